@@ -1,0 +1,197 @@
+import { Fault } from '../model/fault'
+import { isGable, type RoofEdge, type Volume } from '../model/kinds/volume'
+import { toDegrees, toRadians } from '../model/units'
+import { selfCrossing, signedArea } from '../geometry/polygon'
+import { dot2, left2, scale2, sub2, unit2, type Vec2, type Vec3 } from '../geometry/vector'
+import { chainLoop } from './chain-loop'
+import { shrinkFront, type FrontSegment } from './wavefront'
+
+export type PlaneEdgeKind = 'eave' | 'ridge' | 'hip' | 'valley' | 'rake'
+
+/** One plane of a roof. Corners run counter-clockwise seen from above; edge i from corner i to i + 1. */
+export interface RoofPlane {
+  /** "e" and the index of the outline edge it rises from (the least one where several lie in one plane). */
+  readonly id: string
+  readonly edgeIndex: number
+  readonly corners: readonly Vec3[]
+  readonly edges: readonly { readonly kind: PlaneEdgeKind; readonly lengthM: number }[]
+  readonly pitchDeg: number
+  /** Clockwise from north, the way the plane looks (down the slope). */
+  readonly azimuthDeg: number
+  readonly areaM2: number
+  /** Upward unit normal. */
+  readonly normal: Vec3
+}
+
+export interface Roof {
+  readonly planes: readonly RoofPlane[]
+  /** Upright triangles over gable edges: eave corner, eave corner, then back along the top. */
+  readonly gables: readonly { readonly edgeIndex: number; readonly corners: readonly Vec3[] }[]
+  readonly ridgeHeightM: number
+}
+
+/** An edge shorter than this is a slip of the hand. */
+const shortestEdgeM = 0.05
+
+/**
+ * Says what is wrong with an outline.
+ * @throws Fault `short-outline`, `short-edge`, `crossing-outline`, `clockwise-outline`, each with its path.
+ */
+export function checkOutline(outline: readonly Vec2[]): void {
+  if (outline.length < 3) throw new Fault('short-outline', 'An outline needs at least three corners.', 'outline')
+  outline.forEach((a, i) => {
+    const b = outline[(i + 1) % outline.length] ?? a
+    if (Math.hypot(a[0] - b[0], a[1] - b[1]) < shortestEdgeM)
+      throw new Fault('short-edge', `Side ${i + 1} of the outline is shorter than 5 cm: take one of its corners away.`, `outline.${i}`)
+  })
+  const crossing = selfCrossing(outline)
+  if (crossing)
+    throw new Fault(
+      'crossing-outline',
+      `The outline crosses itself: side ${crossing[0] + 1} meets side ${crossing[1] + 1}. Move a corner so that they stay apart.`,
+      `outline.${crossing[0]}`,
+    )
+  if (signedArea(outline) <= 0) throw new Fault('clockwise-outline', 'The corners must run counter-clockwise.', 'outline')
+}
+
+/**
+ * The roof over an outline: straight skeleton with a pitch to each edge and gables as edges that do not move.
+ * Planes that lie in one plane and touch are joined.
+ * @throws Fault from `checkOutline`, `roof-not-possible`.
+ */
+export function buildRoof(volume: Pick<Volume, 'outline' | 'edges' | 'eaveHeightM'>): Roof {
+  const { outline, edges, eaveHeightM } = volume
+  checkOutline(outline)
+  if (edges.length !== outline.length)
+    throw new Fault('bad-edges', `The outline has ${outline.length} sides but ${edges.length} roof edges are given.`, 'edges')
+  if (edges.every(isGable)) throw new Fault('roof-not-possible', 'All edges are gables: let at least one rise.', 'edges')
+  const speeds = edges.map((edge) => (isGable(edge) ? 0 : 1 / Math.tan(toRadians(edge.pitchDeg))))
+  const segments = shrinkFront(outline, speeds)
+  const group = joinCoplanar(outline, edges, segments)
+  const planes: RoofPlane[] = []
+  for (const leader of new Set(group)) {
+    const edge = edges[leader]
+    if (!edge || isGable(edge)) continue
+    planes.push(planeOf(leader, group, outline, edges, segments, eaveHeightM))
+  }
+  const covered = planes.reduce((sum, plane) => sum + signedArea(plane.corners.map((c): Vec2 => [c[0], c[1]])), 0)
+  const area = signedArea(outline)
+  if (Math.abs(covered - area) > 1e-4 * area)
+    throw new Fault('roof-not-possible', 'These pitches make no closed roof over this outline. Change a pitch or a gable.', 'edges')
+  return {
+    planes,
+    gables: edges.flatMap((edge, i) => (isGable(edge) ? gableOf(i, outline, segments, eaveHeightM) : [])),
+    ridgeHeightM: Math.max(...planes.flatMap((plane) => plane.corners.map((c) => c[2]))),
+  }
+}
+
+const ends = (outline: readonly Vec2[], i: number): [Vec2, Vec2] => [
+  outline[i] as Vec2,
+  outline[(i + 1) % outline.length] as Vec2,
+]
+
+const inward = (outline: readonly Vec2[], i: number): Vec2 => {
+  const [a, b] = ends(outline, i)
+  return left2(unit2(sub2(b, a)))
+}
+
+/** For each outline edge the least edge whose plane it shares. */
+function joinCoplanar(outline: readonly Vec2[], edges: readonly RoofEdge[], segments: readonly FrontSegment[]): number[] {
+  const group = outline.map((_, i) => i)
+  const find = (i: number): number => (group[i] === i ? i : find(group[i] as number))
+  for (const { edges: [a, b] } of segments) {
+    const [ea, eb] = [edges[a], edges[b]]
+    if (!ea || !eb || isGable(ea) || isGable(eb) || Math.abs(ea.pitchDeg - eb.pitchDeg) > 1e-9) continue
+    const [na, nb] = [inward(outline, a), inward(outline, b)]
+    const apart = dot2(na, sub2(ends(outline, b)[0], ends(outline, a)[0]))
+    if (dot2(na, nb) < 1 - 1e-9 || Math.abs(apart) > 1e-4) continue
+    const [ra, rb] = [find(a), find(b)]
+    group[Math.max(ra, rb)] = Math.min(ra, rb)
+  }
+  return group.map((_, i) => find(i))
+}
+
+/** Up-slope direction in plan, times the rise for each metre. */
+const gradient = (outline: readonly Vec2[], edges: readonly RoofEdge[], i: number): Vec2 => {
+  const edge = edges[i]
+  return !edge || isGable(edge) ? [0, 0] : scale2(inward(outline, i), Math.tan(toRadians(edge.pitchDeg)))
+}
+
+function planeOf(
+  leader: number,
+  group: readonly number[],
+  outline: readonly Vec2[],
+  edges: readonly RoofEdge[],
+  segments: readonly FrontSegment[],
+  eaveHeightM: number,
+): RoofPlane {
+  const pieces: { from: Vec3; to: Vec3; kind: PlaneEdgeKind }[] = []
+  group.forEach((g, i) => {
+    if (g !== leader) return
+    const [a, b] = ends(outline, i)
+    pieces.push({ from: [a[0], a[1], 0], to: [b[0], b[1], 0], kind: 'eave' })
+  })
+  for (const { from, to, edges: pair } of segments) {
+    const [ga, gb] = [group[pair[0]], group[pair[1]]]
+    if ((ga === leader) === (gb === leader)) continue
+    const mine = ga === leader ? pair[0] : pair[1]
+    const other = ga === leader ? pair[1] : pair[0]
+    pieces.push({ from, to, kind: kindOf(from, to, mine, other, outline, edges) })
+  }
+  const loop = chainLoop(pieces, (a, b) => a.kind === b.kind)
+  const edge = edges[leader]
+  const pitchDeg = edge && !isGable(edge) ? edge.pitchDeg : 0
+  const up = inward(outline, leader)
+  const pitch = toRadians(pitchDeg)
+  const flat = loop.map((piece): Vec2 => [piece.from[0], piece.from[1]])
+  const azimuth = toDegrees(Math.atan2(-up[0], -up[1]))
+  return {
+    id: `e${leader}`,
+    edgeIndex: leader,
+    corners: loop.map(({ from }): Vec3 => [from[0], from[1], from[2] + eaveHeightM]),
+    edges: loop.map(({ from, to, kind }) => ({
+      kind,
+      lengthM: Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]),
+    })),
+    pitchDeg,
+    azimuthDeg: (azimuth + 360) % 360,
+    areaM2: signedArea(flat) / Math.cos(pitch),
+    normal: [-up[0] * Math.sin(pitch), -up[1] * Math.sin(pitch), Math.cos(pitch)],
+  }
+}
+
+function kindOf(
+  from: Vec3,
+  to: Vec3,
+  mine: number,
+  other: number,
+  outline: readonly Vec2[],
+  edges: readonly RoofEdge[],
+): PlaneEdgeKind {
+  const level = Math.abs(from[2] - to[2]) < 1e-6
+  const neighbour = edges[other]
+  if (!neighbour || isGable(neighbour)) return level ? 'ridge' : 'rake'
+  // Off the seam, into my own side: my slope and the other's slope decide whether water parts or meets there.
+  const along = unit2([to[0] - from[0], to[1] - from[1]])
+  const mineUp = gradient(outline, edges, mine)
+  const otherUp = gradient(outline, edges, other)
+  let side = left2(along)
+  // Faces lie on the side where their own plane is the higher one of a valley and the lower one of a ridge; the
+  // outline edge itself tells which side is mine.
+  const [a, b] = ends(outline, mine)
+  const middle: Vec2 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
+  const seam: Vec2 = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+  if (dot2(side, sub2(middle, seam)) < 0) side = scale2(side, -1)
+  const parting = dot2(mineUp, side) - dot2(otherUp, side)
+  if (parting > 0) return 'valley'
+  return level ? 'ridge' : 'hip'
+}
+
+function gableOf(edge: number, outline: readonly Vec2[], segments: readonly FrontSegment[], eaveHeightM: number) {
+  const [a, b] = ends(outline, edge)
+  const pieces: { from: Vec3; to: Vec3 }[] = [{ from: [a[0], a[1], 0], to: [b[0], b[1], 0] }]
+  for (const { from, to, edges: pair } of segments) if (pair.includes(edge)) pieces.push({ from, to })
+  if (pieces.length < 3) return []
+  const loop = chainLoop(pieces, () => true)
+  return [{ edgeIndex: edge, corners: loop.map(({ from }): Vec3 => [from[0], from[1], from[2] + eaveHeightM]) }]
+}
