@@ -48,8 +48,25 @@ export const limitDegrees = (degrees: number) => {
 /** Julian day of a Unix time in milliseconds. */
 export const julianDayOf = (unixMs: number) => unixMs / 86_400_000 + 2440587.5
 
-const series = (terms: typeof longitudeTerms, t: number) =>
-  terms.reduce((sum, rows, power) => sum + rows.reduce((s, [a, b, c]) => s + a * Math.cos(b + c * t), 0) * t ** power, 0) / 1e8
+/** Tables as flat arrays, once: a year of positions sums some two million of their terms. */
+const flatten = (table: readonly (readonly (readonly number[])[])[]) => table.map((rows) => Float64Array.from(rows.flat()))
+const longitude = flatten(longitudeTerms)
+const latitude = flatten(latitudeTerms)
+const radiusVector = flatten(radiusTerms)
+const nutation = Float64Array.from(nutationTerms.flat())
+
+function series(table: readonly Float64Array[], t: number): number {
+  let sum = 0
+  let power = 1
+  for (const rows of table) {
+    let inner = 0
+    for (let i = 0; i < rows.length; i += 3)
+      inner += (rows[i] as number) * Math.cos((rows[i + 1] as number) + (rows[i + 2] as number) * t)
+    sum += inner * power
+    power *= t
+  }
+  return sum / 1e8
+}
 
 const cubic = (t: number, a: number, b: number, c: number, divisor: number) => ((t / divisor + c) * t + b) * t + a
 
@@ -83,11 +100,11 @@ export function sunEphemeris(julianDay: number, deltaT: number): SunEphemeris {
   const jc = (julianDay - 2451545) / 36525
   const jce = (julianDay + deltaT / 86400 - 2451545) / 36525
   const jme = jce / 10
-  const longitude = limitDegrees(toDegrees(series(longitudeTerms, jme)))
-  const latitude = toDegrees(series(latitudeTerms, jme))
-  const radius = series(radiusTerms, jme)
-  const geoLongitude = limitDegrees(longitude + 180)
-  const geoLatitude = -latitude
+  const helioLongitude = limitDegrees(toDegrees(series(longitude, jme)))
+  const helioLatitude = toDegrees(series(latitude, jme))
+  const radius = series(radiusVector, jme)
+  const geoLongitude = limitDegrees(helioLongitude + 180)
+  const geoLatitude = -helioLatitude
 
   const x = [
     cubic(jce, 297.85036, 445267.11148, -0.0019142, 189474),
@@ -98,12 +115,12 @@ export function sunEphemeris(julianDay: number, deltaT: number): SunEphemeris {
   ]
   let psi = 0
   let epsilon = 0
-  for (const [y0 = 0, y1 = 0, y2 = 0, y3 = 0, y4 = 0, a = 0, b = 0, c = 0, d = 0] of nutationTerms) {
-    const argument = toRadians(
-      y0 * (x[0] ?? 0) + y1 * (x[1] ?? 0) + y2 * (x[2] ?? 0) + y3 * (x[3] ?? 0) + y4 * (x[4] ?? 0),
-    )
-    psi += (a + b * jce) * Math.sin(argument)
-    epsilon += (c + d * jce) * Math.cos(argument)
+  for (let i = 0; i < nutation.length; i += 9) {
+    let argument = 0
+    for (let k = 0; k < 5; k++) argument += (nutation[i + k] as number) * (x[k] as number)
+    argument = toRadians(argument)
+    psi += ((nutation[i + 5] as number) + (nutation[i + 6] as number) * jce) * Math.sin(argument)
+    epsilon += ((nutation[i + 7] as number) + (nutation[i + 8] as number) * jce) * Math.cos(argument)
   }
   const nutationLongitude = psi / 36_000_000
   const nutationObliquity = epsilon / 36_000_000
@@ -143,8 +160,8 @@ export function sunEphemeris(julianDay: number, deltaT: number): SunEphemeris {
   if (equation < -20) equation += 1440
   return {
     julianDay,
-    heliocentricLongitudeDeg: longitude,
-    heliocentricLatitudeDeg: latitude,
+    heliocentricLongitudeDeg: helioLongitude,
+    heliocentricLatitudeDeg: helioLatitude,
     radiusAu: radius,
     nutationLongitudeDeg: nutationLongitude,
     nutationObliquityDeg: nutationObliquity,

@@ -1,0 +1,61 @@
+import { type InverterType, type ModuleType } from './catalogue'
+
+/** Cell temperature over the air's that a close-mounted module reaches in full sun; for the hot end of the window. */
+const hotRiseK = 30
+const stcC = 25
+
+export interface StringWindow {
+  /** Open-circuit volts of one module in the cold, and maximum-power volts in the heat. */
+  readonly coldVocV: number
+  readonly hotVmpV: number
+  readonly fewest: number
+  readonly most: number
+}
+
+/** How many modules a string may have: cold open-circuit under the highest volts, hot maximum power over the window's foot. */
+export function stringWindow(module: ModuleType, inverter: InverterType, lowestC: number, highestC: number): StringWindow {
+  const coldVocV = module.vocV * (1 + module.vocPerK * (lowestC - stcC))
+  // Vmp follows the power coefficient: current hardly changes with heat.
+  const hotVmpV = module.vmpV * (1 + module.powerPerK * (highestC + hotRiseK - stcC))
+  return {
+    coldVocV,
+    hotVmpV,
+    fewest: Math.ceil(Math.max(inverter.mppLowV / hotVmpV, inverter.startV / coldVocV) - 1e-9),
+    most: Math.floor(inverter.highestV / coldVocV + 1e-9),
+  }
+}
+
+export interface PanelString {
+  readonly id: string
+  /** Input of the inverter, from 0; -1 when none is left. */
+  readonly input: number
+  readonly panelIds: readonly string[]
+}
+
+/**
+ * Strings each plane's modules in strings of near-equal length within the limit, modules in laying order, and gives
+ * planes to inputs in turn, those with most modules first. Strings of one input lie on one plane.
+ * @param fields panel ids by plane
+ */
+export function stringUp(
+  fields: readonly (readonly string[])[],
+  inverter: Pick<InverterType, 'mppInputs' | 'stringsPerInput'>,
+  mostPerString: number,
+): PanelString[] {
+  const order = fields.map((panels, index) => ({ panels, index })).filter((f) => f.panels.length > 0)
+  order.sort((a, b) => b.panels.length - a.panels.length || a.index - b.index)
+  const strings: PanelString[] = []
+  let input = 0
+  for (const { panels } of order) {
+    const count = Math.ceil(panels.length / Math.max(1, mostPerString))
+    let taken = 0
+    for (let k = 0; k < count; k++) {
+      const length = Math.round(((k + 1) * panels.length) / count) - taken
+      const place = input < inverter.mppInputs ? input : -1
+      strings.push({ id: `S${strings.length + 1}`, input: place, panelIds: panels.slice(taken, taken + length) })
+      taken += length
+      if ((k + 1) % inverter.stringsPerInput === 0 || k === count - 1) input++
+    }
+  }
+  return strings
+}

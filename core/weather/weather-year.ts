@@ -1,0 +1,33 @@
+/**
+ * A year of weather. Arrays have one entry an interval; entry i covers `startMs + i * stepMinutes` onward, in
+ * standard time, 29 February left out, so that every year has 365 days.
+ */
+export interface WeatherYear {
+  readonly name: string
+  readonly latitudeDeg: number
+  readonly longitudeDeg: number
+  readonly elevationM: number
+  /** Standard time of the station, hours east of Greenwich; halves and quarters occur. */
+  readonly timeZoneHours: number
+  readonly stepMinutes: number
+  /** W/m² on the horizontal: mean of the interval. */
+  readonly ghi: Float64Array
+  /** W/m² across the beam. */
+  readonly dni: Float64Array
+  readonly dhi: Float64Array
+  readonly temperatureC: Float64Array
+  readonly windMs: Float64Array
+}
+
+/** The year whose calendar (weekdays, daylight saving) stands for every modelled year. Not a leap year. */
+export const modelYear = 2025
+
+/** Unix time in milliseconds of the first interval's start: New Year in standard time. */
+export const yearStartMs = (timeZoneHours: number) => Date.UTC(modelYear, 0, 1) - timeZoneHours * 3_600_000
+
+/** The sum of a power series as energy: W/m² means to kWh/m², or W to kWh. */
+export function energyKwh(power: Float64Array, stepMinutes: number): number {
+  let sum = 0
+  for (const value of power) sum += value
+  return (sum * stepMinutes) / 60_000
+}
