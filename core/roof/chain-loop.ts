@@ -6,8 +6,8 @@ interface Piece {
   readonly to: Vec3
 }
 
-/** Ends closer than this are one corner: above the front's rounding, below any real edge. */
-const sameCornerM = 1e-4
+/** Ends closer than this are one corner: above what the front closes as slivers, below any real edge. */
+const sameCornerM = 4e-3
 
 const near = (a: Vec3, b: Vec3) => length3(sub3(a, b)) < sameCornerM
 

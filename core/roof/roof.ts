@@ -2,7 +2,7 @@ import { Fault } from '../model/fault'
 import { isGable, type RoofEdge, type Volume } from '../model/kinds/volume'
 import { toDegrees, toRadians } from '../model/units'
 import { selfCrossing, signedArea } from '../geometry/polygon'
-import { dot2, left2, scale2, sub2, unit2, type Vec2, type Vec3 } from '../geometry/vector'
+import { dot2, left2, length2, scale2, sub2, unit2, type Vec2, type Vec3 } from '../geometry/vector'
 import { chainLoop } from './chain-loop'
 import { shrinkFront, type FrontSegment } from './wavefront'
 
@@ -76,7 +76,7 @@ export function buildRoof(volume: Pick<Volume, 'outline' | 'edges' | 'eaveHeight
   }
   const covered = planes.reduce((sum, plane) => sum + signedArea(plane.corners.map((c): Vec2 => [c[0], c[1]])), 0)
   const area = signedArea(outline)
-  if (Math.abs(covered - area) > 1e-4 * area)
+  if (Math.abs(covered - area) > coverTolerance * area)
     throw new Fault('roof-not-possible', 'These pitches make no closed roof over this outline. Change a pitch or a gable.', 'edges')
   return {
     planes,
@@ -95,6 +95,13 @@ const inward = (outline: readonly Vec2[], i: number): Vec2 => {
   return left2(unit2(sub2(b, a)))
 }
 
+/** Edges within a quarter of a degree and two centimetres of one line are one eave: a drawing is not truer than that. */
+const sameWayCosine = 1 - 1e-5
+const sameLineM = 0.02
+
+/** Planes must cover the outline to this share; closed slivers of a millimetre stay far below it. */
+const coverTolerance = 1e-3
+
 /** For each outline edge the least edge whose plane it shares. */
 function joinCoplanar(outline: readonly Vec2[], edges: readonly RoofEdge[], segments: readonly FrontSegment[]): number[] {
   const group = outline.map((_, i) => i)
@@ -104,7 +111,7 @@ function joinCoplanar(outline: readonly Vec2[], edges: readonly RoofEdge[], segm
     if (!ea || !eb || isGable(ea) || isGable(eb) || Math.abs(ea.pitchDeg - eb.pitchDeg) > 1e-9) continue
     const [na, nb] = [inward(outline, a), inward(outline, b)]
     const apart = dot2(na, sub2(ends(outline, b)[0], ends(outline, a)[0]))
-    if (dot2(na, nb) < 1 - 1e-9 || Math.abs(apart) > 1e-4) continue
+    if (dot2(na, nb) < sameWayCosine || Math.abs(apart) > sameLineM) continue
     const [ra, rb] = [find(a), find(b)]
     group[Math.max(ra, rb)] = Math.min(ra, rb)
   }
@@ -141,7 +148,10 @@ function planeOf(
   const loop = chainLoop(pieces, (a, b) => a.kind === b.kind)
   const edge = edges[leader]
   const pitchDeg = edge && !isGable(edge) ? edge.pitchDeg : 0
-  const up = inward(outline, leader)
+  // The longest edge of those in one line says best which way the plane looks.
+  const lengthOf = (i: number) => length2(sub2(ends(outline, i)[1], ends(outline, i)[0]))
+  const longest = group.reduce((best, g, i) => (g === leader && lengthOf(i) > lengthOf(best) ? i : best), leader)
+  const up = inward(outline, longest)
   const pitch = toRadians(pitchDeg)
   const flat = loop.map((piece): Vec2 => [piece.from[0], piece.from[1]])
   const azimuth = toDegrees(Math.atan2(-up[0], -up[1]))

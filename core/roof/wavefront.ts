@@ -16,6 +16,8 @@ export interface FrontSegment {
 
 /** Lengths below this are nothing: far under a roofer's millimetre, far over rounding. */
 const nothingM = 1e-6
+/** Sides of the front shorter than this close at once: a drawing is not truer than a millimetre, and no sliver is left. */
+const sliverM = 1e-3
 /** Sine of an angle below which two edges count as parallel. */
 const parallelSine = 1e-9
 
@@ -91,20 +93,21 @@ function tidy(front: Front, segments: FrontSegment[]): Front | null {
       const edge = edges[i]
       const after = edges[next]
       if (!start || !tip || !end || !edge || !after) continue
-      if (distance2(start, tip) < nothingM) {
+      if (distance2(start, tip) < sliverM) {
         drop(i)
         // The next corner now stands where the vanished edge stood.
         changed = true
         break
       }
-      const folded = dot2(edge.direction, after.direction) < 0 && Math.abs(cross2(edge.direction, after.direction)) < parallelSine
+      const folded =
+        dot2(edge.direction, after.direction) < 0 && Math.abs(cross2(edge.direction, after.direction)) * Math.min(distance2(start, tip), distance2(tip, end)) < sliverM
       if (!folded || n < 2) continue
       const lengthHere = distance2(start, tip)
       const lengthNext = distance2(tip, end)
       const shared = Math.min(lengthHere, lengthNext)
       const foot: Vec2 = lengthHere <= lengthNext ? start : end
       mark(segments, tip, front.height, foot, front.height, edge.source, after.source)
-      if (lengthHere - shared < nothingM && lengthNext - shared < nothingM) {
+      if (lengthHere - shared < sliverM && lengthNext - shared < sliverM) {
         // Both sides are used up: two edges go.
         const gone = new Set([i, next])
         const keptEdges = edges.filter((_, k) => !gone.has(k))

@@ -1,5 +1,5 @@
 import { toDegrees, toRadians } from '../model/units'
-import { deltaTSeconds, julianDayOf, limitDegrees, sunEphemeris } from './position'
+import { deltaTSeconds, julianDayOf, limitDegrees, sunEphemeris, type SunEphemeris } from './position'
 
 /** Unix times in milliseconds; null when the sun stays up or down all day. */
 export interface SunDay {
@@ -37,13 +37,14 @@ export function sunDay(
   const dt = deltaT ?? deltaTSeconds(1970 + dayStartUtcMs / 31_556_952_000)
   const julian = julianDayOf(dayStartUtcMs)
   const sidereal = sunEphemeris(julian, 0).siderealTimeDeg
-  const days = [-1, 0, 1].map((d) => sunEphemeris(julian + d, 0))
-  const [before, today, after] = days
-  if (!before || !today || !after) throw new RangeError('three days are needed')
+  const ephemeris = (day: number) => sunEphemeris(julian + day, 0)
+  const before = ephemeris(-1)
+  const today = ephemeris(0)
+  const after = ephemeris(1)
   const phi = toRadians(latitudeDeg)
   const transit0 = (today.rightAscensionDeg - longitudeDeg - sidereal) / 360
 
-  const interpolate = (pick: (e: typeof today) => number, n: number, wrap: boolean) => {
+  const interpolate = (pick: (e: SunEphemeris) => number, n: number, wrap: boolean) => {
     const limit = (d: number) => (wrap && Math.abs(d) > 2 ? wrapDay(d) : d)
     const a = limit(pick(today) - pick(before))
     const b = limit(pick(after) - pick(today))

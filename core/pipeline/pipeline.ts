@@ -1,0 +1,269 @@
+import { digest } from '../model/digest'
+import { ofKind, theOne, type Objects } from '../model/document'
+import { Fault } from '../model/fault'
+import { coverId } from '../model/kinds/cover'
+import { electricalId } from '../model/kinds/electrical'
+import { loadId } from '../model/kinds/load'
+import { lossesId } from '../model/kinds/losses'
+import { offerId } from '../model/kinds/offer'
+import { siteId } from '../model/kinds/site'
+import { storageId } from '../model/kinds/storage'
+import { tariffNowId, tariffThenId } from '../model/kinds/tariff'
+import { localClock } from '../model/local-clock'
+import { dispatchOwnUse, type BatteryRun } from '../battery/own-use'
+import { type BatteryType, type Catalogue, type InverterType, type ModuleType } from '../electrical/catalogue'
+import { stringUp, stringWindow } from '../electrical/stringing'
+import { closeRoof } from '../energy/cell-temperature'
+import { hourlyLoad } from '../load/hourly-load'
+import { rayEngine } from '../shade/ray-engine'
+import { bodiesOf, roofsOf } from '../shade/scene'
+import { type ShadeEngine } from '../shade/engine'
+import { sunHours } from '../shade/sun-hours'
+import { billOf } from '../tariff/bill'
+import { hourlyPrice } from '../tariff/price'
+import { yearStartMs, type WeatherYear } from '../weather/weather-year'
+import { acYear } from './ac'
+import { dcYear } from './dc'
+import { Memo, type StageTime } from './memo'
+import { moneyOf, priceOf } from './money'
+import { panelLight, type PanelLight } from './panel-light'
+import { layPanels } from './panels'
+import { planeLight } from './plane-light'
+
+/** What a run is about: the two documents and the world around them. */
+export interface PipelineInput {
+  readonly house: Objects
+  readonly option: Objects
+  readonly catalogue: Catalogue
+  readonly weather: WeatherYear
+  /** Tells weather years apart. */
+  readonly weatherKey: string
+  readonly station: { readonly id: string; readonly name: string; readonly distanceM: number; readonly elevationM: number }
+}
+
+/** Everything a run yields, stage by stage. */
+export type PipelineResult = ReturnType<Pipeline['run']>
+
+/** Modules whose shade and light are remembered, some 150 kB each. */
+const keptPanels = 400
+
+const chosen = <T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T => {
+  const found = list.find((item) => item.id === id)
+  if (!found) throw new Fault('unknown-equipment', `The catalogue has no ${what} "${id}".`, id)
+  return found
+}
+
+/**
+ * The chain from sunlight to payback as a fixed list of stages. Each stage reads what stands in its call and nothing
+ * else; its key is the digest of that, so an edit recomputes what it reaches. The same class runs in the browser's
+ * worker, on the server and in the terminal.
+ */
+export class Pipeline {
+  readonly #memo = new Memo()
+  readonly #engine: ShadeEngine
+
+  constructor(engine: ShadeEngine = rayEngine) {
+    this.#engine = engine
+  }
+
+  run(input: PipelineInput) {
+    const { house, option, catalogue, weather } = input
+    const memo = this.#memo
+    memo.times = []
+    const site = theOne(house, 'site', siteId)
+    const cover = theOne(option, 'cover', coverId)
+    const electrical = theOne(option, 'electrical', electricalId)
+    const losses = theOne(option, 'losses', lossesId)
+    const storage = theOne(option, 'storage', storageId)
+    const offer = theOne(option, 'offer', offerId)
+    const load = theOne(house, 'load', loadId)
+    const tariffNow = theOne(house, 'tariff', tariffNowId)
+    const tariffThen = theOne(house, 'tariff', tariffThenId)
+    const module: ModuleType = chosen(catalogue.modules, cover.moduleId, 'module')
+    const inverter: InverterType = chosen(catalogue.inverters, electrical.inverterId, 'inverter')
+    const battery: BatteryType | null = storage.batteryId ? chosen(catalogue.batteries, storage.batteryId, 'battery') : null
+    const weatherAt = { key: input.weatherKey, zone: weather.timeZoneHours, step: weather.stepMinutes }
+
+    const sun = memo.stage(
+      'sun',
+      1,
+      { latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, elevationM: site.elevationM, zone: weatherAt.zone, step: weatherAt.step },
+      [],
+      (place) => sunHours(place, place.zone, place.step),
+    )
+    const solids = { volumes: ofKind(house, 'volume'), chimneys: ofKind(house, 'chimney'), trees: ofKind(house, 'tree') }
+    const occluders = memo.stage('occluders', 1, solids, [], () => {
+      const { roofs, faults } = roofsOf(house)
+      return { roofs, faults, bodies: bodiesOf(house, roofs) }
+    })
+    const laid = memo.stage(
+      'panels',
+      1,
+      {
+        volumes: solids.volumes,
+        chimneys: solids.chimneys,
+        arrays: ofKind(option, 'array'),
+        setbacks: cover.setbacksM,
+        size: [module.widthM, module.lengthM],
+      },
+      [],
+      ({ arrays }) => layPanels(arrays, cover, module, house, occluders.value.roofs),
+    )
+    const groups = { strips: module.strips, halves: module.halves }
+    const engine = this.#engine
+    const visibility = memo.stage('visibility', engine.version, { engine: engine.name, groups }, [laid, occluders, sun], () =>
+      laid.value.arrays.map((array) => {
+        const { normal } = array.plane
+        return array.panels.map((panel) => {
+          const key = digest([engine.name, engine.version, panel.corners, groups, occluders.key, sun.key])
+          const shade = memo.part('panel visibility', key, keptPanels, () =>
+            engine.shade({ id: panel.id, corners: panel.corners }, groups, normal, occluders.value.bodies, sun.value),
+          )
+          return { panelId: panel.id, key, shade }
+        })
+      }),
+    )
+    const irradiance = memo.stage(
+      'irradiance',
+      1,
+      { weather: weatherAt.key, albedo: site.albedo, normals: laid.value.arrays.map((array) => array.plane.normal) },
+      [sun],
+      ({ normals, albedo }) =>
+        normals.map((normal) => {
+          const key = digest([weatherAt.key, albedo, normal, sun.key])
+          return { key, light: memo.part('plane light', key, 24, () => planeLight(weather, sun.value, normal, albedo, 'perez')) }
+        }),
+    )
+    const shade = memo.stage('shade', 1, { groups }, [visibility, irradiance], () =>
+      visibility.value.map((panels, a) => {
+        const plane = irradiance.value[a]
+        if (!plane) throw new RangeError('every array lies on a plane with its light')
+        return panels.map(({ panelId, key, shade: seen }) => ({
+          panelId,
+          light: memo.part('panel light', digest([key, plane.key]), keptPanels, () =>
+            panelLight(plane.light, seen, groups, sun.value.stepMinutes),
+          ),
+        }))
+      }),
+    )
+    const wiring = memo.stage(
+      'strings',
+      1,
+      {
+        modulesPerString: electrical.modulesPerString,
+        inverter,
+        module,
+        lowest: site.lowestTemperatureC,
+        highest: site.highestTemperatureC,
+        fields: laid.value.arrays.map((array) => array.panels.map((panel) => panel.id)),
+      },
+      [],
+      (reads) => {
+        const window = stringWindow(module, inverter, reads.lowest, reads.highest)
+        return { window, strings: stringUp(reads.fields, inverter, reads.modulesPerString ?? Math.max(1, window.most)) }
+      },
+    )
+    const dc = memo.stage('dc', 1, { module, losses, weather: weatherAt.key, strings: wiring.value.strings }, [shade], ({ strings }) => {
+      const lights = new Map(shade.value.flat().map(({ panelId, light }) => [panelId, light]))
+      const lit = strings.map(({ panelIds }) => ({
+        panels: panelIds.map((id) => lights.get(id)).filter((light): light is PanelLight => light !== undefined),
+      }))
+      return dcYear(lit, module, losses, weather, sun.value, closeRoof)
+    })
+    const count = laid.value.arrays.reduce((sum, array) => sum + array.panels.length, 0)
+    const ac = memo.stage('ac', 1, { inverter, availability: losses.availability, any: count > 0 }, [dc, sun], (reads) =>
+      acYear(dc.value.powerW, sun.value, inverter, reads.availability, reads.any),
+    )
+    const clock = memo.stage(
+      'clock',
+      1,
+      { zone: site.timeZone, start: yearStartMs(weather.timeZoneHours), step: weather.stepMinutes, intervals: sun.value.intervals },
+      [],
+      (reads) => localClock(reads.zone, reads.start, reads.step, reads.intervals),
+    )
+    const used = memo.stage('load', 1, { annualKwh: load.annualKwh, shape: load.shape, latitude: site.latitudeDeg }, [clock], (reads) =>
+      hourlyLoad(reads, clock.value, reads.latitude),
+    )
+    const run: BatteryRun | null = battery && {
+      usableKwh: battery.usableKwh * storage.count,
+      chargeKw: battery.chargeKw * storage.count,
+      dischargeKw: battery.dischargeKw * storage.count,
+      efficiency: battery.efficiency,
+      reserve: storage.reserve,
+    }
+    const stepHours = weather.stepMinutes / 60
+    const dispatch = memo.stage('dispatch', 1, { run, limit: site.exportLimitKw, stepHours }, [ac, used], (reads) =>
+      dispatchOwnUse(ac.value.kwhByInterval, used.value, reads.stepHours, reads.run, reads.limit),
+    )
+    const before = memo.stage('bill before', 1, { tariffNow }, [used, clock], () => {
+      const price = hourlyPrice(tariffNow, clock.value)
+      return { price, bill: billOf(tariffNow, price, clock.value, used.value) }
+    })
+    const after = memo.stage('bill', 1, { tariffThen }, [dispatch, clock], () => {
+      const price = hourlyPrice(tariffThen, clock.value)
+      return { price, bill: billOf(tariffThen, price, clock.value, dispatch.value.bought, dispatch.value.sold) }
+    })
+    const powerW = count * module.powerW
+    const batteries = battery ? storage.count : 0
+    const money = memo.stage(
+      'finance',
+      1,
+      { offer: { ...offer, name: '' }, powerW, batteries, degradation: module.degradation, limit: site.exportLimitKw, run },
+      [ac, used, before, after],
+      (reads) => {
+        const price = priceOf(offer, reads.powerW, reads.batteries)
+        return {
+          price,
+          ...moneyOf({
+            yieldKwh: ac.value.kwhByInterval,
+            loadKwh: used.value,
+            stepHours,
+            battery: run,
+            exportLimitKw: reads.limit,
+            clock: clock.value,
+            before: before.value.bill.annual,
+            then: tariffThen,
+            thenPrice: after.value.price,
+            offer,
+            degradation: reads.degradation,
+            price,
+          }),
+        }
+      },
+    )
+    const times: readonly StageTime[] = memo.times
+    return {
+      input,
+      site,
+      cover,
+      electrical,
+      losses,
+      storage,
+      offer,
+      load,
+      tariffNow,
+      tariffThen,
+      module,
+      inverter,
+      battery,
+      count,
+      powerW,
+      sun: sun.value,
+      clock: clock.value,
+      roofs: occluders.value.roofs,
+      roofFaults: occluders.value.faults,
+      laid: laid.value,
+      light: irradiance.value.map(({ light }) => light),
+      panelLights: shade.value,
+      wiring: wiring.value,
+      dc: dc.value,
+      ac: ac.value,
+      loadKwh: used.value,
+      dispatch: dispatch.value,
+      before: before.value,
+      after: after.value,
+      money: money.value,
+      times,
+    }
+  }
+}
