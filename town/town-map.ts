@@ -45,6 +45,7 @@ const streetGapM = 88
 const lotWidthM = 25
 const halfLengthM = 200
 const frontM = 19
+const crossStreetM = 75
 
 const roofColours = [
   [121, 110, 104],
@@ -68,7 +69,7 @@ export function townMap(town: Town): TownMap {
       return { name, from: place([-halfLengthM - 40, y]), to: place([halfLengthM + 40, y]), widthM: 7.5 }
     }),
     ...town.crossStreets.map((name, i) => {
-      const x = (i - 1) * (halfLengthM + 12)
+      const x = [-halfLengthM - 12, crossStreetM, halfLengthM + 12][i] ?? 0
       return { name, from: place([x, -2.6 * streetGapM]), to: place([x, 2.6 * streetGapM]), widthM: 8.5 }
     }),
   ]
@@ -78,8 +79,8 @@ export function townMap(town: Town): TownMap {
       for (let k = 0; k < 15; k++) {
         const x = (k - 7) * lotWidthM
         // The middle cross street takes the lots it runs through.
-        if (Math.abs(x) < 14) continue
-        const number = 2 * (k < 7 ? k + 1 : k) + (side === 1 ? -1 : 0)
+        if (x === crossStreetM) continue
+        const number = 2 * (x < crossStreetM ? k + 1 : k) + (side === 1 ? -1 : 0)
         lots.push(makeLot(town, street, number, [x, (s - 2) * streetGapM + side * frontM], side, turnRad))
       }
   })
