@@ -1,0 +1,48 @@
+import { randomBytes } from 'node:crypto'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { isAlive, pause, startChild } from './commands.mjs'
+
+/** The key that seals sessions, made once for a data folder. */
+export function sessionSecret(folder) {
+  const file = join(folder, 'session.secret')
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 })
+  return readFileSync(file, 'utf8').trim()
+}
+
+/** Ends an application process of ours that a killed start command left behind. */
+export async function endLeftoverApp(folder) {
+  const file = join(folder, 'app.pid')
+  if (!existsSync(file)) return
+  const pid = Number(readFileSync(file, 'utf8'))
+  const line = `/proc/${pid}/environ`
+  if (!pid || !existsSync(line) || !readFileSync(line, 'utf8').includes(`TALL_GABLE_DATA=${folder}\0`)) return
+  process.kill(pid, 'SIGTERM')
+  for (let i = 0; i < 50 && isAlive(pid); i++) await pause(100)
+  if (isAlive(pid)) process.kill(pid, 'SIGKILL')
+}
+
+/** Starts the application on loopback and waits until it answers. */
+export async function startApp({ folder, port, databaseUrl, dev = false, quiet = false }) {
+  const child = startChild('node', ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    stdio: quiet ? 'ignore' : ['ignore', 'ignore', 'inherit'],
+    env: {
+      NODE_ENV: dev ? 'development' : 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      DATABASE_URL: databaseUrl,
+      SESSION_SECRET: sessionSecret(folder),
+      SIGN_IN: process.env.SIGN_IN ?? 'local',
+      TALL_GABLE_DATA: folder,
+      APP_ORIGIN: `http://127.0.0.1:${port}`,
+    },
+  })
+  writeFileSync(join(folder, 'app.pid'), String(child.pid))
+  const address = `http://127.0.0.1:${port}`
+  for (let i = 0; i < 300; i++) {
+    if (child.exitCode !== null) throw new Error('The application ended while it was starting.')
+    const answer = await fetch(`${address}/health`).catch(() => null)
+    if (answer?.ok) return { child, address }
+    await pause(100)
+  }
+  throw new Error('The application does not answer.')
+}

@@ -1,0 +1,80 @@
+import { mkdirSync } from 'node:fs'
+import { endLeftoverApp, startApp } from './parts/app-server.mjs'
+import { buildIfChanged } from './parts/build.mjs'
+import { endChild, pause, runShown } from './parts/commands.mjs'
+import { inRoot } from './parts/folders.mjs'
+import { installDebianPackages, installNodePackages } from './parts/install.mjs'
+import { freePort, PrivateDatabase } from './parts/private-database.mjs'
+
+const dev = process.argv.includes('--dev')
+const folder = inRoot('.data')
+const wantedPort = Number(process.env.PORT ?? 4310)
+
+installDebianPackages()
+installNodePackages()
+if (!dev) buildIfChanged()
+mkdirSync(folder, { recursive: true, mode: 0o700 })
+await endLeftoverApp(folder)
+
+const database = process.env.DATABASE_URL ? null : new PrivateDatabase(folder)
+let app = null
+let ending = false
+
+async function end(code) {
+  if (ending) return
+  ending = true
+  if (app) await endChild(app.child)
+  await database?.stop()
+  process.exit(code)
+}
+process.on('SIGINT', () => void end(0))
+process.on('SIGTERM', () => void end(0))
+process.on('SIGHUP', () => void end(0))
+
+/** Brings a part back that died, a few times in a row at most. */
+async function keepUp(what, restart) {
+  for (let attempt = 1; attempt <= 5 && !ending; attempt++) {
+    console.error(`${what} ended unexpectedly; starting it again.`)
+    try {
+      await restart()
+      return
+    } catch (error) {
+      console.error(error.message)
+      await pause(1000 * attempt)
+    }
+  }
+  await end(1)
+}
+
+const watchDatabase = () =>
+  database?.onDeath(() =>
+    void keepUp('The database', async () => {
+      await database.restart()
+      watchDatabase()
+    }),
+  )
+
+const watchApp = () =>
+  app.child.once('exit', () => {
+    if (!ending)
+      void keepUp('The application', async () => {
+        app = await startApp({ folder, port, databaseUrl, dev })
+        watchApp()
+      })
+  })
+
+let port = 0
+let databaseUrl = process.env.DATABASE_URL ?? ''
+try {
+  if (database) databaseUrl = await database.start()
+  watchDatabase()
+  runShown('node', ['--import', 'tsx', 'scripts/migrate-and-seed.ts'], { DATABASE_URL: databaseUrl })
+  port = await freePort(wantedPort)
+  if (port !== wantedPort) console.log(`Port ${wantedPort} is taken.`)
+  app = await startApp({ folder, port, databaseUrl, dev })
+  watchApp()
+  console.log(`\n  Tall Gable is at ${app.address}\n\n  Ctrl-C ends it.\n`)
+} catch (error) {
+  console.error(error.message)
+  await end(1)
+}

@@ -1,0 +1,75 @@
+import { NextResponse, type NextRequest } from 'next/server'
+import { type z } from 'zod'
+import { faultOf } from '@/core/model/document'
+import { Fault } from '@/core/model/fault'
+import { DatabaseError } from './database'
+import { log } from './log'
+import { designer } from './session'
+import { type Designer } from './sql/people'
+
+const statusOf: Readonly<Record<string, number>> = {
+  'no-such-job': 404,
+  'no-such-offer': 404,
+  'not-signed-in': 401,
+  'wrong-origin': 403,
+  'too-large': 413,
+  'database-away': 503,
+}
+
+/** A fault as the browser gets it; anything else is logged and told without its inside. */
+export function failure(error: unknown): NextResponse {
+  if (error instanceof Fault) return NextResponse.json({ error: error.toJSON() }, { status: statusOf[error.code] ?? 400 })
+  if (error instanceof DatabaseError) {
+    log.error({ statement: error.statement, code: error.code }, 'database')
+    return failure(new Fault('database-away', 'The database does not answer. Your edits are kept and will be saved when it is back.'))
+  }
+  log.error({ error: error instanceof Error ? { name: error.name, message: error.message, stack: error.stack } : 'unknown' }, 'unexpected')
+  return NextResponse.json(
+    { error: { code: 'unexpected', message: 'Something went wrong on the server. Try again; if it stays, tell who runs it.', path: '' } },
+    { status: 500 },
+  )
+}
+
+/** Runs a route for whoever is signed in; requests that change something must come from our own pages. */
+export async function asDesigner(request: NextRequest, work: (who: Designer) => Promise<Response>): Promise<Response> {
+  try {
+    if (request.method !== 'GET') checkOrigin(request)
+    const who = await designer()
+    if (!who) throw new Fault('not-signed-in', 'You are not signed in. Open the start page again.')
+    return await work(who)
+  } catch (error) {
+    return failure(error)
+  }
+}
+
+function checkOrigin(request: NextRequest): void {
+  const origin = request.headers.get('origin')
+  if (origin !== null && new URL(origin).host !== request.headers.get('host'))
+    throw new Fault('wrong-origin', 'This request does not come from this application.')
+}
+
+const largestBody = 4_000_000
+
+/**
+ * The body as JSON of the expected shape.
+ * @throws Fault `too-large`, `not-json`, `bad-body` with the path of the fault.
+ */
+export async function readBody<T>(request: NextRequest, schema: z.ZodType<T>): Promise<T> {
+  const value = await readJson(request)
+  const parsed = schema.safeParse(value)
+  if (!parsed.success) throw faultOf(parsed.error, 'bad-body')
+  return parsed.data
+}
+
+/** @throws Fault `too-large`, `not-json`. */
+export async function readJson(request: NextRequest): Promise<unknown> {
+  if (Number(request.headers.get('content-length') ?? 0) > largestBody) throw new Fault('too-large', 'At most 4 MB can be sent at once.')
+  const text = await request.text()
+  if (text.length > largestBody) throw new Fault('too-large', 'At most 4 MB can be sent at once.')
+  try {
+    return JSON.parse(text)
+  } catch (error) {
+    if (error instanceof SyntaxError) throw new Fault('not-json', `The body is not JSON: ${error.message}.`)
+    throw error
+  }
+}

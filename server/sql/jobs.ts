@@ -1,0 +1,96 @@
+import { z } from 'zod'
+import { maybeOne, many, run, type Runner } from '../database'
+
+/** What the list shows of a job, as it was computed for a revision. */
+export const jobSummarySchema = z.object({
+  kilowatts: z.number(),
+  paybackYears: z.number().nullable(),
+  picture: z.array(z.object({ points: z.array(z.tuple([z.number(), z.number()])), tone: z.enum(['roof', 'shaded', 'panel', 'neighbour', 'tree']) })),
+})
+export type JobSummary = z.infer<typeof jobSummarySchema>
+
+const rowSchema = z.object({
+  id: z.string(),
+  team_id: z.string(),
+  name: z.string(),
+  address: z.string(),
+  revision: z.number(),
+  summary: z.preprocess((value) => (typeof value === 'string' ? JSON.parse(value) : value), jobSummarySchema.nullable()),
+  summary_revision: z.number().nullable(),
+  touched_at: z.date(),
+  deleted_at: z.date().nullable(),
+})
+
+export interface JobRow {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly revision: number
+  /** Null when it is of an older revision. */
+  readonly summary: JobSummary | null
+  readonly touchedAt: Date
+  readonly deleted: boolean
+}
+
+function toJob(row: unknown): JobRow {
+  const r = rowSchema.parse(row)
+  return {
+    id: r.id,
+    name: r.name,
+    address: r.address,
+    revision: r.revision,
+    summary: r.summary_revision === r.revision ? r.summary : null,
+    touchedAt: r.touched_at,
+    deleted: r.deleted_at !== null,
+  }
+}
+
+const columns = 'id, team_id, name, address, revision, summary, summary_revision, touched_at, deleted_at'
+
+/** The team's jobs, last touched first. `search` matches name and address. */
+export async function manyJobs(teamId: string, search: string): Promise<JobRow[]> {
+  const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`
+  const rows = await many(
+    'jobs of a team',
+    `SELECT ${columns} FROM job WHERE team_id = ? AND deleted_at IS NULL AND (name LIKE ? OR address LIKE ?) ORDER BY touched_at DESC LIMIT 200`,
+    [teamId, like, like],
+  )
+  return rows.map(toJob)
+}
+
+/** Deleted ones too, so that they can come back. */
+export async function maybeOneJob(teamId: string, id: string, runner?: Runner): Promise<JobRow | undefined> {
+  const row = await maybeOne('job', `SELECT ${columns} FROM job WHERE team_id = ? AND id = ?`, [teamId, id], runner)
+  return row && toJob(row)
+}
+
+export const insertJob = (id: string, teamId: string, name: string, address: string, runner: Runner) =>
+  run('insert job', 'INSERT INTO job (id, team_id, name, address) VALUES (?, ?, ?, ?)', [id, teamId, name, address], runner)
+
+export const renameJob = (teamId: string, id: string, name: string) =>
+  run('rename job', 'UPDATE job SET name = ?, touched_at = CURRENT_TIMESTAMP(3) WHERE team_id = ? AND id = ?', [name, teamId, id])
+
+export const setJobDeleted = (teamId: string, id: string, deleted: boolean) =>
+  run(
+    'delete or restore job',
+    'UPDATE job SET deleted_at = IF(?, CURRENT_TIMESTAMP(3), NULL) WHERE team_id = ? AND id = ?',
+    [deleted, teamId, id],
+  )
+
+/** A new revision of the job after its documents changed. */
+export const touchJob = (id: string, address: string, runner: Runner) =>
+  run(
+    'touch job',
+    'UPDATE job SET revision = revision + 1, address = ?, touched_at = CURRENT_TIMESTAMP(3) WHERE id = ?',
+    [address, id],
+    runner,
+  )
+
+/** Kept only for the revision it was made from. */
+export const storeSummary = (id: string, revision: number, summary: JobSummary) =>
+  run('store summary', 'UPDATE job SET summary = ?, summary_revision = ? WHERE id = ? AND revision = ?', [
+    JSON.stringify(summary),
+    revision,
+    id,
+    revision,
+  ])
