@@ -1,0 +1,22 @@
+import { notFound, redirect } from 'next/navigation'
+import { type Metadata } from 'next'
+import { Bench } from '@/bench/bench'
+import { Fault } from '@/core/model/fault'
+import { loadJob } from '@/server/jobs'
+import { designer } from '@/server/session'
+import { catalogue } from '@/town/equipment'
+
+export const dynamic = 'force-dynamic'
+
+export const metadata: Metadata = { title: 'Bench · Tall Gable' }
+
+export default async function BenchPage({ params }: { readonly params: Promise<{ id: string }> }) {
+  const who = await designer()
+  if (!who) redirect('/enter')
+  const { id } = await params
+  const stored = await loadJob(who.teamId, id).catch((error: unknown) => {
+    if (error instanceof Fault && error.code === 'no-such-job') notFound()
+    throw error
+  })
+  return <Bench jobId={id} job={stored.job} catalogue={catalogue} />
+}

@@ -1,0 +1,83 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { type Catalogue } from '@/core/electrical/catalogue'
+import { type Job } from '@/core/model/job'
+import { BenchContext, type BenchParts, useSession } from './context'
+import { Carpet } from './carpet/carpet'
+import { ChapterView } from './charts/chapter-view'
+import { Commands } from './commands/commands'
+import { Ledger } from './ledger/ledger'
+import { LiveLink } from './live/live-link'
+import { openBench } from './open-bench'
+import { Outline } from './outline/outline'
+import { Conflicts } from './saving/conflicts'
+import { Stage } from './stage/stage'
+import { Toasts } from './toasts'
+import { TopBar } from './top-bar/top-bar'
+
+interface Props {
+  readonly jobId: string
+  readonly job: Job
+  readonly catalogue: Catalogue
+}
+
+/** The workspace of one job. */
+export function Bench({ jobId, job, catalogue }: Props) {
+  const [parts, setParts] = useState<BenchParts | null>(null)
+  useEffect(() => {
+    const worker = new Worker(new URL('../workers/pipeline.worker.ts', import.meta.url), { type: 'module' })
+    let gone = false
+    let opened: BenchParts | null = null
+    void openBench(jobId, job, catalogue, worker).then((made) => {
+      opened = made
+      if (!gone) setParts(made)
+    })
+    return () => {
+      gone = true
+      opened?.live.stop()
+      worker.terminate()
+    }
+  }, [jobId, job, catalogue])
+  if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>
+  return (
+    <BenchContext value={parts}>
+      <LiveLink />
+      <Layout name={job.name} />
+    </BenchContext>
+  )
+}
+
+/** Chapters whose place in the middle belongs to charts; the stage shrinks into the corner. */
+const chartChapters = new Set(['match', 'store', 'offer'])
+
+function Layout({ name }: { readonly name: string }) {
+  const chapter = useSession((s) => s.chapter)
+  const left = useSession((s) => s.leftFolded)
+  const right = useSession((s) => s.rightFolded)
+  const charts = chartChapters.has(chapter)
+  const columns = `${left ? '0px' : '220px'} minmax(0,1fr) ${right ? '0px' : '260px'}`
+  return (
+    <div className="grid h-screen grid-rows-[48px_minmax(0,1fr)_124px] overflow-hidden">
+      <TopBar name={name} />
+      <div className="grid min-h-0" style={{ gridTemplateColumns: columns }}>
+        <div className="min-h-0 min-w-0 overflow-hidden border-r border-line bg-card" inert={left}>
+          <Outline />
+        </div>
+        <main className="relative min-h-0 min-w-0">
+          {charts && <ChapterView />}
+          <div className={charts ? 'absolute right-3 bottom-3 z-20 h-[150px] w-[230px] overflow-hidden rounded-lg border border-line shadow-md' : 'h-full'}>
+            <Stage small={charts} />
+          </div>
+        </main>
+        <div className="min-h-0 min-w-0 overflow-hidden border-l border-line bg-card" inert={right}>
+          <Ledger />
+        </div>
+      </div>
+      <Carpet />
+      <Conflicts />
+      <Toasts />
+      <Commands />
+    </div>
+  )
+}

@@ -1,0 +1,153 @@
+'use client'
+
+import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import { modelYear } from '@/core/weather/weather-year'
+import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
+import { useBench, useNumbers, useSession, useSite } from '../context'
+import { dayName, monthStarts, months, number } from '../format'
+import { rampCss } from '../stage/palette'
+import { type CarpetLayer } from '../store/session'
+import { paintCarpet } from './carpet-image'
+
+const layerNames: readonly (readonly [CarpetLayer, string])[] = [
+  ['sun', 'Sun'],
+  ['shade', 'Shade'],
+  ['yield', 'Yield'],
+  ['load', 'Load'],
+  ['net', 'In / out'],
+  ['price', 'Price'],
+  ['battery', 'Battery'],
+]
+
+const clockText = (hour: number) => {
+  const minutes = Math.round(hour * 60)
+  return `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
+}
+
+const compass = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
+
+/** The year as a carpet, days across and hours up, and the clock of the stage. */
+export function Carpet() {
+  const { session } = useBench()
+  const site = useSite()
+  const { numbers, fresh } = useNumbers()
+  const { day, hour, layer } = useSession((s) => s)
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const carpet = numbers?.summary.carpet
+  const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
+  const sun = sunAtClock(site, modelYear, day, hour)
+  const daylight = useMemo(() => {
+    const place = { latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, elevationM: site.elevationM, timeZone: site.timeZone }
+    return Array.from({ length: 74 }, (_, k) => ({ day: Math.min(364, k * 5), light: daylightHours(place, modelYear, Math.min(364, k * 5)) }))
+  }, [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone])
+
+  useEffect(() => {
+    if (picture && canvas.current) canvas.current.getContext('2d')?.putImageData(picture.image, 0, 0)
+  }, [picture])
+
+  const take = (event: PointerEvent<HTMLDivElement>) => {
+    const box = event.currentTarget.getBoundingClientRect()
+    const share = (value: number) => Math.max(0, Math.min(0.9999, value))
+    session.setState({
+      day: Math.floor(share((event.clientX - box.left) / box.width) * 365),
+      hour: Math.round((1 - share((event.clientY - box.top) / box.height)) * 24 * 12) / 12,
+    })
+  }
+  const onKey = (event: KeyboardEvent) => {
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key]
+    if (!step) return
+    event.preventDefault()
+    event.stopPropagation()
+    const times = event.shiftKey ? 7 : 1
+    session.setState((s) => ({
+      day: (s.day + (step[0] ?? 0) * times + 365) % 365,
+      hour: Math.max(0, Math.min(23.99, s.hour + (step[1] ?? 0) * (event.shiftKey ? 0.25 : 1))),
+    }))
+  }
+  const line = (pick: 'rise' | 'set') =>
+    daylight
+      .filter((entry) => entry.light)
+      .map((entry) => `${(entry.day / 365) * 100},${100 - ((entry.light?.[pick] ?? 0) / 24) * 100}`)
+      .join(' ')
+  const toward = compass[Math.round(sun.azimuthDeg / 45) % 8]
+  const spoken = `${dayName(day, site.locale)}, ${clockText(hour)}, sun ${sun.elevationDeg > 0 ? `${sun.elevationDeg.toFixed(0)} degrees high in the ${toward}` : 'below the horizon'}`
+
+  return (
+    <section aria-label="Carpet" className="grid h-full grid-cols-[220px_1fr_260px] border-t border-line bg-card">
+      <div className="px-3.5 py-2.5">
+        <p className="quiet">Local clock</p>
+        <p className="text-[15px] font-semibold">
+          {dayName(day, site.locale)}, {clockText(hour)}
+        </p>
+        <p className="quiet">{sun.elevationDeg > 0 ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})` : 'sun is down'}</p>
+      </div>
+      <div className="relative min-w-0 pt-1.5 pb-[18px] pl-7">
+        {[6, 12, 18].map((mark) => (
+          <span key={mark} className="absolute left-0 w-6 -translate-y-1/2 text-right text-[12px] text-pencil" style={{ top: `calc(6px + (100% - 24px) * ${1 - mark / 24})` }}>
+            {mark}
+          </span>
+        ))}
+        <div
+          role="slider"
+          tabIndex={0}
+          aria-label="Day and hour"
+          aria-valuemin={0}
+          aria-valuemax={364}
+          aria-valuenow={day}
+          aria-valuetext={spoken}
+          onKeyDown={onKey}
+          onPointerDown={(event) => {
+            event.currentTarget.setPointerCapture(event.pointerId)
+            take(event)
+          }}
+          onPointerMove={(event) => event.buttons === 1 && take(event)}
+          className="relative h-full cursor-crosshair touch-none bg-fold"
+        >
+          <canvas ref={canvas} width={365} height={24} className={`absolute inset-0 h-full w-full [image-rendering:pixelated] ${fresh ? '' : 'opacity-60'}`} />
+          <svg className="absolute inset-0 h-full w-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden>
+            {(['rise', 'set'] as const).map((pick) => (
+              <polyline key={pick} points={line(pick)} fill="none" stroke="#E2B84B" strokeWidth={1} vectorEffect="non-scaling-stroke" opacity={0.9} />
+            ))}
+            <line x1={((day + 0.5) / 365) * 100} x2={((day + 0.5) / 365) * 100} y1={0} y2={100} stroke="#C2502F" strokeWidth={1.2} vectorEffect="non-scaling-stroke" />
+            <line x1={0} x2={100} y1={100 - (hour / 24) * 100} y2={100 - (hour / 24) * 100} stroke="#C2502F" strokeWidth={1.2} vectorEffect="non-scaling-stroke" />
+          </svg>
+        </div>
+        <div className="absolute right-0 bottom-0 left-7 h-[17px] text-[12px] text-pencil" aria-hidden>
+          {months.map((month, m) => (
+            <span key={month} className="absolute" style={{ left: `${((monthStarts[m] ?? 0) / 365) * 100}%` }}>
+              {month}
+            </span>
+          ))}
+        </div>
+      </div>
+      <div className="px-3.5 py-2">
+        <div role="radiogroup" aria-label="Layer" className="flex flex-wrap gap-1">
+          {layerNames.map(([id, name]) => (
+            <button
+              key={id}
+              type="button"
+              role="radio"
+              aria-checked={layer === id}
+              onClick={() => session.setState({ layer: id })}
+              className={`cursor-pointer rounded-full border px-2 py-px text-[12px] ${layer === id ? 'border-ink bg-ink text-card' : 'border-line hover:border-pencil'}`}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+        {picture && (
+          <div className="mt-1.5">
+            <div className="h-1.5 rounded-full" style={{ background: rampCss }} />
+            <p className="quiet flex justify-between">
+              <span>{number(picture.low, site, picture.high > 20 ? 0 : 1)}</span>
+              <span>{picture.title}</span>
+              <span>
+                {number(picture.high, site, picture.high > 20 ? 0 : 1)} {picture.unit}
+              </span>
+            </p>
+          </div>
+        )}
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,67 @@
+'use client'
+
+import { useNumbers, useSession, useSite } from '../context'
+import { figure } from '../format'
+import { BillChart, EnergyChart, PaybackChart, WeekChart } from './figures'
+import { Compare } from './compare'
+
+/** What stands in the middle in Match, Store and Offer. */
+export function ChapterView() {
+  const chapter = useSession((s) => s.chapter)
+  const { numbers, fresh } = useNumbers()
+  const site = useSite()
+  if (!numbers) return <p className="quiet p-6">The year is being computed …</p>
+  const { summary } = numbers
+  const of = { summary, place: site }
+  const southern = site.latitudeDeg < 0
+  return (
+    <div className={`h-full overflow-y-auto bg-paper px-5 py-4 ${fresh ? '' : 'opacity-70'}`}>
+      {chapter === 'match' && (
+        <div className="grid gap-4">
+          <EnergyChart {...of} height={250} />
+          <div className="grid grid-cols-1 gap-4 xl:grid-cols-2">
+            <BillChart {...of} height={230} />
+            <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
+          </div>
+        </div>
+      )}
+      {chapter === 'store' && (
+        <div className="grid gap-4">
+          <Tiles ids={['used', 'bought', 'self-sufficiency', 'bill-then', 'payback']} />
+          <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
+          <WeekChart carpet={summary.carpet} place={site} height={230} which="winter" southern={southern} />
+        </div>
+      )}
+      {chapter === 'offer' && (
+        <div className="grid gap-4">
+          <Compare />
+          <PaybackChart {...of} height={250} />
+          <BillChart {...of} height={220} />
+        </div>
+      )}
+      <div className="h-40" aria-hidden />
+    </div>
+  )
+}
+
+function Tiles({ ids }: { readonly ids: readonly string[] }) {
+  const { numbers } = useNumbers()
+  const site = useSite()
+  return (
+    <dl className="grid grid-cols-5 gap-2">
+      {ids.map((id) => {
+        const line = numbers?.summary.ledger.find((l) => l.id === id)
+        if (!line) return null
+        const shown = figure(line.value, line.unit, site)
+        return (
+          <div key={id} className="rounded-lg border border-line bg-card px-3 py-2">
+            <dt className="quiet">{line.label}</dt>
+            <dd className="text-[18px] font-semibold">
+              {shown.figure} <span className="text-[12px] font-normal text-pencil">{shown.unit}</span>
+            </dd>
+          </div>
+        )
+      })}
+    </dl>
+  )
+}

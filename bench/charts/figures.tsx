@@ -1,0 +1,116 @@
+'use client'
+
+import { type Site } from '@/core/model/kinds/site'
+import { type RunSummary } from '@/core/pipeline/summary'
+import { money, months, number } from '../format'
+import { Chart } from './chart'
+
+interface Of {
+  readonly summary: Pick<RunSummary, 'monthly' | 'cash' | 'ledger'>
+  readonly place: Pick<Site, 'locale' | 'currency'>
+  readonly height: number
+  readonly still?: boolean
+}
+
+/** Bill by month, now and then. */
+export function BillChart({ summary, place, height, still = false }: Of) {
+  const series = [
+    { name: 'Bill now', data: summary.monthly.billBefore.map((v) => Number(v.toFixed(2))) },
+    { name: 'Bill then', data: summary.monthly.billAfter.map((v) => Number(v.toFixed(2))) },
+  ]
+  return (
+    <Chart
+      title="Bill by month"
+      type="bar"
+      height={height}
+      series={series}
+      still={still}
+      options={(palette) => ({
+        colors: [palette.pencil, palette.verdigris],
+        plotOptions: { bar: { columnWidth: '65%', borderRadius: 1 } },
+        xaxis: { categories: [...months] },
+        yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+      })}
+    />
+  )
+}
+
+/** Yield, consumption and what of it is the house's own, by month. */
+export function EnergyChart({ summary, place, height, still = false }: Of) {
+  const round = (values: readonly number[]) => values.map((v) => Math.round(v))
+  return (
+    <Chart
+      title="Yield and consumption by month"
+      type="bar"
+      height={height}
+      still={still}
+      series={[
+        { name: 'Yield', data: round(summary.monthly.yieldKwh) },
+        { name: 'Of it used at home', data: round(summary.monthly.usedKwh) },
+        { name: 'Consumption', data: round(summary.monthly.loadKwh) },
+      ]}
+      options={(palette) => ({
+        colors: [palette.straw, palette.verdigris, palette.pencil],
+        plotOptions: { bar: { columnWidth: '75%', borderRadius: 1 } },
+        xaxis: { categories: [...months] },
+        yaxis: { title: { text: 'kWh' }, labels: { formatter: (v: number) => number(v, place) } },
+      })}
+    />
+  )
+}
+
+/** Cumulated cash over the years with the crossing of the payback. */
+export function PaybackChart({ summary, place, height, still = false }: Of) {
+  const payback = summary.ledger.find((line) => line.id === 'payback')?.value ?? null
+  return (
+    <Chart
+      title="Money ahead, year by year"
+      type="area"
+      height={height}
+      still={still}
+      series={[{ name: 'Money ahead', data: summary.cash.cumulative.map((v, year) => ({ x: year, y: Math.round(v) })) }]}
+      options={(palette) => ({
+        colors: [palette.verdigris],
+        stroke: { width: 2, curve: 'straight' },
+        fill: { type: 'solid', opacity: 0.12 },
+        xaxis: { type: 'numeric', title: { text: 'years' }, tickAmount: 5, labels: { formatter: (v: string) => number(Number(v), place) } },
+        yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+        annotations: {
+          yaxis: [{ y: 0, borderColor: palette.ink, strokeDashArray: 0 }],
+          xaxis: payback === null ? [] : [{ x: payback, borderColor: palette.clay, label: { text: `paid back after ${number(payback, place, 1)} years`, orientation: 'horizontal', offsetY: 14, style: { background: palette.card, color: palette.ink } } }],
+        },
+      })}
+    />
+  )
+}
+
+const days = [
+  { value: 'summer', label: 'A week in summer' },
+  { value: 'winter', label: 'A week in winter' },
+] as const
+
+/** Yield, load and battery through a week, hour by hour. */
+export function WeekChart({ carpet, place, height, which, southern }: { readonly carpet: RunSummary['carpet']; readonly place: Of['place']; readonly height: number; readonly which: 'summer' | 'winter'; readonly southern: boolean }) {
+  const first = ((which === 'summer') !== southern ? 181 : 15) * 24
+  const hours = Array.from({ length: 168 }, (_, h) => h)
+  const of = (values: Float32Array) => hours.map((h) => ({ x: h, y: Number((values[first + h] ?? 0).toFixed(2)) }))
+  const stored = carpet.battery.some((v) => v > 0)
+  return (
+    <Chart
+      title={days.find((day) => day.value === which)?.label ?? ''}
+      type="line"
+      height={height}
+      series={[
+        { name: 'Yield, kW', data: of(carpet.yield) },
+        { name: 'Consumption, kW', data: of(carpet.load) },
+        ...(stored ? [{ name: 'In the battery, kWh', data: of(carpet.battery) }] : []),
+      ]}
+      options={(palette) => ({
+        colors: [palette.straw, palette.pencil, palette.verdigris],
+        stroke: { width: [2, 1.6, 1.6], curve: 'stepline' },
+        xaxis: { type: 'numeric', tickAmount: 7, title: { text: 'day of the week' }, labels: { formatter: (v: string) => number(Math.floor(Number(v) / 24) + 1, place) } },
+        yaxis: { title: { text: stored ? 'kW, kWh' : 'kW' }, labels: { formatter: (v: number) => number(v, place, 1) } },
+      })}
+    />
+  )
+}

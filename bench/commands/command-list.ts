@@ -1,0 +1,63 @@
+import { type Chapter } from '@/core/pipeline/explanation'
+import { type BenchParts } from '../context'
+import { type ToolId } from '../store/session'
+
+export interface Command {
+  readonly label: string
+  readonly shortcut: string
+  readonly matches: (event: Pick<KeyboardEvent, 'key' | 'shiftKey'>, control: boolean) => boolean
+  readonly run: () => void
+}
+
+const toolKeys: readonly (readonly [ToolId, string, string, Chapter])[] = [
+  ['select', 'Select', 'S', 'shape'],
+  ['trace', 'Trace an outline', 'O', 'shape'],
+  ['gable', 'Make gables', 'G', 'shape'],
+  ['chimney', 'Put up a chimney', 'C', 'shape'],
+  ['tree', 'Put up a tree', 'T', 'shape'],
+  ['lay', 'Lay modules on a plane', 'L', 'cover'],
+]
+
+const chapters: readonly Chapter[] = ['site', 'shape', 'cover', 'wire', 'match', 'store', 'offer']
+
+const plain = (letter: string) => (event: Pick<KeyboardEvent, 'key' | 'shiftKey'>, control: boolean) =>
+  !control && event.key.toLowerCase() === letter.toLowerCase()
+
+/** Everything that can be done by keyboard, with its shortcut where it has one. */
+export function commandsOf({ session, documents, tools }: BenchParts): Command[] {
+  return [
+    { label: 'Undo', shortcut: 'Ctrl Z', matches: (e, c) => c && !e.shiftKey && e.key.toLowerCase() === 'z', run: () => documents.undo() },
+    {
+      label: 'Redo',
+      shortcut: 'Ctrl Shift Z',
+      matches: (e, c) => c && ((e.shiftKey && e.key.toLowerCase() === 'z') || e.key.toLowerCase() === 'y'),
+      run: () => documents.redo(),
+    },
+    { label: 'Plan or perspective', shortcut: 'V', matches: plain('v'), run: () => session.setState((s) => ({ plan: !s.plan })) },
+    {
+      label: 'Show the whole house',
+      shortcut: 'F',
+      matches: plain('f'),
+      run: () => document.querySelector<HTMLButtonElement>('[data-command="frame"]')?.click(),
+    },
+    ...toolKeys.map(([tool, label, key, chapter]): Command => ({
+      label,
+      shortcut: key,
+      matches: plain(key),
+      run: () => {
+        if (tool !== 'select') session.setState({ chapter })
+        tools.take(tool)
+      },
+    })),
+    ...chapters.map((chapter, i): Command => ({
+      label: `Chapter ${chapter[0]?.toUpperCase()}${chapter.slice(1)}`,
+      shortcut: String(i + 1),
+      matches: plain(String(i + 1)),
+      run: () => session.setState({ chapter }),
+    })),
+    { label: 'Fold the outline', shortcut: '[', matches: plain('['), run: () => session.setState((s) => ({ leftFolded: !s.leftFolded })) },
+    { label: 'Fold the ledger', shortcut: ']', matches: plain(']'), run: () => session.setState((s) => ({ rightFolded: !s.rightFolded })) },
+    { label: 'All commands', shortcut: 'Ctrl K', matches: (e, c) => c && e.key.toLowerCase() === 'k', run: () => session.setState({ dialog: 'commands' }) },
+    { label: 'Shortcuts', shortcut: '?', matches: plain('?'), run: () => session.setState({ dialog: 'shortcuts' }) },
+  ]
+}

@@ -1,0 +1,78 @@
+'use client'
+
+import { createContext, useContext } from 'react'
+import { useStore } from 'zustand'
+import { type Catalogue } from '@/core/electrical/catalogue'
+import { ofKind, theOne, type Objects } from '@/core/model/document'
+import { siteId, type Site } from '@/core/model/kinds/site'
+import { type LiveNumbers, type OptionNumbers } from './live/live-numbers'
+import { type DocumentStore } from './store/documents'
+import { optionsOf } from './store/documents'
+import { type Outbox } from './store/outbox'
+import { type Session, type SessionStore } from './store/session'
+import { type StageScene } from './stage/scene'
+import { type ToolBox } from './tools/tool-box'
+
+/** A station as the site chapter lists it. */
+export interface StationChoice {
+  readonly id: string
+  readonly name: string
+  readonly elevationM: number
+  readonly distanceM: number
+}
+
+/** Everything one open job works with. */
+export interface BenchParts {
+  readonly jobId: string
+  readonly documents: DocumentStore
+  readonly session: SessionStore
+  readonly live: LiveNumbers
+  readonly outbox: Outbox
+  readonly tools: ToolBox
+  readonly catalogue: Catalogue
+  readonly scene: () => StageScene
+}
+
+export const BenchContext = createContext<BenchParts | null>(null)
+
+export function useBench(): BenchParts {
+  const parts = useContext(BenchContext)
+  if (!parts) throw new Error('This part belongs inside a bench.')
+  return parts
+}
+
+export const useSession = <T,>(pick: (session: Session) => T): T => useStore(useBench().session, pick)
+
+export function useHouse(): Objects {
+  return useStore(useBench().documents.store, (s) => s.documents['house'] ?? emptyObjects)
+}
+
+const emptyObjects: Objects = {}
+
+/** The option on the screen. */
+export function useOption(): Objects {
+  const id = useSession((s) => s.optionId)
+  return useStore(useBench().documents.store, (s) => s.documents[id] ?? emptyObjects)
+}
+
+export function useOptions(): { id: string; objects: Objects }[] {
+  const state = useStore(useBench().documents.store)
+  return optionsOf(state)
+}
+
+export function useSite(): Site {
+  return theOne(useHouse(), 'site', siteId)
+}
+
+/** The option's numbers, and whether they belong to what is on the screen. */
+export function useNumbers(): { numbers: OptionNumbers | undefined; fresh: boolean } {
+  const id = useSession((s) => s.optionId)
+  const house = useHouse()
+  const objects = useOption()
+  const numbers = useStore(useBench().live.store, (s) => s.byOption[id])
+  return { numbers, fresh: numbers !== undefined && numbers.house === house && numbers.objects === objects }
+}
+
+export function useObjects<K extends Parameters<typeof ofKind>[1]>(kind: K) {
+  return ofKind(useHouse(), kind)
+}

@@ -1,0 +1,81 @@
+'use client'
+
+import { useId, type ReactNode } from 'react'
+import { formatLength, formatSlope, parseLength, parseNumber, parsePercent, parseSlope } from '@/core/model/units'
+import { useBench, useSite } from '../context'
+import { moneySign, number } from '../format'
+import { TextField } from './text-field'
+
+interface Of {
+  readonly label: ReactNode
+  /** The document the object is in. */
+  readonly documentId: string
+  readonly objectId: string
+  readonly value: number
+  /** What to set when this was typed. */
+  readonly fields: (value: number) => Readonly<Record<string, unknown>>
+  readonly name: string
+}
+
+function useSet({ documentId, objectId, fields, name }: Of) {
+  const { documents } = useBench()
+  return (value: number) => documents.set(name, documentId, objectId, fields(value))
+}
+
+export function LengthField(props: Of) {
+  const set = useSet(props)
+  const { units } = useSite()
+  return <TextField label={props.label} shown={formatLength(props.value, units)} onType={(text) => set(parseLength(text, units))} hint={units === 'metric' ? '3.5, 350 cm, 11\' 6"' : '11\' 6 1/2", 11.5 ft, 3.5 m'} />
+}
+
+export function SlopeField(props: Of) {
+  const set = useSet(props)
+  const { units } = useSite()
+  return <TextField label={props.label} shown={formatSlope(props.value, units)} wide onType={(text) => set(parseSlope(text.split('·')[0] ?? text))} hint="30, 58%, 7/12" />
+}
+
+export function NumberField({ unit, digits = 0, ...props }: Of & { readonly unit?: string; readonly digits?: number }) {
+  const set = useSet(props)
+  const site = useSite()
+  return <TextField label={props.label} shown={number(props.value, site, digits).replace('−', '-')} unit={unit} onType={(text) => set(parseNumber(text))} />
+}
+
+export function MoneyField({ digits = 2, per, ...props }: Of & { readonly digits?: number; readonly per?: string }) {
+  const set = useSet(props)
+  const site = useSite()
+  return <TextField label={props.label} shown={number(props.value, site, digits).replace('−', '-')} unit={`${moneySign(site)}${per ?? ''}`} onType={(text) => set(parseNumber(text))} />
+}
+
+export function PercentField({ digits = 1, ...props }: Of & { readonly digits?: number }) {
+  const set = useSet(props)
+  const site = useSite()
+  return <TextField label={props.label} shown={number(props.value * 100, site, digits).replace('−', '-')} unit="%" onType={(text) => set(parsePercent(text))} />
+}
+
+export function ChoiceField<T extends string>({
+  label,
+  value,
+  choices,
+  onChoose,
+}: {
+  readonly label: ReactNode
+  readonly value: T
+  readonly choices: readonly { readonly value: T; readonly label: string }[]
+  readonly onChoose: (value: T) => void
+}) {
+  const id = useId()
+  return (
+    <div className="flex items-center gap-2 py-0.5">
+      <label htmlFor={id} className="min-w-0 flex-1 text-pencil">
+        {label}
+      </label>
+      <select id={id} className="field max-w-36 cursor-pointer" value={value} onKeyDown={(event) => event.stopPropagation()} onChange={(event) => onChoose(event.target.value as T)}>
+        {choices.map((choice) => (
+          <option key={choice.value} value={choice.value}>
+            {choice.label}
+          </option>
+        ))}
+      </select>
+    </div>
+  )
+}

@@ -1,0 +1,74 @@
+'use client'
+
+import { useId, useState, type ReactNode } from 'react'
+import { Fault } from '@/core/model/fault'
+
+interface Props {
+  readonly label: ReactNode
+  /** As it stands, written out. */
+  readonly shown: string
+  readonly unit?: string | undefined
+  /** Takes what was typed; returns what is wrong, or null. May throw a Fault. */
+  readonly onType: (text: string) => string | null
+  readonly wide?: boolean
+  readonly hint?: string | undefined
+}
+
+/** A measure one can click and type. Enter or leaving takes it; Esc brings the old one back; a fault stands below. */
+export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
+  const id = useId()
+  const [typed, setTyped] = useState<string | null>(null)
+  const [wrong, setWrong] = useState<string | null>(null)
+
+  const take = (text: string) => {
+    if (text === shown) {
+      setTyped(null)
+      setWrong(null)
+      return
+    }
+    let problem: string | null
+    try {
+      problem = onType(text)
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      problem = error.message
+    }
+    setWrong(problem)
+    if (problem === null) setTyped(null)
+  }
+
+  return (
+    <div className="py-0.5">
+      <div className="flex items-center gap-2">
+        <label htmlFor={id} className="min-w-0 flex-1 text-pencil">
+          {label}
+        </label>
+        <input
+          id={id}
+          className={`field ${wide ? 'max-w-36' : 'max-w-[5.6rem] text-right'}`}
+          value={typed ?? shown}
+          title={hint}
+          aria-invalid={wrong !== null}
+          aria-describedby={wrong === null ? undefined : `${id}-wrong`}
+          onChange={(event) => setTyped(event.target.value)}
+          onFocus={(event) => event.target.select()}
+          onBlur={(event) => typed !== null && take(event.target.value)}
+          onKeyDown={(event) => {
+            event.stopPropagation()
+            if (event.key === 'Enter') take(event.currentTarget.value)
+            if (event.key === 'Escape') {
+              setTyped(null)
+              setWrong(null)
+            }
+          }}
+        />
+        {unit !== undefined && <span className="w-7 shrink-0 text-[12px] text-pencil">{unit}</span>}
+      </div>
+      {wrong !== null && (
+        <p id={`${id}-wrong`} role="alert" className="mt-0.5 text-[12px] text-clay">
+          {wrong}
+        </p>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,65 @@
+'use client'
+
+import Link from 'next/link'
+import { type PicturePart } from '@/core/drawing/roof-picture'
+
+export interface ListedJob {
+  readonly id: string
+  readonly name: string
+  readonly address: string
+  readonly touchedAt: string
+  readonly summary: { readonly kilowatts: number; readonly paybackYears: number | null; readonly picture: readonly PicturePart[] } | null
+}
+
+const tones = {
+  roof: 'fill-[#F6ECDC] stroke-ink',
+  shaded: 'fill-[#E0D3BE] stroke-ink',
+  panel: 'fill-panel stroke-card',
+  neighbour: 'fill-fold stroke-line',
+  tree: 'fill-[#C9CFA9] stroke-none opacity-70',
+} as const
+
+/** One job of the list. */
+export function JobRow({ job, onCopy, onDelete }: { readonly job: ListedJob; readonly onCopy: () => void; readonly onDelete: () => void }) {
+  const { summary } = job
+  return (
+    <li className="relative flex items-center gap-4 rounded-lg border border-line bg-card p-2.5 hover:border-pencil">
+      <svg viewBox="0 0 100 100" className="h-[72px] w-[96px] shrink-0 rounded-md bg-paper" role="img" aria-label={`Roof of ${job.name} from above, north up`}>
+        {summary?.picture.map((part, i) => (
+          <polygon key={i} points={part.points.map((p) => p.join(',')).join(' ')} className={tones[part.tone]} strokeWidth={part.tone === 'panel' ? 0.3 : 0.6} />
+        ))}
+        {(summary?.picture.length ?? 0) === 0 && (
+          <text x="50" y="54" textAnchor="middle" className="fill-pencil text-[11px]">
+            not drawn
+          </text>
+        )}
+      </svg>
+      <div className="min-w-0 flex-1">
+        <Link href={`/jobs/${job.id}`} className="block truncate text-[15px] font-semibold after:absolute after:inset-0">
+          {job.name}
+        </Link>
+        <p className="truncate text-pencil">{job.address}</p>
+        <p className="quiet">
+          touched <time dateTime={job.touchedAt}>{new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }).format(new Date(job.touchedAt))} UTC</time>
+        </p>
+      </div>
+      <dl className="grid grid-cols-[auto_auto] gap-x-2 text-right">
+        <dt className="quiet">Modules</dt>
+        <dd className="font-semibold">{summary ? `${summary.kilowatts.toFixed(2)} kW` : '–'}</dd>
+        <dt className="quiet">Payback</dt>
+        <dd className="font-semibold">{summary?.paybackYears ? `${summary.paybackYears.toFixed(1)} years` : '–'}</dd>
+      </dl>
+      <div className="relative z-10 flex gap-1.5">
+        <a className="button" href={`/api/jobs/${job.id}/export`} aria-label={`Export ${job.name}`} title="The job as a file">
+          Export
+        </a>
+        <button type="button" className="button" aria-label={`Copy ${job.name}`} onClick={onCopy}>
+          Copy
+        </button>
+        <button type="button" className="button" aria-label={`Delete ${job.name}`} onClick={onDelete}>
+          Delete
+        </button>
+      </div>
+    </li>
+  )
+}

@@ -1,0 +1,139 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { useStore } from 'zustand'
+import { type LedgerLine } from '@/core/pipeline/explanation'
+import { useBench, useNumbers, useSession, useSite } from '../context'
+import { figure, number } from '../format'
+import { WhyPanel } from './why-panel'
+
+const groups = [
+  { id: 'sun', title: 'Sun to meter, a year' },
+  { id: 'use', title: 'Where it goes' },
+  { id: 'money', title: 'Money' },
+] as const
+
+/** How long a difference stays on the screen. */
+const differenceMs = 6000
+
+/** The chain of numbers from sunlight to payback: every line live, each with its "why?". */
+export function Ledger() {
+  const { session, live } = useBench()
+  const { numbers, fresh } = useNumbers()
+  const optionId = useSession((s) => s.optionId)
+  const why = useSession((s) => s.why)
+  const fault = useStore(live.store, (s) => s.faults[optionId])
+  const differences = useDifferences()
+  const open = numbers?.summary.ledger.find((line) => line.id === why)
+  return (
+    <section aria-label="Ledger" data-fresh={fresh} className="relative h-full overflow-y-auto px-3.5 py-3">
+      {fault && (
+        <p role="alert" className="mb-2 rounded-md bg-clay-soft p-2 text-clay">
+          {fault.message}
+        </p>
+      )}
+      {!numbers && !fault && <p className="quiet">The year is being computed …</p>}
+      {groups.map((group) => {
+        const lines = numbers?.summary.ledger.filter((line) => line.group === group.id && !hidden(line)) ?? []
+        if (lines.length === 0) return null
+        return (
+          <div key={group.id} className="mb-2">
+            <h2 className="quiet mb-0.5">{group.title}</h2>
+            {lines.map((line) => (
+              <Line
+                key={line.id}
+                line={line}
+                fresh={fresh}
+                difference={differences[line.id] ?? null}
+                open={why === line.id}
+                onOpen={() => session.setState({ why: why === line.id ? null : line.id })}
+                onHover={(inside) => session.setState({ lit: inside ? line.about : [] })}
+              />
+            ))}
+          </div>
+        )
+      })}
+      {open && <WhyPanel line={open} onClose={() => session.setState({ why: null })} />}
+    </section>
+  )
+}
+
+/** Losses of nothing would only fill the column; they stand in the yield's explanation. */
+const hidden = (line: LedgerLine) => line.weight === 'loss' && line.value !== null && Math.abs(line.value) < 0.5
+
+function Line({ line, fresh, difference, open, onOpen, onHover }: {
+  readonly line: LedgerLine
+  readonly fresh: boolean
+  readonly difference: number | null
+  readonly open: boolean
+  readonly onOpen: () => void
+  readonly onHover: (inside: boolean) => void
+}) {
+  const site = useSite()
+  const shown = figure(line.value, line.unit, site)
+  const total = line.weight === 'total'
+  const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
+  const changed = difference === null ? null : figure(Math.abs(difference), line.unit, site)
+  return (
+    <div className={total ? 'my-1 border-t border-line pt-1' : ''}>
+      <button
+        type="button"
+        aria-expanded={open}
+        title="Why?"
+        onClick={onOpen}
+        onMouseEnter={() => onHover(true)}
+        onMouseLeave={() => onHover(false)}
+        className="group flex w-full cursor-pointer items-baseline gap-1.5 rounded px-0.5 py-[2.5px] text-left hover:bg-fold"
+      >
+        <span className={`flex-1 ${line.weight === 'loss' ? 'text-pencil' : ''}`}>
+          {line.label}
+          <span className="ml-1 text-[12px] text-verdigris opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100">why?</span>
+        </span>
+        <span
+          data-line={line.id}
+          data-value={line.value ?? ''}
+          className={`font-semibold ${total ? 'text-[20px] leading-6' : ''} ${fresh ? '' : 'text-pencil opacity-60'}`}
+        >
+          {shown.figure}
+        </span>
+        <span className="w-[3.1rem] shrink-0 text-[12px] text-pencil">{shown.unit}</span>
+      </button>
+      {changed && difference !== null && (
+        <p className={`pr-1 text-right text-[12px] ${better ? 'text-verdigris' : 'text-clay'}`}>
+          {difference > 0 ? '+' : '−'}
+          {changed.figure} {line.unit === 'years' ? (Math.abs(difference) < 0.05 ? `(${number(Math.abs(difference) * 365, site)} days)` : 'years') : changed.unit.replace(' a year', '')}
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** What the last edit changed, line by line, for some seconds. */
+function useDifferences(): Readonly<Record<string, number>> {
+  const { numbers } = useNumbers()
+  const optionId = useSession((s) => s.optionId)
+  const [shown, setShown] = useState<{ of: string; values: Readonly<Record<string, number>> }>({ of: '', values: {} })
+  const run = numbers?.run
+  useEffect(() => {
+    if (!numbers?.before) return
+    const before = new Map(numbers.before.ledger.map((line) => [line.id, line]))
+    const values: Record<string, number> = {}
+    for (const line of numbers.summary.ledger) {
+      const old = before.get(line.id)?.value
+      if (line.value === null || old === undefined || old === null) continue
+      const difference = line.value - old
+      const small = line.unit === 'share' ? 0.0005 : line.unit === 'years' ? 0.005 : 0.5
+      if (Math.abs(difference) >= small) values[line.id] = difference
+    }
+    if (Object.keys(values).length === 0) return
+    const arrive = setTimeout(() => setShown({ of: optionId, values }), 0)
+    const leave = setTimeout(() => setShown({ of: '', values: {} }), differenceMs)
+    return () => {
+      clearTimeout(arrive)
+      clearTimeout(leave)
+    }
+    // The run tells one set of numbers from the next.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [run, optionId])
+  return shown.of === optionId ? shown.values : {}
+}

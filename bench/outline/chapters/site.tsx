@@ -1,0 +1,139 @@
+'use client'
+
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
+import { useEffect, useState } from 'react'
+import { type Site } from '@/core/model/kinds/site'
+import { formatDistance, parseNumber } from '@/core/model/units'
+import { stationNoteM, stationWarningM } from '@/core/weather/station'
+import { type StationChoice, useBench, useSite } from '../../context'
+import { fetchAddresses, fetchStations, type AddressChoice } from '../../services'
+import { ChoiceField, NumberField } from '../../fields/fields'
+import { TextField } from '../../fields/text-field'
+import { houseId } from '../../store/documents'
+
+const zones = Intl.supportedValuesOf('timeZone')
+const currencies = ['USD', 'AUD', 'EUR', 'GBP', 'CAD', 'NZD', 'CHF', 'ZAR', 'INR', 'JPY']
+
+/** Where the house is and what holds there. */
+export function SiteChapter() {
+  const { documents } = useBench()
+  const site = useSite()
+  const set = (label: string, fields: Partial<Site>) => documents.set(label, houseId, site.id, fields)
+  const of = { documentId: houseId, objectId: site.id }
+  return (
+    <>
+      <AddressField />
+      <p className="quiet mt-1">
+        {Math.abs(site.latitudeDeg).toFixed(4)}° {site.latitudeDeg < 0 ? 'S' : 'N'}, {Math.abs(site.longitudeDeg).toFixed(4)}° {site.longitudeDeg < 0 ? 'W' : 'E'}
+      </p>
+      <StationField />
+      <h3 className="quiet mt-2">Aerial sheet</h3>
+      <label className="flex items-center gap-2 py-0.5">
+        <span className="flex-1 text-pencil">Strength</span>
+        <input type="range" min={0} max={100} step={5} className="w-28 accent-verdigris" value={Math.round(site.sheetStrength * 100)} onChange={(event) => set('Sheet strength', { sheetStrength: Number(event.target.value) / 100 })} />
+      </label>
+      <h3 className="quiet mt-2">How one counts here</h3>
+      <ChoiceField
+        label="Units"
+        value={site.units}
+        choices={[
+          { value: 'metric', label: 'metres' },
+          { value: 'imperial', label: 'feet and inches' },
+        ]}
+        onChoose={(units) => set('Units', { units })}
+      />
+      <ChoiceField label="Currency" value={site.currency} choices={[...new Set([site.currency, ...currencies])].map((value) => ({ value, label: value }))} onChoose={(currency) => set('Currency', { currency })} />
+      <ChoiceField label="Time zone" value={site.timeZone} choices={[...new Set([site.timeZone, ...zones])].map((value) => ({ value, label: value.replaceAll('_', ' ') }))} onChoose={(timeZone) => set('Time zone', { timeZone })} />
+      <h3 className="quiet mt-2">Design</h3>
+      <NumberField {...of} label="Lowest temperature" name="Lowest temperature" unit="°C" value={site.lowestTemperatureC} fields={(lowestTemperatureC) => ({ lowestTemperatureC })} />
+      <NumberField {...of} label="Highest temperature" name="Highest temperature" unit="°C" value={site.highestTemperatureC} fields={(highestTemperatureC) => ({ highestTemperatureC })} />
+      <NumberField {...of} label="Albedo" name="Albedo" digits={2} unit="" value={site.albedo} fields={(albedo) => ({ albedo })} />
+      <TextField
+        label="Export limit"
+        shown={site.exportLimitKw === null ? 'none' : String(site.exportLimitKw)}
+        unit="kW"
+        onType={(text) => set('Export limit', { exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text) })}
+      />
+    </>
+  )
+}
+
+function AddressField() {
+  const { documents, session } = useBench()
+  const site = useSite()
+  const [query, setQuery] = useState('')
+  const [found, setFound] = useState<{ query: string; choices: readonly AddressChoice[]; fault: string | null }>({ query: '', choices: [], fault: null })
+  useEffect(() => {
+    if (query.trim().length < 2) return
+    const controller = new AbortController()
+    const wait = setTimeout(() => {
+      fetchAddresses(query, controller.signal).then(
+        (choices) => setFound({ query, choices, fault: null }),
+        (error: unknown) => !controller.signal.aborted && setFound({ query, choices: [], fault: error instanceof Error ? error.message : 'The address service does not answer.' }),
+      )
+    }, 150)
+    return () => {
+      clearTimeout(wait)
+      controller.abort()
+    }
+  }, [query])
+  const none = query.trim().length >= 2 && found.query === query && found.choices.length === 0
+  return (
+    <Combobox
+      value={null}
+      onChange={(choice: AddressChoice | null) => {
+        if (!choice) return
+        documents.set('Address', houseId, site.id, { ...choice.site, units: site.units, sheetStrength: site.sheetStrength, stationId: null })
+        session.setState({ selection: null })
+        setQuery('')
+      }}
+    >
+      <label className="quiet" htmlFor="site-address">
+        Address
+      </label>
+      <ComboboxInput id="site-address" className="field" placeholder={site.address || 'Street and number'} value={query} displayValue={() => query} onChange={(event) => setQuery(event.target.value)} onKeyDown={(event) => event.stopPropagation()} />
+      <ComboboxOptions anchor="bottom start" className="z-50 w-64 rounded-md border border-line bg-card py-1 shadow-lg empty:hidden">
+        {query.trim().length >= 2 &&
+          found.choices.map((choice) => (
+            <ComboboxOption key={choice.label} value={choice} className="cursor-pointer px-2.5 py-1 data-focus:bg-verdigris-soft">
+              {choice.label}
+            </ComboboxOption>
+          ))}
+      </ComboboxOptions>
+      {none && (
+        <p role="alert" className="text-[12px] text-clay">
+          {found.fault ?? `No address “${query}” in Pellworth, Tarrowee or Valdecorva. Check the street’s name.`}
+        </p>
+      )}
+      <p className="mt-1 font-medium">{site.address}</p>
+    </Combobox>
+  )
+}
+
+function StationField() {
+  const { documents } = useBench()
+  const site = useSite()
+  const [stations, setStations] = useState<readonly StationChoice[]>([])
+  useEffect(() => {
+    const controller = new AbortController()
+    fetchStations(site.latitudeDeg, site.longitudeDeg, controller.signal).then(setStations, () => undefined)
+    return () => controller.abort()
+  }, [site.latitudeDeg, site.longitudeDeg])
+  const chosen = stations.find((station) => station.id === site.stationId) ?? stations[0]
+  if (!chosen) return null
+  const height = Math.round(chosen.elevationM - site.elevationM)
+  return (
+    <>
+      <ChoiceField
+        label="Weather"
+        value={chosen.id}
+        choices={stations.map((station) => ({ value: station.id, label: `${station.name}, ${formatDistance(station.distanceM, site.units)}` }))}
+        onChoose={(stationId) => documents.set('Weather station', houseId, site.id, { stationId })}
+      />
+      <p className={`text-right text-[12px] ${chosen.distanceM > stationWarningM ? 'text-clay' : 'text-pencil'}`}>
+        {formatDistance(chosen.distanceM, site.units)} away, {site.units === 'metric' ? `${Math.abs(height)} m` : `${Math.round(Math.abs(height) / 0.3048)} ft`} {height < 0 ? 'lower' : 'higher'}
+        {chosen.distanceM > stationNoteM && (chosen.distanceM > stationWarningM ? ': too far to trust' : ': rather far')}
+      </p>
+    </>
+  )
+}

@@ -1,0 +1,40 @@
+'use client'
+
+import { theOne } from '@/core/model/document'
+import { storageId } from '@/core/model/kinds/storage'
+import { useBench, useOption, useSession, useSite } from '../../context'
+import { ChoiceField, NumberField, PercentField } from '../../fields/fields'
+import { number } from '../../format'
+
+/** One battery of the catalogue, run for own use first. */
+export function StoreChapter() {
+  const { documents, catalogue } = useBench()
+  const option = useOption()
+  const site = useSite()
+  const optionId = useSession((s) => s.optionId)
+  const storage = theOne(option, 'storage', storageId)
+  const battery = catalogue.batteries.find((b) => b.id === storage.batteryId)
+  const of = { documentId: optionId, objectId: storageId }
+  return (
+    <>
+      <ChoiceField
+        label="Battery"
+        value={storage.batteryId ?? 'none'}
+        choices={[{ value: 'none', label: 'none' }, ...catalogue.batteries.map((b) => ({ value: b.id, label: b.name }))]}
+        onChoose={(value) => documents.set('Battery', optionId, storageId, { batteryId: value === 'none' ? null : value })}
+      />
+      {battery ? (
+        <>
+          <p className="quiet">
+            {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW in, {number(battery.dischargeKw, site, 1)} kW out, {number(battery.efficiency * 100, site, 1)} % each way
+          </p>
+          <NumberField {...of} label="How many" name="Batteries" unit="" value={storage.count} fields={(count) => ({ count })} />
+          <PercentField {...of} digits={0} label="Kept in reserve" name="Reserve" value={storage.reserve} fields={(reserve) => ({ reserve })} />
+          <p className="quiet mt-1">Run for own use first: it takes what would be sold and gives what would be bought.</p>
+        </>
+      ) : (
+        <p className="quiet mt-1">Without a battery all that is not used at once is sold. Choose one to see what it does to the bill.</p>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,122 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { formatLength } from '@/core/model/units'
+import { distance2, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { useHouse, useSession, useSite } from '../context'
+import { type Handle } from '../tools/handles'
+import { type StageScene } from './scene'
+import { type StageView } from './stage-view'
+
+interface Props {
+  readonly view: StageView
+  readonly scene: StageScene
+  readonly handles: readonly Handle[]
+  readonly small: boolean
+}
+
+const snapNames = {
+  close: 'close the outline',
+  end: 'end',
+  middle: 'middle',
+  'right-angle': 'right angle',
+  parallel: 'parallel',
+  extension: 'in line',
+  edge: 'on edge',
+  free: '',
+} as const
+
+/** What lies over the picture: grips, measures, the drawing in hand with its snap and typed length. */
+export function Overlay({ view, handles, small }: Props) {
+  const [, redraw] = useState(0)
+  useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
+  const sketch = useSession((s) => s.sketch)
+  const selection = useSession((s) => s.selection)
+  const { units } = useSite()
+  const house = useHouse()
+  if (small) return null
+  const at = (p: Vec2, z = 0.03) => view.project([p[0], p[1], z])
+  const selected = selection?.kind === 'object' ? house[selection.id] : undefined
+  const points = sketch?.points ?? []
+  const last = points.at(-1)
+  const pointer = sketch?.pointer ?? null
+  const screenPointer = pointer && at(pointer)
+  const note = sketch?.typed ? `${sketch.typed}▏ Enter` : sketch?.snap && snapNames[sketch.snap.kind]
+  return (
+    <>
+      <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+        {sketch?.snap?.guides.map(([a, b], i) => <Segment key={i} a={at(a)} b={at(b)} className="stroke-verdigris" dash="3 4" />)}
+        {points.slice(0, -1).map((a, i) => <Segment key={i} a={at(a)} b={at(points[i + 1] ?? a)} className="stroke-verdigris" width={2} />)}
+        {last && pointer && <Segment a={at(last)} b={screenPointer} className="stroke-verdigris" width={1.5} />}
+        {points.map((p, i) => {
+          const s = at(p)
+          return s && <circle key={i} cx={s[0]} cy={s[1]} r={i === 0 ? 5 : 3.5} className="fill-card stroke-verdigris" strokeWidth={1.8} />
+        })}
+        {screenPointer && sketch?.snap && <SnapMark at={screenPointer} kind={sketch.snap.kind} />}
+        {handles.map((handle) => {
+          if (view.isPlan && handle.kind !== 'corner' && handle.kind !== 'crown') return null
+          const s = view.project(handle.at)
+          return s && <Grip key={`${handle.kind}${handle.index}`} at={s} handle={handle} />
+        })}
+      </svg>
+      {last && pointer && <Measure view={view} a={[last[0], last[1], 0]} b={[pointer[0], pointer[1], 0]} text={formatLength(distance2(last, pointer), units)} />}
+      {points.slice(0, -1).map((a, i) => {
+        const b = points[i + 1] ?? a
+        return <Measure key={i} view={view} a={[a[0], a[1], 0]} b={[b[0], b[1], 0]} text={formatLength(distance2(a, b), units)} />
+      })}
+      {selected?.kind === 'volume' &&
+        points.length === 0 &&
+        selected.outline.map((a, i) => {
+          const b = selected.outline[(i + 1) % selected.outline.length] ?? a
+          return <Measure key={i} view={view} a={[a[0], a[1], selected.eaveHeightM]} b={[b[0], b[1], selected.eaveHeightM]} text={formatLength(distance2(a, b), units)} quiet />
+        })}
+      {screenPointer && note && (
+        <span className="pointer-events-none absolute rounded bg-card/90 px-1.5 text-[12px] text-verdigris" style={{ left: screenPointer[0] + 14, top: screenPointer[1] + 12 }}>
+          {note}
+        </span>
+      )}
+      {sketch?.message && (
+        <p role="status" className="absolute top-3 left-1/2 max-w-[26rem] -translate-x-1/2 rounded-md border border-line bg-card px-3 py-1.5 shadow-sm">
+          {sketch.message}
+        </p>
+      )}
+    </>
+  )
+}
+
+function Segment({ a, b, className, width = 1, dash }: { readonly a: Vec2 | null; readonly b: Vec2 | null; readonly className: string; readonly width?: number; readonly dash?: string }) {
+  return a && b ? <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} className={className} strokeWidth={width} strokeDasharray={dash} /> : null
+}
+
+function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyof typeof snapNames }) {
+  const shape = {
+    close: <circle cx={x} cy={y} r={9} />,
+    end: <rect x={x - 5} y={y - 5} width={10} height={10} />,
+    middle: <path d={`M${x - 6} ${y + 5} L${x} ${y - 6} L${x + 6} ${y + 5} Z`} />,
+    'right-angle': <path d={`M${x - 7} ${y} L${x} ${y} L${x} ${y - 7}`} />,
+    parallel: <path d={`M${x - 6} ${y - 3} L${x + 6} ${y - 3} M${x - 6} ${y + 3} L${x + 6} ${y + 3}`} />,
+    extension: <path d={`M${x - 7} ${y} L${x + 7} ${y}`} strokeDasharray="2 2" />,
+    edge: <path d={`M${x - 5} ${y - 5} L${x + 5} ${y + 5} M${x - 5} ${y + 5} L${x + 5} ${y - 5}`} />,
+    free: <circle cx={x} cy={y} r={2.5} />,
+  }[kind]
+  return <g className="fill-none stroke-verdigris stroke-2">{shape}</g>
+}
+
+function Grip({ at: [x, y], handle }: { readonly at: Vec2; readonly handle: Handle }) {
+  if (handle.kind === 'corner') return <rect x={x - 4.5} y={y - 4.5} width={9} height={9} className="fill-card stroke-verdigris" strokeWidth={1.8} />
+  if (handle.kind === 'crown') return <path d={`M${x - 8} ${y} L${x - 3} ${y - 4} L${x - 3} ${y + 4} Z M${x + 8} ${y} L${x + 3} ${y - 4} L${x + 3} ${y + 4} Z`} className="fill-verdigris stroke-card" />
+  return <path d={`M${x} ${y - 9} L${x + 5} ${y - 2} L${x - 5} ${y - 2} Z M${x} ${y + 9} L${x + 5} ${y + 2} L${x - 5} ${y + 2} Z`} className="fill-verdigris stroke-card" />
+}
+
+function Measure({ view, a, b, text, quiet = false }: { readonly view: StageView; readonly a: Vec3; readonly b: Vec3; readonly text: string; readonly quiet?: boolean }) {
+  const [p, q] = [view.project(a), view.project(b)]
+  if (!p || !q || distance2(p, q) < (quiet ? 46 : 24)) return null
+  return (
+    <span
+      className={`pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 rounded bg-card/80 px-1 text-[12px] ${quiet ? 'text-pencil' : 'font-medium text-ink'}`}
+      style={{ left: (p[0] + q[0]) / 2, top: (p[1] + q[1]) / 2 }}
+    >
+      {text}
+    </span>
+  )
+}

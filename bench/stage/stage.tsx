@@ -1,0 +1,196 @@
+'use client'
+
+import { useEffect, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react'
+import { useStore } from 'zustand'
+import { rayLevel } from '@/core/geometry/ray'
+import { distance2, type Vec2 } from '@/core/geometry/vector'
+import { modelYear } from '@/core/weather/weather-year'
+import { sunAtClock } from '@/core/sun/local-sun'
+import { sunDirection } from '@/core/sun/position'
+import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'
+import { type PointerInput } from '../tools/chart'
+import { handlesOf, type Handle } from '../tools/handles'
+import { pick } from '../tools/pick'
+import { Card } from '../card/card'
+import { type Emphasis } from './maquette'
+import { Overlay } from './overlay'
+import { cssColour, darkPalette, lightPalette, sunMapColour } from './palette'
+import { stageScene } from './scene'
+import { StageView } from './stage-view'
+import { SunLegend } from './sun-legend'
+import { useMedia } from './use-media'
+import { ViewButtons } from './view-buttons'
+
+/** Pixels within which a grip or a snap is meant. */
+const gripPx = 11
+const snapPx = 11
+
+/** The stage: canvas, overlay, card, and the pointer in the terms of the house. */
+export function Stage({ small }: { readonly small: boolean }) {
+  const bench = useBench()
+  const { session, tools, catalogue } = bench
+  const house = useHouse()
+  const option = useOption()
+  const site = useSite()
+  const { numbers } = useNumbers()
+  const { selection, hover, lit, plan, sunMap, day, hour, tool, chapter } = useSession((s) => s)
+  const running = useStore(bench.documents.store, (s) => s.mark !== null)
+  const dark = useMedia('(prefers-color-scheme: dark)')
+  const box = useRef<HTMLDivElement>(null)
+  const canvas = useRef<HTMLCanvasElement>(null)
+  const [view, setView] = useState<StageView | null>(null)
+  const [lost, setLost] = useState(false)
+  const scene = useMemo(() => stageScene(house, option, catalogue), [house, option, catalogue])
+  const palette = dark ? darkPalette : lightPalette
+  const handles = useMemo(() => (small ? [] : handlesOf(scene, house, selection)), [scene, house, selection, small])
+  const slotsOf = selection?.kind === 'panel' ? selection.arrayId : selection && option[selection.id]?.kind === 'array' ? selection.id : null
+
+  useEffect(() => {
+    if (!canvas.current) return
+    let made: StageView
+    try {
+      made = new StageView(canvas.current)
+    } catch (error) {
+      // Without WebGL three throws; everything but the stage still works.
+      if (!(error instanceof Error)) throw error
+      queueMicrotask(() => setLost(true))
+      return
+    }
+    queueMicrotask(() => setView(made))
+    return () => {
+      made.dispose()
+      setView(null)
+    }
+  }, [])
+
+  useEffect(() => {
+    const element = box.current
+    if (!view || !element) return
+    const observer = new ResizeObserver(() => view.resize(element.clientWidth, element.clientHeight))
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [view])
+
+  const panels = numbers?.summary.panels
+  const range = useMemo(() => {
+    const values = (panels ?? []).map((panel) => panel.sunKwhM2)
+    return values.length === 0 ? null : { low: Math.min(...values), high: Math.max(...values) }
+  }, [panels])
+  const showMap = sunMap && chapter === 'cover' && range !== null
+  const emphasis = useMemo((): Emphasis => {
+    const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
+    const string = selection?.kind === 'panel' && chapter === 'wire' ? byId.get(selection.id)?.stringId : null
+    const broken = numbers?.summary.checks.filter((check) => check.severity === 'broken').flatMap((check) => check.objects) ?? []
+    return {
+      selected: new Set(selection ? [selection.id] : []),
+      lit: new Set([...lit, ...(hover ? [hover] : []), ...(string ? (panels ?? []).filter((p) => p.stringId === string).map((p) => p.id) : [])]),
+      broken: new Set(broken),
+      slotsOf,
+      panelColour: (id) => {
+        const panel = byId.get(id)
+        if (!showMap || !panel || !range) return undefined
+        // A spread of less than a tenth is not blown up to the whole ramp.
+        const floor = Math.min(range.low, range.high * 0.75)
+        return cssColour(sunMapColour((panel.sunKwhM2 - floor) / (range.high - floor || 1)))
+      },
+    }
+  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, range, slotsOf])
+
+  useEffect(() => view?.show(scene, palette, emphasis), [view, scene, palette, emphasis])
+  useEffect(() => view?.showSheet({ latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg }, '/world/tiles/{z}/{x}/{y}.png', site.sheetStrength), [view, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
+  useEffect(() => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour))), [view, site, day, hour])
+  useEffect(() => view?.setPlan(plan), [view, plan])
+  useFirstLook(view, scene, small)
+
+  const inputOf = (event: ReactPointerEvent): PointerInput | null => {
+    const frame = canvas.current?.getBoundingClientRect()
+    if (!view || !frame) return null
+    const screen: Vec2 = [event.clientX - frame.left, event.clientY - frame.top]
+    const ray = view.rayAt(screen)
+    const ground = rayLevel(ray, 0)
+    return {
+      at: ground ? [ground[0], ground[1]] : [0, 0],
+      ray,
+      screen,
+      hit: pick(scene, ray, slotsOf),
+      handle: tool === 'select' ? handleAt(view, handles, screen) : null,
+      shift: event.shiftKey,
+      reachM: snapPx * view.metresPerPixel(),
+    }
+  }
+
+  return (
+    <div ref={box} className="relative h-full w-full overflow-hidden bg-paper" data-stage={numbers ? 'live' : 'waiting'}>
+      <canvas
+        ref={canvas}
+        tabIndex={0}
+        aria-label="Stage: the house as a model. Use the lists in the outline to select parts by keyboard."
+        className={`absolute inset-0 h-full w-full touch-none ${tool === 'select' ? '' : 'cursor-crosshair'}`}
+        onContextMenu={(event) => event.preventDefault()}
+        onPointerDown={(event) => {
+          const input = event.button === 0 && event.isPrimary ? inputOf(event) : null
+          if (!input) return
+          event.currentTarget.setPointerCapture(event.pointerId)
+          event.currentTarget.focus({ preventScroll: true })
+          tools.chart.press(input)
+        }}
+        onPointerMove={(event) => {
+          if (event.buttons > 1) return
+          const input = inputOf(event)
+          if (input) tools.chart.move(input)
+        }}
+        onPointerUp={(event) => {
+          const input = event.button === 0 ? inputOf(event) : null
+          if (input) tools.chart.release(input)
+        }}
+        onPointerCancel={() => tools.chart.cancel()}
+        onPointerLeave={() => session.getState().hover && session.setState({ hover: null })}
+      />
+      {lost && <p className="absolute inset-x-8 top-1/3 text-center">The 3D stage needs WebGL, which this browser does not offer. The numbers and all lists work without it.</p>}
+      {view && <Overlay view={view} scene={scene} handles={handles} small={small} />}
+      {!small && view && <ViewButtons view={view} scene={scene} />}
+      {!small && showMap && range && <SunLegend low={Math.min(range.low, range.high * 0.75)} high={range.high} />}
+      {!small && !running && <Card />}
+    </div>
+  )
+}
+
+function handleAt(view: StageView, handles: readonly Handle[], screen: Vec2): Handle | null {
+  let nearest = gripPx
+  let found: Handle | null = null
+  for (const handle of handles) {
+    if (view.isPlan && handle.kind !== 'corner' && handle.kind !== 'crown') continue
+    const at = view.project(handle.at)
+    const away = at ? distance2(at, screen) : Infinity
+    if (away < nearest) {
+      nearest = away
+      found = handle
+    }
+  }
+  return found
+}
+
+/** Frames the house once when it first stands on the stage, and again when the stage changes its size class. */
+function useFirstLook(view: StageView | null, scene: ReturnType<typeof stageScene>, small: boolean): void {
+  const looked = useRef<string | null>(null)
+  useEffect(() => {
+    if (!view) return
+    const corners = scene.volumes.filter(({ volume }) => volume.role === 'house').flatMap(({ volume }) => volume.outline)
+    const key = `${small}/${corners.length > 0}`
+    if (looked.current === key) return
+    // A house that is being drawn is not run away from.
+    if (looked.current === `${small}/false`) {
+      looked.current = key
+      return
+    }
+    looked.current = key
+    if (corners.length === 0) {
+      view.lookAt([0, 0], 24, 0)
+      return
+    }
+    const xs = corners.map((p) => p[0])
+    const ys = corners.map((p) => p[1])
+    const middle: Vec2 = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
+    view.lookAt(middle, Math.max(...corners.map((p) => distance2(p, middle))) * 1.12, 3)
+  }, [view, scene, small])
+}

@@ -1,0 +1,75 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { distance2, type Vec2 } from '@/core/geometry/vector'
+import { formatLength } from '@/core/model/units'
+import { useBench, useSession, useSite } from '../context'
+import { type StageScene } from './scene'
+import { type StageView } from './stage-view'
+
+const sides = [
+  ['N', 0],
+  ['E', 90],
+  ['S', 180],
+  ['W', 270],
+] as const
+
+const steps = { metric: [0.5, 1, 2, 5, 10, 20, 50], imperial: [0.6096, 1.524, 3.048, 6.096, 15.24, 30.48] }
+
+/** North, views, and the scale. */
+export function ViewButtons({ view, scene }: { readonly view: StageView; readonly scene: StageScene }) {
+  const { session } = useBench()
+  const site = useSite()
+  const plan = useSession((s) => s.plan)
+  const [state, setState] = useState({ north: 0, metres: 0.05 })
+  useEffect(() => {
+    const read = () => setState({ north: view.northDeg(), metres: view.metresPerPixel() })
+    const frame = requestAnimationFrame(read)
+    const stop = view.onDraw(read)
+    return () => {
+      cancelAnimationFrame(frame)
+      stop()
+    }
+  }, [view])
+  const lengths = steps[site.units]
+  const length = lengths.find((step) => step / state.metres > 70) ?? lengths.at(-1) ?? 10
+  const whole = () => {
+    const corners = scene.volumes.flatMap(({ volume }) => (volume.role === 'house' ? volume.outline : []))
+    const first: Vec2 = corners[0] ?? [0, 0]
+    const middle = corners.reduce<Vec2>((s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length], corners.length > 0 ? [0, 0] : first)
+    view.lookAt(middle, Math.max(12, ...corners.map((p) => distance2(p, middle) * 1.15)), 3)
+  }
+  return (
+    <>
+      <div className="absolute top-3 right-3 flex flex-col items-end gap-1.5">
+        <svg width="40" height="40" viewBox="-20 -20 40 40" role="img" aria-label={`North is ${Math.round(state.north)} degrees from up`}>
+          <circle r="18" className="fill-card stroke-line" />
+          <g transform={`rotate(${state.north})`}>
+            <path d="M0 -15 L4.5 2 L0 -1 L-4.5 2 Z" className="fill-ink" />
+            <text y="12" textAnchor="middle" className="fill-ink text-[11px] font-semibold">
+              N
+            </text>
+          </g>
+        </svg>
+        <div className="flex overflow-hidden rounded-md border border-line bg-card" role="group" aria-label="Views">
+          <button type="button" className="cursor-pointer px-2 py-0.5 hover:bg-fold" aria-pressed={plan} title="Plan or perspective (V)" onClick={() => session.setState({ plan: !plan })}>
+            {plan ? 'Plan' : '3D'}
+          </button>
+          {!plan &&
+            sides.map(([name, azimuth]) => (
+              <button key={name} type="button" className="cursor-pointer border-l border-line px-1.5 py-0.5 hover:bg-fold" title={`Look from the ${{ N: 'north', E: 'east', S: 'south', W: 'west' }[name]}`} onClick={() => view.lookFrom(azimuth, 28)}>
+                {name}
+              </button>
+            ))}
+          <button type="button" className="cursor-pointer border-l border-line px-2 py-0.5 hover:bg-fold" title="Show the whole house (F)" data-command="frame" onClick={whole}>
+            Fit
+          </button>
+        </div>
+      </div>
+      <div className="pointer-events-none absolute right-4 bottom-3 text-right">
+        <div className="ml-auto h-1.5 border-x border-b border-ink" style={{ width: length / state.metres }} />
+        <p className="quiet">{formatLength(length, site.units)}</p>
+      </div>
+    </>
+  )
+}

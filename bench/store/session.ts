@@ -1,0 +1,83 @@
+import { createStore } from 'zustand/vanilla'
+import { type Chapter } from '@/core/pipeline/explanation'
+import { type Vec2 } from '@/core/geometry/vector'
+import { type Snap } from '@/core/geometry/snap'
+
+export type ToolId = 'select' | 'trace' | 'gable' | 'chimney' | 'tree' | 'lay'
+
+export type Selection =
+  | { readonly kind: 'object'; readonly id: string }
+  | { readonly kind: 'panel'; readonly id: string; readonly arrayId: string }
+
+export type CarpetLayer = 'sun' | 'shade' | 'yield' | 'load' | 'net' | 'price' | 'battery'
+
+/** What a tool shows while it works. */
+export interface Sketch {
+  readonly points: readonly Vec2[]
+  readonly pointer: Vec2 | null
+  readonly snap: Snap | null
+  /** Typed so far. */
+  readonly typed: string
+  readonly message: string | null
+}
+
+export interface Toast {
+  readonly id: number
+  readonly text: string
+  readonly undo: boolean
+}
+
+/** What lives as long as the visit: never saved. */
+export interface Session {
+  readonly chapter: Chapter
+  readonly tool: ToolId
+  readonly selection: Selection | null
+  /** Hovered on the stage or in a list. */
+  readonly hover: string | null
+  /** Lit up because something elsewhere is about them. */
+  readonly lit: readonly string[]
+  readonly optionId: string
+  readonly plan: boolean
+  readonly sunMap: boolean
+  readonly layer: CarpetLayer
+  /** Day 0..364 and local clock hours. */
+  readonly day: number
+  readonly hour: number
+  readonly why: string | null
+  readonly checksOpen: boolean
+  readonly sketch: Sketch | null
+  readonly toast: Toast | null
+  readonly leftFolded: boolean
+  readonly rightFolded: boolean
+  readonly dialog: 'shortcuts' | 'commands' | null
+}
+
+export const createSession = (optionId: string) =>
+  createStore<Session>(() => ({
+    chapter: 'shape',
+    tool: 'select',
+    selection: null,
+    hover: null,
+    lit: [],
+    optionId,
+    plan: false,
+    sunMap: true,
+    layer: 'yield',
+    day: 140,
+    hour: 15,
+    why: null,
+    checksOpen: false,
+    sketch: null,
+    toast: null,
+    leftFolded: false,
+    rightFolded: false,
+    dialog: null,
+  }))
+
+export type SessionStore = ReturnType<typeof createSession>
+
+let toasts = 0
+
+export function toast(session: SessionStore, text: string, undo = false): void {
+  session.setState({ toast: { id: ++toasts, text, undo } })
+}

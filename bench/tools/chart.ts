@@ -1,0 +1,94 @@
+import { type Objects } from '@/core/model/document'
+import { type Ray } from '@/core/geometry/ray'
+import { type Vec2 } from '@/core/geometry/vector'
+import { type StageScene } from '../stage/scene'
+import { type DocumentStore } from '../store/documents'
+import { type SessionStore, type ToolId } from '../store/session'
+import { type Handle } from './handles'
+import { type Hit } from './pick'
+
+/** A pointer event in the terms of the house. */
+export interface PointerInput {
+  /** On the ground. */
+  readonly at: Vec2
+  readonly ray: Ray
+  /** Pixels. */
+  readonly screen: Vec2
+  readonly hit: Hit | null
+  readonly handle: Handle | null
+  readonly shift: boolean
+  /** How many metres of ground lie under a snap's reach. */
+  readonly reachM: number
+}
+
+export interface KeyInput {
+  /** As `KeyboardEvent.key` names it. */
+  readonly key: string
+  readonly shift: boolean
+}
+
+/** What every state works with. */
+export interface ToolContext {
+  readonly documents: DocumentStore
+  readonly session: SessionStore
+  readonly scene: () => StageScene
+  readonly option: () => Objects
+  readonly units: () => 'metric' | 'imperial'
+  /** 0..1, for ids. */
+  readonly random: () => number
+}
+
+/** One state of a tool: what it does with what comes, and where it goes from there. */
+export abstract class ToolState {
+  protected readonly context: ToolContext
+  /** Set by the chart. */
+  go: (next: ToolState) => void = () => undefined
+  /** Leaves the tool for the select tool. */
+  leave: () => void = () => undefined
+
+  constructor(context: ToolContext) {
+    this.context = context
+  }
+
+  enter(): void {}
+  press(_input: PointerInput): void {}
+  move(_input: PointerInput): void {}
+  release(_input: PointerInput): void {}
+  /** True when the key was used. */
+  key(_input: KeyInput): boolean {
+    return false
+  }
+  /** Esc, or another tool is taken: bails out to where it began. */
+  cancel(): void {}
+}
+
+/** A running tool: one state at a time. */
+export class ToolChart {
+  #state: ToolState
+  readonly id: ToolId
+  readonly #leave: () => void
+
+  constructor(id: ToolId, first: ToolState, leave: () => void) {
+    this.id = id
+    this.#leave = leave
+    this.#state = first
+    this.#adopt(first)
+  }
+
+  get stateName(): string {
+    return this.#state.constructor.name
+  }
+
+  press = (input: PointerInput) => this.#state.press(input)
+  move = (input: PointerInput) => this.#state.move(input)
+  release = (input: PointerInput) => this.#state.release(input)
+  key = (input: KeyInput) => this.#state.key(input)
+  cancel = () => this.#state.cancel()
+
+  #adopt(state: ToolState): void {
+    this.#state = state
+    state.go = (next) => this.#adopt(next)
+    state.leave = this.#leave
+    state.enter()
+  }
+}

@@ -1,0 +1,35 @@
+import { distance2 } from '@/core/geometry/vector'
+import { type PointerInput, type ToolContext, ToolState } from '../chart'
+import { DraggingObject } from './dragging-object'
+
+/** Pixels a hand may tremble without meaning to drag. */
+const tremblePx = 4
+
+/** Pressed on an object: a click if released here, a drag if moved. */
+export class PointingObject extends ToolState {
+  readonly #id: string
+  readonly #from: PointerInput
+  readonly #back: () => ToolState
+
+  constructor(context: ToolContext, id: string, from: PointerInput, back: () => ToolState) {
+    super(context)
+    this.#id = id
+    this.#from = from
+    this.#back = back
+  }
+
+  override move(input: PointerInput): void {
+    if (distance2(input.screen, this.#from.screen) < tremblePx) return
+    const dragging = new DraggingObject(this.context, this.#id, this.#from, this.#back)
+    this.go(dragging)
+    dragging.move(input)
+  }
+
+  override release(): void {
+    this.go(this.#back())
+  }
+
+  override cancel(): void {
+    this.go(this.#back())
+  }
+}

@@ -1,0 +1,77 @@
+'use client'
+
+import { type Check } from '@/core/pipeline/explanation'
+import { useBench, useNumbers, useSession, useSite } from '../context'
+import { figure } from '../format'
+
+const order = { broken: 0, warning: 1, note: 2 } as const
+const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as const
+
+/** The list of broken rules, each with figure, limit and remedy. */
+export function Checks() {
+  const { session } = useBench()
+  const { numbers } = useNumbers()
+  const open = useSession((s) => s.checksOpen)
+  const checks = [...(numbers?.summary.checks ?? [])].sort((a, b) => order[a.severity] - order[b.severity])
+  const broken = checks.filter((check) => check.severity === 'broken').length
+  return (
+    <div className="relative shrink-0">
+      <button
+        type="button"
+        aria-expanded={open}
+        className={`button ${broken > 0 ? 'border-clay text-clay' : ''}`}
+        onClick={() => session.setState({ checksOpen: !open })}
+      >
+        {checks.length === 0 ? 'No checks' : `${checks.length} ${checks.length === 1 ? 'check' : 'checks'}`}
+      </button>
+      {open && (
+        <section
+          aria-label="Checks"
+          className="fixed top-12 right-4 z-40 max-h-[70vh] w-80 overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg"
+          onKeyDown={(event) => event.key === 'Escape' && session.setState({ checksOpen: false })}
+        >
+          {checks.length === 0 && <p>All rules are kept.</p>}
+          {checks.map((check) => (
+            <CheckRow key={check.id} check={check} />
+          ))}
+        </section>
+      )}
+    </div>
+  )
+}
+
+function CheckRow({ check }: { readonly check: Check }) {
+  const { session, documents } = useBench()
+  const site = useSite()
+  const optionId = useSession((s) => s.optionId)
+  const is = figure(check.figure, check.unit, site)
+  const limit = figure(check.limit, check.unit, site)
+  const { remedy } = check
+  return (
+    <article
+      className="border-b border-line py-2 last:border-0"
+      onMouseEnter={() => session.setState({ lit: check.objects })}
+      onMouseLeave={() => session.setState({ lit: [] })}
+    >
+      <h3 className={`font-semibold ${check.severity === 'broken' ? 'text-clay' : ''}`}>
+        <span className="sr-only">{names[check.severity]}: </span>
+        {check.severity === 'broken' ? '▲ ' : check.severity === 'warning' ? '△ ' : ''}
+        {check.title}
+      </h3>
+      <p>{check.message}</p>
+      <p className="quiet mt-0.5">
+        {is.figure} {is.unit} · limit {limit.figure} {limit.unit}
+      </p>
+      <div className="mt-1 flex gap-3">
+        <button type="button" className="cursor-pointer text-[12px] text-verdigris hover:underline" onClick={() => session.setState({ chapter: check.chapter, checksOpen: false })}>
+          Go there
+        </button>
+        {remedy && (
+          <button type="button" className="cursor-pointer text-[12px] text-verdigris hover:underline" onClick={() => documents.set(remedy.label, optionId, remedy.set.id, { [remedy.set.field]: remedy.set.value })}>
+            {remedy.label}
+          </button>
+        )}
+      </div>
+    </article>
+  )
+}

@@ -1,0 +1,76 @@
+'use client'
+
+import { useStore } from 'zustand'
+import { theOne } from '@/core/model/document'
+import { optionLetter } from '@/core/model/job'
+import { offerId } from '@/core/model/kinds/offer'
+import { newId } from '@/core/model/new-id'
+import { useBench, useHouse, useOptions, useSession, useSite } from '../context'
+import { number } from '../format'
+import { toast } from '../store/session'
+
+/** The ways to do the job, each with its own small numbers. */
+export function OptionTabs() {
+  const { documents, session, live } = useBench()
+  const options = useOptions()
+  const house = useHouse()
+  const site = useSite()
+  const active = useSession((s) => s.optionId)
+  const byOption = useStore(live.store, (s) => s.byOption)
+  const index = options.findIndex((option) => option.id === active)
+
+  const copy = () => {
+    const from = options[index] ?? options[0]
+    if (!from) return
+    const id = newId('option', Math.random)
+    const offer = theOne(from.objects, 'offer', offerId)
+    documents.edit('Copy option', id, () => ({ ...from.objects, [offerId]: { ...offer, name: `${offer.name}, copy`.slice(0, 80) } }))
+    session.setState({ optionId: id, selection: null, chapter: 'offer' })
+  }
+  const remove = (id: string) => {
+    const rest = options.filter((option) => option.id !== id)
+    const next = rest[Math.min(index, rest.length - 1)]
+    if (!next) return
+    if (id === active) session.setState({ optionId: next.id, selection: null })
+    documents.edit('Remove option', id, () => ({}))
+    toast(session, 'Option removed.', true)
+  }
+
+  return (
+    <div className="flex min-w-0 flex-1 items-center justify-end gap-1 overflow-x-auto">
+      <div role="tablist" aria-label="Options" className="flex min-w-0 gap-1">
+        {options.map((option, i) => {
+          const numbers = byOption[option.id]
+          const fresh = numbers?.house === house && numbers.objects === option.objects
+          const payback = numbers?.summary.ledger.find((line) => line.id === 'payback')?.value
+          const selected = option.id === active
+          return (
+            <div key={option.id} className={`flex h-8 items-center rounded-md border ${selected ? 'border-ink bg-ink text-card' : 'border-line bg-card hover:border-pencil'}`}>
+              <button
+                type="button"
+                role="tab"
+                aria-selected={selected}
+                className="flex h-full cursor-pointer items-baseline gap-1.5 px-2 pt-[6px] whitespace-nowrap"
+                onClick={() => session.setState({ optionId: option.id, selection: null })}
+              >
+                <span className="font-semibold">{optionLetter(i)}</span>
+                <span className="max-w-24 truncate">{theOne(option.objects, 'offer', offerId).name}</span>
+                <span className={`text-[12px] ${selected ? 'opacity-80' : 'text-pencil'} ${fresh ? '' : 'opacity-50'}`}>
+                  {numbers ? `${number(numbers.summary.powerW / 1000, site, 1)} kW · ${payback === null || payback === undefined ? '–' : `${number(payback, site, 1)} y`}` : '…'}
+                </span>
+              </button>
+              {options.length > 1 && selected && (
+                <button type="button" aria-label={`Remove option ${optionLetter(i)}`} title="Remove this option" className="cursor-pointer pr-2 opacity-70 hover:opacity-100" onClick={() => remove(option.id)}>
+                  ×
+                </button>
+              )}
+            </div>
+          )
+        })}
+      </div>
+      <button type="button" className="button h-8 shrink-0" title="A new option: a copy of this one" aria-label="New option, a copy of this one" onClick={copy}>
+        +
+      </button>
+    </div>
+  )
+}
