@@ -32,7 +32,7 @@ export function figure(value: number | null, unit: Unit, place: Place): { figure
   if (unit === 'share') return { figure: number(value * 100, place, 1), unit: '%' }
   if (unit === 'years') return { figure: number(value, place, 1), unit: 'years' }
   if (unit === 'money') return { figure: number(value, place), unit: moneySign(place) }
-  if (unit === 'money/year') return { figure: number(value, place), unit: `${moneySign(place)} a year` }
+  if (unit === 'money/year') return { figure: number(value, place), unit: `${moneySign(place)}/year` }
   if (unit === 'ratio') return { figure: number(value, place, 2), unit: '' }
   if (unit === 'count') return { figure: number(value, place), unit: '' }
   if (unit === 'kW') return { figure: number(value, place, 2), unit }

@@ -5,7 +5,7 @@ import { defaultChimney } from '@/core/model/kinds/chimney'
 import { broadleafTransmissivity } from '@/core/model/kinds/tree'
 import { sub2, type Vec2 } from '@/core/geometry/vector'
 import { toDegrees } from '@/core/model/units'
-import { newJob } from './job-defaults'
+import { newJob, siteIn } from './job-defaults'
 import { type Lot, townMap } from './town-map'
 import { towns } from './towns'
 
@@ -64,6 +64,7 @@ export function saltmarshJob(): Job {
     ...job.house,
     ...byId(drawn(lot, lot.center, town.latitudeDeg, map.turnRad, 'house', '')),
     ...byId(drawn(east, lot.center, town.latitudeDeg, map.turnRad, 'neighbour', 'east-')),
+    site: { ...siteIn(town, `${lot.address}, ${town.name}`, lot.place), sheetStrength: 0.4 },
     load: { id: 'load', kind: 'load', annualKwh: 11_400, shape: 'night-car' } as const,
   }
   const first = job.options[0]

@@ -14,6 +14,8 @@ const shadowPerMetre = 0.9
 const block = 8
 /** No part of a house is farther from its lot's middle. */
 const houseReachM = 13
+/** A drive's corners are at most this far from any point of it. */
+const driveReachM = 16
 
 interface Drawn {
   readonly lot: Lot
@@ -74,12 +76,12 @@ export function paintTile(map: TownMap, tile: Tile): Buffer {
   for (let by = 0; by < size; by += block)
     for (let bx = 0; bx < size; bx += block) {
       const here: Vec2 = [nw[0] + (bx + block / 2) * perPixel[0], nw[1] + (by + block / 2) * perPixel[1]]
-      const near = nearBlock(here, blockReach, lots)
+      const near = nearBlock(here, blockReach, lots, streets)
       for (let py = by; py < by + block; py++)
         for (let px = bx; px < bx + block; px++) {
           const p: Vec2 = [nw[0] + (px + 0.5) * perPixel[0], nw[1] + (py + 0.5) * perPixel[1]]
           const grain = (noise(Math.round(p[0] * 9), Math.round(p[1] * 9)) - 0.5) * 14
-          const [r, g, b] = colourAt(p, map, near, streets)
+          const [r, g, b] = colourAt(p, map, near)
           const at = (py * size + px) * 4
           png.data[at] = r + grain
           png.data[at + 1] = g + grain
@@ -96,24 +98,26 @@ const shade = (c: Colour, k: number): Colour => [c[0] * k, c[1] * k, c[2] * k]
 interface Near {
   readonly trees: readonly TownTree[]
   readonly shadowTrees: readonly TownTree[]
-  readonly lots: readonly Drawn[]
+  readonly drives: readonly (readonly Vec2[])[]
+  readonly streets: TownMap['streets']
   readonly roofs: readonly Drawn[]
   readonly shadowRoofs: readonly Drawn[]
 }
 
-function nearBlock(p: Vec2, reach: number, lots: readonly Drawn[]): Near {
+function nearBlock(p: Vec2, reach: number, lots: readonly Drawn[], streets: TownMap['streets']): Near {
   const away = (q: Vec2) => Math.hypot(q[0] - p[0], q[1] - p[1])
   const trees = lots.flatMap(({ lot }) => lot.trees)
   return {
     trees: trees.filter((t) => away(t.center) < reach + t.crownDiameterM * 0.6),
     shadowTrees: trees.filter((t) => away(t.center) < reach + t.crownDiameterM * 0.6 + t.heightM * shadowPerMetre),
-    lots: lots.filter(({ lot, reachM }) => away(lot.center) < reach + reachM),
+    drives: lots.filter(({ lot }) => lot.drive.some((corner) => away(corner) < reach + driveReachM)).map(({ lot }) => lot.drive),
+    streets: streets.filter((street) => nearestOnSegment(street.from, street.to, p).distanceM < reach + street.widthM / 2 + 2.7),
     roofs: lots.filter(({ lot }) => away(lot.center) < reach + houseReachM),
     shadowRoofs: lots.filter(({ lot, roofs }) => away(lot.center) < reach + houseReachM + shadowPerMetre * Math.max(...roofs.map((r) => r.top))),
   }
 }
 
-function colourAt(p: Vec2, map: TownMap, near: Near, streets: TownMap['streets']): Colour {
+function colourAt(p: Vec2, map: TownMap, near: Near): Colour {
   for (const tree of near.trees) {
     const d = Math.hypot(p[0] - tree.center[0], p[1] - tree.center[1])
     const edge = (tree.crownDiameterM / 2) * (0.86 + 0.28 * patch(p[0] * 0.9 + tree.center[0], p[1] * 0.9))
@@ -125,7 +129,7 @@ function colourAt(p: Vec2, map: TownMap, near: Near, streets: TownMap['streets']
   const roof = near.roofs.length > 0 ? roofAt(p, near.roofs) : null
   if (roof) return roof
   const dark = inShadow(p, near) ? 0.62 : 1
-  return shade(groundAt(p, map, near.lots, streets), dark)
+  return shade(groundAt(p, map, near), dark)
 }
 
 function roofAt(p: Vec2, lots: readonly Drawn[]): Colour | null {
@@ -172,7 +176,7 @@ function inShadow(p: Vec2, near: Near): boolean {
   return false
 }
 
-function groundAt(p: Vec2, map: TownMap, lots: readonly Drawn[], streets: TownMap['streets']): Colour {
+function groundAt(p: Vec2, map: TownMap, { drives, streets }: Near): Colour {
   let verge = false
   for (const street of streets) {
     const d = nearestOnSegment(street.from, street.to, p).distanceM
@@ -180,7 +184,7 @@ function groundAt(p: Vec2, map: TownMap, lots: readonly Drawn[], streets: TownMa
     if (d > street.widthM / 2 + 1.3 && d < street.widthM / 2 + 2.7) return [176, 172, 164]
     if (d < street.widthM / 2 + 1.3) verge = true
   }
-  if (!verge) for (const { lot } of lots) if (containsPoint(lot.drive, p)) return [158, 152, 144]
+  if (!verge) for (const drive of drives) if (containsPoint(drive, p)) return [158, 152, 144]
   const q = rotate2(p, -map.turnRad)
   const tone = patch(p[0] / 5, p[1] / 5) * 0.5 + patch(p[0] / 1.7, p[1] / 1.7) * 0.3
   // Fences between the lots.

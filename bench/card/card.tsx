@@ -167,9 +167,9 @@ function TreeCard({ tree }: { readonly tree: Tree }) {
       <NameField id={tree.id} name={tree.name} />
       <LengthField {...of} label="Height" name="Height" value={tree.heightM} fields={(heightM) => ({ heightM })} />
       <LengthField {...of} label="Crown" name="Crown" value={tree.crownDiameterM} fields={(crownDiameterM) => ({ crownDiameterM })} />
-      <PercentField {...of} digits={0} label="Light through, in leaf" name="Light in leaf" value={summer} fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === summer ? v : t)) })} />
+      <PercentField {...of} digits={0} label="Lets through, in leaf" name="Light in leaf" value={summer} fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === summer ? v : t)) })} />
       {winter !== summer && (
-        <PercentField {...of} digits={0} label="Light through, bare" name="Light when bare" value={winter} fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === winter ? v : t)) })} />
+        <PercentField {...of} digits={0} label="Lets through, bare" name="Light when bare" value={winter} fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === winter ? v : t)) })} />
       )}
       <Cost id={tree.id} />
     </Frame>
@@ -200,7 +200,7 @@ function ArrayCard({ array }: { readonly array: PanelArray }) {
       {laid && <Fact label="Plane" value={formatArea(laid.plane.areaM2, site.units)} />}
       <Fact label="Sun access" value={number(access * 100, site, 1)} unit="%" />
       <ChoiceField
-        label="Modules lie"
+        label="They lie"
         value={array.orientation}
         choices={[
           { value: 'portrait', label: 'portrait' },

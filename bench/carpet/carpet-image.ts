@@ -35,6 +35,8 @@ export function paintCarpet(carpet: RunSummary['carpet'], layer: CarpetLayer): C
   const span = high - low || 1
   const image = new ImageData(365, 24)
   const pixels = new Uint32Array(image.data.buffer)
+  // The hour that daylight saving skips stays as dark as the least.
+  pixels.fill((255 << 24) | (61 << 16) | (33 << 8) | 20)
   const perDay = 1440 / carpet.stepMinutes
   for (let i = 0; i < values.length; i++) {
     const hour = carpet.clockHour[i] ?? 0

@@ -5,6 +5,9 @@ import { figure } from '../format'
 import { BillChart, EnergyChart, PaybackChart, WeekChart } from './figures'
 import { Compare } from './compare'
 
+/** Room for the stage in the upper right corner. */
+const besideStage = 'mr-[256px] min-h-[178px]'
+
 /** What stands in the middle in Match, Store and Offer. */
 export function ChapterView() {
   const chapter = useSession((s) => s.chapter)
@@ -18,7 +21,9 @@ export function ChapterView() {
     <div className={`h-full overflow-y-auto bg-paper px-5 py-4 ${fresh ? '' : 'opacity-70'}`}>
       {chapter === 'match' && (
         <div className="grid gap-4">
-          <EnergyChart {...of} height={250} />
+          <div className={besideStage}>
+            <EnergyChart {...of} height={250} />
+          </div>
           <div className="grid grid-cols-1 gap-4 xl:grid-cols-2">
             <BillChart {...of} height={230} />
             <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
@@ -27,19 +32,22 @@ export function ChapterView() {
       )}
       {chapter === 'store' && (
         <div className="grid gap-4">
-          <Tiles ids={['used', 'bought', 'self-sufficiency', 'bill-then', 'payback']} />
+          <div className={besideStage}>
+            <Tiles ids={['used', 'bought', 'self-sufficiency', 'bill-then', 'net-price', 'payback']} />
+          </div>
           <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
           <WeekChart carpet={summary.carpet} place={site} height={230} which="winter" southern={southern} />
         </div>
       )}
       {chapter === 'offer' && (
         <div className="grid gap-4">
-          <Compare />
+          <div className={besideStage}>
+            <Compare />
+          </div>
           <PaybackChart {...of} height={250} />
           <BillChart {...of} height={220} />
         </div>
       )}
-      <div className="h-40" aria-hidden />
     </div>
   )
 }
@@ -48,7 +56,7 @@ function Tiles({ ids }: { readonly ids: readonly string[] }) {
   const { numbers } = useNumbers()
   const site = useSite()
   return (
-    <dl className="grid grid-cols-5 gap-2">
+    <dl className="grid grid-cols-3 gap-2">
       {ids.map((id) => {
         const line = numbers?.summary.ledger.find((l) => l.id === id)
         if (!line) return null

@@ -108,7 +108,7 @@ export function WeekChart({ carpet, place, height, which, southern }: { readonly
       options={(palette) => ({
         colors: [palette.straw, palette.pencil, palette.verdigris],
         stroke: { width: [2, 1.6, 1.6], curve: 'stepline' },
-        xaxis: { type: 'numeric', tickAmount: 7, title: { text: 'day of the week' }, labels: { formatter: (v: string) => number(Math.floor(Number(v) / 24) + 1, place) } },
+        xaxis: { type: 'numeric', min: 0, max: 168, tickAmount: 7, title: { text: 'day' }, labels: { formatter: (v: string) => number(Math.floor(Number(v) / 24) + 1, place) } },
         yaxis: { title: { text: stored ? 'kW, kWh' : 'kW' }, labels: { formatter: (v: number) => number(v, place, 1) } },
       })}
     />

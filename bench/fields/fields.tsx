@@ -65,11 +65,11 @@ export function ChoiceField<T extends string>({
 }) {
   const id = useId()
   return (
-    <div className="flex items-center gap-2 py-0.5">
-      <label htmlFor={id} className="min-w-0 flex-1 text-pencil">
+    <div className="flex items-center gap-1.5 py-0.5">
+      <label htmlFor={id} className="min-w-0 flex-1 leading-4 text-pencil">
         {label}
       </label>
-      <select id={id} className="field max-w-36 cursor-pointer" value={value} onKeyDown={(event) => event.stopPropagation()} onChange={(event) => onChoose(event.target.value as T)}>
+      <select id={id} className="field w-[7.6rem] shrink-0 cursor-pointer pr-0" value={value} onKeyDown={(event) => event.stopPropagation()} onChange={(event) => onChoose(event.target.value as T)}>
         {choices.map((choice) => (
           <option key={choice.value} value={choice.value}>
             {choice.label}

@@ -39,13 +39,13 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
 
   return (
     <div className="py-0.5">
-      <div className="flex items-center gap-2">
-        <label htmlFor={id} className="min-w-0 flex-1 text-pencil">
+      <div className="flex items-center gap-1.5">
+        <label htmlFor={id} className="min-w-0 flex-1 leading-4 text-pencil">
           {label}
         </label>
         <input
           id={id}
-          className={`field ${wide ? 'max-w-36' : 'max-w-[5.6rem] text-right'}`}
+          className={`field shrink-0 ${wide ? 'w-[7.6rem]' : 'w-[4.6rem] text-right'}`}
           value={typed ?? shown}
           title={hint}
           aria-invalid={wrong !== null}
@@ -62,7 +62,7 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
             }
           }}
         />
-        {unit !== undefined && <span className="w-7 shrink-0 text-[12px] text-pencil">{unit}</span>}
+        {unit !== undefined && <span className="w-[1.9rem] shrink-0 text-[12px] whitespace-nowrap text-pencil empty:hidden">{unit}</span>}
       </div>
       {wrong !== null && (
         <p id={`${id}-wrong`} role="alert" className="mt-0.5 text-[12px] text-clay">

@@ -26,7 +26,7 @@ export function Ledger() {
   const differences = useDifferences()
   const open = numbers?.summary.ledger.find((line) => line.id === why)
   return (
-    <section aria-label="Ledger" data-fresh={fresh} className="relative h-full overflow-y-auto px-3.5 py-3">
+    <section aria-label="Ledger" data-fresh={fresh} className="relative h-full overflow-y-auto px-3 py-2">
       {fault && (
         <p role="alert" className="mb-2 rounded-md bg-clay-soft p-2 text-clay">
           {fault.message}
@@ -37,8 +37,8 @@ export function Ledger() {
         const lines = numbers?.summary.ledger.filter((line) => line.group === group.id && !hidden(line)) ?? []
         if (lines.length === 0) return null
         return (
-          <div key={group.id} className="mb-2">
-            <h2 className="quiet mb-0.5">{group.title}</h2>
+          <div key={group.id} className="mb-1">
+            <h2 className="quiet">{group.title}</h2>
             {lines.map((line) => (
               <Line
                 key={line.id}
@@ -75,7 +75,7 @@ function Line({ line, fresh, difference, open, onOpen, onHover }: {
   const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
   const changed = difference === null ? null : figure(Math.abs(difference), line.unit, site)
   return (
-    <div className={total ? 'my-1 border-t border-line pt-1' : ''}>
+    <div className={total ? 'mt-0.5 border-t border-line' : ''}>
       <button
         type="button"
         aria-expanded={open}
@@ -83,25 +83,24 @@ function Line({ line, fresh, difference, open, onOpen, onHover }: {
         onClick={onOpen}
         onMouseEnter={() => onHover(true)}
         onMouseLeave={() => onHover(false)}
-        className="group flex w-full cursor-pointer items-baseline gap-1.5 rounded px-0.5 py-[2.5px] text-left hover:bg-fold"
+        className="group flex w-full cursor-pointer items-baseline gap-1.5 rounded px-0.5 py-px text-left hover:bg-fold"
       >
-        <span className={`flex-1 ${line.weight === 'loss' ? 'text-pencil' : ''}`}>
-          {line.label}
-          <span className="ml-1 text-[12px] text-verdigris opacity-0 group-hover:opacity-100 group-focus-visible:opacity-100">why?</span>
+        <span className={`min-w-0 flex-1 truncate ${line.weight === 'loss' ? 'text-pencil' : ''}`}>
+          {line.label} <span className="hidden text-[12px] text-verdigris group-hover:inline group-focus-visible:inline">why?</span>
         </span>
         <span
           data-line={line.id}
           data-value={line.value ?? ''}
-          className={`font-semibold ${total ? 'text-[20px] leading-6' : ''} ${fresh ? '' : 'text-pencil opacity-60'}`}
+          className={`font-semibold ${total ? 'text-[19px] leading-7' : ''} ${fresh ? '' : 'text-pencil opacity-60'}`}
         >
           {shown.figure}
         </span>
-        <span className="w-[3.1rem] shrink-0 text-[12px] text-pencil">{shown.unit}</span>
+        <span className="w-[2.9rem] shrink-0 whitespace-nowrap text-[12px] text-pencil">{shown.unit}</span>
       </button>
       {changed && difference !== null && (
         <p className={`pr-1 text-right text-[12px] ${better ? 'text-verdigris' : 'text-clay'}`}>
           {difference > 0 ? '+' : '−'}
-          {changed.figure} {line.unit === 'years' ? (Math.abs(difference) < 0.05 ? `(${number(Math.abs(difference) * 365, site)} days)` : 'years') : changed.unit.replace(' a year', '')}
+          {changed.figure} {line.unit === 'years' ? (Math.abs(difference) < 0.05 ? `(${number(Math.abs(difference) * 365, site)} days)` : 'years') : changed.unit.replace('/year', '')}
         </p>
       )}
     </div>

@@ -143,7 +143,7 @@ function addChimneys(group: Group, scene: StageScene, palette: Palette, emphasis
 function addTrees(group: Group, scene: StageScene, palette: Palette, emphasis: Emphasis): void {
   for (const { tree, center, radiusM, halfHeightM } of scene.trees) {
     const picked = emphasis.selected.has(tree.id) || emphasis.lit.has(tree.id)
-    const crown = new Mesh(new IcosahedronGeometry(1, 2), new MeshLambertMaterial({ color: new Color(palette.crown), flatShading: true, transparent: true, opacity: 0.86 }))
+    const crown = new Mesh(new IcosahedronGeometry(1, 2), new MeshLambertMaterial({ color: new Color(palette.crown), flatShading: true, transparent: true, opacity: 0.62, depthWrite: false }))
     crown.scale.set(radiusM, radiusM, halfHeightM)
     crown.position.set(...center)
     crown.castShadow = true
@@ -186,13 +186,12 @@ function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: 
       const batch = byColour.get(colour) ?? new Batch()
       byColour.set(colour, batch)
       batch.quad(a, b, c, d)
-      const at = emphasis.broken.has(panel.id) ? broken : emphasis.selected.has(panel.id) || emphasis.lit.has(panel.id) ? picked : frames
+      const at = emphasis.broken.has(panel.id) ? broken : emphasis.selected.has(panel.id) || emphasis.lit.has(panel.id) ? picked : emphasis.selected.has(array.id) ? picked : frames
       at.outline([a, b, c, d])
       if (at === broken) {
         at.line(a, c)
         at.line(b, d)
       }
-      if (emphasis.selected.has(array.id) && at === frames) picked.outline([a, b, c, d])
     }
     if (emphasis.slotsOf === array.id) for (const panel of array.empty) places.outline(lifted(panel))
   }

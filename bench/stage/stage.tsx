@@ -97,7 +97,11 @@ export function Stage({ small }: { readonly small: boolean }) {
   }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, range, slotsOf])
 
   useEffect(() => view?.show(scene, palette, emphasis), [view, scene, palette, emphasis])
-  useEffect(() => view?.showSheet({ latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg }, '/world/tiles/{z}/{x}/{y}.png', site.sheetStrength), [view, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
+  // The sheet's many tiles wait until the first numbers are there.
+  const counted = numbers !== undefined
+  useEffect(() => {
+    if (counted) view?.showSheet({ latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg }, '/world/tiles/{z}/{x}/{y}.png', site.sheetStrength)
+  }, [view, counted, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
   useEffect(() => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour))), [view, site, day, hour])
   useEffect(() => view?.setPlan(plan), [view, plan])
   useFirstLook(view, scene, small)

@@ -45,8 +45,8 @@ export function ViewButtons({ view, scene }: { readonly view: StageView; readonl
         <svg width="40" height="40" viewBox="-20 -20 40 40" role="img" aria-label={`North is ${Math.round(state.north)} degrees from up`}>
           <circle r="18" className="fill-card stroke-line" />
           <g transform={`rotate(${state.north})`}>
-            <path d="M0 -15 L4.5 2 L0 -1 L-4.5 2 Z" className="fill-ink" />
-            <text y="12" textAnchor="middle" className="fill-ink text-[11px] font-semibold">
+            <path d="M0 -16.5 L4.5 -8 L-4.5 -8 Z M0 -8 L0 15" className="fill-ink stroke-ink" strokeWidth="0.8" />
+            <text y="5" stroke="var(--tg-card)" strokeWidth="3" paintOrder="stroke" textAnchor="middle" className="fill-ink text-[11px] font-semibold">
               N
             </text>
           </g>
@@ -66,7 +66,7 @@ export function ViewButtons({ view, scene }: { readonly view: StageView; readonl
           </button>
         </div>
       </div>
-      <div className="pointer-events-none absolute right-4 bottom-3 text-right">
+      <div className="pointer-events-none absolute right-3 bottom-3 rounded-md bg-card/85 px-2 py-1 text-right">
         <div className="ml-auto h-1.5 border-x border-b border-ink" style={{ width: length / state.metres }} />
         <p className="quiet">{formatLength(length, site.units)}</p>
       </div>

@@ -119,7 +119,7 @@ export function moneyLines(result: PipelineResult): LedgerLine[] {
       source: 'Entered in Offer.',
       assumptions: [],
     }),
-    line('net-price', 'Price after incentive', price.net, 'money', 'line', 'less', 'finance', {
+    line('net-price', 'After incentive', price.net, 'money', 'line', 'less', 'finance', {
       formula: 'price × (1 − incentive)',
       inputs: [cash('Incentive', -price.incentive), { label: 'Share', value: round(offer.incentiveShare * 100), unit: '%' }],
       source: 'Entered in Offer.',

@@ -34,7 +34,7 @@ export function CoverChapter() {
   const drawn = ofKind(house, 'volume').length > 0
   return (
     <>
-      <div className="grid grid-cols-2 gap-1.5">
+      <div className="grid grid-cols-[1.45fr_1fr] gap-1.5">
         <ToolButton tool="lay" label="Lay on plane" shortcut="L" />
         <button type="button" aria-pressed={sunMap} className={`h-8 cursor-pointer rounded-md border px-2 text-left ${sunMap ? 'border-pencil bg-fold' : 'border-line bg-card'}`} onClick={() => session.setState({ sunMap: !sunMap })}>
           Sun map

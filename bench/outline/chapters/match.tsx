@@ -18,9 +18,9 @@ export function MatchChapter() {
   const load = theOne(house, 'load', loadId)
   return (
     <>
-      <NumberField label="Consumption a year" name="Consumption" unit="kWh" documentId={houseId} objectId={loadId} value={load.annualKwh} fields={(annualKwh) => ({ annualKwh })} />
+      <NumberField label="A year’s use" name="Consumption" unit="kWh" documentId={houseId} objectId={loadId} value={load.annualKwh} fields={(annualKwh) => ({ annualKwh })} />
       <ChoiceField
-        label="Shape of a day"
+        label="Day’s shape"
         value={load.shape}
         choices={loadShapes.map((value) => ({ value, label: dayShapes[value].label }))}
         onChoose={(shape: LoadShape) => documents.set('Shape of a day', houseId, loadId, { shape })}
@@ -49,8 +49,8 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
       <h3 className="font-semibold">{title}</h3>
       <TextField label="Name" shown={tariff.name} wide onType={(name) => documents.set('Tariff name', houseId, tariff.id, { name })} />
       <MoneyField {...of} label="Fixed, a month" name="Fixed charge" value={tariff.fixedPerMonth} fields={(fixedPerMonth) => ({ fixedPerMonth })} />
-      <MoneyField {...of} label={tariff.periods.length > 0 ? 'Other hours, a kWh' : 'A kWh'} name="Price" digits={3} value={tariff.pricePerKwh} fields={(pricePerKwh) => ({ pricePerKwh })} />
-      {tariff.id === tariffThenId && <MoneyField {...of} label="Export, a kWh" name="Export price" digits={3} value={tariff.exportPerKwh} fields={(exportPerKwh) => ({ exportPerKwh })} />}
+      <MoneyField {...of} label={tariff.periods.length > 0 ? 'Else, a kWh' : 'A kWh'} name="Price" digits={3} value={tariff.pricePerKwh} fields={(pricePerKwh) => ({ pricePerKwh })} />
+      {tariff.id === tariffThenId && <MoneyField {...of} label="Sold, a kWh" name="Export price" digits={3} value={tariff.exportPerKwh} fields={(exportPerKwh) => ({ exportPerKwh })} />}
       {tariff.periods.map((period, i) => (
         <Period key={i} period={period} onChange={(fields) => change(i, fields)} onRemove={() => setPeriods(tariff.periods.filter((_, k) => k !== i))} />
       ))}
@@ -78,7 +78,7 @@ function Period({ period, onChange, onRemove }: { readonly period: TariffPeriod;
         </button>
       </legend>
       <TextField label="Name" shown={period.name} wide onType={(name) => onChange({ name })} />
-      <TextField label={`Price, ${moneySign(site)} a kWh`} shown={number(period.pricePerKwh, site, 3)} onType={(text) => onChange({ pricePerKwh: parseNumber(text) })} />
+      <TextField label="A kWh" unit={moneySign(site)} shown={number(period.pricePerKwh, site, 3)} onType={(text) => onChange({ pricePerKwh: parseNumber(text) })} />
       <TextField
         label="Hours"
         shown={`${period.fromHour}–${period.toHour}`}

@@ -21,12 +21,12 @@ export function OfferChapter() {
     <>
       <TextField label="Option" shown={offer.name} wide onType={(name) => documents.set('Option name', optionId, offerId, { name })} />
       <MoneyField {...of} label="Price a watt" name="Price a watt" value={offer.pricePerWatt} fields={(pricePerWatt) => ({ pricePerWatt })} />
-      {storage.batteryId && <MoneyField {...of} label="Price a battery" name="Price a battery" digits={0} value={offer.pricePerBattery} fields={(pricePerBattery) => ({ pricePerBattery })} />}
+      {storage.batteryId && <MoneyField {...of} label="A battery" name="Price a battery" digits={0} value={offer.pricePerBattery} fields={(pricePerBattery) => ({ pricePerBattery })} />}
       <PercentField {...of} label="Incentive" name="Incentive" value={offer.incentiveShare} fields={(incentiveShare) => ({ incentiveShare })} />
       <MoneyField {...of} label="Upkeep a year" name="Upkeep" digits={0} value={offer.upkeepPerYear} fields={(upkeepPerYear) => ({ upkeepPerYear })} />
       <h3 className="quiet mt-2">Over the years, cash purchase</h3>
       <NumberField {...of} label="Years" name="Years" unit="" value={offer.years} fields={(years) => ({ years })} />
-      <PercentField {...of} label="Energy prices grow by" name="Escalation" value={offer.escalation} fields={(escalation) => ({ escalation })} />
+      <PercentField {...of} label="Prices grow by" name="Escalation" value={offer.escalation} fields={(escalation) => ({ escalation })} />
       <PercentField {...of} label="Discount rate" name="Discount rate" value={offer.discountRate} fields={(discountRate) => ({ discountRate })} />
       <ShareLink optionId={optionId} />
     </>

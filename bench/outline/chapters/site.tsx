@@ -45,8 +45,8 @@ export function SiteChapter() {
       <ChoiceField label="Currency" value={site.currency} choices={[...new Set([site.currency, ...currencies])].map((value) => ({ value, label: value }))} onChoose={(currency) => set('Currency', { currency })} />
       <ChoiceField label="Time zone" value={site.timeZone} choices={[...new Set([site.timeZone, ...zones])].map((value) => ({ value, label: value.replaceAll('_', ' ') }))} onChoose={(timeZone) => set('Time zone', { timeZone })} />
       <h3 className="quiet mt-2">Design</h3>
-      <NumberField {...of} label="Lowest temperature" name="Lowest temperature" unit="°C" value={site.lowestTemperatureC} fields={(lowestTemperatureC) => ({ lowestTemperatureC })} />
-      <NumberField {...of} label="Highest temperature" name="Highest temperature" unit="°C" value={site.highestTemperatureC} fields={(highestTemperatureC) => ({ highestTemperatureC })} />
+      <NumberField {...of} label="Coldest air" name="Lowest temperature" unit="°C" value={site.lowestTemperatureC} fields={(lowestTemperatureC) => ({ lowestTemperatureC })} />
+      <NumberField {...of} label="Hottest air" name="Highest temperature" unit="°C" value={site.highestTemperatureC} fields={(highestTemperatureC) => ({ highestTemperatureC })} />
       <NumberField {...of} label="Albedo" name="Albedo" digits={2} unit="" value={site.albedo} fields={(albedo) => ({ albedo })} />
       <TextField
         label="Export limit"
