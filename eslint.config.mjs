@@ -10,6 +10,8 @@ const config = [
   {
     rules: {
       eqeqeq: 'error',
+      // A solar module is called a module.
+      '@next/next/no-assign-module-variable': 'off',
       'no-console': 'error',
       'prefer-const': 'error',
       '@typescript-eslint/no-explicit-any': 'error',

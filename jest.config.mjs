@@ -1,18 +1,12 @@
 /** @type {import('jest').Config} */
-export default {
+const config = {
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: {
-    '^.+\\.tsx?$': [
-      '@swc/jest',
-      {
-        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } },
-        module: { type: 'es6' },
-      },
-    ],
-  },
+  transform: { '^.+\\.tsx?$': '<rootDir>/scripts/parts/jest-transform.mjs' },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   testMatch: ['<rootDir>/**/*.test.ts', '<rootDir>/**/*.test.tsx'],
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/e2e/'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
 }
+
+export default config

@@ -7,7 +7,11 @@ import { manyJobs } from '@/server/sql/jobs'
 
 export const dynamic = 'force-dynamic'
 
-export default async function StartPage({ searchParams }: { readonly searchParams: Promise<{ q?: string | string[] }> }) {
+export default async function StartPage({
+  searchParams,
+}: {
+  readonly searchParams: Promise<{ q?: string | string[] }>
+}) {
   const who = await designer()
   if (!who) redirect('/enter')
   const { q } = await searchParams

@@ -66,7 +66,13 @@ function Layout({ name }: { readonly name: string }) {
         </div>
         <main className="relative min-h-0 min-w-0">
           {charts && <ChapterView />}
-          <div className={charts ? 'absolute top-4 right-5 z-20 h-[170px] w-[240px] overflow-hidden rounded-lg border border-line' : 'h-full'}>
+          <div
+            className={
+              charts
+                ? 'absolute top-4 right-5 z-20 h-[170px] w-[240px] overflow-hidden rounded-lg border border-line'
+                : 'h-full'
+            }
+          >
             <Stage small={charts} />
           </div>
         </main>

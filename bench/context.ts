@@ -3,7 +3,7 @@
 import { createContext, useContext } from 'react'
 import { useStore } from 'zustand'
 import { type Catalogue } from '@/core/electrical/catalogue'
-import { ofKind, theOne, type Objects } from '@/core/model/document'
+import { theOne, type Objects } from '@/core/model/document'
 import { siteId, type Site } from '@/core/model/kinds/site'
 import { type LiveNumbers, type OptionNumbers } from './live/live-numbers'
 import { type DocumentStore } from './store/documents'
@@ -41,7 +41,7 @@ export function useBench(): BenchParts {
   return parts
 }
 
-export const useSession = <T,>(pick: (session: Session) => T): T => useStore(useBench().session, pick)
+export const useSession = <T>(pick: (session: Session) => T): T => useStore(useBench().session, pick)
 
 export function useHouse(): Objects {
   return useStore(useBench().documents.store, (s) => s.documents['house'] ?? emptyObjects)
@@ -71,8 +71,4 @@ export function useNumbers(): { numbers: OptionNumbers | undefined; fresh: boole
   const objects = useOption()
   const numbers = useStore(useBench().live.store, (s) => s.byOption[id])
   return { numbers, fresh: numbers !== undefined && numbers.house === house && numbers.objects === objects }
-}
-
-export function useObjects<K extends Parameters<typeof ofKind>[1]>(kind: K) {
-  return ofKind(useHouse(), kind)
 }

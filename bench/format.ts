@@ -13,10 +13,18 @@ function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberF
 }
 
 export const number = (value: number, { locale }: Pick<Place, 'locale'>, digits = 0) =>
-  format(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits }).format(value).replace('-', '−')
+  format(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
+    .format(value)
+    .replace('-', '−')
 
 export const money = (value: number, { locale, currency }: Place, digits = 0) =>
-  format(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol', minimumFractionDigits: digits, maximumFractionDigits: digits })
+  format(locale, {
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+  })
     .format(value)
     .replace('-', '−')
 
@@ -39,13 +47,28 @@ export function figure(value: number | null, unit: Unit, place: Place): { figure
   return { figure: number(value, place), unit }
 }
 
-export const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const
+export const months = [
+  'Jan',
+  'Feb',
+  'Mar',
+  'Apr',
+  'May',
+  'Jun',
+  'Jul',
+  'Aug',
+  'Sep',
+  'Oct',
+  'Nov',
+  'Dec',
+] as const
 
 const monthDays = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
 
 /** "12 March" of a day 0..364. */
 export function dayName(day: number, locale: string): string {
-  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(Date.UTC(2025, 0, 1 + day))
+  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
+    Date.UTC(2025, 0, 1 + day),
+  )
 }
 
 /** First day of each month. */

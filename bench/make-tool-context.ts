@@ -4,7 +4,12 @@ import { type DocumentStore } from './store/documents'
 import { type SessionStore } from './store/session'
 import { type ToolContext } from './tools/chart'
 
-export function makeToolContext(documents: DocumentStore, session: SessionStore, scene: () => StageScene, random = Math.random): ToolContext {
+export function makeToolContext(
+  documents: DocumentStore,
+  session: SessionStore,
+  scene: () => StageScene,
+  random = Math.random,
+): ToolContext {
   return {
     documents,
     session,

@@ -14,7 +14,12 @@ import { browserShelf } from './store/shelf'
 import { ToolBox } from './tools/tool-box'
 
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
-export async function openBench(jobId: string, job: Job, catalogue: Catalogue, worker: WorkerLike): Promise<BenchParts> {
+export async function openBench(
+  jobId: string,
+  job: Job,
+  catalogue: Catalogue,
+  worker: WorkerLike,
+): Promise<BenchParts> {
   const outbox = new Outbox(browserShelf(jobId), (edits) => sendEdits(jobId, edits))
   // Without IndexedDB (a private window, say) there is nothing from before; saving still works.
   const left = await outbox.wake().catch((): readonly PendingEdit[] => [])
@@ -36,7 +41,10 @@ export async function openBench(jobId: string, job: Job, catalogue: Catalogue, w
 }
 
 /** The server's documents with the edits it has not got yet on top. */
-export function withPending(job: Job, pending: readonly PendingEdit[]): { documents: Record<string, Objects>; order: string[] } {
+export function withPending(
+  job: Job,
+  pending: readonly PendingEdit[],
+): { documents: Record<string, Objects>; order: string[] } {
   const documents: Record<string, Objects> = { [houseId]: job.house }
   for (const option of job.options) documents[option.id] = option.objects
   for (const { documentId, change } of pending) {
@@ -44,17 +52,25 @@ export function withPending(job: Job, pending: readonly PendingEdit[]): { docume
     // An edit that was stored although its answer was lost changes nothing; one that meets another's waits for the server's word.
     if (conflictsOf(before, change).length === 0) documents[documentId] = applyChange(before, change)
   }
-  const order = [...job.options.map((option) => option.id), ...Object.keys(documents).filter((id) => id !== houseId && !job.options.some((o) => o.id === id))]
+  const order = [
+    ...job.options.map((option) => option.id),
+    ...Object.keys(documents).filter((id) => id !== houseId && !job.options.some((o) => o.id === id)),
+  ]
   return { documents, order }
 }
 
 /** The scene of the present documents, worked out once for each state. */
-function rememberedScene(documents: DocumentStore, optionId: () => string, catalogue: Catalogue): () => StageScene {
+function rememberedScene(
+  documents: DocumentStore,
+  optionId: () => string,
+  catalogue: Catalogue,
+): () => StageScene {
   let last: { house: Objects; option: Objects; scene: StageScene } | null = null
   return () => {
     const house = documents.house
     const option = documents.document(optionId())
-    if (last?.house !== house || last.option !== option) last = { house, option, scene: stageScene(house, option, catalogue) }
+    if (last?.house !== house || last.option !== option)
+      last = { house, option, scene: stageScene(house, option, catalogue) }
     return last.scene
   }
 }

@@ -6,7 +6,11 @@ const objectSchema = z.looseObject({ id: z.string(), kind: z.string() }).nullabl
 const savedSchema = z.object({
   saved: z.array(z.object({ id: z.string() })),
   conflicts: z.array(
-    z.object({ id: z.string(), documentId: z.string(), objects: z.array(z.object({ id: z.string(), theirs: objectSchema, ours: objectSchema })) }),
+    z.object({
+      id: z.string(),
+      documentId: z.string(),
+      objects: z.array(z.object({ id: z.string(), theirs: objectSchema, ours: objectSchema })),
+    }),
   ),
 })
 
@@ -21,13 +25,23 @@ async function messageOf(answer: Response): Promise<string> {
 /** Sends edits; throws `Refused` when the server will never take them, any other error when it may later. */
 export async function sendEdits(jobId: string, edits: readonly PendingEdit[]): Promise<SendResult> {
   const answer = await post(`/api/jobs/${jobId}/changes`, { edits })
-  if (answer.status >= 400 && answer.status < 500 && answer.status !== 401 && answer.status !== 408 && answer.status !== 429) throw new Refused(await messageOf(answer))
+  if (
+    answer.status >= 400 &&
+    answer.status < 500 &&
+    answer.status !== 401 &&
+    answer.status !== 408 &&
+    answer.status !== 429
+  )
+    throw new Refused(await messageOf(answer))
   if (!answer.ok) throw new Error(await messageOf(answer))
   return savedSchema.parse(await answer.json()) as unknown as SendResult
 }
 
 /** A new link to an option's proposal. */
-export async function shareOption(jobId: string, optionId: string): Promise<{ path: string } | { fault: string }> {
+export async function shareOption(
+  jobId: string,
+  optionId: string,
+): Promise<{ path: string } | { fault: string }> {
   try {
     const answer = await post(`/api/jobs/${jobId}/share`, { optionId })
     if (!answer.ok) return { fault: await messageOf(answer) }

@@ -9,9 +9,20 @@ export interface AddressChoice {
   readonly site: Site
 }
 
-const addressesSchema = z.object({ features: z.array(z.object({ properties: z.object({ label: z.string(), site: siteKind.schema }) })) })
+const addressesSchema = z.object({
+  features: z.array(z.object({ properties: z.object({ label: z.string(), site: siteKind.schema }) })),
+})
 const stationsSchema = z.object({
-  features: z.array(z.object({ properties: z.object({ id: z.string(), name: z.string(), elevationM: z.number(), distanceM: z.number() }) })),
+  features: z.array(
+    z.object({
+      properties: z.object({
+        id: z.string(),
+        name: z.string(),
+        elevationM: z.number(),
+        distanceM: z.number(),
+      }),
+    }),
+  ),
 })
 
 async function fetchJson(url: string, signal: AbortSignal): Promise<unknown> {
@@ -21,11 +32,19 @@ async function fetchJson(url: string, signal: AbortSignal): Promise<unknown> {
 }
 
 export async function fetchAddresses(query: string, signal: AbortSignal): Promise<AddressChoice[]> {
-  const { features } = addressesSchema.parse(await fetchJson(`/world/addresses?q=${encodeURIComponent(query)}`, signal))
+  const { features } = addressesSchema.parse(
+    await fetchJson(`/world/addresses?q=${encodeURIComponent(query)}`, signal),
+  )
   return features.map((feature) => feature.properties)
 }
 
-export async function fetchStations(latitudeDeg: number, longitudeDeg: number, signal: AbortSignal): Promise<StationChoice[]> {
-  const { features } = stationsSchema.parse(await fetchJson(`/world/stations?lat=${latitudeDeg}&lon=${longitudeDeg}`, signal))
+export async function fetchStations(
+  latitudeDeg: number,
+  longitudeDeg: number,
+  signal: AbortSignal,
+): Promise<StationChoice[]> {
+  const { features } = stationsSchema.parse(
+    await fetchJson(`/world/stations?lat=${latitudeDeg}&lon=${longitudeDeg}`, signal),
+  )
   return features.map((feature) => feature.properties)
 }

@@ -16,7 +16,10 @@ export function Toasts() {
   }, [toast, session])
   if (!toast) return null
   return (
-    <div role="status" className="fixed bottom-36 left-1/2 z-40 flex max-w-xl -translate-x-1/2 items-center gap-3 rounded-lg bg-ink px-4 py-2 text-card shadow-lg">
+    <div
+      role="status"
+      className="fixed bottom-36 left-1/2 z-40 flex max-w-xl -translate-x-1/2 items-center gap-3 rounded-lg bg-ink px-4 py-2 text-card shadow-lg"
+    >
       <span>{toast.text}</span>
       {toast.undo && (
         <button
@@ -30,7 +33,12 @@ export function Toasts() {
           Undo
         </button>
       )}
-      <button type="button" aria-label="Close" className="cursor-pointer opacity-70 hover:opacity-100" onClick={() => session.setState({ toast: null })}>
+      <button
+        type="button"
+        aria-label="Close"
+        className="cursor-pointer opacity-70 hover:opacity-100"
+        onClick={() => session.setState({ toast: null })}
+      >
         ×
       </button>
     </div>

@@ -24,9 +24,30 @@ export function Proposal({ data, print, pdfPath }: Props) {
   const saved = (value('bill-now') ?? 0) - (value('bill-then') ?? 0)
   const doNothing = summary.cash.before.reduce((sum, bill) => sum + bill, 0)
   const ready = useReady(print)
-  const of = { summary: { ...summary, ledger: summary.ledger.map((line) => ({ ...line, group: 'money', weight: 'line', better: 'more', stage: '', about: [], explanation: { formula: '', inputs: [], source: '', assumptions: [] } }) as const) }, place: site, still: print }
+  const of = {
+    summary: {
+      ...summary,
+      ledger: summary.ledger.map(
+        (line) =>
+          ({
+            ...line,
+            group: 'money',
+            weight: 'line',
+            better: 'more',
+            stage: '',
+            about: [],
+            explanation: { formula: '', inputs: [], source: '', assumptions: [] },
+          }) as const,
+      ),
+    },
+    place: site,
+    still: print,
+  }
   return (
-    <main className={`mx-auto bg-card text-ink ${print ? 'max-w-none' : 'my-6 max-w-3xl rounded-xl border border-line px-12 py-10 shadow-sm'}`} data-print={ready ? 'ready' : 'drawing'}>
+    <main
+      className={`mx-auto bg-card text-ink ${print ? 'max-w-none' : 'my-6 max-w-3xl rounded-xl border border-line px-12 py-10 shadow-sm'}`}
+      data-print={ready ? 'ready' : 'drawing'}
+    >
       <header className="mb-6 flex items-end gap-4">
         <div className="flex-1">
           <p className="quiet">Solar offer for {data.jobName}</p>
@@ -48,14 +69,18 @@ export function Proposal({ data, print, pdfPath }: Props) {
       <section className="mb-6 break-inside-avoid">
         <BillChart {...of} height={230} />
         <p className="mt-1">
-          Your bill goes from <strong>{money(value('bill-now') ?? 0, site)}</strong> a year to <strong>{money(value('bill-then') ?? 0, site)}</strong>.
-          Doing nothing would cost {money(doNothing, site)} over {data.years} years if energy prices grow by {number(data.escalation * 100, site, 1)} % a year.
+          Your bill goes from <strong>{money(value('bill-now') ?? 0, site)}</strong> a year to{' '}
+          <strong>{money(value('bill-then') ?? 0, site)}</strong>. Doing nothing would cost{' '}
+          {money(doNothing, site)} over {data.years} years if energy prices grow by{' '}
+          {number(data.escalation * 100, site, 1)} % a year.
         </p>
       </section>
       <section className="mb-6 break-inside-avoid">
         <EnergyChart {...of} height={230} />
         <p className="mt-1">
-          The modules make <strong>{number(value('yield') ?? 0, site)} kWh</strong> in their first year: {number(value('used') ?? 0, site)} kWh are used at home, {number(value('sold') ?? 0, site)} kWh are sold.
+          The modules make <strong>{number(value('yield') ?? 0, site)} kWh</strong> in their first year:{' '}
+          {number(value('used') ?? 0, site)} kWh are used at home, {number(value('sold') ?? 0, site)} kWh are
+          sold.
         </p>
       </section>
       <section className="mb-6 break-inside-avoid">
@@ -80,21 +105,36 @@ export function Proposal({ data, print, pdfPath }: Props) {
           <h2 className="mb-2 font-display text-[19px]">Price</h2>
           <dl>
             <Row label="Installed" value={money(value('price') ?? 0, site)} />
-            <Row label={`Incentive, ${number(data.incentiveShare * 100, site)} %`} value={money((value('net-price') ?? 0) - (value('price') ?? 0), site)} />
+            <Row
+              label={`Incentive, ${number(data.incentiveShare * 100, site)} %`}
+              value={money((value('net-price') ?? 0) - (value('price') ?? 0), site)}
+            />
             <Row label="You pay" value={money(value('net-price') ?? 0, site)} strong />
-            <Row label={`Ahead after ${data.years} years`} value={money(summary.cash.cumulative.at(-1) ?? 0, site)} />
+            <Row
+              label={`Ahead after ${data.years} years`}
+              value={money(summary.cash.cumulative.at(-1) ?? 0, site)}
+            />
             <Row label="Return a year (IRR)" value={`${shown('irr').figure} ${shown('irr').unit}`} />
           </dl>
         </section>
       </div>
       <footer className="quiet mt-8 border-t border-line pt-3">
-        Computed hour by hour for a typical year with the shade of roof, chimneys, trees and neighbours, the modules ageing every year. A forecast, not a promise: weather and prices vary.
+        Computed hour by hour for a typical year with the shade of roof, chimneys, trees and neighbours, the
+        modules ageing every year. A forecast, not a promise: weather and prices vary.
       </footer>
     </main>
   )
 }
 
-function Big({ label, text, unit }: { readonly label: string; readonly text: string; readonly unit?: string }) {
+function Big({
+  label,
+  text,
+  unit,
+}: {
+  readonly label: string
+  readonly text: string
+  readonly unit?: string
+}) {
   return (
     <div>
       <dt className="quiet">{label}</dt>
@@ -105,7 +145,15 @@ function Big({ label, text, unit }: { readonly label: string; readonly text: str
   )
 }
 
-function Row({ label, value, strong = false }: { readonly label: string; readonly value: string; readonly strong?: boolean }) {
+function Row({
+  label,
+  value,
+  strong = false,
+}: {
+  readonly label: string
+  readonly value: string
+  readonly strong?: boolean
+}) {
   return (
     <div className={`flex justify-between border-t border-line py-1.5 ${strong ? 'font-semibold' : ''}`}>
       <dt>{label}</dt>

@@ -21,7 +21,10 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
   const box = useRef<HTMLDivElement>(null)
   const [picture, setPicture] = useState<string | null>(null)
   const [lost, setLost] = useState(false)
-  const scene = useMemo(() => stageScene(data.house, data.cover, { modules: data.modules, inverters: [], batteries: [] }), [data])
+  const scene = useMemo(
+    () => stageScene(data.house, data.cover, { modules: data.modules, inverters: [], batteries: [] }),
+    [data],
+  )
   useEffect(() => {
     const frame = box.current
     if (!canvas.current || !frame) return
@@ -34,10 +37,21 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
       return
     }
     view.turnWithLeft()
-    view.show(scene, lightPalette, { selected: nothing, lit: nothing, broken: nothing, slotsOf: null, panelColour: () => undefined })
+    view.show(scene, lightPalette, {
+      selected: nothing,
+      lit: nothing,
+      broken: nothing,
+      slotsOf: null,
+      panelColour: () => undefined,
+    })
     view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)))
-    const corners = scene.volumes.filter(({ volume }) => volume.role === 'house').flatMap(({ volume }) => volume.outline)
-    const middle = corners.reduce<Vec2>((s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length], [0, 0])
+    const corners = scene.volumes
+      .filter(({ volume }) => volume.role === 'house')
+      .flatMap(({ volume }) => volume.outline)
+    const middle = corners.reduce<Vec2>(
+      (s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length],
+      [0, 0],
+    )
     const observer = new ResizeObserver(() => view.resize(frame.clientWidth, frame.clientHeight))
     view.resize(frame.clientWidth, frame.clientHeight)
     observer.observe(frame)
@@ -51,13 +65,29 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
     }
   }, [scene, data, print])
   return (
-    <div ref={box} className="relative h-[330px] w-full overflow-hidden rounded-lg border border-line" data-roof={picture || lost ? 'drawn' : 'live'}>
-      {/* A canvas is not always printed: on paper stands its picture. A data address needs no optimiser. */}
-      {/* eslint-disable-next-line @next/next/no-img-element */}
-      {picture && <img src={picture} alt="The house with its modules" className="absolute inset-0 h-full w-full object-cover" />}
-      <canvas ref={canvas} aria-label="The house with its modules; drag to turn it" className={`h-full w-full touch-none ${picture ? 'opacity-0' : 'cursor-grab'}`} />
+    <div
+      ref={box}
+      className="relative h-[330px] w-full overflow-hidden rounded-lg border border-line"
+      data-roof={picture || lost ? 'drawn' : 'live'}
+    >
+      {/* A canvas is not always printed: on paper stands its picture. */}
+      {picture && (
+        <div
+          role="img"
+          aria-label="The house with its modules"
+          className="absolute inset-0 bg-cover bg-center"
+          style={{ backgroundImage: `url(${picture})` }}
+        />
+      )}
+      <canvas
+        ref={canvas}
+        aria-label="The house with its modules; drag to turn it"
+        className={`h-full w-full touch-none ${picture ? 'opacity-0' : 'cursor-grab'}`}
+      />
       {!print && !lost && <p className="quiet pointer-events-none absolute bottom-2 left-3">drag to turn</p>}
-      {lost && <p className="absolute inset-0 grid place-items-center">The picture of the roof needs WebGL.</p>}
+      {lost && (
+        <p className="absolute inset-0 grid place-items-center">The picture of the roof needs WebGL.</p>
+      )}
     </div>
   )
 }

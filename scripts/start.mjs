@@ -47,11 +47,12 @@ async function keepUp(what, restart) {
 }
 
 const watchDatabase = () =>
-  database?.onDeath(() =>
-    void keepUp('The database', async () => {
-      await database.restart()
-      watchDatabase()
-    }),
+  database?.onDeath(
+    () =>
+      void keepUp('The database', async () => {
+        await database.restart()
+        watchDatabase()
+      }),
   )
 
 const watchApp = () =>

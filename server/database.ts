@@ -1,4 +1,9 @@
-import mysql, { type Pool, type PoolConnection, type ResultSetHeader, type RowDataPacket } from 'mysql2/promise'
+import mysql, {
+  type Pool,
+  type PoolConnection,
+  type ResultSetHeader,
+  type RowDataPacket,
+} from 'mysql2/promise'
 import { log } from './log'
 
 type Value = string | number | boolean | null | Date
@@ -61,34 +66,54 @@ async function execute<T extends RowDataPacket[] | ResultSetHeader>(
   }
 }
 
-export async function many(name: string, sql: string, values: readonly Value[] = [], runner?: Runner): Promise<RowDataPacket[]> {
+export async function many(
+  name: string,
+  sql: string,
+  values: readonly Value[] = [],
+  runner?: Runner,
+): Promise<RowDataPacket[]> {
   return execute<RowDataPacket[]>(runner, name, sql, values)
 }
 
-export async function maybeOne(name: string, sql: string, values: readonly Value[] = [], runner?: Runner): Promise<RowDataPacket | undefined> {
+export async function maybeOne(
+  name: string,
+  sql: string,
+  values: readonly Value[] = [],
+  runner?: Runner,
+): Promise<RowDataPacket | undefined> {
   const rows = await many(name, sql, values, runner)
-  if (rows.length > 1) throw new DatabaseError(name, `expected at most one row, got ${rows.length}`, undefined)
+  if (rows.length > 1)
+    throw new DatabaseError(name, `expected at most one row, got ${rows.length}`, undefined)
   return rows[0]
 }
 
 /** Runs a statement that changes rows; returns how many it met. */
-export async function run(name: string, sql: string, values: readonly Value[] = [], runner?: Runner): Promise<number> {
+export async function run(
+  name: string,
+  sql: string,
+  values: readonly Value[] = [],
+  runner?: Runner,
+): Promise<number> {
   return (await execute<ResultSetHeader>(runner, name, sql, values)).affectedRows
 }
 
 /** Everything in `work` or nothing. Deadlocks are tried again twice. */
 export async function transaction<T>(name: string, work: (runner: Runner) => Promise<T>): Promise<T> {
   for (let attempt = 0; ; attempt++) {
-    const connection = await pool().getConnection().catch((error: unknown) => {
-      throw new DatabaseError(name, codeOf(error), error)
-    })
+    const connection = await pool()
+      .getConnection()
+      .catch((error: unknown) => {
+        throw new DatabaseError(name, codeOf(error), error)
+      })
     try {
       await connection.beginTransaction()
       const result = await work(connection)
       await connection.commit()
       return result
     } catch (error) {
-      await connection.rollback().catch((failed: unknown) => log.warn({ statement: name, code: codeOf(failed) }, 'rollback failed'))
+      await connection
+        .rollback()
+        .catch((failed: unknown) => log.warn({ statement: name, code: codeOf(failed) }, 'rollback failed'))
       const deadlock = error instanceof DatabaseError && error.code === 'ER_LOCK_DEADLOCK'
       if (!deadlock || attempt >= 2) throw error
     } finally {

@@ -17,7 +17,11 @@ export function summaryOf(job: Job): JobSummary {
   return {
     kilowatts: result.powerW / 1000,
     paybackYears: result.count > 0 ? result.money.paybackYears : null,
-    picture: roofPicture(job.house, result.roofs, result.laid.arrays.flatMap((array) => array.panels)),
+    picture: roofPicture(
+      job.house,
+      result.roofs,
+      result.laid.arrays.flatMap((array) => array.panels),
+    ),
   }
 }
 

@@ -1,5 +1,12 @@
 import { randomUUID } from 'node:crypto'
-import { applyChange, checkChange, conflictsOf, isEmptyChange, type Change, type Conflict } from '@/core/model/change'
+import {
+  applyChange,
+  checkChange,
+  conflictsOf,
+  isEmptyChange,
+  type Change,
+  type Conflict,
+} from '@/core/model/change'
 import { ofKind, parseObject, parseObjects, type Objects } from '@/core/model/document'
 import { Fault } from '@/core/model/fault'
 import { checkJob, type Job } from '@/core/model/job'
@@ -31,7 +38,9 @@ export async function loadJob(teamId: string, id: string): Promise<StoredJob> {
   const documents = await manyDocuments(id)
   const house = documents.find((document) => document.id === houseDocumentId)
   if (!house) throw new Fault('no-such-job', 'This job has lost its house document.')
-  const options = documents.filter((document) => document.id !== houseDocumentId && Object.keys(document.body).length > 0)
+  const options = documents.filter(
+    (document) => document.id !== houseDocumentId && Object.keys(document.body).length > 0,
+  )
   return {
     row,
     job: {
@@ -55,7 +64,8 @@ export async function createJob(teamId: string, job: Job, runner?: Runner): Prom
   const work = async (r: Runner) => {
     await insertJob(id, teamId, job.name, addressOf(job.house), r)
     await insertDocument(id, houseDocumentId, 0, job.house, r)
-    for (const [index, option] of job.options.entries()) await insertDocument(id, option.id, index + 1, option.objects, r)
+    for (const [index, option] of job.options.entries())
+      await insertDocument(id, option.id, index + 1, option.objects, r)
   }
   await (runner ? work(runner) : transaction('create job', work))
   return id
@@ -72,7 +82,11 @@ export interface Edit {
 export interface SaveResult {
   readonly saved: readonly { readonly id: string; readonly documentId: string; readonly revision: number }[]
   /** Edits that met objects somebody else had changed; nothing of them was stored. */
-  readonly conflicts: readonly { readonly id: string; readonly documentId: string; readonly objects: readonly Conflict[] }[]
+  readonly conflicts: readonly {
+    readonly id: string
+    readonly documentId: string
+    readonly objects: readonly Conflict[]
+  }[]
 }
 
 /** Options a job may have. */
@@ -83,7 +97,11 @@ const mostOptions = 26
  * is no longer as the edit found it is returned as a conflict.
  * @throws Fault `no-such-job`, `bad-change`, `too-many-options`, and what a broken document throws.
  */
-export async function saveEdits(designer: Designer, jobId: string, edits: readonly Edit[]): Promise<SaveResult> {
+export async function saveEdits(
+  designer: Designer,
+  jobId: string,
+  edits: readonly Edit[],
+): Promise<SaveResult> {
   return transaction('save edits', async (runner) => {
     const row = await maybeOneJob(designer.teamId, jobId, runner)
     if (!row || row.deleted) throw new Fault('no-such-job', 'There is no such job. It may have been deleted.')
@@ -117,13 +135,15 @@ async function saveEdit(designer: Designer, jobId: string, { id, documentId, cha
   const current = stored ? parseObjects(stored.body, kind, documentId, stored.kinds) : {}
   const conflicts = conflictsOf(current, change)
   const revision = (stored?.revision ?? 0) + 1
-  if (conflicts.length > 0 || isEmptyChange(change)) return { conflicts, objects: current, revision: stored?.revision ?? 0 }
+  if (conflicts.length > 0 || isEmptyChange(change))
+    return { conflicts, objects: current, revision: stored?.revision ?? 0 }
   const objects = parseObjects(applyChange(current, change), kind, documentId)
   if (isHouse) checkJob({ name: 'x', house: objects, options: [] })
   if (stored) await updateDocument(jobId, documentId, revision, objects, runner)
   else {
     const documents = await manyDocuments(jobId, runner)
-    if (documents.length > mostOptions) throw new Fault('too-many-options', `A job has at most ${mostOptions} options.`, documentId)
+    if (documents.length > mostOptions)
+      throw new Fault('too-many-options', `A job has at most ${mostOptions} options.`, documentId)
     await insertDocument(jobId, documentId, Math.max(0, ...documents.map((d) => d.sort)) + 1, objects, runner)
   }
   await insertEdit(id, jobId, documentId, revision, designer.id, change, runner)
@@ -131,9 +151,18 @@ async function saveEdit(designer: Designer, jobId: string, { id, documentId, cha
 }
 
 /** Checks the objects of a change that came from outside. */
-export function parseChange(value: { added: Record<string, unknown>; updated: Record<string, readonly [unknown, unknown]>; removed: Record<string, unknown> }, path: string): Change {
+export function parseChange(
+  value: {
+    added: Record<string, unknown>
+    updated: Record<string, readonly [unknown, unknown]>
+    removed: Record<string, unknown>
+  },
+  path: string,
+): Change {
   const objects = (record: Record<string, unknown>, part: string) =>
-    Object.fromEntries(Object.entries(record).map(([id, object]) => [id, parseObject(object, `${path}.${part}.${id}`)]))
+    Object.fromEntries(
+      Object.entries(record).map(([id, object]) => [id, parseObject(object, `${path}.${part}.${id}`)]),
+    )
   return {
     added: objects(value.added, 'added'),
     removed: objects(value.removed, 'removed'),

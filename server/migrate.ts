@@ -17,12 +17,15 @@ export async function migrate(url: string, folder: string): Promise<readonly str
     )
     const [rows] = await connection.query<mysql.RowDataPacket[]>('SELECT name, digest FROM migration')
     const ran = new Map(rows.map((row) => [String(row['name']), String(row['digest'])]))
-    for (const name of readdirSync(folder).filter((file) => file.endsWith('.sql')).sort()) {
+    for (const name of readdirSync(folder)
+      .filter((file) => file.endsWith('.sql'))
+      .sort()) {
       const sql = readFileSync(join(folder, name), 'utf8')
       const digest = createHash('sha256').update(sql).digest('hex')
       const before = ran.get(name)
       if (before !== undefined) {
-        if (before !== digest) throw new Error(`Migration ${name} was changed after it ran. Add a new file instead.`)
+        if (before !== digest)
+          throw new Error(`Migration ${name} was changed after it ran. Add a new file instead.`)
         continue
       }
       await connection.query(sql)

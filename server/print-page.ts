@@ -25,22 +25,39 @@ let printing = 0
  */
 export async function printPage(path: string): Promise<Buffer> {
   const origin = process.env['APP_ORIGIN']
-  if (!origin) throw new Fault('pdf-failed', 'This server does not know its own address (APP_ORIGIN), so it cannot print.')
-  if (printing >= mostAtOnce) throw new Fault('pdf-busy', 'Other offers are being printed. Try again in some seconds.')
+  if (!origin)
+    throw new Fault(
+      'pdf-failed',
+      'This server does not know its own address (APP_ORIGIN), so it cannot print.',
+    )
+  if (printing >= mostAtOnce)
+    throw new Fault('pdf-busy', 'Other offers are being printed. Try again in some seconds.')
   printing++
   let browser: Browser | null = null
   try {
-    browser = await chromium.launch({ executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium', args: flags })
+    browser = await chromium.launch({
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: flags,
+    })
     const page = await browser.newPage({ viewport: { width: 794, height: 1123 }, colorScheme: 'light' })
     await page.goto(`${origin}${path}`, { timeout: 20_000 })
     await page.waitForSelector('[data-print="ready"]', { timeout: 20_000 })
     await page.evaluate(() => document.fonts.ready.then(() => undefined))
-    return await page.pdf({ format: 'A4', printBackground: true, margin: { top: '14mm', bottom: '14mm', left: '14mm', right: '14mm' } })
+    return await page.pdf({
+      format: 'A4',
+      printBackground: true,
+      margin: { top: '14mm', bottom: '14mm', left: '14mm', right: '14mm' },
+    })
   } catch (error) {
     log.error({ error: error instanceof Error ? error.message : 'unknown' }, 'pdf')
-    throw new Fault('pdf-failed', 'The PDF could not be printed. Open the offer itself and print it from your browser.')
+    throw new Fault(
+      'pdf-failed',
+      'The PDF could not be printed. Open the offer itself and print it from your browser.',
+    )
   } finally {
     printing--
-    await browser?.close().catch((error: unknown) => log.warn({ error: String(error) }, 'browser did not close'))
+    await browser
+      ?.close()
+      .catch((error: unknown) => log.warn({ error: String(error) }, 'browser did not close'))
   }
 }

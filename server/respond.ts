@@ -18,20 +18,41 @@ const statusOf: Readonly<Record<string, number>> = {
 
 /** A fault as the browser gets it; anything else is logged and told without its inside. */
 export function failure(error: unknown): NextResponse {
-  if (error instanceof Fault) return NextResponse.json({ error: error.toJSON() }, { status: statusOf[error.code] ?? 400 })
+  if (error instanceof Fault)
+    return NextResponse.json({ error: error.toJSON() }, { status: statusOf[error.code] ?? 400 })
   if (error instanceof DatabaseError) {
     log.error({ statement: error.statement, code: error.code }, 'database')
-    return failure(new Fault('database-away', 'The database does not answer. Your edits are kept and will be saved when it is back.'))
+    return failure(
+      new Fault(
+        'database-away',
+        'The database does not answer. Your edits are kept and will be saved when it is back.',
+      ),
+    )
   }
-  log.error({ error: error instanceof Error ? { name: error.name, message: error.message, stack: error.stack } : 'unknown' }, 'unexpected')
+  log.error(
+    {
+      error:
+        error instanceof Error ? { name: error.name, message: error.message, stack: error.stack } : 'unknown',
+    },
+    'unexpected',
+  )
   return NextResponse.json(
-    { error: { code: 'unexpected', message: 'Something went wrong on the server. Try again; if it stays, tell who runs it.', path: '' } },
+    {
+      error: {
+        code: 'unexpected',
+        message: 'Something went wrong on the server. Try again; if it stays, tell who runs it.',
+        path: '',
+      },
+    },
     { status: 500 },
   )
 }
 
 /** Runs a route for whoever is signed in; requests that change something must come from our own pages. */
-export async function asDesigner(request: NextRequest, work: (who: Designer) => Promise<Response>): Promise<Response> {
+export async function asDesigner(
+  request: NextRequest,
+  work: (who: Designer) => Promise<Response>,
+): Promise<Response> {
   try {
     if (request.method !== 'GET') checkOrigin(request)
     const who = await designer()
@@ -63,7 +84,8 @@ export async function readBody<T>(request: NextRequest, schema: z.ZodType<T>): P
 
 /** @throws Fault `too-large`, `not-json`. */
 export async function readJson(request: NextRequest): Promise<unknown> {
-  if (Number(request.headers.get('content-length') ?? 0) > largestBody) throw new Fault('too-large', 'At most 4 MB can be sent at once.')
+  if (Number(request.headers.get('content-length') ?? 0) > largestBody)
+    throw new Fault('too-large', 'At most 4 MB can be sent at once.')
   const text = await request.text()
   if (text.length > largestBody) throw new Fault('too-large', 'At most 4 MB can be sent at once.')
   try {

@@ -11,7 +11,8 @@ const lifeSeconds = 60 * 60 * 24 * 14
 
 function secret(): string {
   const password = process.env['SESSION_SECRET']
-  if (!password || password.length < 32) throw new Error('SESSION_SECRET must be set to at least 32 characters')
+  if (!password || password.length < 32)
+    throw new Error('SESSION_SECRET must be set to at least 32 characters')
   return password
 }
 
@@ -34,7 +35,10 @@ export async function enterAsLocalDesigner(): Promise<boolean> {
   if (!loopback.test((await headers()).get('host') ?? '')) return false
   const first = await maybeOneFirstDesigner()
   if (!first) return false
-  const sealed = await sealData({ designerId: first.id } satisfies Session, { password: secret(), ttl: lifeSeconds })
+  const sealed = await sealData({ designerId: first.id } satisfies Session, {
+    password: secret(),
+    ttl: lifeSeconds,
+  })
   // The start command serves on loopback without TLS; a public server sets SECURE_COOKIES.
   const secure = process.env['SECURE_COOKIES'] === '1'
   const store = await cookies()

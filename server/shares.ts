@@ -11,7 +11,8 @@ const digestOf = (token: string) => createHash('sha256').update(token).digest('h
  */
 export async function shareOption(teamId: string, jobId: string, optionId: string): Promise<string> {
   const { job } = await loadJob(teamId, jobId)
-  if (!job.options.some((option) => option.id === optionId)) throw new Fault('no-such-option', 'This option does not exist any more.', 'optionId')
+  if (!job.options.some((option) => option.id === optionId))
+    throw new Fault('no-such-option', 'This option does not exist any more.', 'optionId')
   const token = randomBytes(32).toString('base64url')
   await insertShare(digestOf(token), jobId, optionId)
   return token

@@ -21,7 +21,10 @@ export async function warmUp(): Promise<void> {
     await pause()
     summaryOf(job)
     const map = townMap(town)
-    for (const [z, around] of [[20, 2], [18, 1]] as const) {
+    for (const [z, around] of [
+      [20, 2],
+      [18, 1],
+    ] as const) {
       const middle = tileAt(site, z)
       for (let x = -around; x <= around; x++)
         for (let y = -around; y <= around; y++) {

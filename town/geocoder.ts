@@ -27,8 +27,16 @@ export function findAddresses(query: string, limit = 8): AddressMatch[] {
     for (const lot of townMap(town).lots) {
       const label = `${lot.address}, ${town.name}`
       const parts = plain(label).split(' ')
-      const fits = words.every((word) => parts.some((part) => (/^\d+$/.test(word) ? part === word : part.startsWith(word))))
-      if (fits) found.push({ label, town, ...lot.place, rank: Math.abs(parts.length - words.length) * 1000 + lot.number })
+      const fits = words.every((word) =>
+        parts.some((part) => (/^\d+$/.test(word) ? part === word : part.startsWith(word))),
+      )
+      if (fits)
+        found.push({
+          label,
+          town,
+          ...lot.place,
+          rank: Math.abs(parts.length - words.length) * 1000 + lot.number,
+        })
     }
   return found.sort((a, b) => a.rank - b.rank).slice(0, limit)
 }

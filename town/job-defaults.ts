@@ -11,7 +11,8 @@ import { defaultStorage } from '@/core/model/kinds/storage'
 import { defaultTariff, tariffNowId, tariffThenId } from '@/core/model/kinds/tariff'
 import { type Town } from './towns'
 
-const byId = (objects: readonly Objects[string][]): Objects => Object.fromEntries(objects.map((object) => [object.id, object]))
+const byId = (objects: readonly Objects[string][]): Objects =>
+  Object.fromEntries(objects.map((object) => [object.id, object]))
 
 /** The site of an address with what holds in its town. */
 export const siteIn = (town: Town, address: string, place: LatLon): Site => ({
@@ -47,7 +48,12 @@ export function newJob(town: Town, name: string, address: string, place: LatLon)
           defaultElectrical,
           defaultLosses,
           defaultStorage,
-          { ...defaultOffer, pricePerWatt: town.pricePerWatt, pricePerBattery: town.pricePerBattery, incentiveShare: town.incentiveShare },
+          {
+            ...defaultOffer,
+            pricePerWatt: town.pricePerWatt,
+            pricePerBattery: town.pricePerBattery,
+            incentiveShare: town.incentiveShare,
+          },
         ]),
       },
     ],

@@ -9,10 +9,20 @@ import { newJob, siteIn } from './job-defaults'
 import { type Lot, townMap } from './town-map'
 import { towns } from './towns'
 
-const round = ([x, y]: Vec2): [number, number] => [Math.round(x * 10_000) / 10_000, Math.round(y * 10_000) / 10_000]
+const round = ([x, y]: Vec2): [number, number] => [
+  Math.round(x * 10_000) / 10_000,
+  Math.round(y * 10_000) / 10_000,
+]
 
 /** A lot's house, chimneys and trees as a designer would have drawn them, around the job's site. */
-function drawn(lot: Lot, origin: Vec2, latitudeDeg: number, turnRad: number, role: 'house' | 'neighbour', tag: string): AnyObject[] {
+function drawn(
+  lot: Lot,
+  origin: Vec2,
+  latitudeDeg: number,
+  turnRad: number,
+  role: 'house' | 'neighbour',
+  tag: string,
+): AnyObject[] {
   const at = (p: Vec2) => round(sub2(p, origin))
   return [
     ...lot.volumes.map((volume, i): AnyObject => ({
@@ -49,7 +59,8 @@ function drawn(lot: Lot, origin: Vec2, latitudeDeg: number, turnRad: number, rol
   ]
 }
 
-const byId = (objects: readonly AnyObject[]): Objects => Object.fromEntries(objects.map((object) => [object.id, object]))
+const byId = (objects: readonly AnyObject[]): Objects =>
+  Object.fromEntries(objects.map((object) => [object.id, object]))
 
 /** The job that comes with the application: 14 Saltmarsh Road, Pellworth, with and without a battery. */
 export function saltmarshJob(): Job {
@@ -76,7 +87,8 @@ export function saltmarshJob(): Job {
   const objects = { ...first.objects, ...arrays }
   const offer = objects['offer']
   const storage = objects['storage']
-  if (offer?.kind !== 'offer' || storage?.kind !== 'storage') throw new RangeError('an option has an offer and a storage')
+  if (offer?.kind !== 'offer' || storage?.kind !== 'storage')
+    throw new RangeError('an option has an offer and a storage')
   return {
     ...job,
     house,

@@ -19,7 +19,11 @@ const driveReachM = 16
 
 interface Drawn {
   readonly lot: Lot
-  readonly roofs: readonly { readonly planes: readonly RoofPlane[]; readonly plans: readonly (readonly Vec2[])[]; readonly top: number }[]
+  readonly roofs: readonly {
+    readonly planes: readonly RoofPlane[]
+    readonly plans: readonly (readonly Vec2[])[]
+    readonly top: number
+  }[]
   readonly reachM: number
 }
 
@@ -109,11 +113,20 @@ function nearBlock(p: Vec2, reach: number, lots: readonly Drawn[], streets: Town
   const trees = lots.flatMap(({ lot }) => lot.trees)
   return {
     trees: trees.filter((t) => away(t.center) < reach + t.crownDiameterM * 0.6),
-    shadowTrees: trees.filter((t) => away(t.center) < reach + t.crownDiameterM * 0.6 + t.heightM * shadowPerMetre),
-    drives: lots.filter(({ lot }) => lot.drive.some((corner) => away(corner) < reach + driveReachM)).map(({ lot }) => lot.drive),
-    streets: streets.filter((street) => nearestOnSegment(street.from, street.to, p).distanceM < reach + street.widthM / 2 + 2.7),
+    shadowTrees: trees.filter(
+      (t) => away(t.center) < reach + t.crownDiameterM * 0.6 + t.heightM * shadowPerMetre,
+    ),
+    drives: lots
+      .filter(({ lot }) => lot.drive.some((corner) => away(corner) < reach + driveReachM))
+      .map(({ lot }) => lot.drive),
+    streets: streets.filter(
+      (street) => nearestOnSegment(street.from, street.to, p).distanceM < reach + street.widthM / 2 + 2.7,
+    ),
     roofs: lots.filter(({ lot }) => away(lot.center) < reach + houseReachM),
-    shadowRoofs: lots.filter(({ lot, roofs }) => away(lot.center) < reach + houseReachM + shadowPerMetre * Math.max(...roofs.map((r) => r.top))),
+    shadowRoofs: lots.filter(
+      ({ lot, roofs }) =>
+        away(lot.center) < reach + houseReachM + shadowPerMetre * Math.max(...roofs.map((r) => r.top)),
+    ),
   }
 }
 
@@ -122,7 +135,8 @@ function colourAt(p: Vec2, map: TownMap, near: Near): Colour {
     const d = Math.hypot(p[0] - tree.center[0], p[1] - tree.center[1])
     const edge = (tree.crownDiameterM / 2) * (0.86 + 0.28 * patch(p[0] * 0.9 + tree.center[0], p[1] * 0.9))
     if (d < edge) {
-      const lit = 0.78 + (0.3 * ((p[0] - tree.center[0]) * sunward[0] + (p[1] - tree.center[1]) * sunward[1])) / edge
+      const lit =
+        0.78 + (0.3 * ((p[0] - tree.center[0]) * sunward[0] + (p[1] - tree.center[1]) * sunward[1])) / edge
       return shade([84, 104, 66], lit * (0.8 + 0.4 * patch(p[0] * 2.2, p[1] * 2.2)))
     }
   }
@@ -143,12 +157,20 @@ function roofAt(p: Vec2, lots: readonly Drawn[]): Colour | null {
         if (!best || height > best.height) best = { plane, lot, height, plan }
       }
     for (const chimney of lot.chimneys)
-      if (Math.abs(p[0] - chimney.center[0]) < chimney.widthM / 2 && Math.abs(p[1] - chimney.center[1]) < chimney.depthM / 2)
+      if (
+        Math.abs(p[0] - chimney.center[0]) < chimney.widthM / 2 &&
+        Math.abs(p[1] - chimney.center[1]) < chimney.depthM / 2
+      )
         return [150, 92, 76]
   }
   if (!best) return null
   const { plane, lot, plan } = best
-  const light = 0.72 + 0.62 * (plane.normal[0] * sunward[0] * 0.7 + plane.normal[1] * sunward[1] * 0.7 + (plane.normal[2] - 0.7) * 0.7)
+  const light =
+    0.72 +
+    0.62 *
+      (plane.normal[0] * sunward[0] * 0.7 +
+        plane.normal[1] * sunward[1] * 0.7 +
+        (plane.normal[2] - 0.7) * 0.7)
   let border = Infinity
   plan.forEach((a, i) => {
     border = Math.min(border, nearestOnSegment(a, plan[(i + 1) % plan.length] ?? a, p).distanceM)
@@ -164,13 +186,21 @@ function inShadow(p: Vec2, near: Near): boolean {
     for (const tree of near.shadowTrees) {
       const crown = (tree.crownDiameterM / 2) * 0.95
       const upon = Math.sqrt(Math.max(0, 1 - ((h / tree.heightM - 0.65) / 0.4) ** 2))
-      if (h > tree.heightM * 0.3 && h < tree.heightM && Math.hypot(q[0] - tree.center[0], q[1] - tree.center[1]) < crown * upon)
+      if (
+        h > tree.heightM * 0.3 &&
+        h < tree.heightM &&
+        Math.hypot(q[0] - tree.center[0], q[1] - tree.center[1]) < crown * upon
+      )
         return true
     }
     for (const { lot, roofs } of near.shadowRoofs) {
       if (Math.hypot(q[0] - lot.center[0], q[1] - lot.center[1]) > houseReachM) continue
       for (const { planes, plans, top } of roofs)
-        if (h < top && planes.some((plane, i) => containsPoint(plans[i] ?? [], q) && planeHeightM(plane, q) > h)) return true
+        if (
+          h < top &&
+          planes.some((plane, i) => containsPoint(plans[i] ?? [], q) && planeHeightM(plane, q) > h)
+        )
+          return true
     }
   }
   return false

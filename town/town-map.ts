@@ -27,7 +27,12 @@ export interface Lot {
   readonly center: Vec2
   readonly place: LatLon
   readonly volumes: readonly TownVolume[]
-  readonly chimneys: readonly { readonly center: Vec2; readonly widthM: number; readonly depthM: number; readonly heightM: number }[]
+  readonly chimneys: readonly {
+    readonly center: Vec2
+    readonly widthM: number
+    readonly depthM: number
+    readonly heightM: number
+  }[]
   readonly trees: readonly TownTree[]
   /** Corners of the drive. */
   readonly drive: readonly Vec2[]
@@ -37,7 +42,12 @@ export interface Lot {
 export interface TownMap {
   readonly town: Town
   readonly turnRad: number
-  readonly streets: readonly { readonly name: string; readonly from: Vec2; readonly to: Vec2; readonly widthM: number }[]
+  readonly streets: readonly {
+    readonly name: string
+    readonly from: Vec2
+    readonly to: Vec2
+    readonly widthM: number
+  }[]
   readonly lots: readonly Lot[]
 }
 
@@ -89,7 +99,8 @@ export function townMap(town: Town): TownMap {
   return map
 }
 
-const addressOf = (town: Town, street: string, number: number) => (town.numberFirst ? `${number} ${street}` : `${street} ${number}`)
+const addressOf = (town: Town, street: string, number: number) =>
+  town.numberFirst ? `${number} ${street}` : `${street} ${number}`
 
 function makeLot(town: Town, street: string, number: number, at: Vec2, side: 1 | -1, turnRad: number): Lot {
   const random = seededRandom(seedOf(`${town.id}/${street}/${number}`))
@@ -107,9 +118,17 @@ function makeLot(town: Town, street: string, number: number, at: Vec2, side: 1 |
     center,
     place: placeOf(town, center),
     roofColour: roofColours[Math.floor(random() * roofColours.length)] ?? roofColours[0],
-    drive: ([[6.5, -frontM + 3.5], [9.5, -frontM + 3.5], [9.5, -1], [6.5, -1]] as Vec2[]).map(put),
+    drive: (
+      [
+        [6.5, -frontM + 3.5],
+        [9.5, -frontM + 3.5],
+        [9.5, -1],
+        [6.5, -1],
+      ] as Vec2[]
+    ).map(put),
   }
-  if (town.id === 'pellworth' && street === 'Saltmarsh Road' && number === 14) return { ...base, ...saltmarsh14(put) }
+  if (town.id === 'pellworth' && street === 'Saltmarsh Road' && number === 14)
+    return { ...base, ...saltmarsh14(put) }
   const pitch = Math.round(between(22, 38))
   const [width, depth] = [between(10.5, 14), between(7.2, 8.8)]
   const shape = Math.floor(random() * 4)
@@ -117,14 +136,37 @@ function makeLot(town: Town, street: string, number: number, at: Vec2, side: 1 |
   const out = between(2.5, 4)
   const [w, d] = [width / 2, depth / 2]
   const pitched = (n: number): RoofEdge[] => Array.from({ length: n }, () => ({ pitchDeg: pitch }))
-  const gabled = (n: number, ...at_: number[]): RoofEdge[] => pitched(n).map((edge, i) => (at_.includes(i) ? { gable: true } : edge))
+  const gabled = (n: number, ...at_: number[]): RoofEdge[] =>
+    pitched(n).map((edge, i) => (at_.includes(i) ? { gable: true } : edge))
   const corners: Vec2[] =
     shape < 2
-      ? [[-w, -d], [w, -d], [w, d], [-w, d]]
+      ? [
+          [-w, -d],
+          [w, -d],
+          [w, d],
+          [-w, d],
+        ]
       : shape === 2
-        ? [[-w, -d], [w - wing, -d], [w - wing, -d - out], [w, -d - out], [w, d], [-w, d]]
-        : [[-w, -d], [-w + 1.5, -d], [-w + 1.5, -d - out], [-w + 1.5 + wing, -d - out], [-w + 1.5 + wing, -d], [w, -d], [w, d], [-w, d]]
-  const edges = [pitched(4), gabled(4, 1, 3), pitched(6), gabled(8, 2, 5, 7)][shape] ?? pitched(corners.length)
+        ? [
+            [-w, -d],
+            [w - wing, -d],
+            [w - wing, -d - out],
+            [w, -d - out],
+            [w, d],
+            [-w, d],
+          ]
+        : [
+            [-w, -d],
+            [-w + 1.5, -d],
+            [-w + 1.5, -d - out],
+            [-w + 1.5 + wing, -d - out],
+            [-w + 1.5 + wing, -d],
+            [w, -d],
+            [w, d],
+            [-w, d],
+          ]
+  const edges =
+    [pitched(4), gabled(4, 1, 3), pitched(6), gabled(8, 2, 5, 7)][shape] ?? pitched(corners.length)
   const trees = Array.from({ length: 1 + Math.floor(random() * 3) }, (): TownTree => {
     const height = between(5, 11)
     return {
@@ -136,22 +178,56 @@ function makeLot(town: Town, street: string, number: number, at: Vec2, side: 1 |
   })
   return {
     ...base,
-    volumes: [{ name: 'House', outline: corners.map(put), edges, eaveHeightM: Math.round(between(2.7, 5.4) * 10) / 10 }],
-    chimneys: random() < 0.6 ? [{ center: put([between(-w / 2, w / 2), 0.4]), widthM: 0.6, depthM: 0.8, heightM: 1 }] : [],
+    volumes: [
+      {
+        name: 'House',
+        outline: corners.map(put),
+        edges,
+        eaveHeightM: Math.round(between(2.7, 5.4) * 10) / 10,
+      },
+    ],
+    chimneys:
+      random() < 0.6
+        ? [{ center: put([between(-w / 2, w / 2), 0.4]), widthM: 0.6, depthM: 0.8, heightM: 1 }]
+        : [],
     trees,
   }
 }
 
 /** The house of the shipped job: a gabled bar with a cross wing to the garden, a shed dormer, a chimney, two oaks. */
 function saltmarsh14(put: (p: Vec2) => Vec2): Pick<Lot, 'volumes' | 'chimneys' | 'trees'> {
-  const outline: Vec2[] = [[-7.2, -4], [7.2, -4], [7.2, 4], [6.2, 4], [6.2, 8.6], [0.8, 8.6], [0.8, 4], [-7.2, 4]]
+  const outline: Vec2[] = [
+    [-7.2, -4],
+    [7.2, -4],
+    [7.2, 4],
+    [6.2, 4],
+    [6.2, 8.6],
+    [0.8, 8.6],
+    [0.8, 4],
+    [-7.2, 4],
+  ]
   const pitched: RoofEdge = { pitchDeg: 34 }
   const gable: RoofEdge = { gable: true }
-  const dormer: Vec2[] = [[-4.6, -3.3], [-0.6, -3.3], [-0.6, -0.9], [-4.6, -0.9]]
+  const dormer: Vec2[] = [
+    [-4.6, -3.3],
+    [-0.6, -3.3],
+    [-0.6, -0.9],
+    [-4.6, -0.9],
+  ]
   return {
     volumes: [
-      { name: 'House', outline: outline.map(put), edges: [pitched, gable, pitched, pitched, gable, pitched, pitched, gable], eaveHeightM: 3.4 },
-      { name: 'Shed dormer', outline: dormer.map(put), edges: [{ pitchDeg: 8 }, gable, gable, gable], eaveHeightM: 5.35 },
+      {
+        name: 'House',
+        outline: outline.map(put),
+        edges: [pitched, gable, pitched, pitched, gable, pitched, pitched, gable],
+        eaveHeightM: 3.4,
+      },
+      {
+        name: 'Shed dormer',
+        outline: dormer.map(put),
+        edges: [{ pitchDeg: 8 }, gable, gable, gable],
+        eaveHeightM: 5.35,
+      },
     ],
     chimneys: [{ center: put([-0.2, 0.9]), widthM: 0.75, depthM: 0.95, heightM: 1.35 }],
     trees: [

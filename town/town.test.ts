@@ -24,7 +24,8 @@ test('every lot has a house with a roof, and no two share an address', () => {
     const { lots } = townMap(town)
     expect(lots.length).toBeGreaterThan(100)
     expect(new Set(lots.map((lot) => lot.address)).size).toBe(lots.length)
-    for (const lot of lots) for (const volume of lot.volumes) expect(buildRoof(volume).planes.length).toBeGreaterThan(0)
+    for (const lot of lots)
+      for (const volume of lot.volumes) expect(buildRoof(volume).planes.length).toBeGreaterThan(0)
   }
 })
 
@@ -50,7 +51,10 @@ test('a tile over the shipped house shows more than lawn', () => {
   const png = PNG.sync.read(paintTile(townMap(town), tileAt(lot.place, 19)))
   expect([png.width, png.height]).toEqual([256, 256])
   const colours = new Set<number>()
-  for (let i = 0; i < png.data.length; i += 4) colours.add(((png.data[i] ?? 0) >> 5) * 64 + ((png.data[i + 1] ?? 0) >> 5) * 8 + ((png.data[i + 2] ?? 0) >> 5))
+  for (let i = 0; i < png.data.length; i += 4)
+    colours.add(
+      ((png.data[i] ?? 0) >> 5) * 64 + ((png.data[i + 1] ?? 0) >> 5) * 8 + ((png.data[i + 2] ?? 0) >> 5),
+    )
   expect(colours.size).toBeGreaterThan(12)
 })
 

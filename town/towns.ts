@@ -46,7 +46,8 @@ const period = (
   pricePerKwh: number,
 ): TariffPeriod => ({ name, months, days, fromHour, toHour, pricePerKwh })
 
-const shifted = (values: readonly number[], add: number, times = 1) => values.map((v) => Number((v * times + add).toFixed(2)))
+const shifted = (values: readonly number[], add: number, times = 1) =>
+  values.map((v) => Number((v * times + add).toFixed(2)))
 
 const pellworthSun = [1.9, 2.75, 3.85, 4.75, 5.6, 6.15, 6.05, 5.3, 4.3, 3.1, 2.0, 1.6]
 const pellworthAir = [-1, -0.4, 3.6, 9, 14.4, 19.5, 22.8, 22.2, 18.2, 12.2, 7, 2]
@@ -77,9 +78,36 @@ export const towns: readonly Town[] = [
     crossStreets: ['Ferry Street', 'Orchard Street', 'Mill Pond Way'],
     numberFirst: true,
     stations: [
-      { id: 'pellworth-pier', name: 'Pellworth Pier', latitudeDeg: 41.57, longitudeDeg: -71.46, elevationM: 4, dailyKwhM2: pellworthSun, meanC: pellworthAir, windMs: 4.6 },
-      { id: 'aldane-field', name: 'Aldane Field', latitudeDeg: 41.74, longitudeDeg: -71.21, elevationM: 61, dailyKwhM2: shifted(pellworthSun, 0, 0.98), meanC: shifted(pellworthAir, -0.7), windMs: 3.6 },
-      { id: 'harrow-ridge', name: 'Harrow Ridge', latitudeDeg: 41.98, longitudeDeg: -71.92, elevationM: 214, dailyKwhM2: shifted(pellworthSun, 0, 0.95), meanC: shifted(pellworthAir, -2.1), windMs: 4.1 },
+      {
+        id: 'pellworth-pier',
+        name: 'Pellworth Pier',
+        latitudeDeg: 41.57,
+        longitudeDeg: -71.46,
+        elevationM: 4,
+        dailyKwhM2: pellworthSun,
+        meanC: pellworthAir,
+        windMs: 4.6,
+      },
+      {
+        id: 'aldane-field',
+        name: 'Aldane Field',
+        latitudeDeg: 41.74,
+        longitudeDeg: -71.21,
+        elevationM: 61,
+        dailyKwhM2: shifted(pellworthSun, 0, 0.98),
+        meanC: shifted(pellworthAir, -0.7),
+        windMs: 3.6,
+      },
+      {
+        id: 'harrow-ridge',
+        name: 'Harrow Ridge',
+        latitudeDeg: 41.98,
+        longitudeDeg: -71.92,
+        elevationM: 214,
+        dailyKwhM2: shifted(pellworthSun, 0, 0.95),
+        meanC: shifted(pellworthAir, -2.1),
+        windMs: 4.1,
+      },
     ],
     tariffs: {
       now: {
@@ -130,12 +158,46 @@ export const towns: readonly Town[] = [
     crossStreets: ['Station Street', 'Weir Road', 'Paddock Lane'],
     numberFirst: true,
     stations: [
-      { id: 'tarrowee-silo', name: 'Tarrowee Silo', latitudeDeg: -34.66, longitudeDeg: 138.75, elevationM: 52, dailyKwhM2: tarroweeSun, meanC: tarroweeAir, windMs: 3.8 },
-      { id: 'gulf-jetty', name: 'Gulf Jetty', latitudeDeg: -34.83, longitudeDeg: 138.48, elevationM: 3, dailyKwhM2: shifted(tarroweeSun, 0, 1.01), meanC: shifted(tarroweeAir, -0.4), windMs: 5 },
-      { id: 'bungarra-range', name: 'Bungarra Range', latitudeDeg: -34.95, longitudeDeg: 139.05, elevationM: 402, dailyKwhM2: shifted(tarroweeSun, 0, 0.96), meanC: shifted(tarroweeAir, -3), windMs: 4.2 },
+      {
+        id: 'tarrowee-silo',
+        name: 'Tarrowee Silo',
+        latitudeDeg: -34.66,
+        longitudeDeg: 138.75,
+        elevationM: 52,
+        dailyKwhM2: tarroweeSun,
+        meanC: tarroweeAir,
+        windMs: 3.8,
+      },
+      {
+        id: 'gulf-jetty',
+        name: 'Gulf Jetty',
+        latitudeDeg: -34.83,
+        longitudeDeg: 138.48,
+        elevationM: 3,
+        dailyKwhM2: shifted(tarroweeSun, 0, 1.01),
+        meanC: shifted(tarroweeAir, -0.4),
+        windMs: 5,
+      },
+      {
+        id: 'bungarra-range',
+        name: 'Bungarra Range',
+        latitudeDeg: -34.95,
+        longitudeDeg: 139.05,
+        elevationM: 402,
+        dailyKwhM2: shifted(tarroweeSun, 0, 0.96),
+        meanC: shifted(tarroweeAir, -3),
+        windMs: 4.2,
+      },
     ],
     tariffs: {
-      now: { name: 'Home flat', utility: 'Bungarra Energy', fixedPerMonth: 31, pricePerKwh: 0.415, exportPerKwh: 0, periods: [] },
+      now: {
+        name: 'Home flat',
+        utility: 'Bungarra Energy',
+        fixedPerMonth: 31,
+        pricePerKwh: 0.415,
+        exportPerKwh: 0,
+        periods: [],
+      },
       then: {
         name: 'Home feed-in',
         utility: 'Bungarra Energy',
@@ -168,9 +230,36 @@ export const towns: readonly Town[] = [
     crossStreets: ['Calle Mayor', 'Calle del Molino', 'Calle Umbría'],
     numberFirst: false,
     stations: [
-      { id: 'valdecorva-aerodromo', name: 'Valdecorva Aeródromo', latitudeDeg: 40.37, longitudeDeg: -3.79, elevationM: 690, dailyKwhM2: valdecorvaSun, meanC: valdecorvaAir, windMs: 2.9 },
-      { id: 'almara-presa', name: 'Almara Presa', latitudeDeg: 40.15, longitudeDeg: -4.2, elevationM: 540, dailyKwhM2: shifted(valdecorvaSun, 0, 1.02), meanC: shifted(valdecorvaAir, 0.9), windMs: 2.4 },
-      { id: 'alto-corva', name: 'Alto de Corva', latitudeDeg: 40.78, longitudeDeg: -3.98, elevationM: 1480, dailyKwhM2: shifted(valdecorvaSun, 0, 0.97), meanC: shifted(valdecorvaAir, -5.2), windMs: 5.6 },
+      {
+        id: 'valdecorva-aerodromo',
+        name: 'Valdecorva Aeródromo',
+        latitudeDeg: 40.37,
+        longitudeDeg: -3.79,
+        elevationM: 690,
+        dailyKwhM2: valdecorvaSun,
+        meanC: valdecorvaAir,
+        windMs: 2.9,
+      },
+      {
+        id: 'almara-presa',
+        name: 'Almara Presa',
+        latitudeDeg: 40.15,
+        longitudeDeg: -4.2,
+        elevationM: 540,
+        dailyKwhM2: shifted(valdecorvaSun, 0, 1.02),
+        meanC: shifted(valdecorvaAir, 0.9),
+        windMs: 2.4,
+      },
+      {
+        id: 'alto-corva',
+        name: 'Alto de Corva',
+        latitudeDeg: 40.78,
+        longitudeDeg: -3.98,
+        elevationM: 1480,
+        dailyKwhM2: shifted(valdecorvaSun, 0, 0.97),
+        meanC: shifted(valdecorvaAir, -5.2),
+        windMs: 5.6,
+      },
     ],
     tariffs: {
       now: {
@@ -179,7 +268,12 @@ export const towns: readonly Town[] = [
         fixedPerMonth: 16,
         pricePerKwh: 0.168,
         exportPerKwh: 0,
-        periods: [period('Punta', [], 'weekday', 10, 14, 0.236), period('Punta tarde', [], 'weekday', 18, 22, 0.236), period('Valle', [], 'all', 0, 8, 0.118), period('Fin de semana', [], 'weekend', 0, 24, 0.118)],
+        periods: [
+          period('Punta', [], 'weekday', 10, 14, 0.236),
+          period('Punta tarde', [], 'weekday', 18, 22, 0.236),
+          period('Valle', [], 'all', 0, 8, 0.118),
+          period('Fin de semana', [], 'weekend', 0, 24, 0.118),
+        ],
       },
       then: {
         name: 'Hogar con excedentes',
@@ -187,7 +281,12 @@ export const towns: readonly Town[] = [
         fixedPerMonth: 16,
         pricePerKwh: 0.168,
         exportPerKwh: 0.062,
-        periods: [period('Punta', [], 'weekday', 10, 14, 0.236), period('Punta tarde', [], 'weekday', 18, 22, 0.236), period('Valle', [], 'all', 0, 8, 0.118), period('Fin de semana', [], 'weekend', 0, 24, 0.118)],
+        periods: [
+          period('Punta', [], 'weekday', 10, 14, 0.236),
+          period('Punta tarde', [], 'weekday', 18, 22, 0.236),
+          period('Valle', [], 'all', 0, 8, 0.118),
+          period('Fin de semana', [], 'weekend', 0, 24, 0.118),
+        ],
       },
     },
     pricePerWatt: 1.5,

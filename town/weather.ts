@@ -22,7 +22,16 @@ export function stationYear(town: Town, station: TownStation): WeatherYear {
   const gauss = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
   const start = yearStartMs(town.timeZoneHours)
   const series = () => new Float64Array(8760)
-  const [ghi, dni, dhi, temperatureC, windMs, index, clear, zenith] = [series(), series(), series(), series(), series(), series(), series(), series()] as const
+  const [ghi, dni, dhi, temperatureC, windMs, index, clear, zenith] = [
+    series(),
+    series(),
+    series(),
+    series(),
+    series(),
+    series(),
+    series(),
+    series(),
+  ] as const
   let dayState = 0
   let hourState = 0
   let airState = 0
@@ -33,7 +42,10 @@ export function stationYear(town: Town, station: TownStation): WeatherYear {
       hourState = hourPersistence * hourState + Math.sqrt(1 - hourPersistence ** 2) * gauss()
       // Days crowd at the clear and the overcast end: a steep curve through the state.
       index[i] = 0.12 + 0.88 / (1 + Math.exp(-2.2 * (dayState + 0.45 * hourState) - 0.6))
-      const sun = sunPosition(start + (i + 0.5) * 3_600_000, { latitudeDeg: station.latitudeDeg, longitudeDeg: station.longitudeDeg })
+      const sun = sunPosition(start + (i + 0.5) * 3_600_000, {
+        latitudeDeg: station.latitudeDeg,
+        longitudeDeg: station.longitudeDeg,
+      })
       zenith[i] = sun.zenithDeg
       clear[i] = clearSky(sun.zenithDeg, station.elevationM, linke, extraterrestrialWm2(day + 1)).ghi
     }
@@ -51,8 +63,19 @@ export function stationYear(town: Town, station: TownStation): WeatherYear {
     airState = 0.985 * airState + 0.6 * gauss()
     // Warmest in mid-afternoon; clear days swing more.
     const swing = 3.2 + 4 * Math.max(0, brightness + 0.3)
-    temperatureC[i] = (station.meanC[month] ?? 10) + swing * Math.cos((2 * Math.PI * ((i % 24) - 15)) / 24) + 0.8 * airState + 2.5 * brightness
-    windMs[i] = Math.max(0.2, station.windMs * (0.75 + 0.35 * Math.abs(gauss()) + 0.25 * Math.cos((2 * Math.PI * ((i % 24) - 14)) / 24) - 0.3 * brightness))
+    temperatureC[i] =
+      (station.meanC[month] ?? 10) +
+      swing * Math.cos((2 * Math.PI * ((i % 24) - 15)) / 24) +
+      0.8 * airState +
+      2.5 * brightness
+    windMs[i] = Math.max(
+      0.2,
+      station.windMs *
+        (0.75 +
+          0.35 * Math.abs(gauss()) +
+          0.25 * Math.cos((2 * Math.PI * ((i % 24) - 14)) / 24) -
+          0.3 * brightness),
+    )
   }
   return {
     name: station.name,

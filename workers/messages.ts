@@ -14,13 +14,29 @@ export interface RunRequest {
   /** The one on the screen first. */
   readonly options: readonly { readonly id: string; readonly objects: Objects }[]
   readonly catalogue: Catalogue
-  readonly station: { readonly id: string; readonly name: string; readonly distanceM: number; readonly elevationM: number }
+  readonly station: {
+    readonly id: string
+    readonly name: string
+    readonly distanceM: number
+    readonly elevationM: number
+  }
   readonly weatherUrl: string
 }
 
 export type WorkerRequest = RunRequest
 
 export type WorkerAnswer =
-  | { readonly type: 'result'; readonly id: number; readonly optionId: string; readonly summary: RunSummary; readonly milliseconds: number }
-  | { readonly type: 'fault'; readonly id: number; readonly optionId: string | null; readonly fault: FaultDetail }
+  | {
+      readonly type: 'result'
+      readonly id: number
+      readonly optionId: string
+      readonly summary: RunSummary
+      readonly milliseconds: number
+    }
+  | {
+      readonly type: 'fault'
+      readonly id: number
+      readonly optionId: string | null
+      readonly fault: FaultDetail
+    }
   | { readonly type: 'idle'; readonly id: number }

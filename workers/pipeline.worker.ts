@@ -17,7 +17,12 @@ const post = (answer: WorkerAnswer, transfer: Transferable[] = []) => self.postM
 
 async function fetchWeather(url: string) {
   const answer = await fetch(url)
-  if (!answer.ok) throw new Fault('no-weather', `The weather file could not be fetched (${answer.status}).`, 'site.stationId')
+  if (!answer.ok)
+    throw new Fault(
+      'no-weather',
+      `The weather file could not be fetched (${answer.status}).`,
+      'site.stationId',
+    )
   const text = await answer.text()
   return { year: readEpw(text), key: digest(text) }
 }
@@ -36,7 +41,11 @@ function weatherAt(url: string) {
 const faultDetail = (error: unknown) =>
   error instanceof Fault
     ? error.toJSON()
-    : { code: 'unexpected', message: error instanceof Error ? error.message : 'The computation stopped.', path: '' }
+    : {
+        code: 'unexpected',
+        message: error instanceof Error ? error.message : 'The computation stopped.',
+        path: '',
+      }
 
 async function work(request: RunRequest): Promise<void> {
   try {

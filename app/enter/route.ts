@@ -6,5 +6,8 @@ export const dynamic = 'force-dynamic'
 /** Signs in the designer of this machine and goes to the start page. */
 export async function GET(): Promise<Response> {
   if (await enterAsLocalDesigner()) return new NextResponse(null, { status: 303, headers: { Location: '/' } })
-  return new NextResponse('This server asks for a sign-in that is not set up here. Open it under its loopback address.', { status: 403 })
+  return new NextResponse(
+    'This server asks for a sign-in that is not set up here. Open it under its loopback address.',
+    { status: 403 },
+  )
 }

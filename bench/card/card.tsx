@@ -32,20 +32,42 @@ export function Card() {
   return null
 }
 
-function Frame({ title, kind, children, onDelete }: { readonly title: string; readonly kind: string; readonly children: React.ReactNode; readonly onDelete?: () => void }) {
+function Frame({
+  title,
+  kind,
+  children,
+  onDelete,
+}: {
+  readonly title: string
+  readonly kind: string
+  readonly children: React.ReactNode
+  readonly onDelete?: () => void
+}) {
   const { session } = useBench()
   return (
-    <aside aria-label={`${title}, ${kind}`} className="absolute top-3 left-3 z-10 max-h-[calc(100%-24px)] w-56 overflow-y-auto rounded-lg border border-line bg-card px-3 py-2 shadow-md">
+    <aside
+      aria-label={`${title}, ${kind}`}
+      className="absolute top-3 left-3 z-10 max-h-[calc(100%-24px)] w-56 overflow-y-auto rounded-lg border border-line bg-card px-3 py-2 shadow-md"
+    >
       <div className="mb-1 flex items-baseline gap-2">
         <h3 className="min-w-0 flex-1 truncate text-[14px] font-semibold">{title}</h3>
         <span className="quiet">{kind}</span>
-        <button type="button" aria-label="Close the card" className="cursor-pointer px-1 text-pencil hover:text-ink" onClick={() => session.setState({ selection: null })}>
+        <button
+          type="button"
+          aria-label="Close the card"
+          className="cursor-pointer px-1 text-pencil hover:text-ink"
+          onClick={() => session.setState({ selection: null })}
+        >
           ×
         </button>
       </div>
       {children}
       {onDelete && (
-        <button type="button" className="mt-1.5 cursor-pointer text-[12px] text-clay hover:underline" onClick={onDelete}>
+        <button
+          type="button"
+          className="mt-1.5 cursor-pointer text-[12px] text-clay hover:underline"
+          onClick={onDelete}
+        >
           Delete
         </button>
       )}
@@ -55,10 +77,25 @@ function Frame({ title, kind, children, onDelete }: { readonly title: string; re
 
 function NameField({ id, name }: { readonly id: string; readonly name: string }) {
   const { documents } = useBench()
-  return <TextField label="Name" shown={name} wide onType={(text) => documents.set('Name', houseId, id, { name: text })} />
+  return (
+    <TextField
+      label="Name"
+      shown={name}
+      wide
+      onType={(text) => documents.set('Name', houseId, id, { name: text })}
+    />
+  )
 }
 
-function Fact({ label, value, unit = '' }: { readonly label: string; readonly value: string; readonly unit?: string }) {
+function Fact({
+  label,
+  value,
+  unit = '',
+}: {
+  readonly label: string
+  readonly value: string
+  readonly unit?: string
+}) {
   return (
     <div className="flex items-baseline gap-2 py-0.5">
       <span className="flex-1 text-pencil">{label}</span>
@@ -85,9 +122,20 @@ function VolumeCard({ volume }: { readonly volume: Volume }) {
     return documents.set('Roof', houseId, volume.id, { edges })
   }
   return (
-    <Frame title={volume.name} kind={volume.role === 'house' ? 'building' : 'neighbour'} onDelete={() => removeObject(context, volume.id)}>
+    <Frame
+      title={volume.name}
+      kind={volume.role === 'house' ? 'building' : 'neighbour'}
+      onDelete={() => removeObject(context, volume.id)}
+    >
       <NameField id={volume.id} name={volume.name} />
-      <LengthField label="Storey height" name="Storey height" documentId={houseId} objectId={volume.id} value={volume.eaveHeightM} fields={(eaveHeightM) => ({ eaveHeightM })} />
+      <LengthField
+        label="Storey height"
+        name="Storey height"
+        documentId={houseId}
+        objectId={volume.id}
+        value={volume.eaveHeightM}
+        fields={(eaveHeightM) => ({ eaveHeightM })}
+      />
       <SlopeField
         label={same ? 'Pitch' : 'Pitch, all'}
         name="Pitch"
@@ -108,7 +156,12 @@ function VolumeCard({ volume }: { readonly volume: Volume }) {
       <p className="quiet mt-1.5 mb-0.5">Edges</p>
       <ul>
         {volume.edges.map((edge, i) => (
-          <li key={i} className="flex items-center gap-1.5" onMouseEnter={() => session.setState({ lit: [`${volume.id}/e${i}`] })} onMouseLeave={() => session.setState({ lit: [] })}>
+          <li
+            key={i}
+            className="flex items-center gap-1.5"
+            onMouseEnter={() => session.setState({ lit: [`${volume.id}/e${i}`] })}
+            onMouseLeave={() => session.setState({ lit: [] })}
+          >
             <span className="w-4 text-[12px] text-pencil">{i + 1}</span>
             <div className="min-w-0 flex-1">
               {isGable(edge) ? (
@@ -147,11 +200,43 @@ function ChimneyCard({ chimney }: { readonly chimney: Chimney }) {
   return (
     <Frame title={chimney.name} kind="obstruction" onDelete={() => removeObject(context, chimney.id)}>
       <NameField id={chimney.id} name={chimney.name} />
-      <LengthField {...of} label="Height over roof" name="Height" value={chimney.heightM} fields={(heightM) => ({ heightM })} />
-      <LengthField {...of} label="Width" name="Width" value={chimney.widthM} fields={(widthM) => ({ widthM })} />
-      <LengthField {...of} label="Depth" name="Depth" value={chimney.depthM} fields={(depthM) => ({ depthM })} />
-      <NumberField {...of} label="Turn" name="Turn" unit="°" digits={1} value={chimney.rotationDeg} fields={(rotationDeg) => ({ rotationDeg })} />
-      <LengthField {...of} label="Kept free" name="Clearance" value={chimney.clearanceM} fields={(clearanceM) => ({ clearanceM })} />
+      <LengthField
+        {...of}
+        label="Height over roof"
+        name="Height"
+        value={chimney.heightM}
+        fields={(heightM) => ({ heightM })}
+      />
+      <LengthField
+        {...of}
+        label="Width"
+        name="Width"
+        value={chimney.widthM}
+        fields={(widthM) => ({ widthM })}
+      />
+      <LengthField
+        {...of}
+        label="Depth"
+        name="Depth"
+        value={chimney.depthM}
+        fields={(depthM) => ({ depthM })}
+      />
+      <NumberField
+        {...of}
+        label="Turn"
+        name="Turn"
+        unit="°"
+        digits={1}
+        value={chimney.rotationDeg}
+        fields={(rotationDeg) => ({ rotationDeg })}
+      />
+      <LengthField
+        {...of}
+        label="Kept free"
+        name="Clearance"
+        value={chimney.clearanceM}
+        fields={(clearanceM) => ({ clearanceM })}
+      />
       <Cost id={chimney.id} />
     </Frame>
   )
@@ -165,11 +250,37 @@ function TreeCard({ tree }: { readonly tree: Tree }) {
   return (
     <Frame title={tree.name} kind="tree" onDelete={() => removeObject(context, tree.id)}>
       <NameField id={tree.id} name={tree.name} />
-      <LengthField {...of} label="Height" name="Height" value={tree.heightM} fields={(heightM) => ({ heightM })} />
-      <LengthField {...of} label="Crown" name="Crown" value={tree.crownDiameterM} fields={(crownDiameterM) => ({ crownDiameterM })} />
-      <PercentField {...of} digits={0} label="Lets through, in leaf" name="Light in leaf" value={summer} fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === summer ? v : t)) })} />
+      <LengthField
+        {...of}
+        label="Height"
+        name="Height"
+        value={tree.heightM}
+        fields={(heightM) => ({ heightM })}
+      />
+      <LengthField
+        {...of}
+        label="Crown"
+        name="Crown"
+        value={tree.crownDiameterM}
+        fields={(crownDiameterM) => ({ crownDiameterM })}
+      />
+      <PercentField
+        {...of}
+        digits={0}
+        label="Lets through, in leaf"
+        name="Light in leaf"
+        value={summer}
+        fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === summer ? v : t)) })}
+      />
       {winter !== summer && (
-        <PercentField {...of} digits={0} label="Lets through, bare" name="Light when bare" value={winter} fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === winter ? v : t)) })} />
+        <PercentField
+          {...of}
+          digits={0}
+          label="Lets through, bare"
+          name="Light when bare"
+          value={winter}
+          fields={(v) => ({ transmissivity: tree.transmissivity.map((t) => (t === winter ? v : t)) })}
+        />
       )}
       <Cost id={tree.id} />
     </Frame>
@@ -192,11 +303,25 @@ function ArrayCard({ array }: { readonly array: PanelArray }) {
   const { numbers } = useNumbers()
   const laid = scene().laid.arrays.find((a) => a.id === array.id)
   const panels = numbers?.summary.panels.filter((panel) => panel.arrayId === array.id) ?? []
-  const access = panels.length > 0 ? panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / panels.length : 1
+  const access =
+    panels.length > 0 ? panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / panels.length : 1
   return (
-    <Frame title={laid ? arrayName(laid.plane.azimuthDeg) : 'Array'} kind="array" onDelete={() => removeObject(context, array.id)}>
-      <Fact label="Modules" value={String(laid?.panels.length ?? 0)} unit={laid && laid.empty.length > 0 ? `${laid.empty.length} taken away` : ''} />
-      {laid && <Fact label="Tilt, azimuth" value={`${laid.plane.pitchDeg.toFixed(1)}° · ${laid.plane.azimuthDeg.toFixed(0)}°`} />}
+    <Frame
+      title={laid ? arrayName(laid.plane.azimuthDeg) : 'Array'}
+      kind="array"
+      onDelete={() => removeObject(context, array.id)}
+    >
+      <Fact
+        label="Modules"
+        value={String(laid?.panels.length ?? 0)}
+        unit={laid && laid.empty.length > 0 ? `${laid.empty.length} taken away` : ''}
+      />
+      {laid && (
+        <Fact
+          label="Tilt, azimuth"
+          value={`${laid.plane.pitchDeg.toFixed(1)}° · ${laid.plane.azimuthDeg.toFixed(0)}°`}
+        />
+      )}
       {laid && <Fact label="Plane" value={formatArea(laid.plane.areaM2, site.units)} />}
       <Fact label="Sun access" value={number(access * 100, site, 1)} unit="%" />
       <ChoiceField
@@ -209,9 +334,20 @@ function ArrayCard({ array }: { readonly array: PanelArray }) {
         ]}
         onChoose={(orientation) => documents.set('Orientation', optionId, array.id, { orientation })}
       />
-      <LengthField label="Gap" name="Gap" documentId={optionId} objectId={array.id} value={array.gapM} fields={(gapM) => ({ gapM })} />
+      <LengthField
+        label="Gap"
+        name="Gap"
+        documentId={optionId}
+        objectId={array.id}
+        value={array.gapM}
+        fields={(gapM) => ({ gapM })}
+      />
       {array.removed.length > 0 && (
-        <button type="button" className="mt-1 cursor-pointer text-[12px] text-verdigris hover:underline" onClick={() => documents.set('Restore modules', optionId, array.id, { removed: [] })}>
+        <button
+          type="button"
+          className="mt-1 cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => documents.set('Restore modules', optionId, array.id, { removed: [] })}
+        >
           Put all {array.removed.length} back
         </button>
       )}
@@ -231,7 +367,9 @@ function PanelCard({ id, arrayId }: { readonly id: string; readonly arrayId: str
     <Frame title="Module" kind={panel?.stringId ? `string ${panel.stringId}` : 'module'}>
       <Fact label="Sun in it" value={number(panel?.sunKwhM2 ?? 0, site)} unit="kWh/m²" />
       <Fact label="Sun access" value={number((panel?.sunAccess ?? 1) * 100, site, 1)} unit="%" />
-      {worst && 'name' in worst && <Fact label="Shaded by" value={worst.name} unit={`${number(panel?.worst?.kwh ?? 0, site)} kWh`} />}
+      {worst && 'name' in worst && (
+        <Fact label="Shaded by" value={worst.name} unit={`${number(panel?.worst?.kwh ?? 0, site)} kWh`} />
+      )}
       <div className="mt-1.5 flex gap-3">
         <button
           type="button"
@@ -240,7 +378,11 @@ function PanelCard({ id, arrayId }: { readonly id: string; readonly arrayId: str
         >
           Delete (Del)
         </button>
-        <button type="button" className="cursor-pointer text-[12px] text-verdigris hover:underline" onClick={() => session.setState({ selection: { kind: 'object', id: arrayId } })}>
+        <button
+          type="button"
+          className="cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => session.setState({ selection: { kind: 'object', id: arrayId } })}
+        >
           Whole array
         </button>
       </div>
@@ -254,4 +396,8 @@ const sides = ['North', 'North-east', 'East', 'South-east', 'South', 'South-west
 export const arrayName = (azimuthDeg: number) => sides[Math.round(azimuthDeg / 45) % 8] ?? 'Array'
 
 /** Objects of the house in the order the outline lists them. */
-export const listed = (house: Parameters<typeof ofKind>[0]) => [...ofKind(house, 'volume'), ...ofKind(house, 'chimney'), ...ofKind(house, 'tree')]
+export const listed = (house: Parameters<typeof ofKind>[0]) => [
+  ...ofKind(house, 'volume'),
+  ...ofKind(house, 'chimney'),
+  ...ofKind(house, 'tree'),
+]

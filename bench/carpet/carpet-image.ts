@@ -11,7 +11,12 @@ export interface CarpetPicture {
   readonly title: string
 }
 
-const layers: Readonly<Record<CarpetLayer, { title: string; unit: string; series: (c: RunSummary['carpet']) => Float32Array; scale: number }>> = {
+const layers: Readonly<
+  Record<
+    CarpetLayer,
+    { title: string; unit: string; series: (c: RunSummary['carpet']) => Float32Array; scale: number }
+  >
+> = {
   sun: { title: 'Sun on modules', unit: 'W/m²', series: (c) => c.sun, scale: 1 },
   shade: { title: 'Light lost to shade', unit: '%', series: (c) => c.shade, scale: 100 },
   yield: { title: 'Yield', unit: 'kW', series: (c) => c.yield, scale: 1 },

@@ -37,8 +37,16 @@ export function Carpet() {
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
   const sun = sunAtClock(site, modelYear, day, hour)
   const daylight = useMemo(() => {
-    const place = { latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, elevationM: site.elevationM, timeZone: site.timeZone }
-    return Array.from({ length: 74 }, (_, k) => ({ day: Math.min(364, k * 5), light: daylightHours(place, modelYear, Math.min(364, k * 5)) }))
+    const place = {
+      latitudeDeg: site.latitudeDeg,
+      longitudeDeg: site.longitudeDeg,
+      elevationM: site.elevationM,
+      timeZone: site.timeZone,
+    }
+    return Array.from({ length: 74 }, (_, k) => ({
+      day: Math.min(364, k * 5),
+      light: daylightHours(place, modelYear, Math.min(364, k * 5)),
+    }))
   }, [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone])
 
   useEffect(() => {
@@ -73,17 +81,28 @@ export function Carpet() {
   const spoken = `${dayName(day, site.locale)}, ${clockText(hour)}, sun ${sun.elevationDeg > 0 ? `${sun.elevationDeg.toFixed(0)} degrees high in the ${toward}` : 'below the horizon'}`
 
   return (
-    <section aria-label="Carpet" className="grid h-full grid-cols-[220px_1fr_260px] border-t border-line bg-card">
+    <section
+      aria-label="Carpet"
+      className="grid h-full grid-cols-[220px_1fr_260px] border-t border-line bg-card"
+    >
       <div className="px-3.5 py-2.5">
         <p className="quiet">Local clock</p>
         <p className="text-[15px] font-semibold">
           {dayName(day, site.locale)}, {clockText(hour)}
         </p>
-        <p className="quiet">{sun.elevationDeg > 0 ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})` : 'sun is down'}</p>
+        <p className="quiet">
+          {sun.elevationDeg > 0
+            ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})`
+            : 'sun is down'}
+        </p>
       </div>
       <div className="relative min-w-0 pt-1.5 pb-[18px] pl-7">
         {[6, 12, 18].map((mark) => (
-          <span key={mark} className="absolute left-0 w-6 -translate-y-1/2 text-right text-[12px] text-pencil" style={{ top: `calc(6px + (100% - 24px) * ${1 - mark / 24})` }}>
+          <span
+            key={mark}
+            className="absolute left-0 w-6 -translate-y-1/2 text-right text-[12px] text-pencil"
+            style={{ top: `calc(6px + (100% - 24px) * ${1 - mark / 24})` }}
+          >
             {mark}
           </span>
         ))}
@@ -103,18 +122,56 @@ export function Carpet() {
           onPointerMove={(event) => event.buttons === 1 && take(event)}
           className="relative h-full cursor-crosshair touch-none bg-fold"
         >
-          <canvas ref={canvas} width={365} height={24} className={`absolute inset-0 h-full w-full [image-rendering:pixelated] ${fresh ? '' : 'opacity-60'}`} />
-          <svg className="absolute inset-0 h-full w-full" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden>
+          <canvas
+            ref={canvas}
+            width={365}
+            height={24}
+            className={`absolute inset-0 h-full w-full [image-rendering:pixelated] ${fresh ? '' : 'opacity-60'}`}
+          />
+          <svg
+            className="absolute inset-0 h-full w-full"
+            viewBox="0 0 100 100"
+            preserveAspectRatio="none"
+            aria-hidden
+          >
             {(['rise', 'set'] as const).map((pick) => (
-              <polyline key={pick} points={line(pick)} fill="none" stroke="#E2B84B" strokeWidth={1} vectorEffect="non-scaling-stroke" opacity={0.9} />
+              <polyline
+                key={pick}
+                points={line(pick)}
+                fill="none"
+                stroke="#E2B84B"
+                strokeWidth={1}
+                vectorEffect="non-scaling-stroke"
+                opacity={0.9}
+              />
             ))}
-            <line x1={((day + 0.5) / 365) * 100} x2={((day + 0.5) / 365) * 100} y1={0} y2={100} stroke="#C2502F" strokeWidth={1.2} vectorEffect="non-scaling-stroke" />
-            <line x1={0} x2={100} y1={100 - (hour / 24) * 100} y2={100 - (hour / 24) * 100} stroke="#C2502F" strokeWidth={1.2} vectorEffect="non-scaling-stroke" />
+            <line
+              x1={((day + 0.5) / 365) * 100}
+              x2={((day + 0.5) / 365) * 100}
+              y1={0}
+              y2={100}
+              stroke="#C2502F"
+              strokeWidth={1.2}
+              vectorEffect="non-scaling-stroke"
+            />
+            <line
+              x1={0}
+              x2={100}
+              y1={100 - (hour / 24) * 100}
+              y2={100 - (hour / 24) * 100}
+              stroke="#C2502F"
+              strokeWidth={1.2}
+              vectorEffect="non-scaling-stroke"
+            />
           </svg>
         </div>
         <div className="absolute right-0 bottom-0 left-7 h-[17px] text-[12px] text-pencil" aria-hidden>
           {months.map((month, m) => (
-            <span key={month} className="absolute" style={{ left: `${((monthStarts[m] ?? 0) / 365) * 100}%` }}>
+            <span
+              key={month}
+              className="absolute"
+              style={{ left: `${((monthStarts[m] ?? 0) / 365) * 100}%` }}
+            >
               {month}
             </span>
           ))}

@@ -5,7 +5,10 @@ import { type ApexOptions } from 'apexcharts'
 import { useMedia } from '../stage/use-media'
 import { darkPalette, lightPalette, type Palette } from '../stage/palette'
 
-const ApexChart = dynamic(() => import('react-apexcharts'), { ssr: false, loading: () => <p className="quiet p-4">Drawing …</p> })
+const ApexChart = dynamic(() => import('react-apexcharts'), {
+  ssr: false,
+  loading: () => <p className="quiet p-4">Drawing …</p>,
+})
 
 interface Props {
   readonly title: string
@@ -31,7 +34,15 @@ export function Chart({ title, type, height, series, options, still }: Props) {
         series={series}
         options={{
           ...own,
-          chart: { animations: { enabled: false }, toolbar: { show: false }, zoom: { enabled: false }, fontFamily: 'inherit', foreColor: palette.pencil, background: 'transparent', ...own.chart },
+          chart: {
+            animations: { enabled: false },
+            toolbar: { show: false },
+            zoom: { enabled: false },
+            fontFamily: 'inherit',
+            foreColor: palette.pencil,
+            background: 'transparent',
+            ...own.chart,
+          },
           theme: { mode: dark ? 'dark' : 'light' },
           dataLabels: { enabled: false },
           grid: { borderColor: dark ? '#3d474e' : '#ddd5c5', strokeDashArray: 2, ...own.grid },

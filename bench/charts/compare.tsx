@@ -26,7 +26,11 @@ export function Compare() {
           <td />
           {shown.map((option, i) => (
             <th key={option.id} scope="col" className="px-2 py-1 text-right font-medium">
-              <button type="button" className={`cursor-pointer hover:underline ${option.id === active ? 'font-semibold underline' : ''}`} onClick={() => session.setState({ optionId: option.id, selection: null })}>
+              <button
+                type="button"
+                className={`cursor-pointer hover:underline ${option.id === active ? 'font-semibold underline' : ''}`}
+                onClick={() => session.setState({ optionId: option.id, selection: null })}
+              >
                 {optionLetter(i)} {theOne(option.objects, 'offer', offerId).name}
               </button>
             </th>
@@ -50,7 +54,10 @@ export function Compare() {
                 const text = line ? figure(line.value, line.unit, site) : { figure: '…', unit: '' }
                 const wins = differ && line?.value === best
                 return (
-                  <td key={shown[i]?.id} className={`px-2 py-1 text-right ${wins ? 'font-semibold text-verdigris' : ''}`}>
+                  <td
+                    key={shown[i]?.id}
+                    className={`px-2 py-1 text-right ${wins ? 'font-semibold text-verdigris' : ''}`}
+                  >
                     {text.figure} <span className="text-[12px] font-normal text-pencil">{text.unit}</span>
                   </td>
                 )

@@ -68,16 +68,40 @@ export function PaybackChart({ summary, place, height, still = false }: Of) {
       type="area"
       height={height}
       still={still}
-      series={[{ name: 'Money ahead', data: summary.cash.cumulative.map((v, year) => ({ x: year, y: Math.round(v) })) }]}
+      series={[
+        {
+          name: 'Money ahead',
+          data: summary.cash.cumulative.map((v, year) => ({ x: year, y: Math.round(v) })),
+        },
+      ]}
       options={(palette) => ({
         colors: [palette.verdigris],
         stroke: { width: 2, curve: 'straight' },
         fill: { type: 'solid', opacity: 0.12 },
-        xaxis: { type: 'numeric', title: { text: 'years' }, tickAmount: 5, labels: { formatter: (v: string) => number(Number(v), place) } },
+        xaxis: {
+          type: 'numeric',
+          title: { text: 'years' },
+          tickAmount: 5,
+          labels: { formatter: (v: string) => number(Number(v), place) },
+        },
         yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
         annotations: {
           yaxis: [{ y: 0, borderColor: palette.ink, strokeDashArray: 0 }],
-          xaxis: payback === null ? [] : [{ x: payback, borderColor: palette.clay, label: { text: `paid back after ${number(payback, place, 1)} years`, orientation: 'horizontal', offsetY: 14, style: { background: palette.card, color: palette.ink } } }],
+          xaxis:
+            payback === null
+              ? []
+              : [
+                  {
+                    x: payback,
+                    borderColor: palette.clay,
+                    label: {
+                      text: `paid back after ${number(payback, place, 1)} years`,
+                      orientation: 'horizontal',
+                      offsetY: 14,
+                      style: { background: palette.card, color: palette.ink },
+                    },
+                  },
+                ],
         },
       })}
     />
@@ -90,10 +114,23 @@ const days = [
 ] as const
 
 /** Yield, load and battery through a week, hour by hour. */
-export function WeekChart({ carpet, place, height, which, southern }: { readonly carpet: RunSummary['carpet']; readonly place: Of['place']; readonly height: number; readonly which: 'summer' | 'winter'; readonly southern: boolean }) {
+export function WeekChart({
+  carpet,
+  place,
+  height,
+  which,
+  southern,
+}: {
+  readonly carpet: RunSummary['carpet']
+  readonly place: Of['place']
+  readonly height: number
+  readonly which: 'summer' | 'winter'
+  readonly southern: boolean
+}) {
   const first = ((which === 'summer') !== southern ? 181 : 15) * 24
   const hours = Array.from({ length: 168 }, (_, h) => h)
-  const of = (values: Float32Array) => hours.map((h) => ({ x: h, y: Number((values[first + h] ?? 0).toFixed(2)) }))
+  const of = (values: Float32Array) =>
+    hours.map((h) => ({ x: h, y: Number((values[first + h] ?? 0).toFixed(2)) }))
   const stored = carpet.battery.some((v) => v > 0)
   return (
     <Chart
@@ -108,8 +145,18 @@ export function WeekChart({ carpet, place, height, which, southern }: { readonly
       options={(palette) => ({
         colors: [palette.straw, palette.pencil, palette.verdigris],
         stroke: { width: [2, 1.6, 1.6], curve: 'stepline' },
-        xaxis: { type: 'numeric', min: 0, max: 168, tickAmount: 7, title: { text: 'day' }, labels: { formatter: (v: string) => number(Math.floor(Number(v) / 24) + 1, place) } },
-        yaxis: { title: { text: stored ? 'kW, kWh' : 'kW' }, labels: { formatter: (v: number) => number(v, place, 1) } },
+        xaxis: {
+          type: 'numeric',
+          min: 0,
+          max: 168,
+          tickAmount: 7,
+          title: { text: 'day' },
+          labels: { formatter: (v: string) => number(Math.floor(Number(v) / 24) + 1, place) },
+        },
+        yaxis: {
+          title: { text: stored ? 'kW, kWh' : 'kW' },
+          labels: { formatter: (v: number) => number(v, place, 1) },
+        },
       })}
     />
   )

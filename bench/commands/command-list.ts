@@ -26,14 +26,24 @@ const plain = (letter: string) => (event: Pick<KeyboardEvent, 'key' | 'shiftKey'
 /** Everything that can be done by keyboard, with its shortcut where it has one. */
 export function commandsOf({ session, documents, tools }: BenchParts): Command[] {
   return [
-    { label: 'Undo', shortcut: 'Ctrl Z', matches: (e, c) => c && !e.shiftKey && e.key.toLowerCase() === 'z', run: () => documents.undo() },
+    {
+      label: 'Undo',
+      shortcut: 'Ctrl Z',
+      matches: (e, c) => c && !e.shiftKey && e.key.toLowerCase() === 'z',
+      run: () => documents.undo(),
+    },
     {
       label: 'Redo',
       shortcut: 'Ctrl Shift Z',
       matches: (e, c) => c && ((e.shiftKey && e.key.toLowerCase() === 'z') || e.key.toLowerCase() === 'y'),
       run: () => documents.redo(),
     },
-    { label: 'Plan or perspective', shortcut: 'V', matches: plain('v'), run: () => session.setState((s) => ({ plan: !s.plan })) },
+    {
+      label: 'Plan or perspective',
+      shortcut: 'V',
+      matches: plain('v'),
+      run: () => session.setState((s) => ({ plan: !s.plan })),
+    },
     {
       label: 'Show the whole house',
       shortcut: 'F',
@@ -55,9 +65,29 @@ export function commandsOf({ session, documents, tools }: BenchParts): Command[]
       matches: plain(String(i + 1)),
       run: () => session.setState({ chapter }),
     })),
-    { label: 'Fold the outline', shortcut: '[', matches: plain('['), run: () => session.setState((s) => ({ leftFolded: !s.leftFolded })) },
-    { label: 'Fold the ledger', shortcut: ']', matches: plain(']'), run: () => session.setState((s) => ({ rightFolded: !s.rightFolded })) },
-    { label: 'All commands', shortcut: 'Ctrl K', matches: (e, c) => c && e.key.toLowerCase() === 'k', run: () => session.setState({ dialog: 'commands' }) },
-    { label: 'Shortcuts', shortcut: '?', matches: plain('?'), run: () => session.setState({ dialog: 'shortcuts' }) },
+    {
+      label: 'Fold the outline',
+      shortcut: '[',
+      matches: plain('['),
+      run: () => session.setState((s) => ({ leftFolded: !s.leftFolded })),
+    },
+    {
+      label: 'Fold the ledger',
+      shortcut: ']',
+      matches: plain(']'),
+      run: () => session.setState((s) => ({ rightFolded: !s.rightFolded })),
+    },
+    {
+      label: 'All commands',
+      shortcut: 'Ctrl K',
+      matches: (e, c) => c && e.key.toLowerCase() === 'k',
+      run: () => session.setState({ dialog: 'commands' }),
+    },
+    {
+      label: 'Shortcuts',
+      shortcut: '?',
+      matches: plain('?'),
+      run: () => session.setState({ dialog: 'shortcuts' }),
+    },
   ]
 }

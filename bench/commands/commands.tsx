@@ -1,6 +1,15 @@
 'use client'
 
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react'
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogBackdrop,
+  DialogPanel,
+  DialogTitle,
+} from '@headlessui/react'
 import { useEffect, useMemo, useState } from 'react'
 import { useBench, useSession } from '../context'
 import { commandsOf, type Command } from './command-list'
@@ -39,8 +48,14 @@ export function Commands() {
       <DialogBackdrop className="fixed inset-0 bg-black/25" />
       <div className="fixed inset-x-0 top-24 flex justify-center">
         <DialogPanel className="max-h-[70vh] w-[28rem] overflow-y-auto rounded-xl border border-line bg-card p-3 shadow-2xl">
-          <DialogTitle className="mb-2 font-semibold">{dialog === 'shortcuts' ? 'Shortcuts' : 'Do what?'}</DialogTitle>
-          {dialog === 'shortcuts' ? <Shortcuts commands={commands} /> : <CommandSearch commands={commands} onDone={close} />}
+          <DialogTitle className="mb-2 font-semibold">
+            {dialog === 'shortcuts' ? 'Shortcuts' : 'Do what?'}
+          </DialogTitle>
+          {dialog === 'shortcuts' ? (
+            <Shortcuts commands={commands} />
+          ) : (
+            <CommandSearch commands={commands} onDone={close} />
+          )}
         </DialogPanel>
       </div>
     </Dialog>
@@ -70,7 +85,13 @@ function Shortcuts({ commands }: { readonly commands: readonly Command[] }) {
   )
 }
 
-function CommandSearch({ commands, onDone }: { readonly commands: readonly Command[]; readonly onDone: () => void }) {
+function CommandSearch({
+  commands,
+  onDone,
+}: {
+  readonly commands: readonly Command[]
+  readonly onDone: () => void
+}) {
   const [query, setQuery] = useState('')
   const found = commands.filter((c) => c.label.toLowerCase().includes(query.trim().toLowerCase()))
   return (
@@ -82,10 +103,20 @@ function CommandSearch({ commands, onDone }: { readonly commands: readonly Comma
         command.run()
       }}
     >
-      <ComboboxInput autoFocus aria-label="Command" className="field mb-1" placeholder="Type to search" onChange={(event) => setQuery(event.target.value)} />
+      <ComboboxInput
+        autoFocus
+        aria-label="Command"
+        className="field mb-1"
+        placeholder="Type to search"
+        onChange={(event) => setQuery(event.target.value)}
+      />
       <ComboboxOptions static className="max-h-80 overflow-y-auto">
         {found.map((command) => (
-          <ComboboxOption key={command.label} value={command} className="flex cursor-pointer justify-between rounded px-2 py-1 data-focus:bg-verdigris-soft">
+          <ComboboxOption
+            key={command.label}
+            value={command}
+            className="flex cursor-pointer justify-between rounded px-2 py-1 data-focus:bg-verdigris-soft"
+          >
             <span>{command.label}</span>
             <span className="text-pencil">{command.shortcut}</span>
           </ComboboxOption>

@@ -1,7 +1,14 @@
 'use client'
 
 import { useId, type ReactNode } from 'react'
-import { formatLength, formatSlope, parseLength, parseNumber, parsePercent, parseSlope } from '@/core/model/units'
+import {
+  formatLength,
+  formatSlope,
+  parseLength,
+  parseNumber,
+  parsePercent,
+  parseSlope,
+} from '@/core/model/units'
 import { useBench, useSite } from '../context'
 import { moneySign, number } from '../format'
 import { TextField } from './text-field'
@@ -25,31 +32,75 @@ function useSet({ documentId, objectId, fields, name }: Of) {
 export function LengthField(props: Of) {
   const set = useSet(props)
   const { units } = useSite()
-  return <TextField label={props.label} shown={formatLength(props.value, units)} onType={(text) => set(parseLength(text, units))} hint={units === 'metric' ? '3.5, 350 cm, 11\' 6"' : '11\' 6 1/2", 11.5 ft, 3.5 m'} />
+  return (
+    <TextField
+      label={props.label}
+      shown={formatLength(props.value, units)}
+      onType={(text) => set(parseLength(text, units))}
+      hint={units === 'metric' ? '3.5, 350 cm, 11\' 6"' : '11\' 6 1/2", 11.5 ft, 3.5 m'}
+    />
+  )
 }
 
 export function SlopeField(props: Of) {
   const set = useSet(props)
   const { units } = useSite()
-  return <TextField label={props.label} shown={formatSlope(props.value, units)} wide onType={(text) => set(parseSlope(text.split('·')[0] ?? text))} hint="30, 58%, 7/12" />
+  return (
+    <TextField
+      label={props.label}
+      shown={formatSlope(props.value, units)}
+      wide
+      onType={(text) => set(parseSlope(text.split('·')[0] ?? text))}
+      hint="30, 58%, 7/12"
+    />
+  )
 }
 
-export function NumberField({ unit, digits = 0, ...props }: Of & { readonly unit?: string; readonly digits?: number }) {
+export function NumberField({
+  unit,
+  digits = 0,
+  ...props
+}: Of & { readonly unit?: string; readonly digits?: number }) {
   const set = useSet(props)
   const site = useSite()
-  return <TextField label={props.label} shown={number(props.value, site, digits).replace('−', '-')} unit={unit} onType={(text) => set(parseNumber(text))} />
+  return (
+    <TextField
+      label={props.label}
+      shown={number(props.value, site, digits).replace('−', '-')}
+      unit={unit}
+      onType={(text) => set(parseNumber(text))}
+    />
+  )
 }
 
-export function MoneyField({ digits = 2, per, ...props }: Of & { readonly digits?: number; readonly per?: string }) {
+export function MoneyField({
+  digits = 2,
+  per,
+  ...props
+}: Of & { readonly digits?: number; readonly per?: string }) {
   const set = useSet(props)
   const site = useSite()
-  return <TextField label={props.label} shown={number(props.value, site, digits).replace('−', '-')} unit={`${moneySign(site)}${per ?? ''}`} onType={(text) => set(parseNumber(text))} />
+  return (
+    <TextField
+      label={props.label}
+      shown={number(props.value, site, digits).replace('−', '-')}
+      unit={`${moneySign(site)}${per ?? ''}`}
+      onType={(text) => set(parseNumber(text))}
+    />
+  )
 }
 
 export function PercentField({ digits = 1, ...props }: Of & { readonly digits?: number }) {
   const set = useSet(props)
   const site = useSite()
-  return <TextField label={props.label} shown={number(props.value * 100, site, digits).replace('−', '-')} unit="%" onType={(text) => set(parsePercent(text))} />
+  return (
+    <TextField
+      label={props.label}
+      shown={number(props.value * 100, site, digits).replace('−', '-')}
+      unit="%"
+      onType={(text) => set(parsePercent(text))}
+    />
+  )
 }
 
 export function ChoiceField<T extends string>({
@@ -69,7 +120,13 @@ export function ChoiceField<T extends string>({
       <label htmlFor={id} className="min-w-0 flex-1 leading-4 text-pencil">
         {label}
       </label>
-      <select id={id} className="field w-[7.6rem] shrink-0 cursor-pointer pr-0" value={value} onKeyDown={(event) => event.stopPropagation()} onChange={(event) => onChoose(event.target.value as T)}>
+      <select
+        id={id}
+        className="field w-[7.6rem] shrink-0 cursor-pointer pr-0"
+        value={value}
+        onKeyDown={(event) => event.stopPropagation()}
+        onChange={(event) => onChoose(event.target.value as T)}
+      >
         {choices.map((choice) => (
           <option key={choice.value} value={choice.value}>
             {choice.label}

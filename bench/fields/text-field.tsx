@@ -62,7 +62,11 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
             }
           }}
         />
-        {unit !== undefined && <span className="w-[1.9rem] shrink-0 text-[12px] whitespace-nowrap text-pencil empty:hidden">{unit}</span>}
+        {unit !== undefined && (
+          <span className="w-[1.9rem] shrink-0 text-[12px] whitespace-nowrap text-pencil empty:hidden">
+            {unit}
+          </span>
+        )}
       </div>
       {wrong !== null && (
         <p id={`${id}-wrong`} role="alert" className="mt-0.5 text-[12px] text-clay">

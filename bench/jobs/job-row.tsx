@@ -8,7 +8,11 @@ export interface ListedJob {
   readonly name: string
   readonly address: string
   readonly touchedAt: string
-  readonly summary: { readonly kilowatts: number; readonly paybackYears: number | null; readonly picture: readonly PicturePart[] } | null
+  readonly summary: {
+    readonly kilowatts: number
+    readonly paybackYears: number | null
+    readonly picture: readonly PicturePart[]
+  } | null
 }
 
 const tones = {
@@ -20,13 +24,31 @@ const tones = {
 } as const
 
 /** One job of the list. */
-export function JobRow({ job, onCopy, onDelete }: { readonly job: ListedJob; readonly onCopy: () => void; readonly onDelete: () => void }) {
+export function JobRow({
+  job,
+  onCopy,
+  onDelete,
+}: {
+  readonly job: ListedJob
+  readonly onCopy: () => void
+  readonly onDelete: () => void
+}) {
   const { summary } = job
   return (
     <li className="relative flex items-center gap-4 rounded-lg border border-line bg-card p-2.5 hover:border-pencil">
-      <svg viewBox="0 0 100 100" className="h-[72px] w-[96px] shrink-0 rounded-md bg-paper" role="img" aria-label={`Roof of ${job.name} from above, north up`}>
+      <svg
+        viewBox="0 0 100 100"
+        className="h-[72px] w-[96px] shrink-0 rounded-md bg-paper"
+        role="img"
+        aria-label={`Roof of ${job.name} from above, north up`}
+      >
         {summary?.picture.map((part, i) => (
-          <polygon key={i} points={part.points.map((p) => p.join(',')).join(' ')} className={tones[part.tone]} strokeWidth={part.tone === 'panel' ? 0.3 : 0.6} />
+          <polygon
+            key={i}
+            points={part.points.map((p) => p.join(',')).join(' ')}
+            className={tones[part.tone]}
+            strokeWidth={part.tone === 'panel' ? 0.3 : 0.6}
+          />
         ))}
         {(summary?.picture.length ?? 0) === 0 && (
           <text x="50" y="54" textAnchor="middle" className="fill-pencil text-[11px]">
@@ -35,22 +57,40 @@ export function JobRow({ job, onCopy, onDelete }: { readonly job: ListedJob; rea
         )}
       </svg>
       <div className="min-w-0 flex-1">
-        <Link href={`/jobs/${job.id}`} className="block truncate text-[15px] font-semibold after:absolute after:inset-0">
+        <Link
+          href={`/jobs/${job.id}`}
+          className="block truncate text-[15px] font-semibold after:absolute after:inset-0"
+        >
           {job.name}
         </Link>
         <p className="truncate text-pencil">{job.address}</p>
         <p className="quiet">
-          touched <time dateTime={job.touchedAt}>{new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: 'UTC' }).format(new Date(job.touchedAt))} UTC</time>
+          touched{' '}
+          <time dateTime={job.touchedAt}>
+            {new Intl.DateTimeFormat('en-GB', {
+              dateStyle: 'medium',
+              timeStyle: 'short',
+              timeZone: 'UTC',
+            }).format(new Date(job.touchedAt))}{' '}
+            UTC
+          </time>
         </p>
       </div>
       <dl className="grid grid-cols-[auto_auto] gap-x-2 text-right">
         <dt className="quiet">Modules</dt>
         <dd className="font-semibold">{summary ? `${summary.kilowatts.toFixed(2)} kW` : '–'}</dd>
         <dt className="quiet">Payback</dt>
-        <dd className="font-semibold">{summary?.paybackYears ? `${summary.paybackYears.toFixed(1)} years` : '–'}</dd>
+        <dd className="font-semibold">
+          {summary?.paybackYears ? `${summary.paybackYears.toFixed(1)} years` : '–'}
+        </dd>
       </dl>
       <div className="relative z-10 flex gap-1.5">
-        <a className="button" href={`/api/jobs/${job.id}/export`} aria-label={`Export ${job.name}`} title="The job as a file">
+        <a
+          className="button"
+          href={`/api/jobs/${job.id}/export`}
+          aria-label={`Export ${job.name}`}
+          title="The job as a file"
+        >
           Export
         </a>
         <button type="button" className="button" aria-label={`Copy ${job.name}`} onClick={onCopy}>

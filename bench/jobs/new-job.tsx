@@ -10,7 +10,10 @@ import { createJob } from './requests'
 export function NewJob() {
   const router = useRouter()
   const [query, setQuery] = useState('')
-  const [choices, setChoices] = useState<{ query: string; list: readonly AddressChoice[] }>({ query: '', list: [] })
+  const [choices, setChoices] = useState<{ query: string; list: readonly AddressChoice[] }>({
+    query: '',
+    list: [],
+  })
   const [fault, setFault] = useState<string | null>(null)
   useEffect(() => {
     if (query.trim().length < 2) return
@@ -18,7 +21,9 @@ export function NewJob() {
     const wait = setTimeout(() => {
       fetchAddresses(query, controller.signal).then(
         (list) => setChoices({ query, list }),
-        () => !controller.signal.aborted && setFault('The address service does not answer. Try again in a moment.'),
+        () =>
+          !controller.signal.aborted &&
+          setFault('The address service does not answer. Try again in a moment.'),
       )
     }, 120)
     return () => {
@@ -65,9 +70,16 @@ export function NewJob() {
               setFault(null)
             }}
           />
-          <ComboboxOptions anchor="bottom start" className="z-50 w-[26rem] rounded-md border border-line bg-card py-1 shadow-lg empty:hidden">
+          <ComboboxOptions
+            anchor="bottom start"
+            className="z-50 w-[26rem] rounded-md border border-line bg-card py-1 shadow-lg empty:hidden"
+          >
             {list.map((choice) => (
-              <ComboboxOption key={choice.label} value={choice} className="cursor-pointer px-3 py-1.5 data-focus:bg-verdigris-soft">
+              <ComboboxOption
+                key={choice.label}
+                value={choice}
+                className="cursor-pointer px-3 py-1.5 data-focus:bg-verdigris-soft"
+              >
                 {choice.label}
               </ComboboxOption>
             ))}

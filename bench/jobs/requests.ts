@@ -21,12 +21,14 @@ async function ask(url: string, method: string, body: string, id?: string): Prom
 
 export const createJob = (address: string) => ask('/api/jobs', 'POST', JSON.stringify({ address }))
 export const copyJob = (id: string) => ask('/api/jobs', 'POST', JSON.stringify({ copyOf: id }))
-export const setDeleted = (id: string, deleted: boolean) => ask(`/api/jobs/${id}`, 'PATCH', JSON.stringify({ deleted }), id)
+export const setDeleted = (id: string, deleted: boolean) =>
+  ask(`/api/jobs/${id}`, 'PATCH', JSON.stringify({ deleted }), id)
 
 const largestBytes = 4_000_000
 
 export async function importJob(file: File): Promise<Answer> {
-  if (file.size > largestBytes) return { fault: `${file.name} is larger than 4 MB; a job's file is far smaller.` }
+  if (file.size > largestBytes)
+    return { fault: `${file.name} is larger than 4 MB; a job's file is far smaller.` }
   const answer = await ask('/api/jobs/import', 'POST', await file.text())
   return 'fault' in answer ? { fault: `${file.name}: ${answer.fault}` } : answer
 }

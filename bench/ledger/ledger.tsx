@@ -59,9 +59,17 @@ export function Ledger() {
 }
 
 /** Losses of nothing would only fill the column; they stand in the yield's explanation. */
-const hidden = (line: LedgerLine) => line.weight === 'loss' && line.value !== null && Math.abs(line.value) < 0.5
+const hidden = (line: LedgerLine) =>
+  line.weight === 'loss' && line.value !== null && Math.abs(line.value) < 0.5
 
-function Line({ line, fresh, difference, open, onOpen, onHover }: {
+function Line({
+  line,
+  fresh,
+  difference,
+  open,
+  onOpen,
+  onHover,
+}: {
   readonly line: LedgerLine
   readonly fresh: boolean
   readonly difference: number | null
@@ -86,7 +94,10 @@ function Line({ line, fresh, difference, open, onOpen, onHover }: {
         className="group flex w-full cursor-pointer items-baseline gap-1.5 rounded px-0.5 py-px text-left hover:bg-fold"
       >
         <span className={`min-w-0 flex-1 truncate ${line.weight === 'loss' ? 'text-pencil' : ''}`}>
-          {line.label} <span className="hidden text-[12px] text-verdigris group-hover:inline group-focus-visible:inline">why?</span>
+          {line.label}{' '}
+          <span className="hidden text-[12px] text-verdigris group-hover:inline group-focus-visible:inline">
+            why?
+          </span>
         </span>
         <span
           data-line={line.id}
@@ -100,7 +111,12 @@ function Line({ line, fresh, difference, open, onOpen, onHover }: {
       {changed && difference !== null && (
         <p className={`pr-1 text-right text-[12px] ${better ? 'text-verdigris' : 'text-clay'}`}>
           {difference > 0 ? '+' : '−'}
-          {changed.figure} {line.unit === 'years' ? (Math.abs(difference) < 0.05 ? `(${number(Math.abs(difference) * 365, site)} days)` : 'years') : changed.unit.replace('/year', '')}
+          {changed.figure}{' '}
+          {line.unit === 'years'
+            ? Math.abs(difference) < 0.05
+              ? `(${number(Math.abs(difference) * 365, site)} days)`
+              : 'years'
+            : changed.unit.replace('/year', '')}
         </p>
       )}
     </div>
@@ -111,7 +127,10 @@ function Line({ line, fresh, difference, open, onOpen, onHover }: {
 function useDifferences(): Readonly<Record<string, number>> {
   const { numbers } = useNumbers()
   const optionId = useSession((s) => s.optionId)
-  const [shown, setShown] = useState<{ of: string; values: Readonly<Record<string, number>> }>({ of: '', values: {} })
+  const [shown, setShown] = useState<{ of: string; values: Readonly<Record<string, number>> }>({
+    of: '',
+    values: {},
+  })
   const run = numbers?.run
   useEffect(() => {
     if (!numbers?.before) return

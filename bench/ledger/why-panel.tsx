@@ -33,7 +33,9 @@ export function WhyPanel({ line, onClose }: { readonly line: LedgerLine; readonl
             <div key={i} className="flex items-baseline gap-2 py-0.5">
               <dt className="flex-1 text-pencil">{input.label}</dt>
               <dd>
-                {typeof input.value === 'number' ? number(input.value, site, digitsOf(input.value)) : input.value}{' '}
+                {typeof input.value === 'number'
+                  ? number(input.value, site, digitsOf(input.value))
+                  : input.value}{' '}
                 <span className="text-[12px] text-pencil">{input.unit}</span>
               </dd>
             </div>
@@ -50,4 +52,5 @@ export function WhyPanel({ line, onClose }: { readonly line: LedgerLine; readonl
   )
 }
 
-const digitsOf = (value: number) => (Number.isInteger(value) ? 0 : Math.min(2, (String(value).split('.')[1] ?? '').length))
+const digitsOf = (value: number) =>
+  Number.isInteger(value) ? 0 : Math.min(2, (String(value).split('.')[1] ?? '').length)

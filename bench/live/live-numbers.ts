@@ -77,7 +77,9 @@ export class LiveNumbers {
     this.#wanted = null
     if (!request) return
     const { byOption, asked } = this.store.getState()
-    const stale = request.options.filter(({ id, objects }) => !LiveNumbers.fits(byOption[id], request.house, objects))
+    const stale = request.options.filter(
+      ({ id, objects }) => !LiveNumbers.fits(byOption[id], request.house, objects),
+    )
     if (stale.length === 0) {
       this.store.setState({ busy: false })
       return

@@ -36,7 +36,8 @@ export function Outline() {
   return (
     <nav aria-label="Outline" className="h-full overflow-y-auto">
       {chapters.map(({ id, name, body }) => {
-        const worst = numbers?.summary.checks.filter((check) => check.chapter === id && check.severity !== 'note') ?? []
+        const worst =
+          numbers?.summary.checks.filter((check) => check.chapter === id && check.severity !== 'note') ?? []
         const broken = worst.some((check) => check.severity === 'broken')
         return (
           <section key={id} className="border-b border-line">
@@ -49,7 +50,11 @@ export function Outline() {
               >
                 <span className="text-[14px] font-semibold">{name}</span>
                 {worst.length > 0 && (
-                  <span role="img" className={`self-center text-[12px] ${broken ? 'text-clay' : 'text-pencil'}`} aria-label={`${worst.length} ${worst.length === 1 ? 'check fails' : 'checks fail'}`}>
+                  <span
+                    role="img"
+                    className={`self-center text-[12px] ${broken ? 'text-clay' : 'text-pencil'}`}
+                    aria-label={`${worst.length} ${worst.length === 1 ? 'check fails' : 'checks fail'}`}
+                  >
                     {broken ? '▲' : '△'}
                   </span>
                 )}
@@ -77,7 +82,9 @@ function useNotes(): Readonly<Record<Chapter, string>> {
     site: site.town,
     shape: planes === 0 ? 'nothing drawn' : planes === 1 ? '1 building' : `${planes} buildings`,
     cover: numbers ? `${numbers.summary.count} modules` : '',
-    wire: catalogue.inverters.find((i) => i.id === theOne(option, 'electrical', electricalId).inverterId)?.name ?? '',
+    wire:
+      catalogue.inverters.find((i) => i.id === theOne(option, 'electrical', electricalId).inverterId)?.name ??
+      '',
     match: `${number(theOne(house, 'load', loadId).annualKwh, site)} kWh`,
     store: battery?.name ?? 'none',
     offer: theOne(option, 'offer', offerId).name,

@@ -4,7 +4,15 @@ import { useBench, useSession } from '../context'
 import { type ToolId } from '../store/session'
 
 /** Takes a tool in hand; again puts it down. */
-export function ToolButton({ tool, label, shortcut }: { readonly tool: ToolId; readonly label: string; readonly shortcut: string }) {
+export function ToolButton({
+  tool,
+  label,
+  shortcut,
+}: {
+  readonly tool: ToolId
+  readonly label: string
+  readonly shortcut: string
+}) {
   const { tools } = useBench()
   const active = useSession((s) => s.tool === tool)
   return (

@@ -37,17 +37,32 @@ export function Conflicts() {
   }
   if (refusal)
     return (
-      <div role="alertdialog" aria-label="Not saved" className="fixed top-14 left-1/2 z-40 w-[30rem] -translate-x-1/2 rounded-lg border border-clay bg-card p-4 shadow-xl">
+      <div
+        role="alertdialog"
+        aria-label="Not saved"
+        className="fixed top-14 left-1/2 z-40 w-[30rem] -translate-x-1/2 rounded-lg border border-clay bg-card p-4 shadow-xl"
+      >
         <p className="font-semibold">The server does not take the last edits.</p>
         <p className="mt-1">{refusal}</p>
-        <button type="button" className="button mt-3" onClick={() => { outbox.dropRefused(); window.location.reload() }}>
+        <button
+          type="button"
+          className="button mt-3"
+          onClick={() => {
+            outbox.dropRefused()
+            window.location.reload()
+          }}
+        >
           Go back to what is saved
         </button>
       </div>
     )
   if (!first) return null
   return (
-    <div role="alertdialog" aria-label="Changed by somebody else" className="fixed top-14 left-1/2 z-40 w-[34rem] -translate-x-1/2 rounded-lg border border-straw bg-card p-4 shadow-xl">
+    <div
+      role="alertdialog"
+      aria-label="Changed by somebody else"
+      className="fixed top-14 left-1/2 z-40 w-[34rem] -translate-x-1/2 rounded-lg border border-straw bg-card p-4 shadow-xl"
+    >
       <p className="font-semibold">Somebody else changed the same thing.</p>
       {first.objects.map(({ id, theirs, ours }) => (
         <dl key={id} className="mt-2 grid grid-cols-[5rem_1fr] gap-1">

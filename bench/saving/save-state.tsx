@@ -20,7 +20,11 @@ export function SaveState() {
     refused: 'not saved',
   }[status]
   return (
-    <span role="status" data-save={status} className={`quiet ${status === 'offline' || status === 'refused' ? 'text-clay' : ''}`}>
+    <span
+      role="status"
+      data-save={status}
+      className={`quiet ${status === 'offline' || status === 'refused' ? 'text-clay' : ''}`}
+    >
       {text}
     </span>
   )

@@ -40,7 +40,8 @@ class Batch {
 
   face(corners: readonly Vec3[], plan?: readonly Vec2[]): void {
     const flat = plan ?? corners.map((c): Vec2 => [c[0], c[1]])
-    for (const triangle of triangulate(flat)) for (const i of triangle) this.positions.push(...(corners[i] ?? [0, 0, 0]))
+    for (const triangle of triangulate(flat))
+      for (const i of triangle) this.positions.push(...(corners[i] ?? [0, 0, 0]))
   }
 
   quad(a: Vec3, b: Vec3, c: Vec3, d: Vec3): void {
@@ -68,12 +69,22 @@ class Batch {
   edges(colour: string, opacity = 1): LineSegments {
     const geometry = new BufferGeometry()
     geometry.setAttribute('position', new Float32BufferAttribute(this.lines, 3))
-    return new LineSegments(geometry, new LineBasicMaterial({ color: colour, transparent: opacity < 1, opacity }))
+    return new LineSegments(
+      geometry,
+      new LineBasicMaterial({ color: colour, transparent: opacity < 1, opacity }),
+    )
   }
 }
 
 const matt = (colour: string, extra: { transparent?: boolean; opacity?: number } = {}) =>
-  new MeshLambertMaterial({ color: new Color(colour), side: DoubleSide, polygonOffset: true, polygonOffsetFactor: 1, polygonOffsetUnits: 1, ...extra })
+  new MeshLambertMaterial({
+    color: new Color(colour),
+    side: DoubleSide,
+    polygonOffset: true,
+    polygonOffsetFactor: 1,
+    polygonOffsetUnits: 1,
+    ...extra,
+  })
 
 /** The card model of a scene: roofs, walls, chimneys, crowns and panels with their ink edges. */
 export function buildMaquette(scene: StageScene, palette: Palette, emphasis: Emphasis): Group {
@@ -103,7 +114,10 @@ function addVolumes(group: Group, scene: StageScene, palette: Palette, emphasis:
       const [a, b] = gable.corners
       if (!a || !b) continue
       const along = Math.hypot(b[0] - a[0], b[1] - a[1])
-      const plan = gable.corners.map((c): Vec2 => [((c[0] - a[0]) * (b[0] - a[0]) + (c[1] - a[1]) * (b[1] - a[1])) / along, c[2]])
+      const plan = gable.corners.map((c): Vec2 => [
+        ((c[0] - a[0]) * (b[0] - a[0]) + (c[1] - a[1]) * (b[1] - a[1])) / along,
+        c[2],
+      ])
       walls.face(gable.corners, plan)
     }
     volume.outline.forEach((a, i) => {
@@ -121,7 +135,8 @@ function addVolumes(group: Group, scene: StageScene, palette: Palette, emphasis:
     }
     group.add(walls.mesh(matt(palette.wall)), walls.edges(colour, faded ? 0.45 : 0.9))
     group.add(roofs.mesh(matt(palette.cardShade)), roofs.edges(colour, faded ? 0.45 : 1))
-    if (picked.positions.length > 0) group.add(picked.mesh(matt(palette.verdigris, { transparent: true, opacity: 0.35 })))
+    if (picked.positions.length > 0)
+      group.add(picked.mesh(matt(palette.verdigris, { transparent: true, opacity: 0.35 })))
   }
 }
 
@@ -143,12 +158,24 @@ function addChimneys(group: Group, scene: StageScene, palette: Palette, emphasis
 function addTrees(group: Group, scene: StageScene, palette: Palette, emphasis: Emphasis): void {
   for (const { tree, center, radiusM, halfHeightM } of scene.trees) {
     const picked = emphasis.selected.has(tree.id) || emphasis.lit.has(tree.id)
-    const crown = new Mesh(new IcosahedronGeometry(1, 2), new MeshLambertMaterial({ color: new Color(palette.crown), flatShading: true, transparent: true, opacity: 0.62, depthWrite: false }))
+    const crown = new Mesh(
+      new IcosahedronGeometry(1, 2),
+      new MeshLambertMaterial({
+        color: new Color(palette.crown),
+        flatShading: true,
+        transparent: true,
+        opacity: 0.62,
+        depthWrite: false,
+      }),
+    )
     crown.scale.set(radiusM, radiusM, halfHeightM)
     crown.position.set(...center)
     crown.castShadow = true
     const bottom = center[2] - halfHeightM
-    const trunk = new Mesh(new CylinderGeometry(0.05 * radiusM + 0.06, 0.07 * radiusM + 0.1, bottom + halfHeightM * 0.7, 10), new MeshLambertMaterial({ color: new Color(palette.cardShade) }))
+    const trunk = new Mesh(
+      new CylinderGeometry(0.05 * radiusM + 0.06, 0.07 * radiusM + 0.1, bottom + halfHeightM * 0.7, 10),
+      new MeshLambertMaterial({ color: new Color(palette.cardShade) }),
+    )
     trunk.rotation.x = Math.PI / 2
     trunk.position.set(center[0], center[1], (bottom + halfHeightM * 0.7) / 2)
     trunk.castShadow = true
@@ -186,7 +213,13 @@ function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: 
       const batch = byColour.get(colour) ?? new Batch()
       byColour.set(colour, batch)
       batch.quad(a, b, c, d)
-      const at = emphasis.broken.has(panel.id) ? broken : emphasis.selected.has(panel.id) || emphasis.lit.has(panel.id) ? picked : emphasis.selected.has(array.id) ? picked : frames
+      const at = emphasis.broken.has(panel.id)
+        ? broken
+        : emphasis.selected.has(panel.id) || emphasis.lit.has(panel.id)
+          ? picked
+          : emphasis.selected.has(array.id)
+            ? picked
+            : frames
       at.outline([a, b, c, d])
       if (at === broken) {
         at.line(a, c)
@@ -196,7 +229,12 @@ function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: 
     if (emphasis.slotsOf === array.id) for (const panel of array.empty) places.outline(lifted(panel))
   }
   for (const [colour, batch] of byColour) group.add(batch.mesh(matt(colour)))
-  group.add(frames.edges(byColour.size > 1 ? palette.ink : palette.card, 0.8), picked.edges(palette.verdigris), broken.edges(palette.clay), places.edges(palette.pencil, 0.9))
+  group.add(
+    frames.edges(byColour.size > 1 ? palette.ink : palette.card, 0.8),
+    picked.edges(palette.verdigris),
+    broken.edges(palette.clay),
+    places.edges(palette.pencil, 0.9),
+  )
 }
 
 /** Gives back what a group holds on the graphics card. */

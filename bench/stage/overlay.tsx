@@ -45,12 +45,29 @@ export function Overlay({ view, handles, small }: Props) {
   return (
     <>
       <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
-        {sketch?.snap?.guides.map(([a, b], i) => <Segment key={i} a={at(a)} b={at(b)} className="stroke-verdigris" dash="3 4" />)}
-        {points.slice(0, -1).map((a, i) => <Segment key={i} a={at(a)} b={at(points[i + 1] ?? a)} className="stroke-verdigris" width={2} />)}
-        {last && pointer && <Segment a={at(last)} b={screenPointer} className="stroke-verdigris" width={1.5} />}
+        {sketch?.snap?.guides.map(([a, b], i) => (
+          <Segment key={i} a={at(a)} b={at(b)} className="stroke-verdigris" dash="3 4" />
+        ))}
+        {points.slice(0, -1).map((a, i) => (
+          <Segment key={i} a={at(a)} b={at(points[i + 1] ?? a)} className="stroke-verdigris" width={2} />
+        ))}
+        {last && pointer && (
+          <Segment a={at(last)} b={screenPointer} className="stroke-verdigris" width={1.5} />
+        )}
         {points.map((p, i) => {
           const s = at(p)
-          return s && <circle key={i} cx={s[0]} cy={s[1]} r={i === 0 ? 5 : 3.5} className="fill-card stroke-verdigris" strokeWidth={1.8} />
+          return (
+            s && (
+              <circle
+                key={i}
+                cx={s[0]}
+                cy={s[1]}
+                r={i === 0 ? 5 : 3.5}
+                className="fill-card stroke-verdigris"
+                strokeWidth={1.8}
+              />
+            )
+          )
         })}
         {screenPointer && sketch?.snap && <SnapMark at={screenPointer} kind={sketch.snap.kind} />}
         {handles.map((handle) => {
@@ -59,24 +76,54 @@ export function Overlay({ view, handles, small }: Props) {
           return s && <Grip key={`${handle.kind}${handle.index}`} at={s} handle={handle} />
         })}
       </svg>
-      {last && pointer && <Measure view={view} a={[last[0], last[1], 0]} b={[pointer[0], pointer[1], 0]} text={formatLength(distance2(last, pointer), units)} />}
+      {last && pointer && (
+        <Measure
+          view={view}
+          a={[last[0], last[1], 0]}
+          b={[pointer[0], pointer[1], 0]}
+          text={formatLength(distance2(last, pointer), units)}
+        />
+      )}
       {points.slice(0, -1).map((a, i) => {
         const b = points[i + 1] ?? a
-        return <Measure key={i} view={view} a={[a[0], a[1], 0]} b={[b[0], b[1], 0]} text={formatLength(distance2(a, b), units)} />
+        return (
+          <Measure
+            key={i}
+            view={view}
+            a={[a[0], a[1], 0]}
+            b={[b[0], b[1], 0]}
+            text={formatLength(distance2(a, b), units)}
+          />
+        )
       })}
       {selected?.kind === 'volume' &&
         points.length === 0 &&
         selected.outline.map((a, i) => {
           const b = selected.outline[(i + 1) % selected.outline.length] ?? a
-          return <Measure key={i} view={view} a={[a[0], a[1], selected.eaveHeightM]} b={[b[0], b[1], selected.eaveHeightM]} text={formatLength(distance2(a, b), units)} quiet />
+          return (
+            <Measure
+              key={i}
+              view={view}
+              a={[a[0], a[1], selected.eaveHeightM]}
+              b={[b[0], b[1], selected.eaveHeightM]}
+              text={formatLength(distance2(a, b), units)}
+              quiet
+            />
+          )
         })}
       {screenPointer && note && (
-        <span className="pointer-events-none absolute rounded bg-card/90 px-1.5 text-[12px] text-verdigris" style={{ left: screenPointer[0] + 14, top: screenPointer[1] + 12 }}>
+        <span
+          className="pointer-events-none absolute rounded bg-card/90 px-1.5 text-[12px] text-verdigris"
+          style={{ left: screenPointer[0] + 14, top: screenPointer[1] + 12 }}
+        >
           {note}
         </span>
       )}
       {sketch?.message && (
-        <p role="status" className="absolute top-3 left-1/2 max-w-[26rem] -translate-x-1/2 rounded-md border border-line bg-card px-3 py-1.5 shadow-sm">
+        <p
+          role="status"
+          className="absolute top-3 left-1/2 max-w-[26rem] -translate-x-1/2 rounded-md border border-line bg-card px-3 py-1.5 shadow-sm"
+        >
           {sketch.message}
         </p>
       )}
@@ -84,8 +131,30 @@ export function Overlay({ view, handles, small }: Props) {
   )
 }
 
-function Segment({ a, b, className, width = 1, dash }: { readonly a: Vec2 | null; readonly b: Vec2 | null; readonly className: string; readonly width?: number; readonly dash?: string }) {
-  return a && b ? <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} className={className} strokeWidth={width} strokeDasharray={dash} /> : null
+function Segment({
+  a,
+  b,
+  className,
+  width = 1,
+  dash,
+}: {
+  readonly a: Vec2 | null
+  readonly b: Vec2 | null
+  readonly className: string
+  readonly width?: number
+  readonly dash?: string
+}) {
+  return a && b ? (
+    <line
+      x1={a[0]}
+      y1={a[1]}
+      x2={b[0]}
+      y2={b[1]}
+      className={className}
+      strokeWidth={width}
+      strokeDasharray={dash}
+    />
+  ) : null
 }
 
 function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyof typeof snapNames }) {
@@ -103,12 +172,45 @@ function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyo
 }
 
 function Grip({ at: [x, y], handle }: { readonly at: Vec2; readonly handle: Handle }) {
-  if (handle.kind === 'corner') return <rect x={x - 4.5} y={y - 4.5} width={9} height={9} className="fill-card stroke-verdigris" strokeWidth={1.8} />
-  if (handle.kind === 'crown') return <path d={`M${x - 8} ${y} L${x - 3} ${y - 4} L${x - 3} ${y + 4} Z M${x + 8} ${y} L${x + 3} ${y - 4} L${x + 3} ${y + 4} Z`} className="fill-verdigris stroke-card" />
-  return <path d={`M${x} ${y - 9} L${x + 5} ${y - 2} L${x - 5} ${y - 2} Z M${x} ${y + 9} L${x + 5} ${y + 2} L${x - 5} ${y + 2} Z`} className="fill-verdigris stroke-card" />
+  if (handle.kind === 'corner')
+    return (
+      <rect
+        x={x - 4.5}
+        y={y - 4.5}
+        width={9}
+        height={9}
+        className="fill-card stroke-verdigris"
+        strokeWidth={1.8}
+      />
+    )
+  if (handle.kind === 'crown')
+    return (
+      <path
+        d={`M${x - 8} ${y} L${x - 3} ${y - 4} L${x - 3} ${y + 4} Z M${x + 8} ${y} L${x + 3} ${y - 4} L${x + 3} ${y + 4} Z`}
+        className="fill-verdigris stroke-card"
+      />
+    )
+  return (
+    <path
+      d={`M${x} ${y - 9} L${x + 5} ${y - 2} L${x - 5} ${y - 2} Z M${x} ${y + 9} L${x + 5} ${y + 2} L${x - 5} ${y + 2} Z`}
+      className="fill-verdigris stroke-card"
+    />
+  )
 }
 
-function Measure({ view, a, b, text, quiet = false }: { readonly view: StageView; readonly a: Vec3; readonly b: Vec3; readonly text: string; readonly quiet?: boolean }) {
+function Measure({
+  view,
+  a,
+  b,
+  text,
+  quiet = false,
+}: {
+  readonly view: StageView
+  readonly a: Vec3
+  readonly b: Vec3
+  readonly text: string
+  readonly quiet?: boolean
+}) {
   const [p, q] = [view.project(a), view.project(b)]
   if (!p || !q || distance2(p, q) < (quiet ? 46 : 24)) return null
   return (

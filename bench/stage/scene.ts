@@ -12,9 +12,23 @@ import { chimneyBox, roofsOf } from '@/core/shade/scene'
 
 /** What stands on the stage, worked out from the documents by the core. */
 export interface StageScene {
-  readonly volumes: readonly { readonly volume: Volume; readonly roof: Roof | null; readonly fault: Fault | null }[]
-  readonly chimneys: readonly { readonly chimney: Chimney; readonly base: readonly Vec2[]; readonly bottomM: number; readonly topM: number }[]
-  readonly trees: readonly { readonly tree: Tree; readonly center: Vec3; readonly radiusM: number; readonly halfHeightM: number }[]
+  readonly volumes: readonly {
+    readonly volume: Volume
+    readonly roof: Roof | null
+    readonly fault: Fault | null
+  }[]
+  readonly chimneys: readonly {
+    readonly chimney: Chimney
+    readonly base: readonly Vec2[]
+    readonly bottomM: number
+    readonly topM: number
+  }[]
+  readonly trees: readonly {
+    readonly tree: Tree
+    readonly center: Vec3
+    readonly radiusM: number
+    readonly halfHeightM: number
+  }[]
   readonly laid: Laid
   readonly roofs: ReadonlyMap<string, Roof>
 }
@@ -33,7 +47,12 @@ export function stageScene(house: Objects, option: Objects, catalogue: Catalogue
     chimneys: ofKind(house, 'chimney').map((chimney) => ({ chimney, ...chimneyBox(chimney, roofs) })),
     trees: ofKind(house, 'tree').map((tree) => {
       const crown = crownOf(tree)
-      return { tree, center: [tree.center[0], tree.center[1], crown.centerM], radiusM: crown.radiusM, halfHeightM: crown.halfHeightM }
+      return {
+        tree,
+        center: [tree.center[0], tree.center[1], crown.centerM],
+        radiusM: crown.radiusM,
+        halfHeightM: crown.halfHeightM,
+      }
     }),
     laid:
       module && cover?.kind === 'cover'

@@ -27,7 +27,8 @@ export class AerialSheet {
       for (const { zoom, around, heightM } of rings) {
         const middle = tileAt(site, zoom)
         for (let x = -around; x <= around; x++)
-          for (let y = -around; y <= around; y++) this.#lay(site, { z: zoom, x: middle.x + x, y: middle.y + y }, tilesUrl, heightM)
+          for (let y = -around; y <= around; y++)
+            this.#lay(site, { z: zoom, x: middle.x + x, y: middle.y + y }, tilesUrl, heightM)
       }
     }
     for (const part of this.group.children) {
@@ -50,7 +51,10 @@ export class AerialSheet {
   #lay(site: LatLon, tile: Tile, tilesUrl: string, heightM: number): void {
     const nw = localOf(site, tileCorner(tile))
     const se = localOf(site, tileCorner({ ...tile, x: tile.x + 1, y: tile.y + 1 }))
-    const url = tilesUrl.replace('{z}', String(tile.z)).replace('{x}', String(tile.x)).replace('{y}', String(tile.y))
+    const url = tilesUrl
+      .replace('{z}', String(tile.z))
+      .replace('{x}', String(tile.x))
+      .replace('{y}', String(tile.y))
     this.#loader.load(
       url,
       (texture) => {
@@ -59,7 +63,12 @@ export class AerialSheet {
         texture.anisotropy = 4
         const mesh = new Mesh(
           new PlaneGeometry(se[0] - nw[0], nw[1] - se[1]),
-          new MeshLambertMaterial({ map: texture, transparent: true, opacity: this.#strength, depthWrite: false }),
+          new MeshLambertMaterial({
+            map: texture,
+            transparent: true,
+            opacity: this.#strength,
+            depthWrite: false,
+          }),
         )
         mesh.position.set((nw[0] + se[0]) / 2, (nw[1] + se[1]) / 2, heightM)
         mesh.receiveShadow = true

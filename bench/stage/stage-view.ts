@@ -50,7 +50,12 @@ export class StageView {
   #halfHeightM = 24
 
   constructor(canvas: HTMLCanvasElement) {
-    this.#renderer = new WebGLRenderer({ canvas, antialias: true, alpha: false, powerPreference: 'high-performance' })
+    this.#renderer = new WebGLRenderer({
+      canvas,
+      antialias: true,
+      alpha: false,
+      powerPreference: 'high-performance',
+    })
     this.#renderer.shadowMap.enabled = true
     this.#renderer.shadowMap.type = PCFShadowMap
     this.#renderer.shadowMap.autoUpdate = false
@@ -58,7 +63,10 @@ export class StageView {
     this.#perspective.up.set(0, 0, 1)
     this.#perspective.position.set(18, -34, 30)
     this.#plan.position.set(0, 0, 200)
-    this.#controls = { perspective: this.#makeControls(this.#perspective), plan: this.#makeControls(this.#plan) }
+    this.#controls = {
+      perspective: this.#makeControls(this.#perspective),
+      plan: this.#makeControls(this.#plan),
+    }
     this.#controls.plan.enableRotate = false
     this.#controls.plan.screenSpacePanning = true
     this.#controls.perspective.maxPolarAngle = Math.PI / 2 - 0.03
@@ -136,7 +144,8 @@ export class StageView {
       const { target } = perspective
       this.#plan.position.set(target.x, target.y, 200)
       flat.target.set(target.x, target.y, 0)
-      this.#halfHeightM = this.#perspective.position.distanceTo(target) * Math.tan((this.#perspective.fov * Math.PI) / 360)
+      this.#halfHeightM =
+        this.#perspective.position.distanceTo(target) * Math.tan((this.#perspective.fov * Math.PI) / 360)
       this.#plan.zoom = 1
       this.#framePlan(this.#perspective.aspect)
     } else {
@@ -153,7 +162,10 @@ export class StageView {
   /** Brings a circle of the ground into view. */
   lookAt([x, y]: Vec2, radiusM: number, heightM: number): void {
     const { perspective, plan } = this.#controls
-    const distance = (radiusM * 1.15) / Math.sin((this.#perspective.fov * Math.PI) / 360) / Math.min(1, this.#perspective.aspect)
+    const distance =
+      (radiusM * 1.15) /
+      Math.sin((this.#perspective.fov * Math.PI) / 360) /
+      Math.min(1, this.#perspective.aspect)
     perspective.target.set(x, y, heightM)
     this.#perspective.position.set(x + distance * 0.4, y - distance * 0.66, heightM + distance * 0.58)
     plan.target.set(x, y, 0)

@@ -42,8 +42,16 @@ export function Stage({ small }: { readonly small: boolean }) {
   const [lost, setLost] = useState(false)
   const scene = useMemo(() => stageScene(house, option, catalogue), [house, option, catalogue])
   const palette = dark ? darkPalette : lightPalette
-  const handles = useMemo(() => (small ? [] : handlesOf(scene, house, selection)), [scene, house, selection, small])
-  const slotsOf = selection?.kind === 'panel' ? selection.arrayId : selection && option[selection.id]?.kind === 'array' ? selection.id : null
+  const handles = useMemo(
+    () => (small ? [] : handlesOf(scene, house, selection)),
+    [scene, house, selection, small],
+  )
+  const slotsOf =
+    selection?.kind === 'panel'
+      ? selection.arrayId
+      : selection && option[selection.id]?.kind === 'array'
+        ? selection.id
+        : null
 
   useEffect(() => {
     if (!canvas.current) return
@@ -80,10 +88,17 @@ export function Stage({ small }: { readonly small: boolean }) {
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
     const string = selection?.kind === 'panel' && chapter === 'wire' ? byId.get(selection.id)?.stringId : null
-    const broken = numbers?.summary.checks.filter((check) => check.severity === 'broken').flatMap((check) => check.objects) ?? []
+    const broken =
+      numbers?.summary.checks
+        .filter((check) => check.severity === 'broken')
+        .flatMap((check) => check.objects) ?? []
     return {
       selected: new Set(selection ? [selection.id] : []),
-      lit: new Set([...lit, ...(hover ? [hover] : []), ...(string ? (panels ?? []).filter((p) => p.stringId === string).map((p) => p.id) : [])]),
+      lit: new Set([
+        ...lit,
+        ...(hover ? [hover] : []),
+        ...(string ? (panels ?? []).filter((p) => p.stringId === string).map((p) => p.id) : []),
+      ]),
       broken: new Set(broken),
       slotsOf,
       panelColour: (id) => {
@@ -100,7 +115,12 @@ export function Stage({ small }: { readonly small: boolean }) {
   // The sheet's many tiles wait until the first numbers are there.
   const counted = numbers !== undefined
   useEffect(() => {
-    if (counted) view?.showSheet({ latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg }, '/world/tiles/{z}/{x}/{y}.png', site.sheetStrength)
+    if (counted)
+      view?.showSheet(
+        { latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg },
+        '/world/tiles/{z}/{x}/{y}.png',
+        site.sheetStrength,
+      )
   }, [view, counted, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
   useEffect(() => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour))), [view, site, day, hour])
   useEffect(() => view?.setPlan(plan), [view, plan])
@@ -124,7 +144,11 @@ export function Stage({ small }: { readonly small: boolean }) {
   }
 
   return (
-    <div ref={box} className="relative h-full w-full overflow-hidden bg-paper" data-stage={numbers ? 'live' : 'waiting'}>
+    <div
+      ref={box}
+      className="relative h-full w-full overflow-hidden bg-paper"
+      data-stage={numbers ? 'live' : 'waiting'}
+    >
       <canvas
         ref={canvas}
         tabIndex={0}
@@ -150,10 +174,17 @@ export function Stage({ small }: { readonly small: boolean }) {
         onPointerCancel={() => tools.chart.cancel()}
         onPointerLeave={() => session.getState().hover && session.setState({ hover: null })}
       />
-      {lost && <p className="absolute inset-x-8 top-1/3 text-center">The 3D stage needs WebGL, which this browser does not offer. The numbers and all lists work without it.</p>}
+      {lost && (
+        <p className="absolute inset-x-8 top-1/3 text-center">
+          The 3D stage needs WebGL, which this browser does not offer. The numbers and all lists work without
+          it.
+        </p>
+      )}
       {view && <Overlay view={view} scene={scene} handles={handles} small={small} />}
       {!small && view && <ViewButtons view={view} scene={scene} />}
-      {!small && showMap && range && <SunLegend low={Math.min(range.low, range.high * 0.75)} high={range.high} />}
+      {!small && showMap && range && (
+        <SunLegend low={Math.min(range.low, range.high * 0.75)} high={range.high} />
+      )}
       {!small && !running && <Card />}
     </div>
   )
@@ -179,7 +210,9 @@ function useFirstLook(view: StageView | null, scene: ReturnType<typeof stageScen
   const looked = useRef<string | null>(null)
   useEffect(() => {
     if (!view) return
-    const corners = scene.volumes.filter(({ volume }) => volume.role === 'house').flatMap(({ volume }) => volume.outline)
+    const corners = scene.volumes
+      .filter(({ volume }) => volume.role === 'house')
+      .flatMap(({ volume }) => volume.outline)
     const key = `${small}/${corners.length > 0}`
     if (looked.current === key) return
     // A house that is being drawn is not run away from.

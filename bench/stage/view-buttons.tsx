@@ -36,38 +36,83 @@ export function ViewButtons({ view, scene }: { readonly view: StageView; readonl
   const whole = () => {
     const corners = scene.volumes.flatMap(({ volume }) => (volume.role === 'house' ? volume.outline : []))
     const first: Vec2 = corners[0] ?? [0, 0]
-    const middle = corners.reduce<Vec2>((s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length], corners.length > 0 ? [0, 0] : first)
+    const middle = corners.reduce<Vec2>(
+      (s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length],
+      corners.length > 0 ? [0, 0] : first,
+    )
     view.lookAt(middle, Math.max(12, ...corners.map((p) => distance2(p, middle) * 1.15)), 3)
   }
   return (
     <>
       <div className="absolute top-3 right-3 flex flex-col items-end gap-1.5">
-        <svg width="40" height="40" viewBox="-20 -20 40 40" role="img" aria-label={`North is ${Math.round(state.north)} degrees from up`}>
+        <svg
+          width="40"
+          height="40"
+          viewBox="-20 -20 40 40"
+          role="img"
+          aria-label={`North is ${Math.round(state.north)} degrees from up`}
+        >
           <circle r="18" className="fill-card stroke-line" />
           <g transform={`rotate(${state.north})`}>
-            <path d="M0 -16.5 L4.5 -8 L-4.5 -8 Z M0 -8 L0 15" className="fill-ink stroke-ink" strokeWidth="0.8" />
-            <text y="5" stroke="var(--tg-card)" strokeWidth="3" paintOrder="stroke" textAnchor="middle" className="fill-ink text-[11px] font-semibold">
+            <path
+              d="M0 -16.5 L4.5 -8 L-4.5 -8 Z M0 -8 L0 15"
+              className="fill-ink stroke-ink"
+              strokeWidth="0.8"
+            />
+            <text
+              y="5"
+              stroke="var(--tg-card)"
+              strokeWidth="3"
+              paintOrder="stroke"
+              textAnchor="middle"
+              className="fill-ink text-[11px] font-semibold"
+            >
               N
             </text>
           </g>
         </svg>
-        <div className="flex overflow-hidden rounded-md border border-line bg-card" role="group" aria-label="Views">
-          <button type="button" className="cursor-pointer px-2 py-0.5 hover:bg-fold" aria-pressed={plan} title="Plan or perspective (V)" onClick={() => session.setState({ plan: !plan })}>
+        <div
+          className="flex overflow-hidden rounded-md border border-line bg-card"
+          role="group"
+          aria-label="Views"
+        >
+          <button
+            type="button"
+            className="cursor-pointer px-2 py-0.5 hover:bg-fold"
+            aria-pressed={plan}
+            title="Plan or perspective (V)"
+            onClick={() => session.setState({ plan: !plan })}
+          >
             {plan ? 'Plan' : '3D'}
           </button>
           {!plan &&
             sides.map(([name, azimuth]) => (
-              <button key={name} type="button" className="cursor-pointer border-l border-line px-1.5 py-0.5 hover:bg-fold" title={`Look from the ${{ N: 'north', E: 'east', S: 'south', W: 'west' }[name]}`} onClick={() => view.lookFrom(azimuth, 28)}>
+              <button
+                key={name}
+                type="button"
+                className="cursor-pointer border-l border-line px-1.5 py-0.5 hover:bg-fold"
+                title={`Look from the ${{ N: 'north', E: 'east', S: 'south', W: 'west' }[name]}`}
+                onClick={() => view.lookFrom(azimuth, 28)}
+              >
                 {name}
               </button>
             ))}
-          <button type="button" className="cursor-pointer border-l border-line px-2 py-0.5 hover:bg-fold" title="Show the whole house (F)" data-command="frame" onClick={whole}>
+          <button
+            type="button"
+            className="cursor-pointer border-l border-line px-2 py-0.5 hover:bg-fold"
+            title="Show the whole house (F)"
+            data-command="frame"
+            onClick={whole}
+          >
             Fit
           </button>
         </div>
       </div>
       <div className="pointer-events-none absolute right-3 bottom-3 rounded-md bg-card/85 px-2 py-1 text-right">
-        <div className="ml-auto h-1.5 border-x border-b border-ink" style={{ width: length / state.metres }} />
+        <div
+          className="ml-auto h-1.5 border-x border-b border-ink"
+          style={{ width: length / state.metres }}
+        />
         <p className="quiet">{formatLength(length, site.units)}</p>
       </div>
     </>

@@ -60,7 +60,9 @@ export class DocumentStore {
 
   /** Shows a document as it would be, from the state at the gesture's begin. */
   preview(id: string, recipe: (before: Objects) => Objects): void {
-    this.store.setState((s) => ({ documents: { ...s.documents, [id]: recipe((s.mark ?? s.documents)[id] ?? {}) } }))
+    this.store.setState((s) => ({
+      documents: { ...s.documents, [id]: recipe((s.mark ?? s.documents)[id] ?? {}) },
+    }))
   }
 
   cancel(): void {
@@ -100,7 +102,12 @@ export class DocumentStore {
    * Sets fields of one object if its kind allows them.
    * @returns what is wrong, in words; null when it was done
    */
-  set(label: string, documentId: string, objectId: string, fields: Readonly<Record<string, unknown>>): string | null {
+  set(
+    label: string,
+    documentId: string,
+    objectId: string,
+    fields: Readonly<Record<string, unknown>>,
+  ): string | null {
     const object = this.document(documentId)[objectId]
     if (!object) return 'This is gone.'
     const parsed = objectKinds[object.kind].schema.safeParse({ ...object, ...fields })
@@ -144,14 +151,17 @@ export class DocumentStore {
     this.store.setState((s) => ({
       documents: {
         ...s.documents,
-        ...Object.fromEntries(Object.entries(changes).map(([id, change]) => [id, applyChange(s.documents[id] ?? {}, change)])),
+        ...Object.fromEntries(
+          Object.entries(changes).map(([id, change]) => [id, applyChange(s.documents[id] ?? {}, change)]),
+        ),
       },
     }))
     this.#tell(changes)
   }
 
   #tell(changes: Readonly<Record<string, Change>>): void {
-    for (const [id, change] of Object.entries(changes)) for (const listener of this.#listeners) listener(id, change)
+    for (const [id, change] of Object.entries(changes))
+      for (const listener of this.#listeners) listener(id, change)
   }
 }
 

@@ -17,7 +17,11 @@ export interface OutboxShelf {
 /** What the server answered. */
 export interface SendResult {
   readonly saved: readonly { readonly id: string }[]
-  readonly conflicts: readonly { readonly id: string; readonly documentId: string; readonly objects: readonly Conflict[] }[]
+  readonly conflicts: readonly {
+    readonly id: string
+    readonly documentId: string
+    readonly objects: readonly Conflict[]
+  }[]
 }
 
 /** The server said no for good: the edit itself is wrong. */
@@ -68,7 +72,10 @@ export class Outbox {
   }
 
   add(edit: PendingEdit): void {
-    this.store.setState((s) => ({ pending: [...s.pending, edit], status: s.status === 'offline' ? 'offline' : 'saving' }))
+    this.store.setState((s) => ({
+      pending: [...s.pending, edit],
+      status: s.status === 'offline' ? 'offline' : 'saving',
+    }))
     this.#keep()
     this.#later(restMs)
   }
@@ -110,7 +117,11 @@ export class Outbox {
       this.#pauseMs = firstPauseMs
       this.store.setState((s) => {
         const pending = s.pending.filter((edit) => !settled.has(edit.id))
-        return { pending, conflicts: [...s.conflicts, ...conflicts], status: pending.length > 0 ? 'saving' : 'saved' }
+        return {
+          pending,
+          conflicts: [...s.conflicts, ...conflicts],
+          status: pending.length > 0 ? 'saving' : 'saved',
+        }
       })
       this.#keep()
       if (this.store.getState().pending.length > 0) this.#later(0)

@@ -20,12 +20,28 @@ export function handlesOf(scene: StageScene, house: Objects, selection: Selectio
     const drawn = scene.trees.find(({ tree }) => tree.id === object.id)
     return [
       { objectId: object.id, kind: 'tree-top', index: 0, at: [x, y, object.heightM], label: 'Height' },
-      { objectId: object.id, kind: 'crown', index: 0, at: [x + object.crownDiameterM / 2, y, drawn?.center[2] ?? object.heightM / 2], label: 'Crown' },
+      {
+        objectId: object.id,
+        kind: 'crown',
+        index: 0,
+        at: [x + object.crownDiameterM / 2, y, drawn?.center[2] ?? object.heightM / 2],
+        label: 'Crown',
+      },
     ]
   }
   if (object?.kind === 'chimney') {
     const drawn = scene.chimneys.find(({ chimney }) => chimney.id === object.id)
-    return drawn ? [{ objectId: object.id, kind: 'chimney-top', index: 0, at: [object.center[0], object.center[1], drawn.topM], label: 'Height' }] : []
+    return drawn
+      ? [
+          {
+            objectId: object.id,
+            kind: 'chimney-top',
+            index: 0,
+            at: [object.center[0], object.center[1], drawn.topM],
+            label: 'Height',
+          },
+        ]
+      : []
   }
   if (object?.kind !== 'volume') return []
   const handles: Handle[] = object.outline.map(([x, y], index) => ({
@@ -38,9 +54,20 @@ export function handlesOf(scene: StageScene, house: Objects, selection: Selectio
   const first = object.outline[0]
   const second = object.outline[1]
   if (first && second)
-    handles.push({ objectId: object.id, kind: 'eave', index: 0, at: [(first[0] + second[0]) / 2, (first[1] + second[1]) / 2, object.eaveHeightM], label: 'Storey height' })
+    handles.push({
+      objectId: object.id,
+      kind: 'eave',
+      index: 0,
+      at: [(first[0] + second[0]) / 2, (first[1] + second[1]) / 2, object.eaveHeightM],
+      label: 'Storey height',
+    })
   const roof = scene.roofs.get(object.id)
-  const ridge = roof && ridgeMiddle(roof.planes.flatMap((plane) => plane.corners), roof.ridgeHeightM)
+  const ridge =
+    roof &&
+    ridgeMiddle(
+      roof.planes.flatMap((plane) => plane.corners),
+      roof.ridgeHeightM,
+    )
   if (ridge) handles.push({ objectId: object.id, kind: 'ridge', index: 0, at: ridge, label: 'Pitch' })
   return handles
 }

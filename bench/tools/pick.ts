@@ -26,25 +26,54 @@ export function pick(scene: StageScene, ray: Ray, slotsOf: string | null): Hit |
     }
   }
   for (const array of scene.laid.arrays) {
-    for (const panel of array.panels) offer(rayPolygon(ray, panel.corners), { kind: 'panel', id: panel.id, arrayId: array.id })
+    for (const panel of array.panels)
+      offer(rayPolygon(ray, panel.corners), { kind: 'panel', id: panel.id, arrayId: array.id })
     if (array.id === slotsOf)
-      for (const panel of array.empty) offer(rayPolygon(ray, panel.corners), { kind: 'slot', slot: panel.slot, arrayId: array.id })
+      for (const panel of array.empty)
+        offer(rayPolygon(ray, panel.corners), { kind: 'slot', slot: panel.slot, arrayId: array.id })
   }
   for (const { volume, roof } of scene.volumes) {
     for (const plane of roof?.planes ?? [])
-      offer(rayPolygon(ray, plane.corners), { kind: 'plane', volumeId: volume.id, edgeIndex: plane.edgeIndex })
-    for (const gable of roof?.gables ?? []) offer(rayPolygon(ray, gable.corners), { kind: 'object', id: volume.id })
+      offer(rayPolygon(ray, plane.corners), {
+        kind: 'plane',
+        volumeId: volume.id,
+        edgeIndex: plane.edgeIndex,
+      })
+    for (const gable of roof?.gables ?? [])
+      offer(rayPolygon(ray, gable.corners), { kind: 'object', id: volume.id })
     volume.outline.forEach((a, i) => {
       const b = volume.outline[(i + 1) % volume.outline.length] ?? a
       const top = volume.eaveHeightM
-      offer(rayPolygon(ray, [[a[0], a[1], 0], [b[0], b[1], 0], [b[0], b[1], top], [a[0], a[1], top]]), { kind: 'object', id: volume.id })
+      offer(
+        rayPolygon(ray, [
+          [a[0], a[1], 0],
+          [b[0], b[1], 0],
+          [b[0], b[1], top],
+          [a[0], a[1], top],
+        ]),
+        { kind: 'object', id: volume.id },
+      )
     })
   }
   for (const { chimney, base, topM, bottomM } of scene.chimneys) {
-    offer(rayPolygon(ray, base.map((p): Vec3 => [p[0], p[1], topM])), { kind: 'object', id: chimney.id })
+    offer(
+      rayPolygon(
+        ray,
+        base.map((p): Vec3 => [p[0], p[1], topM]),
+      ),
+      { kind: 'object', id: chimney.id },
+    )
     base.forEach((a, i) => {
       const b = base[(i + 1) % base.length] ?? a
-      offer(rayPolygon(ray, [[a[0], a[1], bottomM], [b[0], b[1], bottomM], [b[0], b[1], topM], [a[0], a[1], topM]]), { kind: 'object', id: chimney.id })
+      offer(
+        rayPolygon(ray, [
+          [a[0], a[1], bottomM],
+          [b[0], b[1], bottomM],
+          [b[0], b[1], topM],
+          [a[0], a[1], topM],
+        ]),
+        { kind: 'object', id: chimney.id },
+      )
     })
   }
   for (const { tree, center, radiusM, halfHeightM } of scene.trees)

@@ -63,11 +63,21 @@ function CheckRow({ check }: { readonly check: Check }) {
         {is.figure} {is.unit} · limit {limit.figure} {limit.unit}
       </p>
       <div className="mt-1 flex gap-3">
-        <button type="button" className="cursor-pointer text-[12px] text-verdigris hover:underline" onClick={() => session.setState({ chapter: check.chapter, checksOpen: false })}>
+        <button
+          type="button"
+          className="cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => session.setState({ chapter: check.chapter, checksOpen: false })}
+        >
           Go there
         </button>
         {remedy && (
-          <button type="button" className="cursor-pointer text-[12px] text-verdigris hover:underline" onClick={() => documents.set(remedy.label, optionId, remedy.set.id, { [remedy.set.field]: remedy.set.value })}>
+          <button
+            type="button"
+            className="cursor-pointer text-[12px] text-verdigris hover:underline"
+            onClick={() =>
+              documents.set(remedy.label, optionId, remedy.set.id, { [remedy.set.field]: remedy.set.value })
+            }
+          >
             {remedy.label}
           </button>
         )}

@@ -24,7 +24,10 @@ export function OptionTabs() {
     if (!from) return
     const id = newId('option', Math.random)
     const offer = theOne(from.objects, 'offer', offerId)
-    documents.edit('Copy option', id, () => ({ ...from.objects, [offerId]: { ...offer, name: `${offer.name}, copy`.slice(0, 80) } }))
+    documents.edit('Copy option', id, () => ({
+      ...from.objects,
+      [offerId]: { ...offer, name: `${offer.name}, copy`.slice(0, 80) },
+    }))
     session.setState({ optionId: id, selection: null, chapter: 'offer' })
   }
   const remove = (id: string) => {
@@ -45,7 +48,10 @@ export function OptionTabs() {
           const payback = numbers?.summary.ledger.find((line) => line.id === 'payback')?.value
           const selected = option.id === active
           return (
-            <div key={option.id} className={`flex h-8 items-center rounded-md border ${selected ? 'border-ink bg-ink text-card' : 'border-line bg-card hover:border-pencil'}`}>
+            <div
+              key={option.id}
+              className={`flex h-8 items-center rounded-md border ${selected ? 'border-ink bg-ink text-card' : 'border-line bg-card hover:border-pencil'}`}
+            >
               <button
                 type="button"
                 role="tab"
@@ -55,12 +61,22 @@ export function OptionTabs() {
               >
                 <span className="font-semibold">{optionLetter(i)}</span>
                 <span className="max-w-24 truncate">{theOne(option.objects, 'offer', offerId).name}</span>
-                <span className={`text-[12px] ${selected ? 'opacity-80' : 'text-pencil'} ${fresh ? '' : 'opacity-50'}`}>
-                  {numbers ? `${number(numbers.summary.powerW / 1000, site, 1)} kW · ${payback === null || payback === undefined ? '–' : `${number(payback, site, 1)} y`}` : '…'}
+                <span
+                  className={`text-[12px] ${selected ? 'opacity-80' : 'text-pencil'} ${fresh ? '' : 'opacity-50'}`}
+                >
+                  {numbers
+                    ? `${number(numbers.summary.powerW / 1000, site, 1)} kW · ${payback === null || payback === undefined ? '–' : `${number(payback, site, 1)} y`}`
+                    : '…'}
                 </span>
               </button>
               {options.length > 1 && selected && (
-                <button type="button" aria-label={`Remove option ${optionLetter(i)}`} title="Remove this option" className="cursor-pointer pr-2 opacity-70 hover:opacity-100" onClick={() => remove(option.id)}>
+                <button
+                  type="button"
+                  aria-label={`Remove option ${optionLetter(i)}`}
+                  title="Remove this option"
+                  className="cursor-pointer pr-2 opacity-70 hover:opacity-100"
+                  onClick={() => remove(option.id)}
+                >
                   ×
                 </button>
               )}
@@ -68,7 +84,13 @@ export function OptionTabs() {
           )
         })}
       </div>
-      <button type="button" className="button h-8 shrink-0" title="A new option: a copy of this one" aria-label="New option, a copy of this one" onClick={copy}>
+      <button
+        type="button"
+        className="button h-8 shrink-0"
+        title="A new option: a copy of this one"
+        aria-label="New option, a copy of this one"
+        onClick={copy}
+      >
         +
       </button>
     </div>

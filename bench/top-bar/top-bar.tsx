@@ -17,11 +17,24 @@ export function TopBar({ name }: { readonly name: string }) {
   return (
     <header className="flex min-w-0 items-center gap-2 border-b border-line bg-card px-3">
       <Link href="/" aria-label="All jobs" title="All jobs" className="shrink-0 rounded p-1 hover:bg-fold">
-        <svg width="22" height="22" viewBox="0 0 24 24" aria-hidden className="fill-none stroke-ink stroke-[1.8]">
+        <svg
+          width="22"
+          height="22"
+          viewBox="0 0 24 24"
+          aria-hidden
+          className="fill-none stroke-ink stroke-[1.8]"
+        >
           <path d="M3 21 V11 L9 3 L15 11 V21 M15 14 H21 V21 M9 3 L18 3 L21 8" strokeLinejoin="round" />
         </svg>
       </Link>
-      <button type="button" className="cursor-pointer rounded px-1 text-pencil hover:bg-fold" aria-pressed={leftFolded} aria-label="Fold the outline" title="Fold the outline ([)" onClick={() => session.setState({ leftFolded: !leftFolded })}>
+      <button
+        type="button"
+        className="cursor-pointer rounded px-1 text-pencil hover:bg-fold"
+        aria-pressed={leftFolded}
+        aria-label="Fold the outline"
+        title="Fold the outline ([)"
+        onClick={() => session.setState({ leftFolded: !leftFolded })}
+      >
         {leftFolded ? '⟩' : '⟨'}
       </button>
       <div className="min-w-0 shrink leading-tight">
@@ -31,19 +44,44 @@ export function TopBar({ name }: { readonly name: string }) {
         </p>
       </div>
       <div className="flex shrink-0 gap-0.5">
-        <button type="button" className="button h-7 px-2" disabled={!canUndo} aria-label="Undo" title="Undo (Ctrl-Z)" onClick={() => documents.undo()}>
+        <button
+          type="button"
+          className="button h-7 px-2"
+          disabled={!canUndo}
+          aria-label="Undo"
+          title="Undo (Ctrl-Z)"
+          onClick={() => documents.undo()}
+        >
           ↶
         </button>
-        <button type="button" className="button h-7 px-2" disabled={!canRedo} aria-label="Redo" title="Redo (Ctrl-Shift-Z)" onClick={() => documents.redo()}>
+        <button
+          type="button"
+          className="button h-7 px-2"
+          disabled={!canRedo}
+          aria-label="Redo"
+          title="Redo (Ctrl-Shift-Z)"
+          onClick={() => documents.redo()}
+        >
           ↷
         </button>
       </div>
       <OptionTabs />
       <Checks />
-      <button type="button" className="button button-main shrink-0" onClick={() => session.setState({ chapter: 'offer' })}>
+      <button
+        type="button"
+        className="button button-main shrink-0"
+        onClick={() => session.setState({ chapter: 'offer' })}
+      >
         Offer
       </button>
-      <button type="button" className="cursor-pointer rounded px-1 text-pencil hover:bg-fold" aria-pressed={rightFolded} aria-label="Fold the ledger" title="Fold the ledger (])" onClick={() => session.setState({ rightFolded: !rightFolded })}>
+      <button
+        type="button"
+        className="cursor-pointer rounded px-1 text-pencil hover:bg-fold"
+        aria-pressed={rightFolded}
+        aria-label="Fold the ledger"
+        title="Fold the ledger (])"
+        onClick={() => session.setState({ rightFolded: !rightFolded })}
+      >
         {rightFolded ? '⟨' : '⟩'}
       </button>
     </header>

@@ -4,7 +4,13 @@ import { dispatchOwnUse } from './own-use'
 const battery = { usableKwh: 10, chargeKw: 3, dischargeKw: 4, efficiency: 0.95, reserve: 0.1 }
 
 test('by hand: three hours', () => {
-  const d = dispatchOwnUse(Float64Array.of(5, 0, 0), Float64Array.of(1, 2, 3), 1, { ...battery, reserve: 0 }, null)
+  const d = dispatchOwnUse(
+    Float64Array.of(5, 0, 0),
+    Float64Array.of(1, 2, 3),
+    1,
+    { ...battery, reserve: 0 },
+    null,
+  )
   // Hour one: 1 used, 3 charged (limit), 1 sold; 2.85 inside. Hour two: 2 drawn. Hour three: what is left.
   expect(d.charged[0]).toBeCloseTo(3, 12)
   expect(d.sold[0]).toBeCloseTo(1, 12)

@@ -61,10 +61,16 @@ export function dispatchOwnUse(
       let charged = 0
       let discharged = 0
       if (battery) {
-        charged = Math.max(0, Math.min(spare, battery.chargeKw * stepHours, (battery.usableKwh - stored) / battery.efficiency))
+        charged = Math.max(
+          0,
+          Math.min(spare, battery.chargeKw * stepHours, (battery.usableKwh - stored) / battery.efficiency),
+        )
         stored += charged * battery.efficiency
         spare -= charged
-        discharged = Math.max(0, Math.min(need, battery.dischargeKw * stepHours, (stored - floor) * battery.efficiency))
+        discharged = Math.max(
+          0,
+          Math.min(need, battery.dischargeKw * stepHours, (stored - floor) * battery.efficiency),
+        )
         stored -= discharged / battery.efficiency
         need -= discharged
       }

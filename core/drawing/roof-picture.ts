@@ -9,7 +9,11 @@ export interface PicturePart {
 }
 
 /** The house from above as a designer knows it: roof planes with light from the north-west, modules, trees. */
-export function roofPicture(house: Objects, roofs: ReadonlyMap<string, Roof>, panels: readonly { readonly corners: readonly Vec3[] }[]): PicturePart[] {
+export function roofPicture(
+  house: Objects,
+  roofs: ReadonlyMap<string, Roof>,
+  panels: readonly { readonly corners: readonly Vec3[] }[],
+): PicturePart[] {
   const parts: { points: Vec2[]; tone: PicturePart['tone'] }[] = []
   const frame: Vec2[] = []
   for (const volume of ofKind(house, 'volume')) {
@@ -23,7 +27,8 @@ export function roofPicture(house: Objects, roofs: ReadonlyMap<string, Roof>, pa
       })
     }
   }
-  for (const panel of panels) parts.push({ points: panel.corners.map((c): Vec2 => [c[0], c[1]]), tone: 'panel' })
+  for (const panel of panels)
+    parts.push({ points: panel.corners.map((c): Vec2 => [c[0], c[1]]), tone: 'panel' })
   for (const tree of ofKind(house, 'tree')) {
     const r = tree.crownDiameterM / 2
     parts.push({

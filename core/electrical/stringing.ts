@@ -13,7 +13,12 @@ export interface StringWindow {
 }
 
 /** How many modules a string may have: cold open-circuit under the highest volts, hot maximum power over the window's foot. */
-export function stringWindow(module: ModuleType, inverter: InverterType, lowestC: number, highestC: number): StringWindow {
+export function stringWindow(
+  module: ModuleType,
+  inverter: InverterType,
+  lowestC: number,
+  highestC: number,
+): StringWindow {
   const coldVocV = module.vocV * (1 + module.vocPerK * (lowestC - stcC))
   // Vmp follows the power coefficient: current hardly changes with heat.
   const hotVmpV = module.vmpV * (1 + module.powerPerK * (highestC + hotRiseK - stcC))
@@ -52,7 +57,11 @@ export function stringUp(
     for (let k = 0; k < count; k++) {
       const length = Math.round(((k + 1) * panels.length) / count) - taken
       const place = input < inverter.mppInputs ? input : -1
-      strings.push({ id: `S${strings.length + 1}`, input: place, panelIds: panels.slice(taken, taken + length) })
+      strings.push({
+        id: `S${strings.length + 1}`,
+        input: place,
+        panelIds: panels.slice(taken, taken + length),
+      })
       taken += length
       if ((k + 1) % inverter.stringsPerInput === 0 || k === count - 1) input++
     }

@@ -16,7 +16,13 @@ export function cashResult(flows: readonly number[], discountRate: number): Cash
   const cumulative: number[] = []
   let sum = 0
   for (const flow of flows) cumulative.push((sum += flow))
-  return { flows, cumulative, paybackYears: payback(cumulative), npv: npvOf(flows, discountRate), irr: irrOf(flows) }
+  return {
+    flows,
+    cumulative,
+    paybackYears: payback(cumulative),
+    npv: npvOf(flows, discountRate),
+    irr: irrOf(flows),
+  }
 }
 
 export const npvOf = (flows: readonly number[], rate: number) =>

@@ -28,12 +28,16 @@ test('a replacement that dips under zero again counts: payback is the last cross
 
 test('at its internal rate the NPV is nothing', () => {
   fc.assert(
-    fc.property(fc.double({ min: 100, max: 1e5, noNaN: true }), fc.array(fc.double({ min: 1, max: 1e4, noNaN: true }), { minLength: 5, maxLength: 30 }), (price, gains) => {
-      const flows = [-price, ...gains]
-      const irr = irrOf(flows)
-      if (irr === null) return
-      expect(Math.abs(npvOf(flows, irr))).toBeLessThan(1e-3 * price)
-    }),
+    fc.property(
+      fc.double({ min: 100, max: 1e5, noNaN: true }),
+      fc.array(fc.double({ min: 1, max: 1e4, noNaN: true }), { minLength: 5, maxLength: 30 }),
+      (price, gains) => {
+        const flows = [-price, ...gains]
+        const irr = irrOf(flows)
+        if (irr === null) return
+        expect(Math.abs(npvOf(flows, irr))).toBeLessThan(1e-3 * price)
+      },
+    ),
     { seed: 9, numRuns: 50 },
   )
 })

@@ -19,13 +19,19 @@ function metresPerDegree(latitudeDeg: number): { north: number; east: number } {
 /** Metres east and north of an origin; good to a centimetre within a kilometre. */
 export function localOf(origin: LatLon, place: LatLon): Vec2 {
   const k = metresPerDegree(origin.latitudeDeg)
-  return [(place.longitudeDeg - origin.longitudeDeg) * k.east, (place.latitudeDeg - origin.latitudeDeg) * k.north]
+  return [
+    (place.longitudeDeg - origin.longitudeDeg) * k.east,
+    (place.latitudeDeg - origin.latitudeDeg) * k.north,
+  ]
 }
 
 /** The other way round. */
 export function placeOf(origin: LatLon, [east, north]: Vec2): LatLon {
   const k = metresPerDegree(origin.latitudeDeg)
-  return { latitudeDeg: origin.latitudeDeg + north / k.north, longitudeDeg: origin.longitudeDeg + east / k.east }
+  return {
+    latitudeDeg: origin.latitudeDeg + north / k.north,
+    longitudeDeg: origin.longitudeDeg + east / k.east,
+  }
 }
 
 /** A tile of the XYZ scheme (web Mercator, EPSG:3857; y from the north). */

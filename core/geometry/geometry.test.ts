@@ -1,9 +1,25 @@
 import fc from 'fast-check'
 import { localOf, placeOf, tileAt, tileCorner } from './geo'
-import { centroid, containsPoint, isConvex, nearestOnSegment, selfCrossing, signedArea, triangulate, turnedRectangle } from './polygon'
+import {
+  centroid,
+  containsPoint,
+  isConvex,
+  nearestOnSegment,
+  selfCrossing,
+  signedArea,
+  triangulate,
+  turnedRectangle,
+} from './polygon'
 import { type Vec2 } from './vector'
 
-const ell: Vec2[] = [[0, 0], [4, 0], [4, 1], [1, 1], [1, 3], [0, 3]]
+const ell: Vec2[] = [
+  [0, 0],
+  [4, 0],
+  [4, 1],
+  [1, 1],
+  [1, 3],
+  [0, 3],
+]
 
 test('areas and middles by hand', () => {
   expect(signedArea(ell)).toBe(6)
@@ -24,7 +40,14 @@ test('inside, nearest, crossing', () => {
   expect(containsPoint(ell, [2, 2])).toBe(false)
   expect(nearestOnSegment([0, 0], [4, 0], [1, 2])).toEqual({ point: [1, 0], along: 0.25, distanceM: 2 })
   expect(selfCrossing(ell)).toBeNull()
-  expect(selfCrossing([[0, 0], [2, 2], [2, 0], [0, 2]])).toEqual([0, 2])
+  expect(
+    selfCrossing([
+      [0, 0],
+      [2, 2],
+      [2, 0],
+      [0, 2],
+    ]),
+  ).toEqual([0, 2])
 })
 
 test('a turned rectangle keeps its size', () => {

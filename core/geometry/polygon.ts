@@ -38,13 +38,18 @@ export function containsPoint(polygon: readonly Vec2[], p: Vec2): boolean {
     const a = polygon[i]
     const b = polygon[j]
     if (!a || !b) continue
-    if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside
+    if (a[1] > p[1] !== b[1] > p[1] && p[0] < ((b[0] - a[0]) * (p[1] - a[1])) / (b[1] - a[1]) + a[0])
+      inside = !inside
   }
   return inside
 }
 
 /** Nearest point of a segment to p, and how far along it lies (0..1). */
-export function nearestOnSegment(a: Vec2, b: Vec2, p: Vec2): { point: Vec2; along: number; distanceM: number } {
+export function nearestOnSegment(
+  a: Vec2,
+  b: Vec2,
+  p: Vec2,
+): { point: Vec2; along: number; distanceM: number } {
   const ab = sub2(b, a)
   const squared = dot2(ab, ab)
   const along = squared === 0 ? 0 : Math.min(1, Math.max(0, dot2(sub2(p, a), ab) / squared))
@@ -62,7 +67,10 @@ export function segmentsMeet(a: Vec2, b: Vec2, c: Vec2, d: Vec2): boolean {
   const o4 = orient(c, d, b)
   if (o1 !== o2 && o3 !== o4) return true
   const within = (p: Vec2, q: Vec2, r: Vec2) =>
-    Math.min(p[0], q[0]) <= r[0] && r[0] <= Math.max(p[0], q[0]) && Math.min(p[1], q[1]) <= r[1] && r[1] <= Math.max(p[1], q[1])
+    Math.min(p[0], q[0]) <= r[0] &&
+    r[0] <= Math.max(p[0], q[0]) &&
+    Math.min(p[1], q[1]) <= r[1] &&
+    r[1] <= Math.max(p[1], q[1])
   return (
     (o1 === 0 && within(a, b, c)) ||
     (o2 === 0 && within(a, b, d)) ||

@@ -14,7 +14,8 @@ export function rayPolygon(ray: Ray, corners: readonly Vec3[]): number | null {
   const [a, b, c] = corners
   if (!a || !b || !c) return null
   let normal = cross3(sub3(b, a), sub3(c, a))
-  for (let i = 3; i < corners.length && Math.hypot(...normal) < 1e-9; i++) normal = cross3(sub3(b, a), sub3(corners[i] ?? c, a))
+  for (let i = 3; i < corners.length && Math.hypot(...normal) < 1e-9; i++)
+    normal = cross3(sub3(b, a), sub3(corners[i] ?? c, a))
   const slope = dot3(normal, ray.direction)
   if (Math.abs(slope) < 1e-12) return null
   const t = dot3(normal, sub3(a, ray.origin)) / slope

@@ -35,15 +35,22 @@ interface Line {
 export function snap({ pointer, drawn, outlines, reachM, off }: SnapRequest): Snap {
   const free: Snap = { point: pointer, kind: 'free', guides: [] }
   const first = drawn[0]
-  if (first && drawn.length >= 3 && distance2(first, pointer) < reachM) return { point: first, kind: 'close', guides: [] }
+  if (first && drawn.length >= 3 && distance2(first, pointer) < reachM)
+    return { point: first, kind: 'close', guides: [] }
   if (off) return free
-  const edges = outlines.flatMap((outline) => outline.map((a, i) => [a, outline[(i + 1) % outline.length] ?? a] as const))
+  const edges = outlines.flatMap((outline) =>
+    outline.map((a, i) => [a, outline[(i + 1) % outline.length] ?? a] as const),
+  )
   const points = [
     ...edges.map(([a]) => ({ p: a, kind: 'end' as const })),
-    ...edges.map(([a, b]) => ({ p: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as Vec2, kind: 'middle' as const })),
+    ...edges.map(([a, b]) => ({
+      p: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as Vec2,
+      kind: 'middle' as const,
+    })),
   ].sort((x, y) => distance2(x.p, pointer) - distance2(y.p, pointer))
   const nearest = points[0]
-  if (nearest && distance2(nearest.p, pointer) < reachM) return { point: nearest.p, kind: nearest.kind, guides: [] }
+  if (nearest && distance2(nearest.p, pointer) < reachM)
+    return { point: nearest.p, kind: nearest.kind, guides: [] }
 
   const lines = directionLines(drawn, edges)
     .map((line) => ({ line, foot: footOn(line, pointer) }))
@@ -54,7 +61,14 @@ export function snap({ pointer, drawn, outlines, reachM, off }: SnapRequest): Sn
     for (const other of lines.slice(1)) {
       const meet = crossing(best.line, other.line)
       if (meet && distance2(meet, pointer) < reachM * 1.5)
-        return { point: meet, kind: best.line.kind, guides: [[best.line.from, meet], [other.line.from, meet]] }
+        return {
+          point: meet,
+          kind: best.line.kind,
+          guides: [
+            [best.line.from, meet],
+            [other.line.from, meet],
+          ],
+        }
     }
     return { point: best.foot, kind: best.line.kind, guides: [[best.line.from, best.foot]] }
   }
@@ -93,7 +107,8 @@ function directionLines(drawn: readonly Vec2[], edges: readonly (readonly [Vec2,
   return lines
 }
 
-const footOn = (line: Line, p: Vec2): Vec2 => add2(line.through, scale2(line.along, dot2(sub2(p, line.through), line.along)))
+const footOn = (line: Line, p: Vec2): Vec2 =>
+  add2(line.through, scale2(line.along, dot2(sub2(p, line.through), line.along)))
 
 function crossing(a: Line, b: Line): Vec2 | null {
   const sine = cross2(a.along, b.along)

@@ -10,7 +10,6 @@ export const dot2 = (a: Vec2, b: Vec2) => a[0] * b[0] + a[1] * b[1]
 export const cross2 = (a: Vec2, b: Vec2) => a[0] * b[1] - a[1] * b[0]
 export const length2 = (a: Vec2) => Math.hypot(a[0], a[1])
 export const distance2 = (a: Vec2, b: Vec2) => Math.hypot(a[0] - b[0], a[1] - b[1])
-export const lerp2 = (a: Vec2, b: Vec2, t: number): Vec2 => [a[0] + (b[0] - a[0]) * t, a[1] + (b[1] - a[1]) * t]
 
 /** A turn by 90 degrees to the left: the inward side of a counter-clockwise edge. */
 export const left2 = (a: Vec2): Vec2 => [-a[1], a[0]]

@@ -74,7 +74,8 @@ export function freeRuns(field: Field, low: number, high: number, widthM: number
   const push = (from: number, to: number) => {
     if (to < from) return
     const probe: Vec2 = [(from + to + widthM) / 2, middle]
-    if (containsPoint(field.polygon, probe) && !field.holes.some((hole) => containsPoint(hole, probe))) runs.push([from, to])
+    if (containsPoint(field.polygon, probe) && !field.holes.some((hole) => containsPoint(hole, probe)))
+      runs.push([from, to])
   }
   for (const [from, to] of blocked) {
     if (from > cursor) push(cursor, from)

@@ -45,7 +45,10 @@ export function layOnPlane(request: LayRequest): Slot[] {
   return best
 }
 
-export function fieldOf(request: Pick<LayRequest, 'plane' | 'setbacksM' | 'obstructions'>, frame: PlaneFrame): Field {
+export function fieldOf(
+  request: Pick<LayRequest, 'plane' | 'setbacksM' | 'obstructions'>,
+  frame: PlaneFrame,
+): Field {
   const polygon = request.plane.corners.map((c) => toFrame(frame, c))
   const holes = request.obstructions.map((o) => o.base.map((p) => planOntoFrame(frame, p)))
   const side = (ring: readonly Vec2[], i: number, distanceM: number) => ({
@@ -58,12 +61,19 @@ export function fieldOf(request: Pick<LayRequest, 'plane' | 'setbacksM' | 'obstr
     holes,
     barriers: [
       ...polygon.map((_, i) => side(polygon, i, request.setbacksM[i] ?? 0)),
-      ...holes.flatMap((hole, k) => hole.map((_, i) => side(hole, i, request.obstructions[k]?.clearanceM ?? 0))),
+      ...holes.flatMap((hole, k) =>
+        hole.map((_, i) => side(hole, i, request.obstructions[k]?.clearanceM ?? 0)),
+      ),
     ],
   }
 }
 
-function bestGrid(field: Field, frame: PlaneFrame, request: LayRequest, orientation: 'portrait' | 'landscape'): Slot[] {
+function bestGrid(
+  field: Field,
+  frame: PlaneFrame,
+  request: LayRequest,
+  orientation: 'portrait' | 'landscape',
+): Slot[] {
   const { module, gapM } = request
   const [width, height] =
     orientation === 'portrait' ? [module.widthM, module.lengthM] : [module.lengthM, module.widthM]
@@ -74,13 +84,16 @@ function bestGrid(field: Field, frame: PlaneFrame, request: LayRequest, orientat
   let best: { count: number; cells: Cell[] } = { count: 0, cells: [] }
   for (const start of rowStarts(request, bottom, pitchV)) {
     const rows: [number, number][][] = []
-    for (let v = start; v + height <= top + 1e-6; v += pitchV) rows.push(freeRuns(field, v, v + height, width))
+    for (let v = start; v + height <= top + 1e-6; v += pitchV)
+      rows.push(freeRuns(field, v, v + height, width))
     const found = bestPhase(rows, pitchU)
     if (found.length > best.count) {
       best = { count: found.length, cells: found.map((cell) => ({ ...cell, v: start + cell.row * pitchV })) }
     }
   }
-  return best.cells.map(({ u, v, row, column }) => slotAt(frame, u, v, width, height, `${row}:${column}`, orientation, request.liftM))
+  return best.cells.map(({ u, v, row, column }) =>
+    slotAt(frame, u, v, width, height, `${row}:${column}`, orientation, request.liftM),
+  )
 }
 
 interface Cell {
@@ -101,7 +114,10 @@ function bestPhase(rows: readonly (readonly [number, number][])[], pitch: number
   if (runs.length === 0) return []
   const origin = Math.min(...runs.map((run) => run[0]))
   const modulo = (x: number) => ((x % pitch) + pitch) % pitch
-  const phases = [...new Set(runs.map(([from]) => Math.round(modulo(from - origin) * 1e6) / 1e6))].slice(0, mostPhases)
+  const phases = [...new Set(runs.map(([from]) => Math.round(modulo(from - origin) * 1e6) / 1e6))].slice(
+    0,
+    mostPhases,
+  )
   let best: Cell[] = []
   for (const phase of phases) {
     const cells: Cell[] = []

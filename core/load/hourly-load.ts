@@ -6,7 +6,11 @@ import { dayShapes } from './day-shapes'
  * The year's total spread over the archetype day: kWh in each interval, summing to the total. South of the equator the
  * months turn by half a year.
  */
-export function hourlyLoad(load: Pick<Load, 'annualKwh' | 'shape'>, clock: LocalClock, latitudeDeg: number): Float64Array {
+export function hourlyLoad(
+  load: Pick<Load, 'annualKwh' | 'shape'>,
+  clock: LocalClock,
+  latitudeDeg: number,
+): Float64Array {
   const shape = dayShapes[load.shape]
   const kwh = new Float64Array(clock.hour.length)
   let total = 0

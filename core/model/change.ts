@@ -12,7 +12,10 @@ export interface Change {
 export const emptyChange: Change = { added: {}, updated: {}, removed: {} }
 
 export const isEmptyChange = (change: Change) =>
-  Object.keys(change.added).length + Object.keys(change.updated).length + Object.keys(change.removed).length === 0
+  Object.keys(change.added).length +
+    Object.keys(change.updated).length +
+    Object.keys(change.removed).length ===
+  0
 
 /** Two JSON values, the same whatever the order of their keys. */
 export function sameValue(a: unknown, b: unknown): boolean {
@@ -23,7 +26,8 @@ export function sameValue(a: unknown, b: unknown): boolean {
   if (keysA.length !== Object.keys(b).length) return false
   return keysA.every(
     (key) =>
-      Object.hasOwn(b, key) && sameValue((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
+      Object.hasOwn(b, key) &&
+      sameValue((a as Record<string, unknown>)[key], (b as Record<string, unknown>)[key]),
   )
 }
 
@@ -54,7 +58,9 @@ export function applyChange(objects: Objects, change: Change): Objects {
 export function invertChange(change: Change): Change {
   return {
     added: change.removed,
-    updated: Object.fromEntries(Object.entries(change.updated).map(([id, [from, to]]) => [id, [to, from] as const])),
+    updated: Object.fromEntries(
+      Object.entries(change.updated).map(([id, [from, to]]) => [id, [to, from] as const]),
+    ),
     removed: change.added,
   }
 }
@@ -62,7 +68,11 @@ export function invertChange(change: Change): Change {
 /** One change that does what `first` and then `second` do. */
 export function composeChanges(first: Change, second: Change): Change {
   const touched = new Set(
-    [first, second].flatMap((c) => [...Object.keys(c.added), ...Object.keys(c.updated), ...Object.keys(c.removed)]),
+    [first, second].flatMap((c) => [
+      ...Object.keys(c.added),
+      ...Object.keys(c.updated),
+      ...Object.keys(c.removed),
+    ]),
   )
   const before: Record<string, AnyObject> = {}
   for (const id of touched) {
@@ -109,5 +119,6 @@ export function checkChange(change: Change): void {
     ...Object.entries(change.updated).map(([id, [a, b]]) => [id, a.id, b.id]),
     ...Object.entries(change.removed).map(([id, o]) => [id, o.id, o.id]),
   ].find(([id, a, b]) => id !== a || id !== b)
-  if (wrong) throw new Fault('bad-change', `The entry "${String(wrong[0])}" holds another object.`, String(wrong[0]))
+  if (wrong)
+    throw new Fault('bad-change', `The entry "${String(wrong[0])}" holds another object.`, String(wrong[0]))
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { type z } from 'zod'
 import { Fault } from './fault'
 import { arrayKind, type PanelArray } from './kinds/array'
 import { chimneyKind, type Chimney } from './kinds/chimney'
@@ -23,7 +23,8 @@ export type ObjectOf<K extends KindName> = Extract<AnyObject, { kind: K }>
 /** The objects of one document by their ids. */
 export type Objects = Readonly<Record<string, AnyObject>>
 
-const erase = <T extends AnyObject>(kind: ObjectKind<T>) => kind as unknown as ObjectKind<AnyObject & ObjectBase>
+const erase = <T extends AnyObject>(kind: ObjectKind<T>) =>
+  kind as unknown as ObjectKind<AnyObject & ObjectBase>
 
 export const objectKinds: Readonly<Record<KindName, ObjectKind<AnyObject>>> = {
   site: erase(siteKind),
@@ -45,7 +46,8 @@ export const kindVersions: Readonly<Record<string, number>> = Object.fromEntries
   Object.values(objectKinds).map((kind) => [kind.kind, kind.version]),
 )
 
-const isKind = (name: unknown): name is KindName => typeof name === 'string' && Object.hasOwn(objectKinds, name)
+const isKind = (name: unknown): name is KindName =>
+  typeof name === 'string' && Object.hasOwn(objectKinds, name)
 
 /** The first thing Zod found wrong, as a fault with its path. */
 export function faultOf(error: z.ZodError, code: string, prefix = ''): Fault {
@@ -58,7 +60,11 @@ export function faultOf(error: z.ZodError, code: string, prefix = ''): Fault {
  * Checks one object of any kind, brought up to today's version first.
  * @throws Fault `unknown-kind`, `newer-version`, `bad-object` with the path of the fault.
  */
-export function parseObject(value: unknown, path = '', versions: Readonly<Record<string, number>> = kindVersions): AnyObject {
+export function parseObject(
+  value: unknown,
+  path = '',
+  versions: Readonly<Record<string, number>> = kindVersions,
+): AnyObject {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
     throw new Fault('bad-object', `${path || 'The value'}: an object was expected`, path)
   const name = (value as { kind?: unknown }).kind
@@ -92,14 +98,19 @@ export function parseObjects(
   versions: Readonly<Record<string, number>> = kindVersions,
 ): Objects {
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new Fault('bad-document', `${path || 'The document'}: an object of objects by id was expected`, path)
+    throw new Fault(
+      'bad-document',
+      `${path || 'The document'}: an object of objects by id was expected`,
+      path,
+    )
   const entries = Object.entries(value)
   if (entries.length > 2000) throw new Fault('too-large', `${path}: at most 2,000 objects`, path)
   return Object.fromEntries(
     entries.map(([id, item]) => {
       const at = path ? `${path}.${id}` : id
       const object = parseObject(item, at, versions)
-      if (object.id !== id) throw new Fault('misplaced-object', `${at}.id: "${object.id}" does not match its key`, `${at}.id`)
+      if (object.id !== id)
+        throw new Fault('misplaced-object', `${at}.id: "${object.id}" does not match its key`, `${at}.id`)
       if (objectKinds[object.kind].document !== document)
         throw new Fault('misplaced-object', `${at}: a ${object.kind} does not belong to this document`, at)
       return [id, object]

@@ -32,7 +32,10 @@ const fileSchema = z.strictObject({
   kinds: z.record(z.string(), z.number().int().positive()),
   name: nameSchema,
   house: z.unknown(),
-  options: z.array(z.strictObject({ id: idSchema, objects: z.unknown() })).min(1).max(26),
+  options: z
+    .array(z.strictObject({ id: idSchema, objects: z.unknown() }))
+    .min(1)
+    .max(26),
 })
 
 /**
@@ -86,7 +89,14 @@ function checkOption(objects: Objects): void {
 
 /** The job's own JSON, as `parseJob` reads it. */
 export function jobToFile(job: Job): object {
-  return { format: jobFormat, version: jobVersion, kinds: kindVersions, name: job.name, house: job.house, options: job.options }
+  return {
+    format: jobFormat,
+    version: jobVersion,
+    kinds: kindVersions,
+    name: job.name,
+    house: job.house,
+    options: job.options,
+  }
 }
 
 /** A, B, C … by place among the options. */

@@ -15,7 +15,14 @@ const hourMs = 3_600_000
 export function zoneOffsetMs(zone: string, unixMs: number): number {
   const parts = formatterOf(zone).formatToParts(unixMs)
   const field = (type: string) => Number(parts.find((part) => part.type === type)?.value ?? 0)
-  const local = Date.UTC(field('year'), field('month') - 1, field('day'), field('hour') % 24, field('minute'), field('second'))
+  const local = Date.UTC(
+    field('year'),
+    field('month') - 1,
+    field('day'),
+    field('hour') % 24,
+    field('minute'),
+    field('second'),
+  )
   return local - Math.floor(unixMs / 1000) * 1000
 }
 
@@ -45,7 +52,12 @@ export function standardOffsetHours(zone: string, year: number): number {
 }
 
 /** @param startMs Unix time of the first interval */
-export function localClock(zone: string, startMs: number, stepMinutes: number, intervals: number): LocalClock {
+export function localClock(
+  zone: string,
+  startMs: number,
+  stepMinutes: number,
+  intervals: number,
+): LocalClock {
   const month = new Uint8Array(intervals)
   const hour = new Uint8Array(intervals)
   const weekend = new Uint8Array(intervals)

@@ -17,7 +17,9 @@ export interface ObjectKind<T extends ObjectBase> {
   readonly migrations: readonly ((value: Record<string, unknown>) => Record<string, unknown>)[]
 }
 
-export const idSchema = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'an id is 1 to 64 small letters, digits and hyphens')
+export const idSchema = z
+  .string()
+  .regex(/^[a-z0-9][a-z0-9-]{0,63}$/, 'an id is 1 to 64 small letters, digits and hyphens')
 export const nameSchema = z.string().trim().min(1, 'a name is needed').max(80, 'at most 80 characters')
 /** Metres east and north of the job's site. The world ends 500 m away. */
 export const point2Schema = z.tuple([z.number().min(-500).max(500), z.number().min(-500).max(500)])

@@ -34,9 +34,13 @@ export function parseLength(text: string, system: UnitSystem): number {
     const fraction = (a?: string, b?: string) => (a && b && Number(b) !== 0 ? Number(a) / Number(b) : 0)
     const inch = (whole ? plain(whole) : 0) + fraction(top, bottom) + fraction(onlyTop, onlyBottom)
     const total = (feet ? plain(feet) : 0) * metresPerFoot + inch * metresPerInch
-    if (feet !== undefined || whole !== undefined || onlyTop !== undefined) return sign === '-' ? -total : total
+    if (feet !== undefined || whole !== undefined || onlyTop !== undefined)
+      return sign === '-' ? -total : total
   }
-  throw new Fault('bad-length', `“${text}” is not a length. Type for example ${system === 'metric' ? '3.5, 350 cm' : `11' 6 1/2", 11.5 ft`} or 3.5 m.`)
+  throw new Fault(
+    'bad-length',
+    `“${text}” is not a length. Type for example ${system === 'metric' ? '3.5, 350 cm' : `11' 6 1/2", 11.5 ft`} or 3.5 m.`,
+  )
 }
 
 /**
@@ -84,13 +88,16 @@ export function formatLength(metres: number, system: UnitSystem): string {
   const feet = Math.floor(halves / 24)
   const inch = (halves - feet * 24) / 2
   const sign = metres < 0 && halves > 0 ? '-' : ''
-  const text = Number.isInteger(inch) ? `${inch}` : `${Math.floor(inch) === 0 ? '' : `${Math.floor(inch)} `}1/2`
+  const text = Number.isInteger(inch)
+    ? `${inch}`
+    : `${Math.floor(inch) === 0 ? '' : `${Math.floor(inch)} `}1/2`
   return feet === 0 ? `${sign}${text}"` : `${sign}${feet}' ${text}"`
 }
 
 /** Metres as a distance on the map: km or miles when far. */
 export function formatDistance(metres: number, system: UnitSystem): string {
-  if (system === 'metric') return metres < 1000 ? `${Math.round(metres)} m` : `${(metres / 1000).toFixed(1)} km`
+  if (system === 'metric')
+    return metres < 1000 ? `${Math.round(metres)} m` : `${(metres / 1000).toFixed(1)} km`
   const miles = metres / 1609.344
   return miles < 0.2 ? `${Math.round(metres / metresPerFoot)} ft` : `${miles.toFixed(1)} mi`
 }

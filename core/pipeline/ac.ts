@@ -12,9 +12,16 @@ export interface AcYear {
   readonly kwh: number
 }
 
-export function acYear(powerW: Float64Array, sun: SunHours, inverter: InverterType, unavailable: number, any: boolean): AcYear {
+export function acYear(
+  powerW: Float64Array,
+  sun: SunHours,
+  inverter: InverterType,
+  unavailable: number,
+  any: boolean,
+): AcYear {
   const out = new Float64Array(sun.intervals)
-  if (!any) return { kwhByInterval: out, inverterLostKwh: 0, nightKwh: 0, clippedKwh: 0, unavailableKwh: 0, kwh: 0 }
+  if (!any)
+    return { kwhByInterval: out, inverterLostKwh: 0, nightKwh: 0, clippedKwh: 0, unavailableKwh: 0, kwh: 0 }
   const kwh = sun.stepMinutes / 60_000
   const up = 1 - unavailable
   out.fill(-inverter.nightW * kwh * up)

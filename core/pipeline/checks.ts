@@ -10,7 +10,13 @@ const muchClipping = 0.03
 
 /** All rules that are broken or worth a word, each with its figure and limit. */
 export function checksOf(result: PipelineResult): Check[] {
-  return [...siteChecks(result), ...shapeChecks(result), ...coverChecks(result), ...wireChecks(result), ...matchChecks(result)]
+  return [
+    ...siteChecks(result),
+    ...shapeChecks(result),
+    ...coverChecks(result),
+    ...wireChecks(result),
+    ...matchChecks(result),
+  ]
 }
 
 function siteChecks({ input }: PipelineResult): Check[] {
@@ -54,7 +60,8 @@ function coverChecks({ laid, count }: PipelineResult): Check[] {
       chapter: 'cover',
       severity: 'broken',
       title: 'An array has lost its plane',
-      message: 'The roof plane under this array is gone, so its modules are not counted. Lay them again, or take the array away.',
+      message:
+        'The roof plane under this array is gone, so its modules are not counted. Lay them again, or take the array away.',
       figure: 0,
       limit: 1,
       unit: 'count',
@@ -67,7 +74,8 @@ function coverChecks({ laid, count }: PipelineResult): Check[] {
         chapter: 'cover',
         severity: 'broken',
         title: 'No module fits',
-        message: 'Within the setbacks no module of this size fits this plane. Choose a smaller one, turn it, or change the setbacks.',
+        message:
+          'Within the setbacks no module of this size fits this plane. Choose a smaller one, turn it, or change the setbacks.',
         figure: 0,
         limit: 1,
         unit: 'count',
@@ -92,7 +100,10 @@ function wireChecks(result: PipelineResult): Check[] {
   const { wiring, inverter, count, powerW, ac, electrical, site, module } = result
   if (count === 0) return []
   const checks: Check[] = []
-  const automatic = { label: 'String automatically', set: { id: electrical.id, field: 'modulesPerString', value: null } }
+  const automatic = {
+    label: 'String automatically',
+    set: { id: electrical.id, field: 'modulesPerString', value: null },
+  }
   for (const string of wiring.strings) {
     const n = string.panelIds.length
     const cold = n * wiring.window.coldVocV
@@ -110,7 +121,10 @@ function wireChecks(result: PipelineResult): Check[] {
         objects: string.panelIds,
         remedy: automatic,
       })
-    const floor = Math.max(inverter.mppLowV, inverter.startV * (wiring.window.hotVmpV / wiring.window.coldVocV))
+    const floor = Math.max(
+      inverter.mppLowV,
+      inverter.startV * (wiring.window.hotVmpV / wiring.window.coldVocV),
+    )
     if (hot < floor)
       checks.push({
         id: `hot-${string.id}`,
@@ -156,7 +170,8 @@ function wireChecks(result: PipelineResult): Check[] {
       id: 'dc-ac',
       chapter: 'wire',
       severity: ratio > inverter.highestDcAc ? 'broken' : 'note',
-      title: ratio > inverter.highestDcAc ? 'Too many modules for the inverter' : 'Inverter larger than needed',
+      title:
+        ratio > inverter.highestDcAc ? 'Too many modules for the inverter' : 'Inverter larger than needed',
       message: `Modules of ${(powerW / 1000).toFixed(2)} kW on ${(inverter.acPowerW / 1000).toFixed(2)} kW AC.`,
       figure: ratio,
       limit: ratio > inverter.highestDcAc ? inverter.highestDcAc : lowDcAc,

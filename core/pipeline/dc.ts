@@ -45,7 +45,8 @@ export function dcYear(
   const powerW = new Float64Array(entries)
   const sums = { mean: 0, best: 0, dirty: 0, hot: 0 }
   const clean = 1 - losses.soiling
-  const chain = (1 - losses.lightInduced) * (1 - losses.nameplate) * (1 - losses.wiring) * (1 - losses.connections)
+  const chain =
+    (1 - losses.lightInduced) * (1 - losses.nameplate) * (1 - losses.wiring) * (1 - losses.connections)
   for (const { panels } of strings) {
     const n = panels.length
     const bests = panels.map((panel) => panel.best)
@@ -56,7 +57,12 @@ export function dcYear(
       if (meanSum <= 0) continue
       const best = stringBest(bests, k)
       const i = sun.interval[k] as number
-      const cell = cellTemperatureC(weather.temperatureC[i] as number, meanSum / n, weather.windMs[i] as number, heatLoss)
+      const cell = cellTemperatureC(
+        weather.temperatureC[i] as number,
+        meanSum / n,
+        weather.windMs[i] as number,
+        heatLoss,
+      )
       const nominal = (n * best * module.powerW) / stcWm2
       const dirty = nominal * clean
       const hot = Math.max(0, dirty * (1 + module.powerPerK * (cell - stcC)))

@@ -2,13 +2,18 @@
 export interface Explanation {
   /** The formula in words and symbols. */
   readonly formula: string
-  readonly inputs: readonly { readonly label: string; readonly value: number | string; readonly unit: string }[]
+  readonly inputs: readonly {
+    readonly label: string
+    readonly value: number | string
+    readonly unit: string
+  }[]
   /** Author and year of the method, or where the figure was entered. */
   readonly source: string
   readonly assumptions: readonly string[]
 }
 
-export type Unit = 'kWh' | 'kW' | 'money' | 'money/year' | 'years' | 'share' | 'kWh/kWp' | 'V' | 'ratio' | 'count' | 'm'
+export type Unit =
+  'kWh' | 'kW' | 'money' | 'money/year' | 'years' | 'share' | 'kWh/kWp' | 'V' | 'ratio' | 'count' | 'm'
 
 export interface LedgerLine {
   readonly id: string
@@ -42,5 +47,8 @@ export interface Check {
   readonly unit: Unit
   readonly objects: readonly string[]
   /** A remedy that can be taken with one click. */
-  readonly remedy?: { readonly label: string; readonly set: { readonly id: string; readonly field: string; readonly value: string | number | null } }
+  readonly remedy?: {
+    readonly label: string
+    readonly set: { readonly id: string; readonly field: string; readonly value: string | number | null }
+  }
 }

@@ -25,7 +25,13 @@ export class Memo {
    * @param reads exactly the document values the stage reads; digested into its key
    * @param after the results it builds on
    */
-  stage<R, T>(name: string, version: number, reads: R, after: readonly Keyed<unknown>[], compute: (reads: R) => T): Keyed<T> {
+  stage<R, T>(
+    name: string,
+    version: number,
+    reads: R,
+    after: readonly Keyed<unknown>[],
+    compute: (reads: R) => T,
+  ): Keyed<T> {
     const start = performance.now()
     const key = digest([name, version, reads, after.map((result) => result.key)])
     const { value, fresh } = this.#recall(name, key, keptForStage, () => compute(reads))

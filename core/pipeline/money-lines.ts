@@ -6,7 +6,7 @@ export const total = (series: Float64Array) => series.reduce((sum, value) => sum
 const round = (value: number, digits = 1) => Number(value.toFixed(digits))
 
 /** Where the energy goes. */
-export function useLines(result: PipelineResult): LedgerLine[] {
+export function destinationLines(result: PipelineResult): LedgerLine[] {
   const { dispatch, loadKwh, battery, storage } = result
   const load = total(loadKwh)
   const bought = total(dispatch.bought)
@@ -36,15 +36,22 @@ export function useLines(result: PipelineResult): LedgerLine[] {
       formula,
       inputs,
       source: 'Own use first, hour by hour on the local clock.',
-      assumptions: ['Load shape of an archetype day, scaled to the year’s total.', 'Means of an hour: shorter peaks of load and sun may pass each other.'],
+      assumptions: [
+        'Load shape of an archetype day, scaled to the year’s total.',
+        'Means of an hour: shorter peaks of load and sun may pass each other.',
+      ],
     },
   })
   const loadInput = { label: 'Consumption', value: round(load, 0), unit: 'kWh' }
   const out: LedgerLine[] = [
-    line('used', 'Used at home', used, 'more', 'Σ hours: least of yield and load, and what the battery gives', [
-      loadInput,
-      { label: 'Of it through the battery', value: round(throughBattery, 0), unit: 'kWh' },
-    ]),
+    line(
+      'used',
+      'Used at home',
+      used,
+      'more',
+      'Σ hours: least of yield and load, and what the battery gives',
+      [loadInput, { label: 'Of it through the battery', value: round(throughBattery, 0), unit: 'kWh' }],
+    ),
     line('sold', 'Sold', sold, 'more', 'Σ hours: yield − used − charged, up to the export limit', [
       { label: 'Not taken by the grid', value: round(curtailed, 0), unit: 'kWh' },
     ]),
@@ -61,11 +68,18 @@ export function useLines(result: PipelineResult): LedgerLine[] {
   ]
   if (battery)
     out.push(
-      line('battery-loss', 'Lost in the battery', -(total(dispatch.charged) - throughBattery), 'more', 'charged − discharged', [
-        { label: `${storage.count} × ${battery.name}`, value: battery.usableKwh, unit: 'kWh usable each' },
-        { label: 'Efficiency each way', value: round(battery.efficiency * 100), unit: '%' },
-        { label: 'Reserve', value: round(storage.reserve * 100), unit: '%' },
-      ]),
+      line(
+        'battery-loss',
+        'Lost in the battery',
+        -(total(dispatch.charged) - throughBattery),
+        'more',
+        'charged − discharged',
+        [
+          { label: `${storage.count} × ${battery.name}`, value: battery.usableKwh, unit: 'kWh usable each' },
+          { label: 'Efficiency each way', value: round(battery.efficiency * 100), unit: '%' },
+          { label: 'Reserve', value: round(storage.reserve * 100), unit: '%' },
+        ],
+      ),
     )
   return out
 }
@@ -84,13 +98,20 @@ export function moneyLines(result: PipelineResult): LedgerLine[] {
     stage: string,
     explanation: LedgerLine['explanation'],
   ): LedgerLine => ({ id, group: 'money', label, value, unit, weight, better, stage, explanation, about: [] })
-  const cash = (label: string, value: number) => ({ label, value: round(value, 0), unit: result.site.currency })
+  const cash = (label: string, value: number) => ({
+    label,
+    value: round(value, 0),
+    unit: result.site.currency,
+  })
   const years = [
     { label: 'Years', value: offer.years, unit: '' },
     { label: 'Energy prices grow by', value: round(offer.escalation * 100), unit: '% a year' },
     { label: 'Modules lose', value: round(module.degradation * 100, 2), unit: '% a year' },
   ]
-  const everyYear = ['Every year is run through load, battery and tariff again with the modules a year older.', 'Year’s money is taken at the year’s end.']
+  const everyYear = [
+    'Every year is run through load, battery and tariff again with the modules a year older.',
+    'Year’s money is taken at the year’s end.',
+  ]
   return [
     line('bill-now', 'Bill now', before.bill.annual, 'money/year', 'line', 'less', 'bill', {
       formula: '12 × fixed charge + Σ hours: consumption × price of the hour',
@@ -115,13 +136,20 @@ export function moneyLines(result: PipelineResult): LedgerLine[] {
     }),
     line('price', 'Price', price.total, 'money', 'line', 'less', 'finance', {
       formula: 'module power × price per watt + batteries × price of one',
-      inputs: [cash('Modules', price.modules), cash('Batteries', price.batteries), { label: 'Per watt', value: offer.pricePerWatt, unit: result.site.currency }],
+      inputs: [
+        cash('Modules', price.modules),
+        cash('Batteries', price.batteries),
+        { label: 'Per watt', value: offer.pricePerWatt, unit: result.site.currency },
+      ],
       source: 'Entered in Offer.',
       assumptions: [],
     }),
     line('net-price', 'After incentive', price.net, 'money', 'line', 'less', 'finance', {
       formula: 'price × (1 − incentive)',
-      inputs: [cash('Incentive', -price.incentive), { label: 'Share', value: round(offer.incentiveShare * 100), unit: '%' }],
+      inputs: [
+        cash('Incentive', -price.incentive),
+        { label: 'Share', value: round(offer.incentiveShare * 100), unit: '%' },
+      ],
       source: 'Entered in Offer.',
       assumptions: ['The incentive is paid out with the purchase.'],
     }),

@@ -54,7 +54,13 @@ export function moneyOf(request: {
   for (let year = 0; year < offer.years; year++) {
     const left = (1 - request.degradation) ** year
     const aged = year === 0 ? request.yieldKwh : request.yieldKwh.map((kwh) => (kwh > 0 ? kwh * left : kwh))
-    const run = dispatchOwnUse(aged, request.loadKwh, request.stepHours, request.battery, request.exportLimitKw)
+    const run = dispatchOwnUse(
+      aged,
+      request.loadKwh,
+      request.stepHours,
+      request.battery,
+      request.exportLimitKw,
+    )
     const after = billOf(request.then, request.thenPrice, clock, run.bought, run.sold).annual
     const growth = (1 + offer.escalation) ** year
     years.push({ billBefore: request.before * growth, billAfter: after * growth })

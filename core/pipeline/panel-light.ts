@@ -17,7 +17,12 @@ export interface PanelLight {
   readonly lostTo: Readonly<Record<string, number>>
 }
 
-export function panelLight(light: PlaneLight, shade: ReceiverShade, groups: CellGroups, stepMinutes: number): PanelLight {
+export function panelLight(
+  light: PlaneLight,
+  shade: ReceiverShade,
+  groups: CellGroups,
+  stepMinutes: number,
+): PanelLight {
   const entries = light.direct.length
   const mean = new Float32Array(entries)
   const best = new Float32Array(entries)
@@ -38,7 +43,8 @@ export function panelLight(light: PlaneLight, shade: ReceiverShade, groups: Cell
       for (let s = 0; s < groups.strips; s++) {
         // The two halves of a strip stand in parallel: their currents add.
         let share = 0
-        for (let h = 0; h < groups.halves; h++) share += shade.litWorst[k * all + s * groups.halves + h] as number
+        for (let h = 0; h < groups.halves; h++)
+          share += shade.litWorst[k * all + s * groups.halves + h] as number
         strips[s] = Math.max(0, (direct * share) / groups.halves + diffuse)
       }
       best[k] = Math.min(value, seriesBest(strips))
@@ -48,7 +54,8 @@ export function panelLight(light: PlaneLight, shade: ReceiverShade, groups: Cell
     sums.beamLost += direct * (1 - lit)
     sums.skyLost += dome * (1 - shade.domeSeen) + horizon * (1 - shade.horizonSeen)
     if (lit < 1)
-      for (const [owner, blocked] of shade.blockedBy) lost.set(owner, (lost.get(owner) ?? 0) + direct * (blocked[k] as number))
+      for (const [owner, blocked] of shade.blockedBy)
+        lost.set(owner, (lost.get(owner) ?? 0) + direct * (blocked[k] as number))
   }
   const kwh = stepMinutes / 60_000
   return {

@@ -98,6 +98,8 @@ function standingThrough(plane: RoofPlane, volumeId: string, house: Objects, roo
     const plan = plane.corners.map((c): Vec2 => [c[0], c[1]])
     const middle = centroid(other.outline)
     if (![...other.outline, middle].some((p) => containsPoint(plan, p))) return []
-    return roof.ridgeHeightM > planeHeightM(plane, middle) ? [{ base: other.outline, clearanceM: besideVolumeM }] : []
+    return roof.ridgeHeightM > planeHeightM(plane, middle)
+      ? [{ base: other.outline, clearanceM: besideVolumeM }]
+      : []
   })
 }

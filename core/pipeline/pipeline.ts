@@ -38,7 +38,12 @@ export interface PipelineInput {
   readonly weather: WeatherYear
   /** Tells weather years apart. */
   readonly weatherKey: string
-  readonly station: { readonly id: string; readonly name: string; readonly distanceM: number; readonly elevationM: number }
+  readonly station: {
+    readonly id: string
+    readonly name: string
+    readonly distanceM: number
+    readonly elevationM: number
+  }
 }
 
 /** Everything a run yields, stage by stage. */
@@ -81,17 +86,29 @@ export class Pipeline {
     const tariffThen = theOne(house, 'tariff', tariffThenId)
     const module: ModuleType = chosen(catalogue.modules, cover.moduleId, 'module')
     const inverter: InverterType = chosen(catalogue.inverters, electrical.inverterId, 'inverter')
-    const battery: BatteryType | null = storage.batteryId ? chosen(catalogue.batteries, storage.batteryId, 'battery') : null
+    const battery: BatteryType | null = storage.batteryId
+      ? chosen(catalogue.batteries, storage.batteryId, 'battery')
+      : null
     const weatherAt = { key: input.weatherKey, zone: weather.timeZoneHours, step: weather.stepMinutes }
 
     const sun = memo.stage(
       'sun',
       1,
-      { latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg, elevationM: site.elevationM, zone: weatherAt.zone, step: weatherAt.step },
+      {
+        latitudeDeg: site.latitudeDeg,
+        longitudeDeg: site.longitudeDeg,
+        elevationM: site.elevationM,
+        zone: weatherAt.zone,
+        step: weatherAt.step,
+      },
       [],
       (place) => sunHours(place, place.zone, place.step),
     )
-    const solids = { volumes: ofKind(house, 'volume'), chimneys: ofKind(house, 'chimney'), trees: ofKind(house, 'tree') }
+    const solids = {
+      volumes: ofKind(house, 'volume'),
+      chimneys: ofKind(house, 'chimney'),
+      trees: ofKind(house, 'tree'),
+    }
     const occluders = memo.stage('occluders', 1, solids, [], () => {
       const { roofs, faults } = roofsOf(house)
       return { roofs, faults, bodies: bodiesOf(house, roofs) }
@@ -111,27 +128,47 @@ export class Pipeline {
     )
     const groups = { strips: module.strips, halves: module.halves }
     const engine = this.#engine
-    const visibility = memo.stage('visibility', engine.version, { engine: engine.name, groups }, [laid, occluders, sun], () =>
-      laid.value.arrays.map((array) => {
-        const { normal } = array.plane
-        return array.panels.map((panel) => {
-          const key = digest([engine.name, engine.version, panel.corners, groups, occluders.key, sun.key])
-          const shade = memo.part('panel visibility', key, keptPanels, () =>
-            engine.shade({ id: panel.id, corners: panel.corners }, groups, normal, occluders.value.bodies, sun.value),
-          )
-          return { panelId: panel.id, key, shade }
-        })
-      }),
+    const visibility = memo.stage(
+      'visibility',
+      engine.version,
+      { engine: engine.name, groups },
+      [laid, occluders, sun],
+      () =>
+        laid.value.arrays.map((array) => {
+          const { normal } = array.plane
+          return array.panels.map((panel) => {
+            const key = digest([engine.name, engine.version, panel.corners, groups, occluders.key, sun.key])
+            const shade = memo.part('panel visibility', key, keptPanels, () =>
+              engine.shade(
+                { id: panel.id, corners: panel.corners },
+                groups,
+                normal,
+                occluders.value.bodies,
+                sun.value,
+              ),
+            )
+            return { panelId: panel.id, key, shade }
+          })
+        }),
     )
     const irradiance = memo.stage(
       'irradiance',
       1,
-      { weather: weatherAt.key, albedo: site.albedo, normals: laid.value.arrays.map((array) => array.plane.normal) },
+      {
+        weather: weatherAt.key,
+        albedo: site.albedo,
+        normals: laid.value.arrays.map((array) => array.plane.normal),
+      },
       [sun],
       ({ normals, albedo }) =>
         normals.map((normal) => {
           const key = digest([weatherAt.key, albedo, normal, sun.key])
-          return { key, light: memo.part('plane light', key, 24, () => planeLight(weather, sun.value, normal, albedo, 'perez')) }
+          return {
+            key,
+            light: memo.part('plane light', key, 24, () =>
+              planeLight(weather, sun.value, normal, albedo, 'perez'),
+            ),
+          }
         }),
     )
     const shade = memo.stage('shade', 1, { groups }, [visibility, irradiance], () =>
@@ -160,29 +197,53 @@ export class Pipeline {
       [],
       (reads) => {
         const window = stringWindow(module, inverter, reads.lowest, reads.highest)
-        return { window, strings: stringUp(reads.fields, inverter, reads.modulesPerString ?? Math.max(1, window.most)) }
+        return {
+          window,
+          strings: stringUp(reads.fields, inverter, reads.modulesPerString ?? Math.max(1, window.most)),
+        }
       },
     )
-    const dc = memo.stage('dc', 1, { module, losses, weather: weatherAt.key, strings: wiring.value.strings }, [shade], ({ strings }) => {
-      const lights = new Map(shade.value.flat().map(({ panelId, light }) => [panelId, light]))
-      const lit = strings.map(({ panelIds }) => ({
-        panels: panelIds.map((id) => lights.get(id)).filter((light): light is PanelLight => light !== undefined),
-      }))
-      return dcYear(lit, module, losses, weather, sun.value, closeRoof)
-    })
+    const dc = memo.stage(
+      'dc',
+      1,
+      { module, losses, weather: weatherAt.key, strings: wiring.value.strings },
+      [shade],
+      ({ strings }) => {
+        const lights = new Map(shade.value.flat().map(({ panelId, light }) => [panelId, light]))
+        const lit = strings.map(({ panelIds }) => ({
+          panels: panelIds
+            .map((id) => lights.get(id))
+            .filter((light): light is PanelLight => light !== undefined),
+        }))
+        return dcYear(lit, module, losses, weather, sun.value, closeRoof)
+      },
+    )
     const count = laid.value.arrays.reduce((sum, array) => sum + array.panels.length, 0)
-    const ac = memo.stage('ac', 1, { inverter, availability: losses.availability, any: count > 0 }, [dc, sun], (reads) =>
-      acYear(dc.value.powerW, sun.value, inverter, reads.availability, reads.any),
+    const ac = memo.stage(
+      'ac',
+      1,
+      { inverter, availability: losses.availability, any: count > 0 },
+      [dc, sun],
+      (reads) => acYear(dc.value.powerW, sun.value, inverter, reads.availability, reads.any),
     )
     const clock = memo.stage(
       'clock',
       1,
-      { zone: site.timeZone, start: yearStartMs(weather.timeZoneHours), step: weather.stepMinutes, intervals: sun.value.intervals },
+      {
+        zone: site.timeZone,
+        start: yearStartMs(weather.timeZoneHours),
+        step: weather.stepMinutes,
+        intervals: sun.value.intervals,
+      },
       [],
       (reads) => localClock(reads.zone, reads.start, reads.step, reads.intervals),
     )
-    const used = memo.stage('load', 1, { annualKwh: load.annualKwh, shape: load.shape, latitude: site.latitudeDeg }, [clock], (reads) =>
-      hourlyLoad(reads, clock.value, reads.latitude),
+    const used = memo.stage(
+      'load',
+      1,
+      { annualKwh: load.annualKwh, shape: load.shape, latitude: site.latitudeDeg },
+      [clock],
+      (reads) => hourlyLoad(reads, clock.value, reads.latitude),
     )
     const run: BatteryRun | null = battery && {
       usableKwh: battery.usableKwh * storage.count,
@@ -192,8 +253,12 @@ export class Pipeline {
       reserve: storage.reserve,
     }
     const stepHours = weather.stepMinutes / 60
-    const dispatch = memo.stage('dispatch', 1, { run, limit: site.exportLimitKw, stepHours }, [ac, used], (reads) =>
-      dispatchOwnUse(ac.value.kwhByInterval, used.value, reads.stepHours, reads.run, reads.limit),
+    const dispatch = memo.stage(
+      'dispatch',
+      1,
+      { run, limit: site.exportLimitKw, stepHours },
+      [ac, used],
+      (reads) => dispatchOwnUse(ac.value.kwhByInterval, used.value, reads.stepHours, reads.run, reads.limit),
     )
     const before = memo.stage('bill before', 1, { tariffNow }, [used, clock], () => {
       const price = hourlyPrice(tariffNow, clock.value)
@@ -201,14 +266,24 @@ export class Pipeline {
     })
     const after = memo.stage('bill', 1, { tariffThen }, [dispatch, clock], () => {
       const price = hourlyPrice(tariffThen, clock.value)
-      return { price, bill: billOf(tariffThen, price, clock.value, dispatch.value.bought, dispatch.value.sold) }
+      return {
+        price,
+        bill: billOf(tariffThen, price, clock.value, dispatch.value.bought, dispatch.value.sold),
+      }
     })
     const powerW = count * module.powerW
     const batteries = battery ? storage.count : 0
     const money = memo.stage(
       'finance',
       1,
-      { offer: { ...offer, name: '' }, powerW, batteries, degradation: module.degradation, limit: site.exportLimitKw, run },
+      {
+        offer: { ...offer, name: '' },
+        powerW,
+        batteries,
+        degradation: module.degradation,
+        limit: site.exportLimitKw,
+        run,
+      },
       [ac, used, before, after],
       (reads) => {
         const price = priceOf(offer, reads.powerW, reads.batteries)

@@ -22,7 +22,13 @@ export interface PlaneLight {
 export type SkyModel = 'perez' | 'hay-davies'
 
 /** @param normal upward unit normal of the plane */
-export function planeLight(weather: WeatherYear, sun: SunHours, normal: Vec3, albedo: number, model: SkyModel): PlaneLight {
+export function planeLight(
+  weather: WeatherYear,
+  sun: SunHours,
+  normal: Vec3,
+  albedo: number,
+  model: SkyModel,
+): PlaneLight {
   const entries = sun.interval.length
   const series = () => new Float64Array(entries)
   const out = { incident: series(), direct: series(), dome: series(), horizon: series(), ground: series() }
@@ -33,7 +39,11 @@ export function planeLight(weather: WeatherYear, sun: SunHours, normal: Vec3, al
   const sums = { beam: 0, sky: 0, ground: 0 }
   for (let k = 0; k < entries; k++) {
     const i = sun.interval[k] as number
-    const d: Vec3 = [sun.direction[k * 3] as number, sun.direction[k * 3 + 1] as number, sun.direction[k * 3 + 2] as number]
+    const d: Vec3 = [
+      sun.direction[k * 3] as number,
+      sun.direction[k * 3 + 1] as number,
+      sun.direction[k * 3 + 2] as number,
+    ]
     const cosine = Math.max(0, dot3(normal, d))
     const zenith = sun.zenithDeg[k] as number
     const dni = weather.dni[i] as number

@@ -48,9 +48,19 @@ export interface RunSummary {
     readonly billBefore: readonly number[]
     readonly billAfter: readonly number[]
   }
-  readonly cash: { readonly cumulative: readonly number[]; readonly before: readonly number[]; readonly after: readonly number[] }
+  readonly cash: {
+    readonly cumulative: readonly number[]
+    readonly before: readonly number[]
+    readonly after: readonly number[]
+  }
   readonly shadeBill: readonly { readonly id: string; readonly name: string; readonly kwh: number }[]
-  readonly strings: readonly { readonly id: string; readonly input: number; readonly panelIds: readonly string[]; readonly coldV: number; readonly hotV: number }[]
+  readonly strings: readonly {
+    readonly id: string
+    readonly input: number
+    readonly panelIds: readonly string[]
+    readonly coldV: number
+    readonly hotV: number
+  }[]
   readonly window: { readonly fewest: number; readonly most: number }
   readonly times: readonly StageTime[]
 }
@@ -140,7 +150,10 @@ function lightSeries(result: PipelineResult): { sun: Float32Array; shade: Float3
       if (!light) return
       open +=
         panels.length *
-        ((light.direct[k] as number) + (light.dome[k] as number) + (light.horizon[k] as number) + (light.ground[k] as number))
+        ((light.direct[k] as number) +
+          (light.dome[k] as number) +
+          (light.horizon[k] as number) +
+          (light.ground[k] as number))
       for (const panel of panels) left += panel.light.mean[k] as number
     })
     const i = sun.interval[k] as number

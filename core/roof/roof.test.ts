@@ -42,7 +42,11 @@ test('a hip roof over 10 x 6 at 45 degrees: ridge 4 m long, 3 m above the eave',
 })
 
 test('a gable roof: two rectangles and two gable triangles', () => {
-  const roof = buildRoof({ outline: rectangle, edges: [{ pitchDeg: 30 }, gable, { pitchDeg: 30 }, gable], eaveHeightM: 3 })
+  const roof = buildRoof({
+    outline: rectangle,
+    edges: [{ pitchDeg: 30 }, gable, { pitchDeg: 30 }, gable],
+    eaveHeightM: 3,
+  })
   expect(roof.planes).toHaveLength(2)
   expect(roof.planes[0]?.edges.map((e) => e.kind)).toEqual(['eave', 'rake', 'ridge', 'rake'])
   expect(roof.planes[0]?.areaM2).toBeCloseTo((10 * 3) / Math.cos(Math.PI / 6), 9)
@@ -51,14 +55,22 @@ test('a gable roof: two rectangles and two gable triangles', () => {
 })
 
 test('a shed roof rises from one edge to the opposite one', () => {
-  const roof = buildRoof({ outline: rectangle, edges: [{ pitchDeg: 10 }, gable, gable, gable], eaveHeightM: 2.5 })
+  const roof = buildRoof({
+    outline: rectangle,
+    edges: [{ pitchDeg: 10 }, gable, gable, gable],
+    eaveHeightM: 2.5,
+  })
   expect(roof.planes).toHaveLength(1)
   expect(roof.ridgeHeightM).toBeCloseTo(2.5 + 6 * Math.tan((10 * Math.PI) / 180), 9)
   expect(roof.planes[0]?.edges.map((e) => e.kind)).toEqual(['eave', 'rake', 'ridge', 'rake'])
 })
 
 test('unlike pitches move the ridge: 30 against 60 degrees over 6 m', () => {
-  const roof = buildRoof({ outline: rectangle, edges: [{ pitchDeg: 30 }, gable, { pitchDeg: 60 }, gable], eaveHeightM: 0.5 })
+  const roof = buildRoof({
+    outline: rectangle,
+    edges: [{ pitchDeg: 30 }, gable, { pitchDeg: 60 }, gable],
+    eaveHeightM: 0.5,
+  })
   // tan 30 x = tan 60 (6 - x) gives x = 4.5.
   expect(roof.ridgeHeightM).toBeCloseTo(0.5 + 4.5 * Math.tan(Math.PI / 6), 9)
 })
@@ -84,8 +96,14 @@ test('a drawing true to a tenth of a millimetre makes the same planes as an exac
   edges[7] = gable
   for (let turn = 0; turn < 180; turn += 7) {
     const a = (turn * Math.PI) / 180
-    const outline = tee.map(([x, y]): Vec2 => [x * Math.cos(a) - y * Math.sin(a), x * Math.sin(a) + y * Math.cos(a)]).map(([x, y]): Vec2 => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4])
-    expect(buildRoof({ outline, edges, eaveHeightM: 3 }).planes.map((p) => p.id).sort()).toEqual(['e0', 'e1', 'e3', 'e6'])
+    const outline = tee
+      .map(([x, y]): Vec2 => [x * Math.cos(a) - y * Math.sin(a), x * Math.sin(a) + y * Math.cos(a)])
+      .map(([x, y]): Vec2 => [Math.round(x * 1e4) / 1e4, Math.round(y * 1e4) / 1e4])
+    expect(
+      buildRoof({ outline, edges, eaveHeightM: 3 })
+        .planes.map((p) => p.id)
+        .sort(),
+    ).toEqual(['e0', 'e1', 'e3', 'e6'])
   }
 })
 
@@ -96,12 +114,19 @@ test('an outline that crosses itself is refused with the sides that meet', () =>
     [10, 0],
     [0, 6],
   ]
-  expect(() => buildRoof({ outline: bow, edges: pitched(30, 30, 30, 30), eaveHeightM: 3 })).toThrow(/crosses itself: side 1 meets side 3/)
-  expect(() => buildRoof({ outline: rectangle, edges: [gable, gable, gable, gable], eaveHeightM: 3 })).toThrow(/at least one rise/)
+  expect(() => buildRoof({ outline: bow, edges: pitched(30, 30, 30, 30), eaveHeightM: 3 })).toThrow(
+    /crosses itself: side 1 meets side 3/,
+  )
+  expect(() =>
+    buildRoof({ outline: rectangle, edges: [gable, gable, gable, gable], eaveHeightM: 3 }),
+  ).toThrow(/at least one rise/)
 })
 
 test('planes of random rectilinear outlines cover the outline and all rise from their eave', () => {
-  const steps = fc.array(fc.tuple(fc.integer({ min: 20, max: 60 }), fc.integer({ min: 5, max: 40 })), { minLength: 2, maxLength: 6 })
+  const steps = fc.array(fc.tuple(fc.integer({ min: 20, max: 60 }), fc.integer({ min: 5, max: 40 })), {
+    minLength: 2,
+    maxLength: 6,
+  })
   fc.assert(
     fc.property(steps, fc.integer({ min: 15, max: 60 }), (stairs, pitch) => {
       // A skyline: steps of random width and depth hanging from a straight back wall; neighbours differ by 10 cm at least.
@@ -124,15 +149,25 @@ test('planes of random rectilinear outlines cover the outline and all rise from 
 
 test('random gables at the ends of bars never break the cover', () => {
   fc.assert(
-    fc.property(fc.boolean(), fc.boolean(), fc.boolean(), fc.integer({ min: 10, max: 70 }), fc.integer({ min: -19, max: 19 }), (a, b, c, pitch, shift) => {
-      const outline = tee.map(([x, y]): Vec2 => [x === 4 || x === 8 ? x + shift / 10 : x, y])
-      const edges: RoofEdge[] = outline.map(() => ({ pitchDeg: pitch }))
-      if (a) edges[2] = gable
-      if (b) edges[5] = gable
-      if (c) edges[7] = gable
-      const roof = buildRoof({ outline, edges, eaveHeightM: 3 })
-      expect(roof.planes.reduce((sum, p) => sum + planAreaOf(p.corners), 0)).toBeCloseTo(signedArea(outline), 4)
-    }),
+    fc.property(
+      fc.boolean(),
+      fc.boolean(),
+      fc.boolean(),
+      fc.integer({ min: 10, max: 70 }),
+      fc.integer({ min: -19, max: 19 }),
+      (a, b, c, pitch, shift) => {
+        const outline = tee.map(([x, y]): Vec2 => [x === 4 || x === 8 ? x + shift / 10 : x, y])
+        const edges: RoofEdge[] = outline.map(() => ({ pitchDeg: pitch }))
+        if (a) edges[2] = gable
+        if (b) edges[5] = gable
+        if (c) edges[7] = gable
+        const roof = buildRoof({ outline, edges, eaveHeightM: 3 })
+        expect(roof.planes.reduce((sum, p) => sum + planAreaOf(p.corners), 0)).toBeCloseTo(
+          signedArea(outline),
+          4,
+        )
+      },
+    ),
     { seed: 7, numRuns: 100 },
   )
 })

@@ -38,11 +38,16 @@ const shortestEdgeM = 0.05
  * @throws Fault `short-outline`, `short-edge`, `crossing-outline`, `clockwise-outline`, each with its path.
  */
 export function checkOutline(outline: readonly Vec2[]): void {
-  if (outline.length < 3) throw new Fault('short-outline', 'An outline needs at least three corners.', 'outline')
+  if (outline.length < 3)
+    throw new Fault('short-outline', 'An outline needs at least three corners.', 'outline')
   outline.forEach((a, i) => {
     const b = outline[(i + 1) % outline.length] ?? a
     if (Math.hypot(a[0] - b[0], a[1] - b[1]) < shortestEdgeM)
-      throw new Fault('short-edge', `Side ${i + 1} of the outline is shorter than 5 cm: take one of its corners away.`, `outline.${i}`)
+      throw new Fault(
+        'short-edge',
+        `Side ${i + 1} of the outline is shorter than 5 cm: take one of its corners away.`,
+        `outline.${i}`,
+      )
   })
   const crossing = selfCrossing(outline)
   if (crossing)
@@ -51,7 +56,8 @@ export function checkOutline(outline: readonly Vec2[]): void {
       `The outline crosses itself: side ${crossing[0] + 1} meets side ${crossing[1] + 1}. Move a corner so that they stay apart.`,
       `outline.${crossing[0]}`,
     )
-  if (signedArea(outline) <= 0) throw new Fault('clockwise-outline', 'The corners must run counter-clockwise.', 'outline')
+  if (signedArea(outline) <= 0)
+    throw new Fault('clockwise-outline', 'The corners must run counter-clockwise.', 'outline')
 }
 
 /**
@@ -63,8 +69,13 @@ export function buildRoof(volume: Pick<Volume, 'outline' | 'edges' | 'eaveHeight
   const { outline, edges, eaveHeightM } = volume
   checkOutline(outline)
   if (edges.length !== outline.length)
-    throw new Fault('bad-edges', `The outline has ${outline.length} sides but ${edges.length} roof edges are given.`, 'edges')
-  if (edges.every(isGable)) throw new Fault('roof-not-possible', 'All edges are gables: let at least one rise.', 'edges')
+    throw new Fault(
+      'bad-edges',
+      `The outline has ${outline.length} sides but ${edges.length} roof edges are given.`,
+      'edges',
+    )
+  if (edges.every(isGable))
+    throw new Fault('roof-not-possible', 'All edges are gables: let at least one rise.', 'edges')
   const speeds = edges.map((edge) => (isGable(edge) ? 0 : 1 / Math.tan(toRadians(edge.pitchDeg))))
   const segments = shrinkFront(outline, speeds)
   const group = joinCoplanar(outline, edges, segments)
@@ -74,10 +85,17 @@ export function buildRoof(volume: Pick<Volume, 'outline' | 'edges' | 'eaveHeight
     if (!edge || isGable(edge)) continue
     planes.push(planeOf(leader, group, outline, edges, segments, eaveHeightM))
   }
-  const covered = planes.reduce((sum, plane) => sum + signedArea(plane.corners.map((c): Vec2 => [c[0], c[1]])), 0)
+  const covered = planes.reduce(
+    (sum, plane) => sum + signedArea(plane.corners.map((c): Vec2 => [c[0], c[1]])),
+    0,
+  )
   const area = signedArea(outline)
   if (Math.abs(covered - area) > coverTolerance * area)
-    throw new Fault('roof-not-possible', 'These pitches make no closed roof over this outline. Change a pitch or a gable.', 'edges')
+    throw new Fault(
+      'roof-not-possible',
+      'These pitches make no closed roof over this outline. Change a pitch or a gable.',
+      'edges',
+    )
   return {
     planes,
     gables: edges.flatMap((edge, i) => (isGable(edge) ? gableOf(i, outline, segments, eaveHeightM) : [])),
@@ -103,10 +121,16 @@ const sameLineM = 0.02
 const coverTolerance = 1e-3
 
 /** For each outline edge the least edge whose plane it shares. */
-function joinCoplanar(outline: readonly Vec2[], edges: readonly RoofEdge[], segments: readonly FrontSegment[]): number[] {
+function joinCoplanar(
+  outline: readonly Vec2[],
+  edges: readonly RoofEdge[],
+  segments: readonly FrontSegment[],
+): number[] {
   const group = outline.map((_, i) => i)
   const find = (i: number): number => (group[i] === i ? i : find(group[i] as number))
-  for (const { edges: [a, b] } of segments) {
+  for (const {
+    edges: [a, b],
+  } of segments) {
     const [ea, eb] = [edges[a], edges[b]]
     if (!ea || !eb || isGable(ea) || isGable(eb) || Math.abs(ea.pitchDeg - eb.pitchDeg) > 1e-9) continue
     const [na, nb] = [inward(outline, a), inward(outline, b)]
@@ -150,7 +174,10 @@ function planeOf(
   const pitchDeg = edge && !isGable(edge) ? edge.pitchDeg : 0
   // The longest edge of those in one line says best which way the plane looks.
   const lengthOf = (i: number) => length2(sub2(ends(outline, i)[1], ends(outline, i)[0]))
-  const longest = group.reduce((best, g, i) => (g === leader && lengthOf(i) > lengthOf(best) ? i : best), leader)
+  const longest = group.reduce(
+    (best, g, i) => (g === leader && lengthOf(i) > lengthOf(best) ? i : best),
+    leader,
+  )
   const up = inward(outline, longest)
   const pitch = toRadians(pitchDeg)
   const flat = loop.map((piece): Vec2 => [piece.from[0], piece.from[1]])
@@ -197,11 +224,18 @@ function kindOf(
   return level ? 'ridge' : 'hip'
 }
 
-function gableOf(edge: number, outline: readonly Vec2[], segments: readonly FrontSegment[], eaveHeightM: number) {
+function gableOf(
+  edge: number,
+  outline: readonly Vec2[],
+  segments: readonly FrontSegment[],
+  eaveHeightM: number,
+) {
   const [a, b] = ends(outline, edge)
   const pieces: { from: Vec3; to: Vec3 }[] = [{ from: [a[0], a[1], 0], to: [b[0], b[1], 0] }]
   for (const { from, to, edges: pair } of segments) if (pair.includes(edge)) pieces.push({ from, to })
   if (pieces.length < 3) return []
   const loop = chainLoop(pieces, () => true)
-  return [{ edgeIndex: edge, corners: loop.map(({ from }): Vec3 => [from[0], from[1], from[2] + eaveHeightM]) }]
+  return [
+    { edgeIndex: edge, corners: loop.map(({ from }): Vec3 => [from[0], from[1], from[2] + eaveHeightM]) },
+  ]
 }

@@ -69,7 +69,15 @@ const notPossible = () =>
 
 const at = (p: Vec2, height: number) => [p[0], p[1], height] as const
 
-function mark(segments: FrontSegment[], from: Vec2, fromHeight: number, to: Vec2, toHeight: number, a: number, b: number) {
+function mark(
+  segments: FrontSegment[],
+  from: Vec2,
+  fromHeight: number,
+  to: Vec2,
+  toHeight: number,
+  a: number,
+  b: number,
+) {
   if (distance2(from, to) < nothingM && Math.abs(fromHeight - toHeight) < nothingM) return
   segments.push({ from: at(from, fromHeight), to: at(to, toHeight), edges: [a, b] })
 }
@@ -82,7 +90,7 @@ function tidy(front: Front, segments: FrontSegment[]): Front | null {
     edges.splice(i, 1)
     corners.splice(i, 1)
   }
-  for (let changed = true; changed && edges.length > 1; ) {
+  for (let changed = true; changed && edges.length > 1;) {
     changed = false
     for (let i = 0; i < edges.length; i++) {
       const n = edges.length
@@ -100,7 +108,10 @@ function tidy(front: Front, segments: FrontSegment[]): Front | null {
         break
       }
       const folded =
-        dot2(edge.direction, after.direction) < 0 && Math.abs(cross2(edge.direction, after.direction)) * Math.min(distance2(start, tip), distance2(tip, end)) < sliverM
+        dot2(edge.direction, after.direction) < 0 &&
+        Math.abs(cross2(edge.direction, after.direction)) *
+          Math.min(distance2(start, tip), distance2(tip, end)) <
+          sliverM
       if (!folded || n < 2) continue
       const lengthHere = distance2(start, tip)
       const lengthNext = distance2(tip, end)

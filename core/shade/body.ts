@@ -54,7 +54,8 @@ function column(owner: string, lid: readonly Vec3[], bottomM: number): SolidBody
   const length = Math.hypot(...normal)
   if (length < 1e-9 || normal[2] / length < 1e-6) return null
   const faces: number[] = []
-  const push = (n: Vec3, through: Vec3) => faces.push(...n, n[0] * through[0] + n[1] * through[1] + n[2] * through[2])
+  const push = (n: Vec3, through: Vec3) =>
+    faces.push(...n, n[0] * through[0] + n[1] * through[1] + n[2] * through[2])
   const first = lid[0] as Vec3
   push([normal[0] / length, normal[1] / length, normal[2] / length], first)
   push([0, 0, -1], [0, 0, bottomM])
@@ -65,11 +66,14 @@ function column(owner: string, lid: readonly Vec3[], bottomM: number): SolidBody
   })
   const vertices = [...lid, ...lid.map((c): Vec3 => [c[0], c[1], bottomM])]
   const center: Vec3 = [mean(vertices, 0), mean(vertices, 1), mean(vertices, 2)]
-  const radiusM = Math.max(...vertices.map((v) => Math.hypot(v[0] - center[0], v[1] - center[1], v[2] - center[2])))
+  const radiusM = Math.max(
+    ...vertices.map((v) => Math.hypot(v[0] - center[0], v[1] - center[1], v[2] - center[2])),
+  )
   return { kind: 'solid', owner, faces: Float64Array.from(faces), vertices, center, radiusM }
 }
 
-const mean = (points: readonly Vec3[], axis: 0 | 1 | 2) => points.reduce((s, p) => s + p[axis], 0) / points.length
+const mean = (points: readonly Vec3[], axis: 0 | 1 | 2) =>
+  points.reduce((s, p) => s + p[axis], 0) / points.length
 
 /** Newell's area normal of a polygon in space. */
 function newell(polygon: readonly Vec3[]): Vec3 {
@@ -84,7 +88,15 @@ function newell(polygon: readonly Vec3[]): Vec3 {
 }
 
 /** Whether the ray from a point outward along d meets the solid. The point itself does not count. */
-export function solidBlocks(body: SolidBody, px: number, py: number, pz: number, dx: number, dy: number, dz: number): boolean {
+export function solidBlocks(
+  body: SolidBody,
+  px: number,
+  py: number,
+  pz: number,
+  dx: number,
+  dy: number,
+  dz: number,
+): boolean {
   const { faces } = body
   let enter = 1e-6
   let leave = Infinity
@@ -107,7 +119,15 @@ export function solidBlocks(body: SolidBody, px: number, py: number, pz: number,
 }
 
 /** Whether the ray passes through the crown. */
-export function crownMeets(body: CrownBody, px: number, py: number, pz: number, dx: number, dy: number, dz: number): boolean {
+export function crownMeets(
+  body: CrownBody,
+  px: number,
+  py: number,
+  pz: number,
+  dx: number,
+  dy: number,
+  dz: number,
+): boolean {
   const r = 1 / body.crownRadiusM
   const h = 1 / body.halfHeightM
   const ox = (px - body.center[0]) * r

@@ -37,5 +37,11 @@ export interface ShadeEngine {
   readonly name: string
   /** Changes whenever results may. */
   readonly version: number
-  shade(receiver: Receiver, groups: CellGroups, normal: Vec3, bodies: readonly Body[], sun: SunHours): ReceiverShade
+  shade(
+    receiver: Receiver,
+    groups: CellGroups,
+    normal: Vec3,
+    bodies: readonly Body[],
+    sun: SunHours,
+  ): ReceiverShade
 }

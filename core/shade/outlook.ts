@@ -26,7 +26,11 @@ export function outlookOn(body: Body, center: Vec3, radiusM: number): Outlook {
     const reach = body.crownRadiusM + radiusM
     if (away <= reach) return everywhere
     const rise = top(body.center[2] + body.halfHeightM)
-    return { middle: [x / away, y / away], cosHalf: Math.cos(Math.asin(reach / away)), slope: rise / (away - reach) }
+    return {
+      middle: [x / away, y / away],
+      cosHalf: Math.cos(Math.asin(reach / away)),
+      slope: rise / (away - reach),
+    }
   }
   const plan = body.vertices.map((v): Vec2 => [v[0], v[1]])
   let nearest = Infinity
@@ -53,6 +57,7 @@ export function outlookOn(body: Body, center: Vec3, radiusM: number): Outlook {
 export function mayMeet(outlook: Outlook, dx: number, dy: number, dz: number): boolean {
   const level = Math.sqrt(dx * dx + dy * dy)
   return (
-    dz <= outlook.slope * level && dx * outlook.middle[0] + dy * outlook.middle[1] >= (outlook.cosHalf - 1e-9) * level
+    dz <= outlook.slope * level &&
+    dx * outlook.middle[0] + dy * outlook.middle[1] >= (outlook.cosHalf - 1e-9) * level
   )
 }

@@ -32,7 +32,8 @@ function pointsOf(receiver: Receiver, groups: CellGroups): Points {
         for (let j = 0; j < along; j++) {
           const u = (strip + (i + 0.5) / across) / groups.strips
           const v = (half + (j + 0.5) / along) / groups.halves
-          for (const axis of [0, 1, 2] as const) at.push(a[axis] + u * (b[axis] - a[axis]) + v * (d[axis] - a[axis]))
+          for (const axis of [0, 1, 2] as const)
+            at.push(a[axis] + u * (b[axis] - a[axis]) + v * (d[axis] - a[axis]))
         }
   const middle = (axis: 0 | 1 | 2) => (b[axis] + d[axis]) / 2
   const center: Vec3 = [middle(0), middle(1), middle(2)]
@@ -62,7 +63,8 @@ function solidBlocker(body: SolidBody, points: Points): Blocker['meet'] {
   for (let p = 0; p < points.count; p++)
     for (let f = 0; f < faceCount; f++) {
       let d = faces[f * 4 + 3] as number
-      for (let axis = 0; axis < 3; axis++) d -= (faces[f * 4 + axis] as number) * (points.at[p * 3 + axis] as number)
+      for (let axis = 0; axis < 3; axis++)
+        d -= (faces[f * 4 + axis] as number) * (points.at[p * 3 + axis] as number)
       depth[p * faceCount + f] = d
     }
   const inverse = new Float64Array(faceCount)
@@ -98,7 +100,15 @@ function crownBlocker(body: CrownBody, points: Points): Blocker['meet'] {
   return (dx, dy, dz, hits) => {
     let any = false
     for (let p = 0; p < points.count; p++) {
-      const hit = crownMeets(body, at[p * 3] as number, at[p * 3 + 1] as number, at[p * 3 + 2] as number, dx, dy, dz)
+      const hit = crownMeets(
+        body,
+        at[p * 3] as number,
+        at[p * 3 + 1] as number,
+        at[p * 3 + 2] as number,
+        dx,
+        dy,
+        dz,
+      )
       hits[p] = hit ? 1 : 0
       any ||= hit
     }
@@ -111,7 +121,9 @@ function blockersOf(bodies: readonly Body[], points: Points, normal: Vec3, throu
   const level = normal[0] * through[0] + normal[1] * through[1] + normal[2] * through[2]
   const over = (p: Vec3) => normal[0] * p[0] + normal[1] * p[1] + normal[2] * p[2] - level
   return bodies
-    .filter((body) => (body.kind === 'crown' ? over(body.center) > -body.radiusM : body.vertices.some((v) => over(v) > 1e-6)))
+    .filter((body) =>
+      body.kind === 'crown' ? over(body.center) > -body.radiusM : body.vertices.some((v) => over(v) > 1e-6),
+    )
     .map((body) => ({
       body,
       outlook: outlookOn(body, points.center, points.radiusM),
@@ -220,7 +232,11 @@ function charge(
   }
 }
 
-function sky(points: Points, blockers: readonly Blocker[], normal: Vec3): { domeSeen: number; horizonSeen: number } {
+function sky(
+  points: Points,
+  blockers: readonly Blocker[],
+  normal: Vec3,
+): { domeSeen: number; horizonSeen: number } {
   const { count } = points
   const hits = new Uint8Array(count)
   const passed = new Float64Array(count)

@@ -30,7 +30,10 @@ export function roofsOf(house: Objects): Roofs {
 /** Height of a plane over a point of the plan. */
 export function planeHeightM(plane: RoofPlane, p: Vec2): number {
   const corner = plane.corners[0] ?? [0, 0, 0]
-  return corner[2] - (plane.normal[0] * (p[0] - corner[0]) + plane.normal[1] * (p[1] - corner[1])) / plane.normal[2]
+  return (
+    corner[2] -
+    (plane.normal[0] * (p[0] - corner[0]) + plane.normal[1] * (p[1] - corner[1])) / plane.normal[2]
+  )
 }
 
 /** Height of the topmost roof over a point of the plan; 0 on open ground. */
@@ -38,12 +41,21 @@ export function roofHeightM(roofs: Roofs['roofs'], p: Vec2): number {
   let top = 0
   for (const roof of roofs.values())
     for (const plane of roof.planes)
-      if (containsPoint(plane.corners.map((c): Vec2 => [c[0], c[1]]), p)) top = Math.max(top, planeHeightM(plane, p))
+      if (
+        containsPoint(
+          plane.corners.map((c): Vec2 => [c[0], c[1]]),
+          p,
+        )
+      )
+        top = Math.max(top, planeHeightM(plane, p))
   return top
 }
 
 /** The upright box of a chimney. Its foot goes 1 m below the roof at its middle so that no light passes under it. */
-export function chimneyBox(chimney: Chimney, roofs: Roofs['roofs']): { base: Vec2[]; bottomM: number; topM: number } {
+export function chimneyBox(
+  chimney: Chimney,
+  roofs: Roofs['roofs'],
+): { base: Vec2[]; bottomM: number; topM: number } {
   const foot = roofHeightM(roofs, chimney.center)
   return {
     base: turnedRectangle(chimney.center, chimney.widthM, chimney.depthM, chimney.rotationDeg),
@@ -55,10 +67,17 @@ export function chimneyBox(chimney: Chimney, roofs: Roofs['roofs']): { base: Vec
 /** Everything of the house that stops light, as convex bodies. */
 export function bodiesOf(house: Objects, roofs: Roofs['roofs']): Body[] {
   const bodies: Body[] = []
-  for (const [id, roof] of roofs) for (const plane of roof.planes) bodies.push(...columnsUnder(id, plane.corners, 0))
+  for (const [id, roof] of roofs)
+    for (const plane of roof.planes) bodies.push(...columnsUnder(id, plane.corners, 0))
   for (const chimney of ofKind(house, 'chimney')) {
     const { base, bottomM, topM } = chimneyBox(chimney, roofs)
-    bodies.push(...columnsUnder(chimney.id, base.map((p): Vec3 => [p[0], p[1], topM]), bottomM))
+    bodies.push(
+      ...columnsUnder(
+        chimney.id,
+        base.map((p): Vec3 => [p[0], p[1], topM]),
+        bottomM,
+      ),
+    )
   }
   for (const tree of ofKind(house, 'tree')) {
     const crown = crownOf(tree)

@@ -17,7 +17,16 @@ const flat = (x: number, y: number, size = 1) => ({
   ] as [Vec3, Vec3, Vec3, Vec3],
 })
 const box = (owner: string, x0: number, y0: number, x1: number, y1: number, top: number): Body[] =>
-  columnsUnder(owner, [[x0, y0, top], [x1, y0, top], [x1, y1, top], [x0, y1, top]], 0)
+  columnsUnder(
+    owner,
+    [
+      [x0, y0, top],
+      [x1, y0, top],
+      [x1, y1, top],
+      [x0, y1, top],
+    ],
+    0,
+  )
 
 test('an open site has no shade and sees the whole sky', () => {
   const open = rayEngine.shade(flat(0, 0), groups, [0, 0, 1], [], sun)
@@ -57,7 +66,13 @@ test('a crown lets its share through, by month, and charges add up with a second
     radiusM: 2,
     transmissivity: [0.6, 0.6, 0.6, 0.6, 0.2, 0.2, 0.2, 0.2, 0.2, 0.2, 0.6, 0.6],
   }
-  const both = rayEngine.shade(flat(0, 0), groups, [0, 0, 1], [crown, ...box('shed', -1, -2, 2, -1.5, 1)], sun)
+  const both = rayEngine.shade(
+    flat(0, 0),
+    groups,
+    [0, 0, 1],
+    [crown, ...box('shed', -1, -2, 2, -1.5, 1)],
+    sun,
+  )
   let seen = 0
   for (let i = 0; i < sun.interval.length; i++) {
     const blocked = [...both.blockedBy.values()].reduce((s, series) => s + (series[i] ?? 0), 0)
@@ -72,22 +87,29 @@ test('rays against a box agree with sampling along the ray', () => {
   const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })
   const [body] = box('b', 1, 1, 2, 3, 2)
   fc.assert(
-    fc.property(number(-4, 4), number(-4, 4), number(0.01, 3), number(0, 6.28), number(0.05, 1.5), (x, y, z, a, e) => {
-      if (!body || body.kind !== 'solid') throw new Error('a box is solid')
-      const d: Vec3 = [Math.cos(e) * Math.sin(a), Math.cos(e) * Math.cos(a), Math.sin(e)]
-      let hit = 0
-      for (let t = 0.005; t < 12; t += 0.01) {
-        const p = [x + t * d[0], y + t * d[1], z + t * d[2]] as const
-        if (p[0] > 1 && p[0] < 2 && p[1] > 1 && p[1] < 3 && p[2] > 0 && p[2] < 2) hit++
-      }
-      // Rays that only graze a corner may fall between the samples.
-      if (hit > 2) expect(solidBlocks(body, x, y, z, ...d)).toBe(true)
-      if (hit === 0) {
-        const far = Math.max(1 - x, x - 2, 1 - y, y - 3, z - 2)
-        if (!solidBlocks(body, x, y, z, ...d)) return
-        expect(far).toBeLessThan(6)
-      }
-    }),
+    fc.property(
+      number(-4, 4),
+      number(-4, 4),
+      number(0.01, 3),
+      number(0, 6.28),
+      number(0.05, 1.5),
+      (x, y, z, a, e) => {
+        if (!body || body.kind !== 'solid') throw new Error('a box is solid')
+        const d: Vec3 = [Math.cos(e) * Math.sin(a), Math.cos(e) * Math.cos(a), Math.sin(e)]
+        let hit = 0
+        for (let t = 0.005; t < 12; t += 0.01) {
+          const p = [x + t * d[0], y + t * d[1], z + t * d[2]] as const
+          if (p[0] > 1 && p[0] < 2 && p[1] > 1 && p[1] < 3 && p[2] > 0 && p[2] < 2) hit++
+        }
+        // Rays that only graze a corner may fall between the samples.
+        if (hit > 2) expect(solidBlocks(body, x, y, z, ...d)).toBe(true)
+        if (hit === 0) {
+          const far = Math.max(1 - x, x - 2, 1 - y, y - 3, z - 2)
+          if (!solidBlocks(body, x, y, z, ...d)) return
+          expect(far).toBeLessThan(6)
+        }
+      },
+    ),
     { seed: 5, numRuns: 300 },
   )
 })

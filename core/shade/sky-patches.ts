@@ -27,5 +27,9 @@ export function skyPatches(rings: number): SkyPatches {
       ring.push(r)
     }
   }
-  return { direction: Float64Array.from(direction), solidAngle: Float64Array.from(solidAngle), ring: Uint8Array.from(ring) }
+  return {
+    direction: Float64Array.from(direction),
+    solidAngle: Float64Array.from(solidAngle),
+    ring: Uint8Array.from(ring),
+  }
 }

@@ -32,7 +32,8 @@ export function sunHours(
 ): SunHours {
   const start = yearStartMs(timeZoneHours)
   const intervals = (365 * 24 * 60) / stepMinutes
-  const observer = { ...site, pressureHpa: pressureAtHpa(site.elevationM) }
+  const { latitudeDeg, longitudeDeg, elevationM } = site
+  const observer = { latitudeDeg, longitudeDeg, elevationM, pressureHpa: pressureAtHpa(elevationM) }
   const deltaT = deltaTSeconds(1970 + start / 31_556_952_000)
   const interval: number[] = []
   const direction: number[] = []

@@ -7,7 +7,12 @@ import { relativeAirMass } from './perez'
  * @param linke Linke turbidity at air mass 2, some 2 (clean) to 5 (hazy)
  * @returns W/m²
  */
-export function clearSky(zenithDeg: number, elevationM: number, linke: number, extraWm2: number): { ghi: number; dni: number } {
+export function clearSky(
+  zenithDeg: number,
+  elevationM: number,
+  linke: number,
+  extraWm2: number,
+): { ghi: number; dni: number } {
   if (zenithDeg >= 90) return { ghi: 0, dni: 0 }
   const cosZenith = Math.cos(toRadians(zenithDeg))
   const airMass = relativeAirMass(zenithDeg) * Math.exp(-elevationM / 8434.5)

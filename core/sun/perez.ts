@@ -34,7 +34,12 @@ export const relativeAirMass = (zenithDeg: number) =>
 export function extraterrestrialWm2(dayOfYear: number): number {
   const b = (2 * Math.PI * (dayOfYear - 1)) / 365
   return (
-    1361 * (1.00011 + 0.034221 * Math.cos(b) + 0.00128 * Math.sin(b) + 0.000719 * Math.cos(2 * b) + 0.000077 * Math.sin(2 * b))
+    1361 *
+    (1.00011 +
+      0.034221 * Math.cos(b) +
+      0.00128 * Math.sin(b) +
+      0.000719 * Math.cos(2 * b) +
+      0.000077 * Math.sin(2 * b))
   )
 }
 

@@ -49,7 +49,8 @@ export const limitDegrees = (degrees: number) => {
 export const julianDayOf = (unixMs: number) => unixMs / 86_400_000 + 2440587.5
 
 /** Tables as flat arrays, once: a year of positions sums some two million of their terms. */
-const flatten = (table: readonly (readonly (readonly number[])[])[]) => table.map((rows) => Float64Array.from(rows.flat()))
+const flatten = (table: readonly (readonly (readonly number[])[])[]) =>
+  table.map((rows) => Float64Array.from(rows.flat()))
 const longitude = flatten(longitudeTerms)
 const latitude = flatten(latitudeTerms)
 const radiusVector = flatten(radiusTerms)
@@ -68,7 +69,8 @@ function series(table: readonly Float64Array[], t: number): number {
   return sum / 1e8
 }
 
-const cubic = (t: number, a: number, b: number, c: number, divisor: number) => ((t / divisor + c) * t + b) * t + a
+const cubic = (t: number, a: number, b: number, c: number, divisor: number) =>
+  ((t / divisor + c) * t + b) * t + a
 
 /**
  * TT - UT in seconds for a decimal year: Espenak & Meeus 2006, "Five millennium canon of solar eclipses",
@@ -81,7 +83,14 @@ export function deltaTSeconds(year: number): number {
   }
   if (year >= 1986 && year < 2005) {
     const t = year - 2000
-    return 63.86 + 0.3345 * t - 0.060374 * t ** 2 + 0.0017275 * t ** 3 + 0.000651814 * t ** 4 + 0.00002373599 * t ** 5
+    return (
+      63.86 +
+      0.3345 * t -
+      0.060374 * t ** 2 +
+      0.0017275 * t ** 3 +
+      0.000651814 * t ** 4 +
+      0.00002373599 * t ** 5
+    )
   }
   if (year >= 1961 && year < 1986) {
     const t = year - 1975
@@ -133,7 +142,10 @@ export function sunEphemeris(julianDay: number, deltaT: number): SunEphemeris {
         u *
           (-1.55 +
             u *
-              (1999.25 + u * (-51.38 + u * (-249.67 + u * (-39.05 + u * (7.12 + u * (27.87 + u * (5.79 + u * 2.45)))))))))
+              (1999.25 +
+                u *
+                  (-51.38 +
+                    u * (-249.67 + u * (-39.05 + u * (7.12 + u * (27.87 + u * (5.79 + u * 2.45)))))))))
   const obliquity = meanObliquity / 3600 + nutationObliquity
   const aberration = -20.4898 / (3600 * radius)
   const lambda = geoLongitude + nutationLongitude + aberration
@@ -192,7 +204,10 @@ export function sunAsSeen(sun: SunEphemeris, observer: Observer): SunPosition {
   const u = Math.atan(0.99664719 * Math.tan(phi))
   const x = Math.cos(u) + (elevationM / 6378140) * Math.cos(phi)
   const y = 0.99664719 * Math.sin(u) + (elevationM / 6378140) * Math.sin(phi)
-  const parallax = Math.atan2(-x * Math.sin(xi) * Math.sin(h), Math.cos(delta) - x * Math.sin(xi) * Math.cos(h))
+  const parallax = Math.atan2(
+    -x * Math.sin(xi) * Math.sin(h),
+    Math.cos(delta) - x * Math.sin(xi) * Math.cos(h),
+  )
   const deltaTop = Math.atan2(
     (Math.sin(delta) - y * Math.sin(xi)) * Math.cos(parallax),
     Math.cos(delta) - x * Math.sin(xi) * Math.cos(h),
@@ -203,7 +218,8 @@ export function sunAsSeen(sun: SunEphemeris, observer: Observer): SunPosition {
   )
   const refraction =
     e0 >= -(sunRadiusDeg + horizonRefractionDeg)
-      ? ((pressure / 1010) * (283 / (273 + temperature)) * 1.02) / (60 * Math.tan(toRadians(e0 + 10.3 / (e0 + 5.11))))
+      ? ((pressure / 1010) * (283 / (273 + temperature)) * 1.02) /
+        (60 * Math.tan(toRadians(e0 + 10.3 / (e0 + 5.11))))
       : 0
   const elevation = e0 + refraction
   const gamma = toDegrees(
@@ -225,7 +241,9 @@ export function sunPosition(unixMs: number, observer: Observer, deltaT?: number)
 }
 
 /** Unit vector towards the sun: x east, y north, z up. */
-export function sunDirection(position: Pick<SunPosition, 'elevationDeg' | 'azimuthDeg'>): [number, number, number] {
+export function sunDirection(
+  position: Pick<SunPosition, 'elevationDeg' | 'azimuthDeg'>,
+): [number, number, number] {
   const e = toRadians(position.elevationDeg)
   const a = toRadians(position.azimuthDeg)
   return [Math.cos(e) * Math.sin(a), Math.cos(e) * Math.cos(a), Math.sin(e)]
@@ -236,6 +254,7 @@ export function incidenceDeg(position: SunPosition, tiltDeg: number, azimuthDeg:
   const z = toRadians(position.zenithDeg)
   const t = toRadians(tiltDeg)
   const cosine =
-    Math.cos(z) * Math.cos(t) + Math.sin(t) * Math.sin(z) * Math.cos(toRadians(position.azimuthDeg - azimuthDeg))
+    Math.cos(z) * Math.cos(t) +
+    Math.sin(t) * Math.sin(z) * Math.cos(toRadians(position.azimuthDeg - azimuthDeg))
   return toDegrees(Math.acos(Math.max(-1, Math.min(1, cosine))))
 }

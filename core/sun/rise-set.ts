@@ -75,7 +75,9 @@ export function sunDay(
     const m = onLocalDay(wrapDay(first))
     const h = hourAngleAt(m)
     const delta = toRadians(declinationAt(m))
-    const height = toDegrees(Math.asin(Math.sin(phi) * Math.sin(delta) + Math.cos(phi) * Math.cos(delta) * Math.cos(toRadians(h))))
+    const height = toDegrees(
+      Math.asin(Math.sin(phi) * Math.sin(delta) + Math.cos(phi) * Math.cos(delta) * Math.cos(toRadians(h))),
+    )
     return m + (height - horizonDeg) / (360 * Math.cos(delta) * Math.cos(phi) * Math.sin(toRadians(h)))
   }
   return {

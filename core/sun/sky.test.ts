@@ -5,7 +5,8 @@ import { hayDaviesSky } from './hay-davies'
 import { beamThrough, diffuseThrough } from './incidence-loss'
 import { extraterrestrialWm2, perezSky, relativeAirMass } from './perez'
 
-const total = (p: { circumsolar: number; dome: number; horizon: number }) => p.circumsolar + p.dome + p.horizon
+const total = (p: { circumsolar: number; dome: number; horizon: number }) =>
+  p.circumsolar + p.dome + p.horizon
 
 test('on the horizontal the sky gives its diffuse, whatever the model', () => {
   const number = (min: number, max: number) => fc.double({ min, max, noNaN: true })

@@ -12,7 +12,14 @@ const timeOfUse: Tariff = {
   pricePerKwh: 0.2,
   exportPerKwh: 0.06,
   periods: [
-    { name: 'Summer peak', months: [6, 7, 8, 9], days: 'weekday', fromHour: 15, toHour: 20, pricePerKwh: 0.45 },
+    {
+      name: 'Summer peak',
+      months: [6, 7, 8, 9],
+      days: 'weekday',
+      fromHour: 15,
+      toHour: 20,
+      pricePerKwh: 0.45,
+    },
     { name: 'Night', months: [], days: 'all', fromHour: 23, toHour: 6, pricePerKwh: 0.11 },
   ],
 }
@@ -24,7 +31,10 @@ test('a bill by hand: 1 kWh every hour under time of use', () => {
   expect(bill.monthly[0]).toBeCloseTo(31 * (7 * 0.11 + 17 * 0.2) + 12, 9)
   // July has 23 weekdays: five of the other hours cost 0.25 more on each.
   expect(bill.monthly[6]).toBeCloseTo(31 * (7 * 0.11 + 17 * 0.2) + 23 * 5 * 0.25 + 12, 9)
-  expect(bill.annual).toBeCloseTo(bill.monthly.reduce((s, m) => s + m, 0), 6)
+  expect(bill.annual).toBeCloseTo(
+    bill.monthly.reduce((s, m) => s + m, 0),
+    6,
+  )
 })
 
 test('exports are credited at their price', () => {

@@ -2,7 +2,17 @@ import { Fault } from '../model/fault'
 import { type WeatherYear } from './weather-year'
 
 /** Columns of an EPW record (EnergyPlus auxiliary programs reference, "EPW data dictionary"), counted from 0. */
-const column = { year: 0, month: 1, day: 2, hour: 3, temperature: 6, ghi: 13, dni: 14, dhi: 15, wind: 21 } as const
+const column = {
+  year: 0,
+  month: 1,
+  day: 2,
+  hour: 3,
+  temperature: 6,
+  ghi: 13,
+  dni: 14,
+  dhi: 15,
+  wind: 21,
+} as const
 const headerLines = 8
 const largestBytes = 30_000_000
 
@@ -23,7 +33,11 @@ export function readEpw(text: string): WeatherYear {
   const field = (index: number, what: string, low: number, high: number) => {
     const value = Number(location[index])
     if (location[index]?.trim() === '' || !(value >= low && value <= high))
-      throw new Fault('bad-epw', `Line 1: ${what} is "${location[index] ?? ''}", expected ${low} to ${high}.`, 'line 1')
+      throw new Fault(
+        'bad-epw',
+        `Line 1: ${what} is "${location[index] ?? ''}", expected ${low} to ${high}.`,
+        'line 1',
+      )
     return value
   }
   const latitudeDeg = field(6, 'the latitude', -90, 90)
@@ -37,14 +51,24 @@ export function readEpw(text: string): WeatherYear {
     if (!line || line.trim() === '') continue
     const cells = line.split(',')
     if (Number(cells[column.month]) === 2 && Number(cells[column.day]) === 29) continue
-    const row = [column.temperature, column.ghi, column.dni, column.dhi, column.wind].map((index) => Number(cells[index]))
+    const row = [column.temperature, column.ghi, column.dni, column.dhi, column.wind].map((index) =>
+      Number(cells[index]),
+    )
     if (cells.length < 22 || row.some((value) => !Number.isFinite(value)))
-      throw new Fault('bad-epw', `Line ${i + 1}: a record with numbers in at least 22 columns was expected.`, `line ${i + 1}`)
+      throw new Fault(
+        'bad-epw',
+        `Line ${i + 1}: a record with numbers in at least 22 columns was expected.`,
+        `line ${i + 1}`,
+      )
     rows.push(row)
   }
   const perHour = rows.length / 8760
   if (!Number.isInteger(perHour) || perHour < 1 || 60 % perHour !== 0)
-    throw new Fault('bad-epw', `The file has ${rows.length} records without 29 February; a whole year has 8,760 or a multiple.`, `line ${headerLines + 1}`)
+    throw new Fault(
+      'bad-epw',
+      `The file has ${rows.length} records without 29 February; a whole year has 8,760 or a multiple.`,
+      `line ${headerLines + 1}`,
+    )
   const series = (pick: number, absent: number, hold: boolean) => {
     const out = new Float64Array(rows.length)
     let last = 0

@@ -14,12 +14,17 @@ const earthRadiusM = 6_371_008.8
 export function greatCircleM(latA: number, lonA: number, latB: number, lonB: number): number {
   const dLat = toRadians(latB - latA)
   const dLon = toRadians(lonB - lonA)
-  const h = Math.sin(dLat / 2) ** 2 + Math.cos(toRadians(latA)) * Math.cos(toRadians(latB)) * Math.sin(dLon / 2) ** 2
+  const h =
+    Math.sin(dLat / 2) ** 2 + Math.cos(toRadians(latA)) * Math.cos(toRadians(latB)) * Math.sin(dLon / 2) ** 2
   return 2 * earthRadiusM * Math.asin(Math.min(1, Math.sqrt(h)))
 }
 
 /** Stations by their distance from a place, nearest first. */
-export function byDistance<S extends Station>(stations: readonly S[], latitudeDeg: number, longitudeDeg: number) {
+export function byDistance<S extends Station>(
+  stations: readonly S[],
+  latitudeDeg: number,
+  longitudeDeg: number,
+) {
   return stations
     .map((station) => ({
       station,

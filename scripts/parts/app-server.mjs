@@ -24,18 +24,22 @@ export async function endLeftoverApp(folder) {
 
 /** Starts the application on loopback and waits until it answers. */
 export async function startApp({ folder, port, databaseUrl, dev = false, quiet = false }) {
-  const child = startChild('node', ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    stdio: quiet ? 'ignore' : ['ignore', 'ignore', 'inherit'],
-    env: {
-      NODE_ENV: dev ? 'development' : 'production',
-      NEXT_TELEMETRY_DISABLED: '1',
-      DATABASE_URL: databaseUrl,
-      SESSION_SECRET: sessionSecret(folder),
-      SIGN_IN: process.env.SIGN_IN ?? 'local',
-      TALL_GABLE_DATA: folder,
-      APP_ORIGIN: `http://127.0.0.1:${port}`,
+  const child = startChild(
+    'node',
+    ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      stdio: quiet ? 'ignore' : ['ignore', 'ignore', 'inherit'],
+      env: {
+        NODE_ENV: dev ? 'development' : 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        DATABASE_URL: databaseUrl,
+        SESSION_SECRET: sessionSecret(folder),
+        SIGN_IN: process.env.SIGN_IN ?? 'local',
+        TALL_GABLE_DATA: folder,
+        APP_ORIGIN: `http://127.0.0.1:${port}`,
+      },
     },
-  })
+  )
   writeFileSync(join(folder, 'app.pid'), String(child.pid))
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 300; i++) {

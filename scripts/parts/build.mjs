@@ -4,7 +4,19 @@ import { join } from 'node:path'
 import { runShown } from './commands.mjs'
 import { inRoot } from './folders.mjs'
 
-const sources = ['app', 'bench', 'proposal', 'core', 'workers', 'server', 'town', 'package-lock.json', 'next.config.ts', 'tsconfig.json', 'postcss.config.mjs']
+const sources = [
+  'app',
+  'bench',
+  'proposal',
+  'core',
+  'workers',
+  'server',
+  'town',
+  'package-lock.json',
+  'next.config.ts',
+  'tsconfig.json',
+  'postcss.config.mjs',
+]
 
 /** A digest of every source file's path, so that the same sources are built once. */
 function digestSources() {

@@ -4,7 +4,8 @@ import { root } from './folders.mjs'
 /** Runs a command to its end with its output shown; throws when it fails. */
 export function runShown(command, args, env = {}) {
   const result = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } })
-  if (result.status !== 0) throw new Error(`${command} ${args.join(' ')} ended with ${result.status ?? result.signal}`)
+  if (result.status !== 0)
+    throw new Error(`${command} ${args.join(' ')} ended with ${result.status ?? result.signal}`)
 }
 
 /** Runs a command quietly; true when it ended well. */

@@ -13,11 +13,15 @@ const digestOf = (file) => createHash('sha256').update(readFileSync(file)).diges
 
 /** Installs what is missing of Debian's packages (as root), else says exactly what to install. */
 export function installDebianPackages() {
-  const missing = debian.filter(({ command: [name, ...args] }) => !succeeds(name, args)).map((entry) => entry.package)
+  const missing = debian
+    .filter(({ command: [name, ...args] }) => !succeeds(name, args))
+    .map((entry) => entry.package)
   if (missing.length === 0) return
   const line = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
   if (process.getuid?.() !== 0) {
-    console.error(`Tall Gable needs ${missing.join(', ')}. Install with:\n\n  sudo ${line}\n\nand start again.`)
+    console.error(
+      `Tall Gable needs ${missing.join(', ')}. Install with:\n\n  sudo ${line}\n\nand start again.`,
+    )
     process.exit(1)
   }
   console.log(`Installing ${missing.join(', ')} …`)
@@ -34,7 +38,15 @@ export function installNodePackages() {
   console.log('Installing the packages of the lock file …')
   // npm 11 refuses `ci` for a lock file made where other systems' binaries were left out; `install` takes it unchanged.
   if (!succeeds('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund']))
-    runShown('npm', ['install', '--no-save', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel', 'error'])
+    runShown('npm', [
+      'install',
+      '--no-save',
+      '--ignore-scripts',
+      '--no-audit',
+      '--no-fund',
+      '--loglevel',
+      'error',
+    ])
   mkdirSync(inRoot('node_modules'), { recursive: true })
   writeFileSync(stamp, lock)
 }

@@ -43,7 +43,10 @@ export class PrivateDatabase {
     this.#data = join(folder, 'mariadb')
     this.#pidFile = join(folder, 'mariadb.pid')
     // A socket's path is short by rule; a folder's may be long.
-    this.#socket = join(tmpdir(), `tall-gable-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}.sock`)
+    this.#socket = join(
+      tmpdir(),
+      `tall-gable-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}.sock`,
+    )
   }
 
   get url() {
@@ -78,7 +81,11 @@ export class PrivateDatabase {
     const child = this.#child
     if (!child || child.exitCode !== null || child.signalCode !== null) return
     const gone = new Promise((done) => child.once('exit', done))
-    spawnSync('mariadb-admin', ['--no-defaults', `--socket=${this.#socket}`, `-u${userInfo().username}`, 'shutdown'], { stdio: 'ignore' })
+    spawnSync(
+      'mariadb-admin',
+      ['--no-defaults', `--socket=${this.#socket}`, `-u${userInfo().username}`, 'shutdown'],
+      { stdio: 'ignore' },
+    )
     await Promise.race([gone, pause(10_000)])
     if (child.exitCode === null && child.signalCode === null) child.kill('SIGKILL')
     rmSync(this.#socket, { force: true })
@@ -144,7 +151,11 @@ export class PrivateDatabase {
   }
 
   #sql(statement) {
-    return spawnSync('mariadb', ['--no-defaults', `--socket=${this.#socket}`, `-u${userInfo().username}`, '-e', statement], { encoding: 'utf8' })
+    return spawnSync(
+      'mariadb',
+      ['--no-defaults', `--socket=${this.#socket}`, `-u${userInfo().username}`, '-e', statement],
+      { encoding: 'utf8' },
+    )
   }
 
   #grant() {

@@ -26,7 +26,11 @@ export async function manyDocuments(jobId: string, runner?: Runner): Promise<Doc
 }
 
 /** Locks the row until the transaction ends. */
-export async function maybeOneDocumentForUpdate(jobId: string, id: string, runner: Runner): Promise<DocumentRow | undefined> {
+export async function maybeOneDocumentForUpdate(
+  jobId: string,
+  id: string,
+  runner: Runner,
+): Promise<DocumentRow | undefined> {
   const row = await maybeOne(
     'lock document',
     'SELECT id, sort, revision, kinds, body FROM document WHERE job_id = ? AND id = ? FOR UPDATE',
@@ -53,8 +57,17 @@ export const updateDocument = (jobId: string, id: string, revision: number, body
   )
 
 /** The revision an edit was saved under before; undefined when it is new. */
-export async function maybeOneEditRevision(id: string, jobId: string, runner: Runner): Promise<number | undefined> {
-  const row = await maybeOne('edit', 'SELECT revision FROM edit WHERE id = ? AND job_id = ?', [id, jobId], runner)
+export async function maybeOneEditRevision(
+  id: string,
+  jobId: string,
+  runner: Runner,
+): Promise<number | undefined> {
+  const row = await maybeOne(
+    'edit',
+    'SELECT revision FROM edit WHERE id = ? AND job_id = ?',
+    [id, jobId],
+    runner,
+  )
   return row && z.object({ revision: z.number() }).parse(row).revision
 }
 

@@ -5,7 +5,12 @@ import { maybeOne, many, run, type Runner } from '../database'
 export const jobSummarySchema = z.object({
   kilowatts: z.number(),
   paybackYears: z.number().nullable(),
-  picture: z.array(z.object({ points: z.array(z.tuple([z.number(), z.number()])), tone: z.enum(['roof', 'shaded', 'panel', 'neighbour', 'tree']) })),
+  picture: z.array(
+    z.object({
+      points: z.array(z.tuple([z.number(), z.number()])),
+      tone: z.enum(['roof', 'shaded', 'panel', 'neighbour', 'tree']),
+    }),
+  ),
 })
 export type JobSummary = z.infer<typeof jobSummarySchema>
 
@@ -15,7 +20,10 @@ const rowSchema = z.object({
   name: z.string(),
   address: z.string(),
   revision: z.number(),
-  summary: z.preprocess((value) => (typeof value === 'string' ? JSON.parse(value) : value), jobSummarySchema.nullable()),
+  summary: z.preprocess(
+    (value) => (typeof value === 'string' ? JSON.parse(value) : value),
+    jobSummarySchema.nullable(),
+  ),
   summary_revision: z.number().nullable(),
   touched_at: z.date(),
   deleted_at: z.date().nullable(),
@@ -60,15 +68,29 @@ export async function manyJobs(teamId: string, search: string): Promise<JobRow[]
 
 /** Deleted ones too, so that they can come back. */
 export async function maybeOneJob(teamId: string, id: string, runner?: Runner): Promise<JobRow | undefined> {
-  const row = await maybeOne('job', `SELECT ${columns} FROM job WHERE team_id = ? AND id = ?`, [teamId, id], runner)
+  const row = await maybeOne(
+    'job',
+    `SELECT ${columns} FROM job WHERE team_id = ? AND id = ?`,
+    [teamId, id],
+    runner,
+  )
   return row && toJob(row)
 }
 
 export const insertJob = (id: string, teamId: string, name: string, address: string, runner: Runner) =>
-  run('insert job', 'INSERT INTO job (id, team_id, name, address) VALUES (?, ?, ?, ?)', [id, teamId, name, address], runner)
+  run(
+    'insert job',
+    'INSERT INTO job (id, team_id, name, address) VALUES (?, ?, ?, ?)',
+    [id, teamId, name, address],
+    runner,
+  )
 
 export const renameJob = (teamId: string, id: string, name: string) =>
-  run('rename job', 'UPDATE job SET name = ?, touched_at = CURRENT_TIMESTAMP(3) WHERE team_id = ? AND id = ?', [name, teamId, id])
+  run(
+    'rename job',
+    'UPDATE job SET name = ?, touched_at = CURRENT_TIMESTAMP(3) WHERE team_id = ? AND id = ?',
+    [name, teamId, id],
+  )
 
 export const setJobDeleted = (teamId: string, id: string, deleted: boolean) =>
   run(

@@ -21,7 +21,10 @@ export async function maybeOneDesigner(id: string): Promise<Designer | undefined
 
 /** The designer that was there first: the one who works when nobody else was set up. */
 export async function maybeOneFirstDesigner(): Promise<Designer | undefined> {
-  const row = await maybeOne('first designer', 'SELECT id, team_id, name FROM designer ORDER BY created_at, id LIMIT 1')
+  const row = await maybeOne(
+    'first designer',
+    'SELECT id, team_id, name FROM designer ORDER BY created_at, id LIMIT 1',
+  )
   return row && toDesigner(row)
 }
 
@@ -29,4 +32,9 @@ export const insertTeam = (id: string, name: string, runner: Runner) =>
   run('insert team', 'INSERT INTO team (id, name) VALUES (?, ?)', [id, name], runner)
 
 export const insertDesigner = (id: string, teamId: string, name: string, runner: Runner) =>
-  run('insert designer', 'INSERT INTO designer (id, team_id, name) VALUES (?, ?, ?)', [id, teamId, name], runner)
+  run(
+    'insert designer',
+    'INSERT INTO designer (id, team_id, name) VALUES (?, ?, ?)',
+    [id, teamId, name],
+    runner,
+  )

@@ -21,4 +21,8 @@ export async function maybeOneShare(tokenDigest: string): Promise<Share | undefi
 }
 
 export const insertShare = (tokenDigest: string, jobId: string, documentId: string) =>
-  run('insert share', 'INSERT INTO share (token_digest, job_id, document_id) VALUES (?, ?, ?)', [tokenDigest, jobId, documentId])
+  run('insert share', 'INSERT INTO share (token_digest, job_id, document_id) VALUES (?, ?, ?)', [
+    tokenDigest,
+    jobId,
+    documentId,
+  ])

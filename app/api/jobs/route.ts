@@ -18,12 +18,22 @@ export const POST = (request: NextRequest) =>
     const body = await readBody(request, bodySchema)
     if ('copyOf' in body) {
       const { job } = await loadJob(who.teamId, body.copyOf)
-      return NextResponse.json({ id: await createJob(who.teamId, { ...job, name: `${job.name}, copy`.slice(0, 80) }) }, { status: 201 })
+      return NextResponse.json(
+        { id: await createJob(who.teamId, { ...job, name: `${job.name}, copy`.slice(0, 80) }) },
+        { status: 201 },
+      )
     }
     const match = findAddresses(body.address, 2)
     const found = match[0]
     if (!found)
-      throw new Fault('unknown-address', `“${body.address}” is not an address of Pellworth, Tarrowee or Valdecorva. Type a street and a number, and pick from the list.`, 'address')
+      throw new Fault(
+        'unknown-address',
+        `“${body.address}” is not an address of Pellworth, Tarrowee or Valdecorva. Type a street and a number, and pick from the list.`,
+        'address',
+      )
     const street = found.label.split(',')[0] ?? found.label
-    return NextResponse.json({ id: await createJob(who.teamId, newJob(found.town, body.name ?? street, found.label, found)) }, { status: 201 })
+    return NextResponse.json(
+      { id: await createJob(who.teamId, newJob(found.town, body.name ?? street, found.label, found)) },
+      { status: 201 },
+    )
   })

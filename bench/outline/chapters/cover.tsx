@@ -36,15 +36,28 @@ export function CoverChapter() {
     <>
       <div className="grid grid-cols-[1.45fr_1fr] gap-1.5">
         <ToolButton tool="lay" label="Lay on plane" shortcut="L" />
-        <button type="button" aria-pressed={sunMap} className={`h-8 cursor-pointer rounded-md border px-2 text-left ${sunMap ? 'border-pencil bg-fold' : 'border-line bg-card'}`} onClick={() => session.setState({ sunMap: !sunMap })}>
+        <button
+          type="button"
+          aria-pressed={sunMap}
+          className={`h-8 cursor-pointer rounded-md border px-2 text-left ${sunMap ? 'border-pencil bg-fold' : 'border-line bg-card'}`}
+          onClick={() => session.setState({ sunMap: !sunMap })}
+        >
           Sun map
         </button>
       </div>
-      {!drawn && <p className="quiet mt-2">Draw the house in Shape first; its roof planes can then be covered.</p>}
-      <ChoiceField label="Module" value={cover.moduleId} choices={catalogue.modules.map((m) => ({ value: m.id, label: m.name }))} onChoose={(moduleId) => documents.set('Module', optionId, coverId, { moduleId })} />
+      {!drawn && (
+        <p className="quiet mt-2">Draw the house in Shape first; its roof planes can then be covered.</p>
+      )}
+      <ChoiceField
+        label="Module"
+        value={cover.moduleId}
+        choices={catalogue.modules.map((m) => ({ value: m.id, label: m.name }))}
+        onChoose={(moduleId) => documents.set('Module', optionId, coverId, { moduleId })}
+      />
       {module && (
         <p className="quiet">
-          {module.powerW} W, {formatLength(module.lengthM, site.units)} × {formatLength(module.widthM, site.units)}
+          {module.powerW} W, {formatLength(module.lengthM, site.units)} ×{' '}
+          {formatLength(module.widthM, site.units)}
         </p>
       )}
       <h3 className="quiet mt-2">Arrays</h3>
@@ -63,7 +76,9 @@ export function CoverChapter() {
                 onClick={() => session.setState({ selection: { kind: 'object', id: array.id } })}
               >
                 <span className="flex-1">{found ? arrayName(found.plane.azimuthDeg) : 'Plane is gone'}</span>
-                <span className="quiet">{found ? `${found.panels.length} · ${number(access * 100, site)} %` : ''}</span>
+                <span className="quiet">
+                  {found ? `${found.panels.length} · ${number(access * 100, site)} %` : ''}
+                </span>
               </button>
             </li>
           )
@@ -71,7 +86,15 @@ export function CoverChapter() {
       </ul>
       <h3 className="quiet mt-2">Setbacks</h3>
       {edges.map(([kind, label]) => (
-        <LengthField key={kind} label={label} name={`Setback, ${label.toLowerCase()}`} documentId={optionId} objectId={coverId} value={cover.setbacksM[kind]} fields={(metres) => ({ setbacksM: { ...cover.setbacksM, [kind]: metres } })} />
+        <LengthField
+          key={kind}
+          label={label}
+          name={`Setback, ${label.toLowerCase()}`}
+          documentId={optionId}
+          objectId={coverId}
+          value={cover.setbacksM[kind]}
+          fields={(metres) => ({ setbacksM: { ...cover.setbacksM, [kind]: metres } })}
+        />
       ))}
     </>
   )

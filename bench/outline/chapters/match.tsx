@@ -18,7 +18,15 @@ export function MatchChapter() {
   const load = theOne(house, 'load', loadId)
   return (
     <>
-      <NumberField label="A year’s use" name="Consumption" unit="kWh" documentId={houseId} objectId={loadId} value={load.annualKwh} fields={(annualKwh) => ({ annualKwh })} />
+      <NumberField
+        label="A year’s use"
+        name="Consumption"
+        unit="kWh"
+        documentId={houseId}
+        objectId={loadId}
+        value={load.annualKwh}
+        fields={(annualKwh) => ({ annualKwh })}
+      />
       <ChoiceField
         label="Day’s shape"
         value={load.shape}
@@ -42,22 +50,68 @@ const monthSets = [
 function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly title: string }) {
   const { documents } = useBench()
   const of = { documentId: houseId, objectId: tariff.id }
-  const setPeriods = (periods: readonly TariffPeriod[]) => documents.set('Tariff period', houseId, tariff.id, { periods })
-  const change = (index: number, fields: Partial<TariffPeriod>) => setPeriods(tariff.periods.map((p, i) => (i === index ? { ...p, ...fields } : p)))
+  const setPeriods = (periods: readonly TariffPeriod[]) =>
+    documents.set('Tariff period', houseId, tariff.id, { periods })
+  const change = (index: number, fields: Partial<TariffPeriod>) =>
+    setPeriods(tariff.periods.map((p, i) => (i === index ? { ...p, ...fields } : p)))
   return (
     <section aria-label={title} className="mt-3 border-t border-line pt-1.5">
       <h3 className="font-semibold">{title}</h3>
-      <TextField label="Name" shown={tariff.name} wide onType={(name) => documents.set('Tariff name', houseId, tariff.id, { name })} />
-      <MoneyField {...of} label="Fixed, a month" name="Fixed charge" value={tariff.fixedPerMonth} fields={(fixedPerMonth) => ({ fixedPerMonth })} />
-      <MoneyField {...of} label={tariff.periods.length > 0 ? 'Else, a kWh' : 'A kWh'} name="Price" digits={3} value={tariff.pricePerKwh} fields={(pricePerKwh) => ({ pricePerKwh })} />
-      {tariff.id === tariffThenId && <MoneyField {...of} label="Sold, a kWh" name="Export price" digits={3} value={tariff.exportPerKwh} fields={(exportPerKwh) => ({ exportPerKwh })} />}
+      <TextField
+        label="Name"
+        shown={tariff.name}
+        wide
+        onType={(name) => documents.set('Tariff name', houseId, tariff.id, { name })}
+      />
+      <MoneyField
+        {...of}
+        label="Fixed, a month"
+        name="Fixed charge"
+        value={tariff.fixedPerMonth}
+        fields={(fixedPerMonth) => ({ fixedPerMonth })}
+      />
+      <MoneyField
+        {...of}
+        label={tariff.periods.length > 0 ? 'Else, a kWh' : 'A kWh'}
+        name="Price"
+        digits={3}
+        value={tariff.pricePerKwh}
+        fields={(pricePerKwh) => ({ pricePerKwh })}
+      />
+      {tariff.id === tariffThenId && (
+        <MoneyField
+          {...of}
+          label="Sold, a kWh"
+          name="Export price"
+          digits={3}
+          value={tariff.exportPerKwh}
+          fields={(exportPerKwh) => ({ exportPerKwh })}
+        />
+      )}
       {tariff.periods.map((period, i) => (
-        <Period key={i} period={period} onChange={(fields) => change(i, fields)} onRemove={() => setPeriods(tariff.periods.filter((_, k) => k !== i))} />
+        <Period
+          key={i}
+          period={period}
+          onChange={(fields) => change(i, fields)}
+          onRemove={() => setPeriods(tariff.periods.filter((_, k) => k !== i))}
+        />
       ))}
       <button
         type="button"
         className="mt-1 cursor-pointer text-[12px] text-verdigris hover:underline"
-        onClick={() => setPeriods([...tariff.periods, { name: 'Peak', months: [], days: 'weekday', fromHour: 16, toHour: 20, pricePerKwh: tariff.pricePerKwh }])}
+        onClick={() =>
+          setPeriods([
+            ...tariff.periods,
+            {
+              name: 'Peak',
+              months: [],
+              days: 'weekday',
+              fromHour: 16,
+              toHour: 20,
+              pricePerKwh: tariff.pricePerKwh,
+            },
+          ])
+        }
       >
         Add hours with a price of their own
       </button>
@@ -65,20 +119,40 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
   )
 }
 
-function Period({ period, onChange, onRemove }: { readonly period: TariffPeriod; readonly onChange: (fields: Partial<TariffPeriod>) => string | null; readonly onRemove: () => void }) {
+function Period({
+  period,
+  onChange,
+  onRemove,
+}: {
+  readonly period: TariffPeriod
+  readonly onChange: (fields: Partial<TariffPeriod>) => string | null
+  readonly onRemove: () => void
+}) {
   const site = useSite()
   const monthKey = period.months.join(',')
-  const sets = monthSets.some((set) => set.value === monthKey) ? [...monthSets] : [...monthSets, { value: monthKey, label: `months ${monthKey}` }]
+  const sets = monthSets.some((set) => set.value === monthKey)
+    ? [...monthSets]
+    : [...monthSets, { value: monthKey, label: `months ${monthKey}` }]
   return (
     <fieldset className="mt-1 rounded-md border border-line px-2 pb-1">
       <legend className="flex items-center gap-1 px-1 text-[12px] text-pencil">
         {period.name}
-        <button type="button" aria-label={`Remove ${period.name}`} className="cursor-pointer px-1 hover:text-clay" onClick={onRemove}>
+        <button
+          type="button"
+          aria-label={`Remove ${period.name}`}
+          className="cursor-pointer px-1 hover:text-clay"
+          onClick={onRemove}
+        >
           ×
         </button>
       </legend>
       <TextField label="Name" shown={period.name} wide onType={(name) => onChange({ name })} />
-      <TextField label="A kWh" unit={moneySign(site)} shown={number(period.pricePerKwh, site, 3)} onType={(text) => onChange({ pricePerKwh: parseNumber(text) })} />
+      <TextField
+        label="A kWh"
+        unit={moneySign(site)}
+        shown={number(period.pricePerKwh, site, 3)}
+        onType={(text) => onChange({ pricePerKwh: parseNumber(text) })}
+      />
       <TextField
         label="Hours"
         shown={`${period.fromHour}–${period.toHour}`}
@@ -89,7 +163,12 @@ function Period({ period, onChange, onRemove }: { readonly period: TariffPeriod;
           return onChange({ fromHour: Number(found[1]), toHour: Number(found[2]) })
         }}
       />
-      <ChoiceField label="Months" value={monthKey} choices={sets} onChoose={(value) => onChange({ months: value === '' ? [] : value.split(',').map(Number) })} />
+      <ChoiceField
+        label="Months"
+        value={monthKey}
+        choices={sets}
+        onChoose={(value) => onChange({ months: value === '' ? [] : value.split(',').map(Number) })}
+      />
       <ChoiceField
         label="Days"
         value={period.days}

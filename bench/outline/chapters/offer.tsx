@@ -19,15 +19,67 @@ export function OfferChapter() {
   const of = { documentId: optionId, objectId: offerId }
   return (
     <>
-      <TextField label="Option" shown={offer.name} wide onType={(name) => documents.set('Option name', optionId, offerId, { name })} />
-      <MoneyField {...of} label="Price a watt" name="Price a watt" value={offer.pricePerWatt} fields={(pricePerWatt) => ({ pricePerWatt })} />
-      {storage.batteryId && <MoneyField {...of} label="A battery" name="Price a battery" digits={0} value={offer.pricePerBattery} fields={(pricePerBattery) => ({ pricePerBattery })} />}
-      <PercentField {...of} label="Incentive" name="Incentive" value={offer.incentiveShare} fields={(incentiveShare) => ({ incentiveShare })} />
-      <MoneyField {...of} label="Upkeep a year" name="Upkeep" digits={0} value={offer.upkeepPerYear} fields={(upkeepPerYear) => ({ upkeepPerYear })} />
+      <TextField
+        label="Option"
+        shown={offer.name}
+        wide
+        onType={(name) => documents.set('Option name', optionId, offerId, { name })}
+      />
+      <MoneyField
+        {...of}
+        label="Price a watt"
+        name="Price a watt"
+        value={offer.pricePerWatt}
+        fields={(pricePerWatt) => ({ pricePerWatt })}
+      />
+      {storage.batteryId && (
+        <MoneyField
+          {...of}
+          label="A battery"
+          name="Price a battery"
+          digits={0}
+          value={offer.pricePerBattery}
+          fields={(pricePerBattery) => ({ pricePerBattery })}
+        />
+      )}
+      <PercentField
+        {...of}
+        label="Incentive"
+        name="Incentive"
+        value={offer.incentiveShare}
+        fields={(incentiveShare) => ({ incentiveShare })}
+      />
+      <MoneyField
+        {...of}
+        label="Upkeep a year"
+        name="Upkeep"
+        digits={0}
+        value={offer.upkeepPerYear}
+        fields={(upkeepPerYear) => ({ upkeepPerYear })}
+      />
       <h3 className="quiet mt-2">Over the years, cash purchase</h3>
-      <NumberField {...of} label="Years" name="Years" unit="" value={offer.years} fields={(years) => ({ years })} />
-      <PercentField {...of} label="Prices grow by" name="Escalation" value={offer.escalation} fields={(escalation) => ({ escalation })} />
-      <PercentField {...of} label="Discount rate" name="Discount rate" value={offer.discountRate} fields={(discountRate) => ({ discountRate })} />
+      <NumberField
+        {...of}
+        label="Years"
+        name="Years"
+        unit=""
+        value={offer.years}
+        fields={(years) => ({ years })}
+      />
+      <PercentField
+        {...of}
+        label="Prices grow by"
+        name="Escalation"
+        value={offer.escalation}
+        fields={(escalation) => ({ escalation })}
+      />
+      <PercentField
+        {...of}
+        label="Discount rate"
+        name="Discount rate"
+        value={offer.discountRate}
+        fields={(discountRate) => ({ discountRate })}
+      />
       <ShareLink optionId={optionId} />
     </>
   )
@@ -53,7 +105,13 @@ function ShareLink({ optionId }: { readonly optionId: string }) {
       {path ? (
         <>
           <p className="quiet">For the customer, under a link nobody can guess:</p>
-          <input aria-label="Link to the proposal" className="field my-1" readOnly value={`${window.location.origin}${path}`} onFocus={(event) => event.target.select()} />
+          <input
+            aria-label="Link to the proposal"
+            className="field my-1"
+            readOnly
+            value={`${window.location.origin}${path}`}
+            onFocus={(event) => event.target.select()}
+          />
           <div className="flex gap-1.5">
             <a className="button button-main flex-1" href={path} target="_blank" rel="noreferrer">
               Open proposal
@@ -64,7 +122,12 @@ function ShareLink({ optionId }: { readonly optionId: string }) {
           </div>
         </>
       ) : (
-        <button type="button" className="button button-main w-full" disabled={busy} onClick={() => void make()}>
+        <button
+          type="button"
+          className="button button-main w-full"
+          disabled={busy}
+          onClick={() => void make()}
+        >
           {busy ? 'Making the link …' : 'Share offer'}
         </button>
       )}

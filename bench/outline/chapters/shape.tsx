@@ -20,7 +20,11 @@ export function ShapeChapter() {
         <ToolButton tool="chimney" label="Chimney" shortcut="C" />
         <ToolButton tool="tree" label="Tree" shortcut="T" />
       </div>
-      {objects.length === 0 && <p className="quiet mt-2">Take “Outline” and click the corners of the house on the aerial sheet. The first corner closes it.</p>}
+      {objects.length === 0 && (
+        <p className="quiet mt-2">
+          Take “Outline” and click the corners of the house on the aerial sheet. The first corner closes it.
+        </p>
+      )}
       <ul className="mt-2">
         {objects.map((object) => (
           <li key={object.id}>
@@ -33,7 +37,9 @@ export function ShapeChapter() {
               onMouseLeave={() => session.setState({ hover: null })}
             >
               <span className="min-w-0 flex-1 truncate">{object.name}</span>
-              <span className="quiet">{object.kind === 'volume' && object.role === 'neighbour' ? 'neighbour' : kinds[object.kind]}</span>
+              <span className="quiet">
+                {object.kind === 'volume' && object.role === 'neighbour' ? 'neighbour' : kinds[object.kind]}
+              </span>
             </button>
           </li>
         ))}

@@ -24,13 +24,22 @@ export function SiteChapter() {
     <>
       <AddressField />
       <p className="quiet mt-1">
-        {Math.abs(site.latitudeDeg).toFixed(4)}° {site.latitudeDeg < 0 ? 'S' : 'N'}, {Math.abs(site.longitudeDeg).toFixed(4)}° {site.longitudeDeg < 0 ? 'W' : 'E'}
+        {Math.abs(site.latitudeDeg).toFixed(4)}° {site.latitudeDeg < 0 ? 'S' : 'N'},{' '}
+        {Math.abs(site.longitudeDeg).toFixed(4)}° {site.longitudeDeg < 0 ? 'W' : 'E'}
       </p>
       <StationField />
       <h3 className="quiet mt-2">Aerial sheet</h3>
       <label className="flex items-center gap-2 py-0.5">
         <span className="flex-1 text-pencil">Strength</span>
-        <input type="range" min={0} max={100} step={5} className="w-28 accent-verdigris" value={Math.round(site.sheetStrength * 100)} onChange={(event) => set('Sheet strength', { sheetStrength: Number(event.target.value) / 100 })} />
+        <input
+          type="range"
+          min={0}
+          max={100}
+          step={5}
+          className="w-28 accent-verdigris"
+          value={Math.round(site.sheetStrength * 100)}
+          onChange={(event) => set('Sheet strength', { sheetStrength: Number(event.target.value) / 100 })}
+        />
       </label>
       <h3 className="quiet mt-2">How one counts here</h3>
       <ChoiceField
@@ -42,17 +51,54 @@ export function SiteChapter() {
         ]}
         onChoose={(units) => set('Units', { units })}
       />
-      <ChoiceField label="Currency" value={site.currency} choices={[...new Set([site.currency, ...currencies])].map((value) => ({ value, label: value }))} onChoose={(currency) => set('Currency', { currency })} />
-      <ChoiceField label="Time zone" value={site.timeZone} choices={[...new Set([site.timeZone, ...zones])].map((value) => ({ value, label: value.replaceAll('_', ' ') }))} onChoose={(timeZone) => set('Time zone', { timeZone })} />
+      <ChoiceField
+        label="Currency"
+        value={site.currency}
+        choices={[...new Set([site.currency, ...currencies])].map((value) => ({ value, label: value }))}
+        onChoose={(currency) => set('Currency', { currency })}
+      />
+      <ChoiceField
+        label="Time zone"
+        value={site.timeZone}
+        choices={[...new Set([site.timeZone, ...zones])].map((value) => ({
+          value,
+          label: value.replaceAll('_', ' '),
+        }))}
+        onChoose={(timeZone) => set('Time zone', { timeZone })}
+      />
       <h3 className="quiet mt-2">Design</h3>
-      <NumberField {...of} label="Coldest air" name="Lowest temperature" unit="°C" value={site.lowestTemperatureC} fields={(lowestTemperatureC) => ({ lowestTemperatureC })} />
-      <NumberField {...of} label="Hottest air" name="Highest temperature" unit="°C" value={site.highestTemperatureC} fields={(highestTemperatureC) => ({ highestTemperatureC })} />
-      <NumberField {...of} label="Albedo" name="Albedo" digits={2} unit="" value={site.albedo} fields={(albedo) => ({ albedo })} />
+      <NumberField
+        {...of}
+        label="Coldest air"
+        name="Lowest temperature"
+        unit="°C"
+        value={site.lowestTemperatureC}
+        fields={(lowestTemperatureC) => ({ lowestTemperatureC })}
+      />
+      <NumberField
+        {...of}
+        label="Hottest air"
+        name="Highest temperature"
+        unit="°C"
+        value={site.highestTemperatureC}
+        fields={(highestTemperatureC) => ({ highestTemperatureC })}
+      />
+      <NumberField
+        {...of}
+        label="Albedo"
+        name="Albedo"
+        digits={2}
+        unit=""
+        value={site.albedo}
+        fields={(albedo) => ({ albedo })}
+      />
       <TextField
         label="Export limit"
         shown={site.exportLimitKw === null ? 'none' : String(site.exportLimitKw)}
         unit="kW"
-        onType={(text) => set('Export limit', { exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text) })}
+        onType={(text) =>
+          set('Export limit', { exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text) })
+        }
       />
     </>
   )
@@ -62,14 +108,24 @@ function AddressField() {
   const { documents, session } = useBench()
   const site = useSite()
   const [query, setQuery] = useState('')
-  const [found, setFound] = useState<{ query: string; choices: readonly AddressChoice[]; fault: string | null }>({ query: '', choices: [], fault: null })
+  const [found, setFound] = useState<{
+    query: string
+    choices: readonly AddressChoice[]
+    fault: string | null
+  }>({ query: '', choices: [], fault: null })
   useEffect(() => {
     if (query.trim().length < 2) return
     const controller = new AbortController()
     const wait = setTimeout(() => {
       fetchAddresses(query, controller.signal).then(
         (choices) => setFound({ query, choices, fault: null }),
-        (error: unknown) => !controller.signal.aborted && setFound({ query, choices: [], fault: error instanceof Error ? error.message : 'The address service does not answer.' }),
+        (error: unknown) =>
+          !controller.signal.aborted &&
+          setFound({
+            query,
+            choices: [],
+            fault: error instanceof Error ? error.message : 'The address service does not answer.',
+          }),
       )
     }, 150)
     return () => {
@@ -83,7 +139,12 @@ function AddressField() {
       value={null}
       onChange={(choice: AddressChoice | null) => {
         if (!choice) return
-        documents.set('Address', houseId, site.id, { ...choice.site, units: site.units, sheetStrength: site.sheetStrength, stationId: null })
+        documents.set('Address', houseId, site.id, {
+          ...choice.site,
+          units: site.units,
+          sheetStrength: site.sheetStrength,
+          stationId: null,
+        })
         session.setState({ selection: null })
         setQuery('')
       }}
@@ -91,18 +152,34 @@ function AddressField() {
       <label className="quiet" htmlFor="site-address">
         Address
       </label>
-      <ComboboxInput id="site-address" className="field" placeholder={site.address || 'Street and number'} value={query} displayValue={() => query} onChange={(event) => setQuery(event.target.value)} onKeyDown={(event) => event.stopPropagation()} />
-      <ComboboxOptions anchor="bottom start" className="z-50 w-64 rounded-md border border-line bg-card py-1 shadow-lg empty:hidden">
+      <ComboboxInput
+        id="site-address"
+        className="field"
+        placeholder={site.address || 'Street and number'}
+        value={query}
+        displayValue={() => query}
+        onChange={(event) => setQuery(event.target.value)}
+        onKeyDown={(event) => event.stopPropagation()}
+      />
+      <ComboboxOptions
+        anchor="bottom start"
+        className="z-50 w-64 rounded-md border border-line bg-card py-1 shadow-lg empty:hidden"
+      >
         {query.trim().length >= 2 &&
           found.choices.map((choice) => (
-            <ComboboxOption key={choice.label} value={choice} className="cursor-pointer px-2.5 py-1 data-focus:bg-verdigris-soft">
+            <ComboboxOption
+              key={choice.label}
+              value={choice}
+              className="cursor-pointer px-2.5 py-1 data-focus:bg-verdigris-soft"
+            >
               {choice.label}
             </ComboboxOption>
           ))}
       </ComboboxOptions>
       {none && (
         <p role="alert" className="text-[12px] text-clay">
-          {found.fault ?? `No address “${query}” in Pellworth, Tarrowee or Valdecorva. Check the street’s name.`}
+          {found.fault ??
+            `No address “${query}” in Pellworth, Tarrowee or Valdecorva. Check the street’s name.`}
         </p>
       )}
       <p className="mt-1 font-medium">{site.address}</p>
@@ -127,12 +204,20 @@ function StationField() {
       <ChoiceField
         label="Weather"
         value={chosen.id}
-        choices={stations.map((station) => ({ value: station.id, label: `${station.name}, ${formatDistance(station.distanceM, site.units)}` }))}
+        choices={stations.map((station) => ({
+          value: station.id,
+          label: `${station.name}, ${formatDistance(station.distanceM, site.units)}`,
+        }))}
         onChoose={(stationId) => documents.set('Weather station', houseId, site.id, { stationId })}
       />
-      <p className={`text-right text-[12px] ${chosen.distanceM > stationWarningM ? 'text-clay' : 'text-pencil'}`}>
-        {formatDistance(chosen.distanceM, site.units)} away, {site.units === 'metric' ? `${Math.abs(height)} m` : `${Math.round(Math.abs(height) / 0.3048)} ft`} {height < 0 ? 'lower' : 'higher'}
-        {chosen.distanceM > stationNoteM && (chosen.distanceM > stationWarningM ? ': too far to trust' : ': rather far')}
+      <p
+        className={`text-right text-[12px] ${chosen.distanceM > stationWarningM ? 'text-clay' : 'text-pencil'}`}
+      >
+        {formatDistance(chosen.distanceM, site.units)} away,{' '}
+        {site.units === 'metric' ? `${Math.abs(height)} m` : `${Math.round(Math.abs(height) / 0.3048)} ft`}{' '}
+        {height < 0 ? 'lower' : 'higher'}
+        {chosen.distanceM > stationNoteM &&
+          (chosen.distanceM > stationWarningM ? ': too far to trust' : ': rather far')}
       </p>
     </>
   )

@@ -20,20 +20,45 @@ export function StoreChapter() {
       <ChoiceField
         label="Battery"
         value={storage.batteryId ?? 'none'}
-        choices={[{ value: 'none', label: 'none' }, ...catalogue.batteries.map((b) => ({ value: b.id, label: b.name }))]}
-        onChoose={(value) => documents.set('Battery', optionId, storageId, { batteryId: value === 'none' ? null : value })}
+        choices={[
+          { value: 'none', label: 'none' },
+          ...catalogue.batteries.map((b) => ({ value: b.id, label: b.name })),
+        ]}
+        onChoose={(value) =>
+          documents.set('Battery', optionId, storageId, { batteryId: value === 'none' ? null : value })
+        }
       />
       {battery ? (
         <>
           <p className="quiet">
-            {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW in, {number(battery.dischargeKw, site, 1)} kW out, {number(battery.efficiency * 100, site, 1)} % each way
+            {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW in,{' '}
+            {number(battery.dischargeKw, site, 1)} kW out, {number(battery.efficiency * 100, site, 1)} % each
+            way
           </p>
-          <NumberField {...of} label="How many" name="Batteries" unit="" value={storage.count} fields={(count) => ({ count })} />
-          <PercentField {...of} digits={0} label="Kept in reserve" name="Reserve" value={storage.reserve} fields={(reserve) => ({ reserve })} />
-          <p className="quiet mt-1">Run for own use first: it takes what would be sold and gives what would be bought.</p>
+          <NumberField
+            {...of}
+            label="How many"
+            name="Batteries"
+            unit=""
+            value={storage.count}
+            fields={(count) => ({ count })}
+          />
+          <PercentField
+            {...of}
+            digits={0}
+            label="Kept in reserve"
+            name="Reserve"
+            value={storage.reserve}
+            fields={(reserve) => ({ reserve })}
+          />
+          <p className="quiet mt-1">
+            Run for own use first: it takes what would be sold and gives what would be bought.
+          </p>
         </>
       ) : (
-        <p className="quiet mt-1">Without a battery all that is not used at once is sold. Choose one to see what it does to the bill.</p>
+        <p className="quiet mt-1">
+          Without a battery all that is not used at once is sold. Choose one to see what it does to the bill.
+        </p>
       )}
     </>
   )

@@ -34,48 +34,98 @@ export function WireChapter() {
   const clipping = summary?.ledger.find((line) => line.id === 'clipping')?.value ?? 0
   return (
     <>
-      <ChoiceField label="Inverter" value={electrical.inverterId} choices={catalogue.inverters.map((i) => ({ value: i.id, label: i.name }))} onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })} />
+      <ChoiceField
+        label="Inverter"
+        value={electrical.inverterId}
+        choices={catalogue.inverters.map((i) => ({ value: i.id, label: i.name }))}
+        onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })}
+      />
       {inverter && summary && (
         <dl className={fresh ? '' : 'opacity-60'}>
           <Row label="AC power" value={`${number(inverter.acPowerW / 1000, site, 2)} kW`} />
-          <Row label="DC/AC ratio" value={number(summary.powerW / inverter.acPowerW, site, 2)} limit={`≤ ${number(inverter.highestDcAc, site, 2)}`} />
+          <Row
+            label="DC/AC ratio"
+            value={number(summary.powerW / inverter.acPowerW, site, 2)}
+            limit={`≤ ${number(inverter.highestDcAc, site, 2)}`}
+          />
           <Row label="Clipped" value={`${number(Math.abs(clipping), site)} kWh`} />
           <Row label="String length" value={`${summary.window.fewest} to ${summary.window.most}`} />
-          {module && <Row label="Current" value={`${number(module.iscA, site, 1)} A`} limit={`≤ ${inverter.inputCurrentA} A`} />}
+          {module && (
+            <Row
+              label="Current"
+              value={`${number(module.iscA, site, 1)} A`}
+              limit={`≤ ${inverter.inputCurrentA} A`}
+            />
+          )}
         </dl>
       )}
       <TextField
         label="In a string"
         shown={electrical.modulesPerString === null ? 'automatic' : String(electrical.modulesPerString)}
         hint="automatic, or a number"
-        onType={(text) => documents.set('Modules a string', optionId, electricalId, { modulesPerString: /^\s*(auto.*|)\s*$/i.test(text) ? null : parseNumber(text) })}
+        onType={(text) =>
+          documents.set('Modules a string', optionId, electricalId, {
+            modulesPerString: /^\s*(auto.*|)\s*$/i.test(text) ? null : parseNumber(text),
+          })
+        }
       />
-      <h3 className="quiet mt-2">Strings, volts cold (≤ {inverter?.highestV}) and hot (≥ {inverter?.mppLowV})</h3>
+      <h3 className="quiet mt-2">
+        Strings, volts cold (≤ {inverter?.highestV}) and hot (≥ {inverter?.mppLowV})
+      </h3>
       {summary && summary.strings.length === 0 && <p className="quiet">Lay modules first.</p>}
       <ul className={fresh ? '' : 'opacity-60'}>
         {summary?.strings.map((string) => (
           <li key={string.id}>
-            <button type="button" className="flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-0.5 text-left hover:bg-fold" onMouseEnter={() => session.setState({ lit: string.panelIds })} onMouseLeave={() => session.setState({ lit: [] })} onFocus={() => session.setState({ lit: string.panelIds })} onBlur={() => session.setState({ lit: [] })}>
+            <button
+              type="button"
+              className="flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-0.5 text-left hover:bg-fold"
+              onMouseEnter={() => session.setState({ lit: string.panelIds })}
+              onMouseLeave={() => session.setState({ lit: [] })}
+              onFocus={() => session.setState({ lit: string.panelIds })}
+              onBlur={() => session.setState({ lit: [] })}
+            >
               <span className="font-medium">{string.id}</span>
               <span className="quiet flex-1">
                 {string.panelIds.length}, {string.input < 0 ? 'no input' : `input ${string.input + 1}`}
               </span>
-              <span className={inverter && string.coldV > inverter.highestV ? 'text-clay' : ''}>{number(string.coldV, site)} V</span>
-              <span className={inverter && string.hotV < inverter.mppLowV ? 'text-clay' : 'text-pencil'}>{number(string.hotV, site)} V</span>
+              <span className={inverter && string.coldV > inverter.highestV ? 'text-clay' : ''}>
+                {number(string.coldV, site)} V
+              </span>
+              <span className={inverter && string.hotV < inverter.mppLowV ? 'text-clay' : 'text-pencil'}>
+                {number(string.hotV, site)} V
+              </span>
             </button>
           </li>
         ))}
       </ul>
       <h3 className="quiet mt-2">Losses, entered</h3>
       {losses.map(([key, label]) => (
-        <PercentField key={key} label={label} name={label} documentId={optionId} objectId={lossesId} value={entered[key]} fields={(share) => ({ [key]: share })} />
+        <PercentField
+          key={key}
+          label={label}
+          name={label}
+          documentId={optionId}
+          objectId={lossesId}
+          value={entered[key]}
+          fields={(share) => ({ [key]: share })}
+        />
       ))}
-      <p className="quiet">Shade, mismatch, heat, reflection and clipping are computed and not entered here.</p>
+      <p className="quiet">
+        Shade, mismatch, heat, reflection and clipping are computed and not entered here.
+      </p>
     </>
   )
 }
 
-function Row({ label, value, limit }: { readonly label: string; readonly value: string; readonly limit?: string }) {
+function Row({
+  label,
+  value,
+  limit,
+}: {
+  readonly label: string
+  readonly value: string
+  readonly limit?: string
+}) {
   return (
     <div className="flex items-baseline gap-2 py-0.5">
       <dt className="flex-1 text-pencil">{label}</dt>

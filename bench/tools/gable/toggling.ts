@@ -29,7 +29,11 @@ export class TogglingGable extends ToolState {
     const edge = this.#edgeAt(input)
     showSketch(this.context, {
       points: edge ? edge.ends : [],
-      message: edge ? (isGable(edge.edge) ? 'Click: eave again' : 'Click: gable') : 'Click an edge of the roof to make it a gable, or an eave again.',
+      message: edge
+        ? isGable(edge.edge)
+          ? 'Click: eave again'
+          : 'Click: gable'
+        : 'Click an edge of the roof to make it a gable, or an eave again.',
     })
   }
 
@@ -75,9 +79,13 @@ export class TogglingGable extends ToolState {
 
 /** The other kind of edge; a new eave takes the pitch of the others. */
 export function toggled(volume: Volume, index: number): Volume {
-  const pitch = volume.edges.map((edge) => (isGable(edge) ? null : edge.pitchDeg)).find((value) => value !== null) ?? defaultPitchDeg
+  const pitch =
+    volume.edges.map((edge) => (isGable(edge) ? null : edge.pitchDeg)).find((value) => value !== null) ??
+    defaultPitchDeg
   return {
     ...volume,
-    edges: volume.edges.map((edge, i) => (i !== index ? edge : isGable(edge) ? { pitchDeg: pitch } : { gable: true })),
+    edges: volume.edges.map((edge, i) =>
+      i !== index ? edge : isGable(edge) ? { pitchDeg: pitch } : { gable: true },
+    ),
   }
 }

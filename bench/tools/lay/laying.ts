@@ -23,29 +23,46 @@ export class Laying extends ToolState {
       return
     }
     if (hit?.kind !== 'plane') {
-      showSketch(this.context, { message: 'No roof plane there. Click a roof plane to fill it with modules.' })
+      showSketch(this.context, {
+        message: 'No roof plane there. Click a roof plane to fill it with modules.',
+      })
       return
     }
     const { volumeId, edgeIndex } = hit
     const volume = this.context.documents.house[volumeId]
     if (volume?.kind === 'volume' && volume.role === 'neighbour') {
-      showSketch(this.context, { message: 'This is a neighbour’s roof. Make it part of the house on its card first.' })
+      showSketch(this.context, {
+        message: 'This is a neighbour’s roof. Make it part of the house on its card first.',
+      })
       return
     }
-    const there = ofKind(this.context.option(), 'array').find((a) => a.volumeId === volumeId && a.edgeIndex === edgeIndex)
+    const there = ofKind(this.context.option(), 'array').find(
+      (a) => a.volumeId === volumeId && a.edgeIndex === edgeIndex,
+    )
     if (there) {
       this.context.session.setState({ selection: { kind: 'object', id: there.id } })
       return
     }
-    const array: PanelArray = { ...defaultArray, id: newId(arrayIdPrefix, this.context.random), volumeId, edgeIndex }
-    this.context.documents.edit('Lay modules', this.context.session.getState().optionId, (before) => ({ ...before, [array.id]: array }))
+    const array: PanelArray = {
+      ...defaultArray,
+      id: newId(arrayIdPrefix, this.context.random),
+      volumeId,
+      edgeIndex,
+    }
+    this.context.documents.edit('Lay modules', this.context.session.getState().optionId, (before) => ({
+      ...before,
+      [array.id]: array,
+    }))
     const laid = this.context.scene().laid.arrays.find((a) => a.id === array.id)
     const count = laid?.panels.length ?? 0
     this.context.session.setState({ selection: { kind: 'object', id: array.id } })
     if (count === 0) {
       this.context.documents.undo()
       this.context.session.setState({ selection: null })
-      showSketch(this.context, { message: 'Within the setbacks no module fits this plane. Choose a smaller module, or narrower setbacks.' })
+      showSketch(this.context, {
+        message:
+          'Within the setbacks no module fits this plane. Choose a smaller module, or narrower setbacks.',
+      })
       return
     }
     toast(this.context.session, `${count} modules laid.`, true)

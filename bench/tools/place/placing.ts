@@ -33,7 +33,10 @@ export class Placing extends ToolState {
     const [x, y] = this.#where(input)
     const center: Vec2 = [round(x), round(y)]
     const object = this.#what === 'chimney' ? this.#chimney(center, input) : this.#tree(center)
-    this.context.documents.edit(`Put up ${object.kind}`, houseId, (before) => ({ ...before, [object.id]: object }))
+    this.context.documents.edit(`Put up ${object.kind}`, houseId, (before) => ({
+      ...before,
+      [object.id]: object,
+    }))
     this.context.session.setState({ sketch: null, selection: { kind: 'object', id: object.id } })
     this.leave()
   }
@@ -58,7 +61,13 @@ export class Placing extends ToolState {
     const volume = hit?.kind === 'plane' ? house[hit.volumeId] : undefined
     const [a, b] = volume?.kind === 'volume' ? volume.outline : []
     const rotationDeg = a && b ? round(toDegrees(Math.atan2(b[1] - a[1], b[0] - a[0]))) : 0
-    return { ...defaultChimney, id: newId(chimneyIdPrefix, this.context.random), name: count === 0 ? 'Chimney' : `Chimney ${count + 1}`, center, rotationDeg }
+    return {
+      ...defaultChimney,
+      id: newId(chimneyIdPrefix, this.context.random),
+      name: count === 0 ? 'Chimney' : `Chimney ${count + 1}`,
+      center,
+      rotationDeg,
+    }
   }
 
   #tree(center: Vec2): AnyObject {
@@ -66,6 +75,12 @@ export class Placing extends ToolState {
     const site = house[siteId]
     const latitude = site?.kind === 'site' ? site.latitudeDeg : 0
     const count = ofKind(house, 'tree').length
-    return { ...defaultTree, id: newId(treeIdPrefix, this.context.random), name: `Tree ${count + 1}`, center, transmissivity: broadleafTransmissivity(latitude) }
+    return {
+      ...defaultTree,
+      id: newId(treeIdPrefix, this.context.random),
+      name: `Tree ${count + 1}`,
+      center,
+      transmissivity: broadleafTransmissivity(latitude),
+    }
   }
 }

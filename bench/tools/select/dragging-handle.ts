@@ -58,16 +58,21 @@ export class DraggingHandle extends ToolState {
     const object = before[handle.objectId]
     const height = heightUnderRay(input.ray, [handle.at[0], handle.at[1]]) + this.#lift
     if (object?.kind === 'tree') {
-      if (handle.kind === 'tree-top') return { ...before, [object.id]: { ...object, heightM: round(clamp(height, 0.5, 60)) } }
+      if (handle.kind === 'tree-top')
+        return { ...before, [object.id]: { ...object, heightM: round(clamp(height, 0.5, 60)) } }
       const at = rayLevel(input.ray, handle.at[2])
       const radius = at ? distance2([at[0], at[1]], object.center) : object.crownDiameterM / 2
       return { ...before, [object.id]: { ...object, crownDiameterM: round(clamp(2 * radius, 0.3, 40)) } }
     }
     if (object?.kind === 'chimney')
-      return { ...before, [object.id]: { ...object, heightM: round(clamp(object.heightM + height - handle.at[2], 0.05, 20)) } }
+      return {
+        ...before,
+        [object.id]: { ...object, heightM: round(clamp(object.heightM + height - handle.at[2], 0.05, 20)) },
+      }
     if (object?.kind !== 'volume') return before
     if (handle.kind === 'corner') return { ...before, [object.id]: this.#cornerMoved(object, input) }
-    if (handle.kind === 'eave') return { ...before, [object.id]: { ...object, eaveHeightM: round(clamp(height, 0.5, 60)) } }
+    if (handle.kind === 'eave')
+      return { ...before, [object.id]: { ...object, eaveHeightM: round(clamp(height, 0.5, 60)) } }
     return { ...before, [object.id]: withRidgeAt(object, handle.at[2], height) }
   }
 
@@ -76,10 +81,20 @@ export class DraggingHandle extends ToolState {
     if (!at) return volume
     const n = volume.outline.length
     const { index } = this.#handle
-    const beside = [volume.outline[(index + n - 2) % n], volume.outline[(index + n - 1) % n]].filter((p): p is Vec2 => p !== undefined)
-    const found = snap({ pointer: [at[0], at[1]], drawn: beside, outlines: [], reachM: input.reachM, off: input.shift })
+    const beside = [volume.outline[(index + n - 2) % n], volume.outline[(index + n - 1) % n]].filter(
+      (p): p is Vec2 => p !== undefined,
+    )
+    const found = snap({
+      pointer: [at[0], at[1]],
+      drawn: beside,
+      outlines: [],
+      reachM: input.reachM,
+      off: input.shift,
+    })
     const point: Vec2 = found.kind === 'close' ? [at[0], at[1]] : found.point
-    const moved = volume.outline.map((corner, i): Vec2 => (i === index ? [round(clamp(point[0], -490, 490)), round(clamp(point[1], -490, 490))] : corner))
+    const moved = volume.outline.map((corner, i): Vec2 =>
+      i === index ? [round(clamp(point[0], -490, 490)), round(clamp(point[1], -490, 490))] : corner,
+    )
     return { ...volume, outline: moved }
   }
 }
@@ -93,7 +108,12 @@ export function withRidgeAt(volume: Volume, fromM: number, toM: number): Volume 
     edges: volume.edges.map((edge) =>
       isGable(edge)
         ? edge
-        : { pitchDeg: round(clamp(toDegrees(Math.atan(Math.tan(toRadians(edge.pitchDeg)) * times)), 1, 75), 2) },
+        : {
+            pitchDeg: round(
+              clamp(toDegrees(Math.atan(Math.tan(toRadians(edge.pitchDeg)) * times)), 1, 75),
+              2,
+            ),
+          },
     ),
   }
 }

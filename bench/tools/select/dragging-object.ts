@@ -29,7 +29,10 @@ export class DraggingObject extends ToolState {
     this.context.documents.preview(houseId, (before) => {
       const object = movable(before, this.#id)
       if (!object) return before
-      const center: Vec2 = [object.center[0] + at[0] - this.#from[0], object.center[1] + at[1] - this.#from[1]]
+      const center: Vec2 = [
+        object.center[0] + at[0] - this.#from[0],
+        object.center[1] + at[1] - this.#from[1],
+      ]
       return { ...before, [object.id]: { ...object, center: [clamp(center[0]), clamp(center[1])] } }
     })
   }

@@ -11,7 +11,9 @@ export function removeSelected(context: ToolContext): boolean {
     const slot = selection.id.slice(selection.arrayId.length + 1)
     context.documents.edit('Delete module', optionId, (before) => {
       const array = before[selection.arrayId]
-      return array?.kind === 'array' ? { ...before, [array.id]: { ...array, removed: [...array.removed, slot] } } : before
+      return array?.kind === 'array'
+        ? { ...before, [array.id]: { ...array, removed: [...array.removed, slot] } }
+        : before
     })
     context.session.setState({ selection: { kind: 'object', id: selection.arrayId } })
     toast(context.session, 'Module deleted. Its place stays: click it to put one back.', true)
@@ -27,7 +29,9 @@ export function removeObject(context: ToolContext, id: string): void {
   const object = inHouse ?? context.option()[id]
   if (!object || !['volume', 'chimney', 'tree', 'array'].includes(object.kind)) return
   const name = 'name' in object ? object.name : 'Array'
-  context.documents.edit(`Delete ${name}`, inHouse ? houseId : optionId, (before) => withObject(before, id, null))
+  context.documents.edit(`Delete ${name}`, inHouse ? houseId : optionId, (before) =>
+    withObject(before, id, null),
+  )
   context.session.setState({ selection: null, hover: null })
   toast(context.session, `${name} deleted.`, true)
 }
@@ -35,7 +39,9 @@ export function removeObject(context: ToolContext, id: string): void {
 export function restoreSlot(context: ToolContext, arrayId: string, slot: string): void {
   context.documents.edit('Restore module', context.session.getState().optionId, (before) => {
     const array = before[arrayId]
-    return array?.kind === 'array' ? { ...before, [arrayId]: { ...array, removed: array.removed.filter((s) => s !== slot) } } : before
+    return array?.kind === 'array'
+      ? { ...before, [arrayId]: { ...array, removed: array.removed.filter((s) => s !== slot) } }
+      : before
   })
 }
 
@@ -55,7 +61,10 @@ export function nudge(context: ToolContext, key: string, shift: boolean): boolea
   const length = (context.units() === 'metric' ? 0.01 : 0.0127) * (shift ? 10 : 1)
   context.documents.edit('Nudge', houseId, (before) => ({
     ...before,
-    [object.id]: { ...object, center: [object.center[0] + step[0] * length, object.center[1] + step[1] * length] },
+    [object.id]: {
+      ...object,
+      center: [object.center[0] + step[0] * length, object.center[1] + step[1] * length],
+    },
   }))
   return true
 }

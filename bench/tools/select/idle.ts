@@ -24,7 +24,8 @@ export class SelectIdle extends ToolState {
 
   override move(input: PointerInput): void {
     const { hit } = input
-    const hover = hit === null ? null : hit.kind === 'plane' ? hit.volumeId : hit.kind === 'slot' ? hit.arrayId : hit.id
+    const hover =
+      hit === null ? null : hit.kind === 'plane' ? hit.volumeId : hit.kind === 'slot' ? hit.arrayId : hit.id
     if (this.context.session.getState().hover !== hover) this.context.session.setState({ hover })
   }
 

@@ -70,7 +70,13 @@ export class TraceDrawing extends ToolState {
   }
 
   #snap(input: PointerInput) {
-    return snap({ pointer: input.at, drawn: this.#points, outlines: outlinesOf(this.context), reachM: input.reachM, off: input.shift })
+    return snap({
+      pointer: input.at,
+      drawn: this.#points,
+      outlines: outlinesOf(this.context),
+      reachM: input.reachM,
+      off: input.shift,
+    })
   }
 
   #show(message: string | null): void {
@@ -108,10 +114,13 @@ export class TraceDrawing extends ToolState {
     const withAngle = /^(.*\S)\s+(-?\d+(?:[.,]\d+)?)\s*(?:°|deg)$/.exec(this.#typed.trim())
     try {
       const length = parseLength(withAngle?.[1] ?? this.#typed, this.context.units())
-      if (length <= 0) throw new Fault('bad-length', `A side must be longer than nothing; “${this.#typed}” is not.`)
+      if (length <= 0)
+        throw new Fault('bad-length', `A side must be longer than nothing; “${this.#typed}” is not.`)
       const angle = withAngle?.[2] === undefined ? null : toRadians(Number(withAngle[2].replace(',', '.')))
-      const toward: Vec2 = angle === null ? unit2(sub2(this.#pointer, last)) : [Math.sin(angle), Math.cos(angle)]
-      if (toward[0] === 0 && toward[1] === 0) throw new Fault('no-direction', 'Move the pointer the way the side should go, then press Enter.')
+      const toward: Vec2 =
+        angle === null ? unit2(sub2(this.#pointer, last)) : [Math.sin(angle), Math.cos(angle)]
+      if (toward[0] === 0 && toward[1] === 0)
+        throw new Fault('no-direction', 'Move the pointer the way the side should go, then press Enter.')
       this.#add(add2(last, scale2(toward, length)))
     } catch (error) {
       if (!(error instanceof Fault)) throw error

@@ -10,12 +10,24 @@ export class TraceIdle extends ToolState {
   }
 
   override move(input: PointerInput): void {
-    const found = snap({ pointer: input.at, drawn: [], outlines: outlinesOf(this.context), reachM: input.reachM, off: input.shift })
+    const found = snap({
+      pointer: input.at,
+      drawn: [],
+      outlines: outlinesOf(this.context),
+      reachM: input.reachM,
+      off: input.shift,
+    })
     showSketch(this.context, { points: [], pointer: found.point, snap: found })
   }
 
   override press(input: PointerInput): void {
-    const found = snap({ pointer: input.at, drawn: [], outlines: outlinesOf(this.context), reachM: input.reachM, off: input.shift })
+    const found = snap({
+      pointer: input.at,
+      drawn: [],
+      outlines: outlinesOf(this.context),
+      reachM: input.reachM,
+      off: input.shift,
+    })
     this.go(new TraceDrawing(this.context, [found.point], () => new TraceIdle(this.context)))
   }
 

@@ -8,4 +8,6 @@ export const outlinesOf = (context: ToolContext): (readonly Vec2[])[] =>
   ofKind(context.documents.house, 'volume').map((volume) => volume.outline)
 
 export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
-  context.session.setState({ sketch: { points: [], pointer: null, snap: null, typed: '', message: null, ...sketch } })
+  context.session.setState({
+    sketch: { points: [], pointer: null, snap: null, typed: '', message: null, ...sketch },
+  })

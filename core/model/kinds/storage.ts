@@ -27,4 +27,10 @@ export const storageKind: ObjectKind<Storage> = {
   migrations: [],
 }
 
-export const defaultStorage: Storage = { id: storageId, kind: 'storage', batteryId: null, count: 1, reserve: 0.1 }
+export const defaultStorage: Storage = {
+  id: storageId,
+  kind: 'storage',
+  batteryId: null,
+  count: 1,
+  reserve: 0.1,
+}

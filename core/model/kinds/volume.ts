@@ -30,7 +30,10 @@ export const volumeKind: ObjectKind<Volume> = {
       kind: z.literal('volume'),
       name: nameSchema,
       role: z.enum(['house', 'neighbour']),
-      outline: z.array(point2Schema).min(3, 'an outline has at least three corners').max(60, 'at most 60 corners'),
+      outline: z
+        .array(point2Schema)
+        .min(3, 'an outline has at least three corners')
+        .max(60, 'at most 60 corners'),
       eaveHeightM: z.number().min(0.5, 'at least 0.5 m').max(60, 'at most 60 m'),
       edges: z.array(
         z.union([
@@ -39,7 +42,10 @@ export const volumeKind: ObjectKind<Volume> = {
         ]),
       ),
     })
-    .refine((v) => v.edges.length === v.outline.length, { path: ['edges'], message: 'one entry to each outline edge' }),
+    .refine((v) => v.edges.length === v.outline.length, {
+      path: ['edges'],
+      message: 'one entry to each outline edge',
+    }),
   version: 1,
   migrations: [],
 }

@@ -24,7 +24,10 @@ export const PATCH = (request: NextRequest, { params }: Context) =>
   asDesigner(request, async (who) => {
     const { id } = await params
     const body = await readBody(request, patchSchema)
-    const met = 'name' in body ? await renameJob(who.teamId, id, body.name) : await setJobDeleted(who.teamId, id, body.deleted)
+    const met =
+      'name' in body
+        ? await renameJob(who.teamId, id, body.name)
+        : await setJobDeleted(who.teamId, id, body.deleted)
     if (met === 0) throw new Fault('no-such-job', 'There is no such job.')
     return NextResponse.json({ ok: true })
   })

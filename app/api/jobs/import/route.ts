@@ -6,5 +6,8 @@ import { asDesigner, readJson } from '@/server/respond'
 /** A job's own JSON becomes a new job; a bad file changes nothing. */
 export const POST = (request: NextRequest) =>
   asDesigner(request, async (who) =>
-    NextResponse.json({ id: await createJob(who.teamId, parseJob(await readJson(request))) }, { status: 201 }),
+    NextResponse.json(
+      { id: await createJob(who.teamId, parseJob(await readJson(request))) },
+      { status: 201 },
+    ),
   )

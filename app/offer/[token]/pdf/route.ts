@@ -5,7 +5,10 @@ import { printPage } from '@/server/print-page'
 export const dynamic = 'force-dynamic'
 
 /** The proposal as PDF: the very page, printed. */
-export async function GET(_request: Request, { params }: { readonly params: Promise<{ token: string }> }): Promise<Response> {
+export async function GET(
+  _request: Request,
+  { params }: { readonly params: Promise<{ token: string }> },
+): Promise<Response> {
   try {
     const { token } = await params
     const { job } = await sharedOption(token)

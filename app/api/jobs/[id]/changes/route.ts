@@ -27,6 +27,9 @@ const bodySchema = z.strictObject({
 export const POST = (request: NextRequest, { params }: { readonly params: Promise<{ id: string }> }) =>
   asDesigner(request, async (who) => {
     const { edits } = await readBody(request, bodySchema)
-    const parsed = edits.map((edit, index) => ({ ...edit, change: parseChange(edit.change, `edits.${index}.change`) }))
+    const parsed = edits.map((edit, index) => ({
+      ...edit,
+      change: parseChange(edit.change, `edits.${index}.change`),
+    }))
     return NextResponse.json(await saveEdits(who, (await params).id, parsed))
   })

@@ -5,17 +5,34 @@ import { tileOf } from '@/server/tile-store'
 import { townMap } from '@/town/town-map'
 import { towns } from '@/town/towns'
 
-const whole = z.string().regex(/^\d{1,8}$/).transform(Number)
-const schema = z.object({ z: whole.pipe(z.number().min(15).max(21)), x: whole, y: z.string().regex(/^\d{1,8}\.png$/).transform((v) => Number(v.slice(0, -4))) })
+const whole = z
+  .string()
+  .regex(/^\d{1,8}$/)
+  .transform(Number)
+const schema = z.object({
+  z: whole.pipe(z.number().min(15).max(21)),
+  x: whole,
+  y: z
+    .string()
+    .regex(/^\d{1,8}\.png$/)
+    .transform((v) => Number(v.slice(0, -4))),
+})
 
 /** XYZ tiles of the towns' aerial sheets, web Mercator, 256 px. */
-export async function GET(_request: Request, { params }: { readonly params: Promise<{ z: string; x: string; y: string }> }): Promise<Response> {
+export async function GET(
+  _request: Request,
+  { params }: { readonly params: Promise<{ z: string; x: string; y: string }> },
+): Promise<Response> {
   const parsed = schema.safeParse(await params)
   if (!parsed.success) return new Response('Tiles are /z/x/y.png with z from 15 to 21.', { status: 400 })
   const tile = parsed.data
   const corner = tileCorner(tile)
-  const town = towns.find((t) => greatCircleM(corner.latitudeDeg, corner.longitudeDeg, t.latitudeDeg, t.longitudeDeg) < 5000)
+  const town = towns.find(
+    (t) => greatCircleM(corner.latitudeDeg, corner.longitudeDeg, t.latitudeDeg, t.longitudeDeg) < 5000,
+  )
   if (!town) return new Response('No sheet here.', { status: 404 })
   const png = await tileOf(townMap(town), tile)
-  return new Response(new Uint8Array(png), { headers: { 'Content-Type': 'image/png', 'Cache-Control': 'public, max-age=86400' } })
+  return new Response(new Uint8Array(png), {
+    headers: { 'Content-Type': 'image/png', 'Cache-Control': 'public, max-age=86400' },
+  })
 }

@@ -1,0 +1,249 @@
+import { type Objects } from '@/core/model/document'
+import { defaultSite } from '@/core/model/kinds/site'
+import { coverId, defaultCover } from '@/core/model/kinds/cover'
+import { type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { catalogue } from '@/town/equipment'
+import { makeToolContext } from '../make-tool-context'
+import { stageScene } from '../stage/scene'
+import { DocumentStore, houseId } from '../store/documents'
+import { createSession } from '../store/session'
+import { type PointerInput } from './chart'
+import { handlesOf } from './handles'
+import { pick } from './pick'
+import { ToolBox } from './tool-box'
+
+/** A bench without a browser: seen straight from above, a pixel to a centimetre. */
+function bench(house: Objects = {}) {
+  const documents = new DocumentStore(
+    {
+      [houseId]: { site: { ...defaultSite, latitudeDeg: 41 }, ...house },
+      'option-a': { [coverId]: defaultCover },
+    },
+    ['option-a'],
+  )
+  const session = createSession('option-a')
+  const scene = () => stageScene(documents.house, documents.document('option-a'), catalogue)
+  let seed = 0
+  const tools = new ToolBox(makeToolContext(documents, session, scene, () => (seed = (seed + 0.37) % 1)))
+  const input = (
+    at: Vec2,
+    shift = false,
+    from: Vec3 = [at[0], at[1], 100],
+    direction: Vec3 = [0, 0, -1],
+  ): PointerInput => {
+    const ray = { origin: from, direction }
+    const selection = session.getState().selection
+    const slotsOf =
+      selection && documents.document('option-a')[selection.id]?.kind === 'array' ? selection.id : null
+    const handle =
+      handlesOf(scene(), documents.house, selection).find(
+        (h) =>
+          (h.kind === 'corner' || h.kind === 'crown') && Math.hypot(h.at[0] - at[0], h.at[1] - at[1]) < 0.2,
+      ) ?? null
+    return {
+      at,
+      ray,
+      screen: [at[0] * 100, at[1] * 100],
+      hit: pick(scene(), ray, slotsOf),
+      handle,
+      shift,
+      reachM: 0.3,
+    }
+  }
+  const press = (x: number, y: number, shift = false) => tools.chart.press(input([x, y], shift))
+  const move = (x: number, y: number, shift = false) => tools.chart.move(input([x, y], shift))
+  const release = (x: number, y: number) => tools.chart.release(input([x, y]))
+  const click = (x: number, y: number) => {
+    move(x, y)
+    press(x, y)
+    release(x, y)
+  }
+  const type = (text: string) => [...text].forEach((key) => tools.chart.key({ key, shift: false }))
+  const key = (name: string) => tools.chart.key({ key: name, shift: false })
+  const house_ = () => Object.values(documents.house).find((object) => object.kind === 'volume')
+  return { documents, session, scene, tools, press, move, release, click, type, key, volume: house_, input }
+}
+
+const rectangle = (b: ReturnType<typeof bench>) => {
+  b.tools.take('trace')
+  b.click(0, 0)
+  b.click(10, 0)
+  b.click(10, 6)
+  b.click(0, 6)
+  b.click(0.1, 0.1)
+}
+
+test('four clicks and one on the first corner make a house, and the select tool is back in hand', () => {
+  const b = bench()
+  rectangle(b)
+  expect(b.volume()).toMatchObject({
+    outline: [
+      [0, 0],
+      [10, 0],
+      [10, 6],
+      [0, 6],
+    ],
+    eaveHeightM: 3,
+  })
+  expect(b.session.getState()).toMatchObject({ tool: 'select', sketch: null, selection: { kind: 'object' } })
+  b.documents.undo()
+  expect(b.volume()).toBeUndefined()
+  b.documents.redo()
+  expect(b.volume()).toBeDefined()
+})
+
+test('a hand that trembles still draws right angles; shift lets it', () => {
+  const b = bench()
+  b.tools.take('trace')
+  b.click(0, 0)
+  b.click(10, 0)
+  b.move(10.2, 6)
+  b.press(10.2, 6)
+  expect(b.session.getState().sketch?.points[2]).toEqual([10, 6])
+  b.move(0.2, 6.2, true)
+  b.press(0.2, 6.2, true)
+  expect(b.session.getState().sketch?.points[3]).toEqual([0.2, 6.2])
+})
+
+test('typed lengths go the way the pointer shows; a length with a direction goes there', () => {
+  const b = bench()
+  b.tools.take('trace')
+  b.click(0, 0)
+  b.move(3, 0)
+  b.type('8.5')
+  expect(b.session.getState().sketch?.typed).toBe('8.5')
+  b.key('Enter')
+  expect(b.session.getState().sketch?.points.at(-1)).toEqual([8.5, 0])
+  b.type('4 0°')
+  b.key('Enter')
+  const [x, y] = b.session.getState().sketch?.points.at(-1) ?? [NaN, NaN]
+  expect(x).toBeCloseTo(8.5, 12)
+  expect(y).toBeCloseTo(4, 12)
+})
+
+test('letters in a length and lengths of nothing are said, and nothing is lost', () => {
+  const b = bench()
+  b.tools.take('trace')
+  b.click(0, 0)
+  b.click(5, 0)
+  b.move(5, 3)
+  b.type('4x')
+  b.key('Enter')
+  expect(b.session.getState().sketch?.message).toMatch(/“4x” is not a length/)
+  b.key('Backspace')
+  b.key('Backspace')
+  b.type('0')
+  b.key('Enter')
+  expect(b.session.getState().sketch?.message).toMatch(/longer than nothing/)
+  expect(b.session.getState().sketch?.points).toHaveLength(2)
+})
+
+test('a side that would cross another is refused with its number; Backspace takes a corner back', () => {
+  const b = bench()
+  b.tools.take('trace')
+  for (const [x, y] of [
+    [0, 0],
+    [10, 0],
+    [10, 6],
+  ] as const)
+    b.click(x, y)
+  b.move(5, -3, true)
+  b.press(5, -3, true)
+  expect(b.session.getState().sketch?.message).toMatch(/would cross side 1/)
+  expect(b.session.getState().sketch?.points).toHaveLength(3)
+  b.key('Backspace')
+  expect(b.session.getState().sketch?.points).toHaveLength(2)
+  b.tools.chart.cancel()
+  b.tools.chart.cancel()
+  expect(b.session.getState().tool).toBe('select')
+  expect(b.documents.store.getState().done).toHaveLength(0)
+})
+
+test('the ridge dragged up is a steeper pitch, in one step of undo; Esc while dragging bails out', () => {
+  const b = bench()
+  rectangle(b)
+  const ridge = handlesOf(b.scene(), b.documents.house, b.session.getState().selection).find(
+    (h) => h.kind === 'ridge',
+  )
+  if (!ridge) throw new Error('a roof has a ridge')
+  const sight = (z: number) => ({
+    ...b.input([ridge.at[0], ridge.at[1]], false, [ridge.at[0], ridge.at[1] - 50, z], [0, 1, 0]),
+    handle: ridge,
+  })
+  b.tools.chart.press(sight(ridge.at[2]))
+  b.tools.chart.move(sight(ridge.at[2] + 0.5))
+  b.tools.chart.move(sight(6))
+  expect(b.documents.store.getState().done).toHaveLength(1)
+  b.tools.chart.release(sight(6))
+  const volume = b.volume()
+  if (volume?.kind !== 'volume') throw new Error('a house was drawn')
+  // 3 m over the eave across 3 m: 45 degrees.
+  expect(volume.edges[0]).toMatchObject({ pitchDeg: expect.closeTo(45, 1) as number })
+  expect(b.documents.store.getState().done.map((step) => step.label)).toEqual(['Trace outline', 'Pitch'])
+  b.tools.chart.press(sight(6))
+  b.tools.chart.move(sight(8))
+  b.tools.chart.cancel()
+  expect(b.volume()).toEqual(volume)
+})
+
+test('a gable is made by a click near an eave, and unmade by another', () => {
+  const b = bench()
+  rectangle(b)
+  b.tools.take('gable')
+  b.click(9.7, 3)
+  expect(b.volume()).toMatchObject({ edges: [{}, { gable: true }, {}, {}] })
+  b.click(9.7, 3)
+  const volume = b.volume()
+  expect(volume?.kind === 'volume' && volume.edges.some((edge) => 'gable' in edge)).toBe(false)
+})
+
+test('a chimney wants a roof, a tree the ground; a tree is dragged, nudged, deleted and brought back', () => {
+  const b = bench()
+  rectangle(b)
+  b.tools.take('chimney')
+  b.click(20, 20)
+  expect(b.session.getState().sketch?.message).toMatch(/stands on a roof/)
+  b.click(4, 2)
+  expect(Object.values(b.documents.house).find((o) => o.kind === 'chimney')).toMatchObject({ center: [4, 2] })
+  b.tools.take('tree')
+  b.click(-8, 0)
+  const tree = () => Object.values(b.documents.house).find((o) => o.kind === 'tree')
+  expect(tree()).toMatchObject({ center: [-8, 0], heightM: 8 })
+  b.press(-8, 0)
+  b.move(-7, 1)
+  b.release(-7, 1)
+  expect(tree()).toMatchObject({ center: [-7, 1] })
+  b.key('ArrowRight')
+  expect(tree()).toMatchObject({ center: [expect.closeTo(-6.99, 6), 1] })
+  b.key('Delete')
+  expect(tree()).toBeUndefined()
+  b.documents.undo()
+  expect(tree()).toBeDefined()
+})
+
+test('modules are laid on a plane, one is deleted and put back by a click on its place', () => {
+  const b = bench()
+  rectangle(b)
+  b.tools.take('lay')
+  b.click(5, 1)
+  const array = () => b.scene().laid.arrays[0]
+  const count = array()?.panels.length ?? 0
+  expect(count).toBeGreaterThan(3)
+  b.tools.take('select')
+  const panel = array()?.panels[0]
+  if (!panel) throw new Error('modules were laid')
+  const middle = [0, 1].map(
+    (axis) => ((panel.corners[0][axis] ?? 0) + (panel.corners[2][axis] ?? 0)) / 2,
+  ) as [number, number]
+  b.click(...middle)
+  expect(b.session.getState().selection).toMatchObject({ kind: 'panel', id: panel.id })
+  b.key('Delete')
+  expect(array()?.panels).toHaveLength(count - 1)
+  expect(array()?.empty).toHaveLength(1)
+  b.click(...middle)
+  expect(array()?.panels).toHaveLength(count)
+  b.documents.undo()
+  b.documents.undo()
+  b.documents.undo()
+  expect(array()).toBeUndefined()
+})

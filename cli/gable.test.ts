@@ -1,0 +1,126 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { stationEpw } from '@/town/stations'
+
+const folder = mkdtempSync(join(tmpdir(), 'gable-'))
+
+function gable(args: readonly string[], input = '') {
+  const { status, stdout, stderr } = spawnSync('node', ['bin/gable.mjs', ...args], {
+    encoding: 'utf8',
+    input,
+  })
+  const fault = stderr.split('\n').find((line) => line.startsWith('{"error"'))
+  return {
+    status,
+    out: status === 0 ? (JSON.parse(stdout) as Record<string, unknown>) : {},
+    error: fault ? (JSON.parse(fault) as { error: { code: string; path: string } }).error : null,
+  }
+}
+
+test('sun: the published example', () => {
+  const { out } = gable([
+    'sun',
+    '--lat',
+    '39.742476',
+    '--lon',
+    '-105.1786',
+    '--time',
+    '2003-10-17T12:30:30-07:00',
+    '--elevation',
+    '1830.14',
+    '--pressure',
+    '820',
+    '--temperature',
+    '11',
+    '--tilt',
+    '30',
+    '--azimuth',
+    '170',
+    '--delta-t',
+    '67',
+  ])
+  expect(out['zenithDeg']).toBeCloseTo(50.11162, 5)
+  expect(out['azimuthDeg']).toBeCloseTo(194.34024, 5)
+  expect(out['incidenceDeg']).toBeCloseTo(25.187, 4)
+  expect(out['sunrise']).toBe('2003-10-17T06:12:43-07:00')
+})
+
+test('poa and yield over a station’s year', () => {
+  const file = join(folder, 'year.epw')
+  writeFileSync(file, stationEpw('pellworth-pier') ?? '')
+  const flat = gable(['poa', '--weather', file, '--tilt', '0', '--azimuth', '180']).out
+  // On the horizontal: the year's global irradiation, but for the minutes around sunrise and sunset.
+  expect(flat['annualKwhM2']).toBeGreaterThan(1442 * 0.99)
+  expect(flat['annualKwhM2']).toBeLessThan(1442 * 1.01)
+  const house = {
+    weather: file,
+    arrays: [{ tiltDeg: 30, azimuthDeg: 180, modules: 10, module: { powerW: 400 } }],
+    inverter: { acPowerW: 3800 },
+  }
+  const made = gable(['yield'], JSON.stringify(house)).out
+  expect(made['kwhPerKwp']).toBeGreaterThan(1150)
+  expect(made['kwhPerKwp']).toBeLessThan(1450)
+  const chain = made['lossChain'] as { kwh: number }[]
+  expect(chain.at(-1)?.kwh).toBeCloseTo(made['acKwh'] as number, 3)
+}, 60_000)
+
+test('roof, layout, run, export and import', () => {
+  const roof = gable(
+    ['roof'],
+    JSON.stringify({
+      outline: [
+        [0, 0],
+        [10, 0],
+        [10, 6],
+        [0, 6],
+      ],
+      eaveHeightM: 3,
+      edges: [45, 45, 45, 45].map((pitchDeg) => ({ pitchDeg })),
+    }),
+  ).out
+  expect(roof['ridgeHeightM']).toBeCloseTo(6, 9)
+  const layout = gable(
+    ['layout'],
+    JSON.stringify({
+      plane: {
+        corners: [
+          [0, 0, 0],
+          [10, 0, 0],
+          [10, 4, 0],
+          [0, 4, 0],
+        ],
+      },
+      setbacksM: [0.5, 0.5, 0.5, 0.5],
+      module: { widthM: 1, lengthM: 2 },
+      gapM: 0,
+      orientation: 'best',
+    }),
+  ).out
+  expect(layout['count']).toBe(12)
+  expect(layout['usableAreaM2']).toBeCloseTo(27, 2)
+  const file = join(folder, 'job.json')
+  expect(gable(['export', 'shipped', '--out', file]).status).toBe(0)
+  const run = gable(['run', file, '--option', 'B']).out
+  expect((run['ledger'] as { id: string }[]).map((line) => line.id)).toContain('payback')
+  expect(gable(['import', file]).out['format']).toBe('tall-gable-job')
+}, 60_000)
+
+test.each([
+  [['sun', '--lat', 'abc', '--lon', '0', '--time', '2024-01-01T00:00:00Z'], '', 'bad-option'],
+  [['sun', '--lat', '0', '--lon', '0', '--time', 'noon'], '', 'bad-time'],
+  [['roof'], 'not json', 'not-json'],
+  [['roof'], '{"outline": [[0,0],[1,0]], "eaveHeightM": 3, "edges": []}', 'bad-case'],
+  [
+    ['roof'],
+    '{"outline": [[0,0],[10,6],[10,0],[0,6]], "eaveHeightM": 3, "edges": [{"pitchDeg":30},{"pitchDeg":30},{"pitchDeg":30},{"pitchDeg":30}]}',
+    'crossing-outline',
+  ],
+  [['run', '/nowhere.json'], '', 'no-file'],
+  [['run', 'shipped', '--option', 'Z'], '', 'no-such-option'],
+] as const)('bad input ends with 2 and says why: %j', (args, input, code) => {
+  const { status, error } = gable(args, input)
+  expect(status).toBe(2)
+  expect(error?.code).toBe(code)
+})

@@ -1,0 +1,56 @@
+import fc from 'fast-check'
+import {
+  applyChange,
+  changeBetween,
+  checkChange,
+  composeChanges,
+  conflictsOf,
+  invertChange,
+  isEmptyChange,
+  sameValue,
+} from './change'
+import { type AnyObject, type Objects } from './document'
+import { defaultChimney } from './kinds/chimney'
+
+const chimney = (id: string, x: number): AnyObject => ({ ...defaultChimney, id, center: [x, 0] })
+const objectsOf = (places: readonly (number | null)[]): Objects =>
+  Object.fromEntries(places.flatMap((x, i) => (x === null ? [] : [[`c${i}`, chimney(`c${i}`, x)]])))
+const state = fc
+  .array(fc.option(fc.integer({ min: 0, max: 3 }), { nil: null }), { minLength: 4, maxLength: 4 })
+  .map(objectsOf)
+
+test('a change brings before to after, its inverse back, and two make one', () => {
+  fc.assert(
+    fc.property(state, state, state, (a, b, c) => {
+      const ab = changeBetween(a, b)
+      expect(applyChange(a, ab)).toEqual(b)
+      expect(applyChange(b, invertChange(ab))).toEqual(a)
+      expect(isEmptyChange(changeBetween(a, a))).toBe(true)
+      expect(applyChange(a, composeChanges(ab, changeBetween(b, c)))).toEqual(c)
+    }),
+    { seed: 17 },
+  )
+})
+
+test('changes of different objects do not conflict; of the same one they do, unless they agree', () => {
+  const start = objectsOf([0, 0, 0, 0])
+  const mine = changeBetween(start, objectsOf([1, 0, 0, 0]))
+  expect(conflictsOf(objectsOf([0, 2, 0, null]), mine)).toEqual([])
+  expect(conflictsOf(objectsOf([1, 0, 0, 0]), mine)).toEqual([])
+  expect(conflictsOf(objectsOf([3, 0, 0, 0]), mine)).toMatchObject([
+    { id: 'c0', theirs: { center: [3, 0] }, ours: { center: [1, 0] } },
+  ])
+  expect(conflictsOf(objectsOf([null, 0, 0, 0]), mine)).toMatchObject([{ id: 'c0', theirs: null }])
+})
+
+test('an entry under another id is refused', () => {
+  expect(() => checkChange({ added: { a: chimney('b', 0) }, updated: {}, removed: {} })).toThrow(
+    /"a" holds another object/,
+  )
+})
+
+test('equal values are equal whatever the order of their keys', () => {
+  expect(sameValue({ a: 1, b: [1, { c: 2 }] }, { b: [1, { c: 2 }], a: 1 })).toBe(true)
+  expect(sameValue({ a: 1 }, { a: 1, b: undefined })).toBe(false)
+  expect(sameValue([1, 2], { 0: 1, 1: 2 })).toBe(false)
+})

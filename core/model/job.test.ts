@@ -1,0 +1,47 @@
+import { parseObject, parseObjects } from './document'
+import { Fault } from './fault'
+import { parseJob } from './job'
+import { defaultSite } from './kinds/site'
+import { broadleafTransmissivity, crownOf } from './kinds/tree'
+
+const codeOf = (work: () => unknown) => {
+  try {
+    work()
+  } catch (error) {
+    if (error instanceof Fault) return `${error.code} ${error.path}`
+    throw error
+  }
+  return 'nothing'
+}
+
+test('a job of a newer format, and objects of a newer kind, are refused with what to do', () => {
+  expect(codeOf(() => parseJob({ format: 'tall-gable-job', version: 99 }))).toBe('newer-version version')
+  expect(codeOf(() => parseObject(defaultSite, 'house.site', { site: 7 }))).toBe('newer-version house.site')
+})
+
+test('faults carry the path to what is wrong', () => {
+  expect(codeOf(() => parseObject({ ...defaultSite, latitudeDeg: 91 }, 'house.site'))).toBe(
+    'bad-object house.site.latitudeDeg',
+  )
+  expect(codeOf(() => parseObject({ ...defaultSite, surprise: 1 }, 'house.site'))).toBe(
+    'bad-object house.site',
+  )
+  expect(codeOf(() => parseObject({ kind: 'spaceship', id: 'a' }, 'house.a'))).toBe(
+    'unknown-kind house.a.kind',
+  )
+  expect(codeOf(() => parseObjects({ other: defaultSite }, 'house', 'house'))).toBe(
+    'misplaced-object house.other.id',
+  )
+  expect(codeOf(() => parseObjects({ site: defaultSite }, 'option', 'options.0'))).toBe(
+    'misplaced-object options.0.site',
+  )
+  expect(codeOf(() => parseJob('hello'))).toMatch(/^not-a-job/)
+  expect(codeOf(() => parseObject({ ...defaultSite, timeZone: 'Mars/Olympus' }))).toBe('bad-object timeZone')
+})
+
+test('leaves turn with the hemisphere; a crown stands on its trunk', () => {
+  expect(broadleafTransmissivity(41)[6]).toBeLessThan(broadleafTransmissivity(41)[0] ?? 0)
+  expect(broadleafTransmissivity(-35)[6]).toBeGreaterThan(broadleafTransmissivity(-35)[0] ?? 0)
+  const crown = crownOf({ heightM: 8, crownDiameterM: 5 })
+  expect(crown.centerM + crown.halfHeightM).toBe(8)
+})

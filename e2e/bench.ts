@@ -1,0 +1,28 @@
+import { expect, type Page } from '@playwright/test'
+
+/** Opens the start page and the shipped job, and waits for its numbers. */
+export async function openShippedJob(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Okafor-Lindqvist', exact: true }).click()
+  await settled(page)
+}
+
+/** All numbers on the screen belong to the design on the screen. */
+export const settled = (page: Page) =>
+  expect(page.locator('section[aria-label="Ledger"][data-fresh="true"]')).toBeVisible()
+
+export const saved = (page: Page) => expect(page.locator('[data-save="saved"]')).toBeVisible()
+
+/** A ledger figure, unrounded. */
+export async function figure(page: Page, line: string): Promise<number> {
+  await settled(page)
+  return Number(await page.locator(`[data-line="${line}"]`).getAttribute('data-value'))
+}
+
+export const chapter = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Outline' })
+    .getByRole('button', { name: new RegExp(`^${name}\\b`) })
+    .click()
+
+export const stage = (page: Page) => page.getByLabel(/^Stage: the house/)

@@ -1,0 +1,104 @@
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, figure, saved, settled, stage } from './bench'
+
+/** Pixels of the canvas for metres of ground in plan: the site is in the middle when nothing is drawn. */
+async function plan(page: Page) {
+  const box = await stage(page).boundingBox()
+  if (!box) throw new Error('the stage is on the screen')
+  const perMetre = box.height / (2 * 24 * 1.15)
+  return (x: number, y: number) => ({
+    x: box.x + box.width / 2 + x * perMetre,
+    y: box.y + box.height / 2 - y * perMetre,
+  })
+}
+
+test('from an address to a printed offer: draw, cover, see the payback move, undo, reload, share', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('23 tern street')
+  await page.getByRole('option', { name: '23 Tern Street, Pellworth' }).click()
+  await expect(page.getByRole('heading', { name: '23 Tern Street' })).toBeVisible()
+  await settled(page)
+  await expect(page.getByText('Take “Outline” and click the corners')).toBeVisible()
+
+  await page.keyboard.press('v')
+  await page.keyboard.press('o')
+  const at = await plan(page)
+  const click = async (x: number, y: number) => {
+    const { x: px, y: py } = at(x, y)
+    await page.mouse.move(px, py, { steps: 2 })
+    await page.mouse.click(px, py)
+  }
+  await click(-6, -4)
+  const along = at(0, -4)
+  await page.mouse.move(along.x, along.y, { steps: 3 })
+  await page.keyboard.type('40')
+  await page.keyboard.press('Enter')
+  await page.mouse.move(at(6, 3).x, at(6, 3).y, { steps: 3 })
+  await click(6.2, 4)
+  await click(-6, 4)
+  await click(-6, -4)
+  const card = page.getByRole('complementary', { name: 'House, building' })
+  await expect(card).toBeVisible()
+  await expect(page.getByText(`40' 0"`)).toBeVisible()
+
+  // A steeper roof, then a gable, both from the card; a bad pitch is said and changes nothing.
+  const pitch = card.getByLabel('Pitch', { exact: true })
+  await pitch.fill('steep')
+  await pitch.press('Enter')
+  await expect(card.getByRole('alert')).toContainText('“steep” is not a pitch')
+  await pitch.fill('7/12')
+  await pitch.press('Enter')
+  await expect(card.getByRole('alert')).toHaveCount(0)
+  await card.getByRole('button', { name: 'to gable' }).nth(1).click()
+  await expect(card.getByText('gable', { exact: true })).toHaveCount(1)
+
+  await page.keyboard.press('c')
+  await click(2, 1)
+  await expect(page.getByRole('complementary', { name: 'Chimney, obstruction' })).toBeVisible()
+  await page.keyboard.press('t')
+  await click(-3, -11)
+  const tree = page.getByRole('complementary', { name: 'Tree 1, tree' })
+  await tree.getByLabel('Height').fill('9m')
+  await tree.getByLabel('Height').press('Enter')
+
+  await page.keyboard.press('l')
+  await click(3, -3)
+  await expect(page.getByText(/modules laid/)).toBeVisible()
+  const laid = await figure(page, 'payback')
+  expect(laid).toBeGreaterThan(2)
+  const price = await figure(page, 'price')
+
+  // One module deleted: the payback moves; undone: it is back to the last digit.
+  await page.keyboard.press('s')
+  await click(-4, -2)
+  await expect(page.getByRole('complementary', { name: /^Module/ })).toBeVisible()
+  await page.keyboard.press('Delete')
+  await expect.poll(() => figure(page, 'price')).toBeLessThan(price)
+  expect(await figure(page, 'payback')).not.toBe(laid)
+  await page.keyboard.press('Control+z')
+  await expect.poll(() => figure(page, 'payback')).toBe(laid)
+
+  await saved(page)
+  await page.reload()
+  expect(await figure(page, 'payback')).toBe(laid)
+
+  await chapter(page, 'Offer')
+  await page.getByRole('button', { name: 'Share offer' }).click()
+  const link = await page.getByLabel('Link to the proposal').inputValue()
+  const [offer] = await Promise.all([
+    page.context().waitForEvent('page'),
+    page.getByRole('link', { name: 'Open proposal' }).click(),
+  ])
+  await expect(offer.getByRole('heading', { name: '23 Tern Street, Pellworth' })).toBeVisible()
+  await expect(offer.getByText('Paid back after')).toBeVisible()
+  await expect(offer.locator('.apexcharts-svg')).toHaveCount(3)
+
+  const pdf = await request.get(`${link}/pdf`)
+  expect(pdf.status()).toBe(200)
+  const body = await pdf.body()
+  expect(body.subarray(0, 5).toString()).toBe('%PDF-')
+  expect(body.length).toBeGreaterThan(40_000)
+})

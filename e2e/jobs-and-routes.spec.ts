@@ -1,0 +1,108 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { chapter, openShippedJob, settled } from './bench'
+
+test('search, copy, delete and undo in the list', async ({ page }) => {
+  await page.goto('/')
+  await page.getByLabel('Search jobs by name or address').fill('zebra')
+  await page.getByRole('button', { name: 'Search' }).click()
+  await expect(page.getByText('No job’s name or address contains “zebra”')).toBeVisible()
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Copy Okafor-Lindqvist', exact: true }).click()
+  const copy = page.getByRole('link', { name: 'Okafor-Lindqvist, copy', exact: true })
+  await expect(copy).toBeVisible()
+  await page.getByRole('button', { name: 'Delete Okafor-Lindqvist, copy' }).click()
+  await expect(copy).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(copy).toBeVisible()
+  await page.getByRole('button', { name: 'Delete Okafor-Lindqvist, copy' }).click()
+  await expect(copy).toHaveCount(0)
+})
+
+test('an unknown address and a file that is no job are said', async ({ page }) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('1 Nowhere Road')
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await expect(page.getByText('“1 Nowhere Road” is not an address of')).toBeVisible()
+  const file = (name: string, text: string) =>
+    page
+      .getByLabel('Job file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  await file('holiday.json', 'not json')
+  await expect(page.getByText(/holiday.json: The body is not JSON/)).toBeVisible()
+  await file('newer.json', '{"format":"tall-gable-job","version":99}')
+  await expect(page.getByText(/newer.json: .*Update the application/)).toBeVisible()
+})
+
+test('routes ask who, parse, and name the path of a fault', async ({ page, playwright, baseURL }) => {
+  await openShippedJob(page)
+  const id = new URL(page.url()).pathname.split('/').at(-1)
+  const stranger = await playwright.request.newContext({ baseURL: baseURL ?? '' })
+  expect((await stranger.get(`/api/jobs/${id}`)).status()).toBe(401)
+  expect((await stranger.post(`/api/jobs/${id}/changes`, { data: { edits: [] } })).status()).toBe(401)
+  expect((await stranger.get('/offer/guess')).status()).toBe(404)
+  expect((await stranger.get(`/offer/${'A'.repeat(43)}/pdf`)).status()).toBe(404)
+  expect(
+    (await stranger.get('/enter', { headers: { host: 'evil.example' }, maxRedirects: 0 })).status(),
+  ).toBe(403)
+  await stranger.dispose()
+  const bad = await page.request.post(`/api/jobs/${id}/changes`, {
+    data: {
+      edits: [
+        {
+          id: crypto.randomUUID(),
+          documentId: 'house',
+          change: {
+            added: {
+              'tree-9': {
+                id: 'tree-9',
+                kind: 'tree',
+                name: 'X',
+                center: [0, 0],
+                heightM: -4,
+                crownDiameterM: 3,
+                transmissivity: [],
+              },
+            },
+            updated: {},
+            removed: {},
+          },
+        },
+      ],
+    },
+  })
+  expect(bad.status()).toBe(400)
+  expect(await bad.json()).toMatchObject({
+    error: { code: 'bad-object', path: 'edits.0.change.added.tree-9.heightM' },
+  })
+  expect(
+    (
+      await page.request.post(`/api/jobs/${id}/changes`, {
+        headers: { origin: 'http://evil.example' },
+        data: {},
+      })
+    ).status(),
+  ).toBe(403)
+  expect(
+    (
+      await page.request.post('/api/jobs', { headers: { 'content-type': 'application/json' }, data: '{' })
+    ).status(),
+  ).toBe(400)
+  const file = await page.request.get(`/api/jobs/${id}/export`)
+  expect(await file.json()).toMatchObject({ format: 'tall-gable-job', version: 1 })
+})
+
+test('axe finds nothing serious on the main views', async ({ page }) => {
+  const serious = async () =>
+    (await new AxeBuilder({ page }).analyze()).violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes[0]?.html}`)
+  await page.goto('/')
+  expect(await serious()).toEqual([])
+  await openShippedJob(page)
+  for (const name of ['Site', 'Shape', 'Cover', 'Wire', 'Match', 'Store', 'Offer']) {
+    await chapter(page, name)
+    await settled(page)
+    expect(await serious(), name).toEqual([])
+  }
+})

@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
+  workers: 1,
+  retries: 0,
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4310',
+    viewport: { width: 1280, height: 800 },
+    screenshot: 'only-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--use-gl=angle',
+        '--use-angle=gl-egl',
+        '--ignore-gpu-blocklist',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
+  },
+})

@@ -1,0 +1,71 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { inRoot, root } from './parts/folders.mjs'
+import { installDebianPackages, installNodePackages } from './parts/install.mjs'
+
+installDebianPackages()
+installNodePackages()
+rmSync(inRoot('test-results'), { recursive: true, force: true })
+mkdirSync(inRoot('test-results'), { recursive: true })
+
+let passed = 0
+let failed = 0
+
+function run(name, command, args, env = {}) {
+  console.log(`\n── ${name}`)
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, ...env },
+  })
+  return status === 0
+}
+
+/** A step that passes or fails as a whole. */
+function step(name, command, args) {
+  if (run(name, command, args)) passed++
+  else {
+    failed++
+    console.log(`${name} failed.`)
+  }
+}
+
+const bin = (name) => inRoot('node_modules', '.bin', name)
+const report = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null)
+
+step('Lint', bin('eslint'), ['.', '--max-warnings', '0'])
+step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
+// Next writes the route types that the type check reads.
+step('Route types', bin('next'), ['typegen'])
+step('Types', bin('tsc'), ['--noEmit'])
+step('Import rules', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.cjs',
+  'app',
+  'bench',
+  'proposal',
+  'core',
+  'workers',
+  'server',
+  'town',
+  'cli',
+])
+step('Dead code', bin('knip'), [])
+
+const unitFile = inRoot('test-results', 'unit.json')
+const unitOk = run('Unit tests', bin('jest'), ['--json', `--outputFile=${unitFile}`], {
+  NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
+})
+const unit = report(unitFile)
+passed += unit?.numPassedTests ?? 0
+failed += unit ? unit.numFailedTests + unit.numRuntimeErrorTestSuites : 1
+if (!unitOk && unit && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 0) failed++
+
+const browserOk = run('Build and browser tests', 'node', ['scripts/browser-tests.mjs'])
+const browser = report(inRoot('test-results', 'browser.json'))
+passed += browser?.stats.expected ?? 0
+failed += browser ? browser.stats.unexpected + browser.stats.flaky : 1
+if (!browserOk && browser && browser.stats.unexpected + browser.stats.flaky === 0) failed++
+
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed === 0 ? 0 : 1)
