@@ -35,8 +35,14 @@ export const moneySign = (place: Place) =>
     .find((part) => part.type === 'currency')?.value ?? place.currency
 
 /** A ledger figure and its unit, apart, so that figures line up. */
-export function figure(value: number | null, unit: Unit, place: Place): { figure: string; unit: string } {
-  if (value === null) return { figure: unit === 'years' ? 'never' : 'none', unit: '' }
+export function figure(
+  value: number | null,
+  unit: Unit,
+  place: Place,
+  absent?: string,
+): { figure: string; unit: string } {
+  if (value === null)
+    return { figure: absent === undefined ? (unit === 'years' ? 'never' : 'none') : '–', unit: absent ?? '' }
   if (unit === 'share') return { figure: number(value * 100, place, 1), unit: '%' }
   if (unit === 'years') return { figure: number(value, place, 1), unit: 'years' }
   if (unit === 'money') return { figure: number(value, place), unit: moneySign(place) }

@@ -1,6 +1,6 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { applyChange, conflictsOf } from '@/core/model/change'
-import { type Objects } from '@/core/model/document'
+import { ofKind, type Objects } from '@/core/model/document'
 import { type Job } from '@/core/model/job'
 import { type BenchParts } from './context'
 import { LiveNumbers, type WorkerLike } from './live/live-numbers'
@@ -27,6 +27,8 @@ export async function openBench(
   const documents = new DocumentStore(merged, order)
   documents.onChange((documentId, change) => outbox.add({ id: crypto.randomUUID(), documentId, change }))
   const session = createSession(order[0] ?? 'option-a')
+  // Nothing laid yet: the sky of the place says more than an empty yield.
+  if (ofKind(documents.document(order[0] ?? ''), 'array').length === 0) session.setState({ layer: 'sun' })
   const scene = rememberedScene(documents, () => session.getState().optionId, catalogue)
   return {
     jobId,

@@ -42,7 +42,7 @@ test('from an address to a printed offer: draw, cover, see the payback move, und
   await click(-6, -4)
   const card = page.getByRole('complementary', { name: 'House, building' })
   await expect(card).toBeVisible()
-  await expect(page.getByText(`40' 0"`)).toBeVisible()
+  await expect(page.getByText(`40' 0"`).first()).toBeVisible()
 
   // A steeper roof, then a gable, both from the card; a bad pitch is said and changes nothing.
   const pitch = card.getByLabel('Pitch', { exact: true })

@@ -5,7 +5,7 @@ import { paintTile } from '@/town/tile-painter'
 import { type TownMap } from '@/town/town-map'
 
 /** Raised whenever tiles look different, so that old ones are not served. */
-const painterVersion = 1
+const painterVersion = 2
 
 /** Tiles at hand; some 60 kB each. */
 const kept = new Map<string, Buffer>()

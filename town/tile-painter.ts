@@ -7,8 +7,9 @@ import { planeHeightM } from '@/core/shade/scene'
 import { type Lot, type TownMap, type TownTree } from './town-map'
 
 const size = 256
-/** The aeroplane came in the middle of a morning: towards the sun, and metres of shadow for a metre of height. */
-const sunward: Vec2 = [0.77, -0.64]
+/** The aeroplane came in the middle of a morning: towards the sun, which stands in the north south of the equator. */
+const sunwardIn = (map: TownMap): Vec2 => [0.77, map.town.latitudeDeg < 0 ? 0.64 : -0.64]
+/** Metres of shadow for a metre of height. */
 const shadowPerMetre = 0.9
 /** Pixels of a block that shares its list of what may show. */
 const block = 8
@@ -75,6 +76,7 @@ export function paintTile(map: TownMap, tile: Tile): Buffer {
     ({ lot, reachM }) => Math.hypot(lot.center[0] - middle[0], lot.center[1] - middle[1]) < half + reachM,
   )
   const streets = map.streets.filter((s) => nearestOnSegment(s.from, s.to, middle).distanceM < half + 12)
+  const sunward = sunwardIn(map)
   const png = new PNG({ width: size, height: size })
   const blockReach = (Math.hypot(perPixel[0], perPixel[1]) * block) / 2
   for (let by = 0; by < size; by += block)
@@ -85,7 +87,7 @@ export function paintTile(map: TownMap, tile: Tile): Buffer {
         for (let px = bx; px < bx + block; px++) {
           const p: Vec2 = [nw[0] + (px + 0.5) * perPixel[0], nw[1] + (py + 0.5) * perPixel[1]]
           const grain = (noise(Math.round(p[0] * 9), Math.round(p[1] * 9)) - 0.5) * 14
-          const [r, g, b] = colourAt(p, map, near)
+          const [r, g, b] = colourAt(p, map, near, sunward)
           const at = (py * size + px) * 4
           png.data[at] = r + grain
           png.data[at + 1] = g + grain
@@ -130,7 +132,7 @@ function nearBlock(p: Vec2, reach: number, lots: readonly Drawn[], streets: Town
   }
 }
 
-function colourAt(p: Vec2, map: TownMap, near: Near): Colour {
+function colourAt(p: Vec2, map: TownMap, near: Near, sunward: Vec2): Colour {
   for (const tree of near.trees) {
     const d = Math.hypot(p[0] - tree.center[0], p[1] - tree.center[1])
     const edge = (tree.crownDiameterM / 2) * (0.86 + 0.28 * patch(p[0] * 0.9 + tree.center[0], p[1] * 0.9))
@@ -140,13 +142,13 @@ function colourAt(p: Vec2, map: TownMap, near: Near): Colour {
       return shade([84, 104, 66], lit * (0.8 + 0.4 * patch(p[0] * 2.2, p[1] * 2.2)))
     }
   }
-  const roof = near.roofs.length > 0 ? roofAt(p, near.roofs) : null
+  const roof = near.roofs.length > 0 ? roofAt(p, near.roofs, sunward) : null
   if (roof) return roof
-  const dark = inShadow(p, near) ? 0.62 : 1
+  const dark = inShadow(p, near, sunward) ? 0.62 : 1
   return shade(groundAt(p, map, near), dark)
 }
 
-function roofAt(p: Vec2, lots: readonly Drawn[]): Colour | null {
+function roofAt(p: Vec2, lots: readonly Drawn[], sunward: Vec2): Colour | null {
   let best: { plane: RoofPlane; lot: Lot; height: number; plan: readonly Vec2[] } | null = null
   for (const { lot, roofs } of lots) {
     for (const { planes, plans } of roofs)
@@ -179,9 +181,9 @@ function roofAt(p: Vec2, lots: readonly Drawn[]): Colour | null {
   return shade(lot.roofColour, (border < 0.12 ? 0.86 : 1) * light * 1.25 * course)
 }
 
-function inShadow(p: Vec2, near: Near): boolean {
+function inShadow(p: Vec2, near: Near, sunward: Vec2): boolean {
   if (near.shadowTrees.length + near.shadowRoofs.length === 0) return false
-  for (let h = 1; h < 9; h += 1.6) {
+  for (let h = 1; h < 9; h += 0.8) {
     const q: Vec2 = [p[0] + sunward[0] * h * shadowPerMetre, p[1] + sunward[1] * h * shadowPerMetre]
     for (const tree of near.shadowTrees) {
       const crown = (tree.crownDiameterM / 2) * 0.95

@@ -18,7 +18,12 @@ export function ChapterView() {
   const of = { summary, place: site }
   const southern = site.latitudeDeg < 0
   return (
-    <div className={`h-full overflow-y-auto bg-paper px-5 py-4 ${fresh ? '' : 'opacity-70'}`}>
+    <div
+      role="region"
+      aria-label="Charts"
+      tabIndex={0}
+      className={`h-full overflow-y-auto bg-paper px-5 py-4 ${fresh ? '' : 'opacity-70'}`}
+    >
       {chapter === 'match' && (
         <div className="grid gap-4">
           <div className={besideStage}>
@@ -60,7 +65,7 @@ function Tiles({ ids }: { readonly ids: readonly string[] }) {
       {ids.map((id) => {
         const line = numbers?.summary.ledger.find((l) => l.id === id)
         if (!line) return null
-        const shown = figure(line.value, line.unit, site)
+        const shown = figure(line.value, line.unit, site, line.absent)
         return (
           <div key={id} className="rounded-lg border border-line bg-card px-3 py-2">
             <dt className="quiet">{line.label}</dt>

@@ -51,7 +51,9 @@ export function Compare() {
                 {first.label}
               </th>
               {found.map((line, i) => {
-                const text = line ? figure(line.value, line.unit, site) : { figure: '…', unit: '' }
+                const text = line
+                  ? figure(line.value, line.unit, site, line.absent)
+                  : { figure: '…', unit: '' }
                 const wins = differ && line?.value === best
                 return (
                   <td

@@ -20,11 +20,11 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
   const [typed, setTyped] = useState<string | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
 
-  const take = (text: string) => {
+  const take = (text: string): boolean => {
     if (text === shown) {
       setTyped(null)
       setWrong(null)
-      return
+      return true
     }
     let problem: string | null
     try {
@@ -35,6 +35,7 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
     }
     setWrong(problem)
     if (problem === null) setTyped(null)
+    return problem === null
   }
 
   return (
@@ -55,10 +56,12 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
           onBlur={(event) => typed !== null && take(event.target.value)}
           onKeyDown={(event) => {
             event.stopPropagation()
-            if (event.key === 'Enter') take(event.currentTarget.value)
+            // Taken: the keys belong to the tools again.
+            if (event.key === 'Enter' && take(event.currentTarget.value)) event.currentTarget.blur()
             if (event.key === 'Escape') {
               setTyped(null)
               setWrong(null)
+              event.currentTarget.blur()
             }
           }}
         />

@@ -72,6 +72,7 @@ export function NewJob() {
           />
           <ComboboxOptions
             anchor="bottom start"
+            modal={false}
             className="z-50 w-[26rem] rounded-md border border-line bg-card py-1 shadow-lg empty:hidden"
           >
             {list.map((choice) => (

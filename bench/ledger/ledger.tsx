@@ -78,7 +78,7 @@ function Line({
   readonly onHover: (inside: boolean) => void
 }) {
   const site = useSite()
-  const shown = figure(line.value, line.unit, site)
+  const shown = figure(line.value, line.unit, site, line.absent)
   const total = line.weight === 'total'
   const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
   const changed = difference === null ? null : figure(Math.abs(difference), line.unit, site)
@@ -106,7 +106,9 @@ function Line({
         >
           {shown.figure}
         </span>
-        <span className="w-[2.9rem] shrink-0 whitespace-nowrap text-[12px] text-pencil">{shown.unit}</span>
+        <span className="w-[2.9rem] shrink-0 overflow-visible whitespace-nowrap text-[12px] text-pencil">
+          {shown.unit}
+        </span>
       </button>
       {changed && difference !== null && (
         <p className={`pr-1 text-right text-[12px] ${better ? 'text-verdigris' : 'text-clay'}`}>

@@ -8,7 +8,7 @@ import { figure, number } from '../format'
 /** Inputs, formula, source and assumptions of a line, from the stage that made it. */
 export function WhyPanel({ line, onClose }: { readonly line: LedgerLine; readonly onClose: () => void }) {
   const site = useSite()
-  const shown = figure(line.value, line.unit, site)
+  const shown = figure(line.value, line.unit, site, line.absent)
   const close = useRef<HTMLButtonElement>(null)
   useEffect(() => close.current?.focus({ preventScroll: true }), [line.id])
   return (

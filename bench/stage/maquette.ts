@@ -170,6 +170,8 @@ function addTrees(group: Group, scene: StageScene, palette: Palette, emphasis: E
     )
     crown.scale.set(radiusM, radiusM, halfHeightM)
     crown.position.set(...center)
+    // After the transparent sheet, which would else be painted over it.
+    crown.renderOrder = 5
     crown.castShadow = true
     const bottom = center[2] - halfHeightM
     const trunk = new Mesh(

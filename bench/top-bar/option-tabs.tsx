@@ -48,39 +48,24 @@ export function OptionTabs() {
           const payback = numbers?.summary.ledger.find((line) => line.id === 'payback')?.value
           const selected = option.id === active
           return (
-            <div
+            <button
               key={option.id}
-              className={`flex h-8 items-center rounded-md border ${selected ? 'border-ink bg-ink text-card' : 'border-line bg-card hover:border-pencil'}`}
+              type="button"
+              role="tab"
+              aria-selected={selected}
+              className={`flex h-8 cursor-pointer items-baseline gap-1.5 rounded-md border px-2 pt-[6px] whitespace-nowrap ${selected ? 'border-ink bg-ink text-card' : 'border-line bg-card hover:border-pencil'}`}
+              onClick={() => session.setState({ optionId: option.id, selection: null })}
             >
-              <button
-                type="button"
-                role="tab"
-                aria-selected={selected}
-                className="flex h-full cursor-pointer items-baseline gap-1.5 px-2 pt-[6px] whitespace-nowrap"
-                onClick={() => session.setState({ optionId: option.id, selection: null })}
+              <span className="font-semibold">{optionLetter(i)}</span>
+              <span className="max-w-24 truncate">{theOne(option.objects, 'offer', offerId).name}</span>
+              <span
+                className={`text-[12px] ${selected ? 'opacity-80' : 'text-pencil'} ${fresh ? '' : 'opacity-50'}`}
               >
-                <span className="font-semibold">{optionLetter(i)}</span>
-                <span className="max-w-24 truncate">{theOne(option.objects, 'offer', offerId).name}</span>
-                <span
-                  className={`text-[12px] ${selected ? 'opacity-80' : 'text-pencil'} ${fresh ? '' : 'opacity-50'}`}
-                >
-                  {numbers
-                    ? `${number(numbers.summary.powerW / 1000, site, 1)} kW · ${payback === null || payback === undefined ? '–' : `${number(payback, site, 1)} y`}`
-                    : '…'}
-                </span>
-              </button>
-              {options.length > 1 && selected && (
-                <button
-                  type="button"
-                  aria-label={`Remove option ${optionLetter(i)}`}
-                  title="Remove this option"
-                  className="cursor-pointer pr-2 opacity-70 hover:opacity-100"
-                  onClick={() => remove(option.id)}
-                >
-                  ×
-                </button>
-              )}
-            </div>
+                {numbers
+                  ? `${number(numbers.summary.powerW / 1000, site, 1)} kW · ${payback === null || payback === undefined ? '–' : `${number(payback, site, 1)} y`}`
+                  : '…'}
+              </span>
+            </button>
           )
         })}
       </div>
@@ -93,6 +78,17 @@ export function OptionTabs() {
       >
         +
       </button>
+      {options.length > 1 && index >= 0 && (
+        <button
+          type="button"
+          aria-label={`Remove option ${optionLetter(index)}`}
+          title={`Remove option ${optionLetter(index)}`}
+          className="button h-8 shrink-0 px-2"
+          onClick={() => remove(active)}
+        >
+          −
+        </button>
+      )}
     </div>
   )
 }

@@ -22,6 +22,8 @@ export interface LedgerLine {
   /** Null where there is none, such as a payback that never comes. */
   readonly value: number | null
   readonly unit: Unit
+  /** What is said instead of a figure where there is none. */
+  readonly absent?: string
   /** Losses are below zero and drawn lighter; totals are drawn large. */
   readonly weight: 'line' | 'loss' | 'total'
   /** Whether a greater figure is good for the customer. */

@@ -88,6 +88,10 @@ export function destinationLines(result: PipelineResult): LedgerLine[] {
 export function moneyLines(result: PipelineResult): LedgerLine[] {
   const { before, after, money, offer, tariffNow, tariffThen, module } = result
   const { price } = money
+  // Without modules and battery there is nothing to pay back.
+  const nothing = result.count === 0 && result.battery === null
+  const gained = (value: number | null) => (nothing ? null : value)
+  const absent = nothing ? { absent: 'to come' } : {}
   const line = (
     id: string,
     label: string,
@@ -97,7 +101,19 @@ export function moneyLines(result: PipelineResult): LedgerLine[] {
     better: LedgerLine['better'],
     stage: string,
     explanation: LedgerLine['explanation'],
-  ): LedgerLine => ({ id, group: 'money', label, value, unit, weight, better, stage, explanation, about: [] })
+  ): LedgerLine => ({
+    id,
+    group: 'money',
+    label,
+    value,
+    unit,
+    weight,
+    better,
+    stage,
+    explanation,
+    about: [],
+    ...absent,
+  })
   const cash = (label: string, value: number) => ({
     label,
     value: round(value, 0),
@@ -153,19 +169,19 @@ export function moneyLines(result: PipelineResult): LedgerLine[] {
       source: 'Entered in Offer.',
       assumptions: ['The incentive is paid out with the purchase.'],
     }),
-    line('payback', 'Payback', money.paybackYears, 'years', 'total', 'less', 'finance', {
+    line('payback', 'Payback', gained(money.paybackYears), 'years', 'total', 'less', 'finance', {
       formula: 'years until price after incentive is covered by the bills saved',
       inputs: [cash('Saved in the first year', before.bill.annual - after.bill.annual), ...years],
       source: 'Cumulated cash flow, in proportion within the year.',
       assumptions: everyYear,
     }),
-    line('npv', 'Net present value', money.npv, 'money', 'line', 'more', 'finance', {
+    line('npv', 'Net present value', gained(money.npv), 'money', 'line', 'more', 'finance', {
       formula: 'Σ years: cash flow ÷ (1 + discount rate)^year',
       inputs: [{ label: 'Discount rate', value: round(offer.discountRate * 100), unit: '%' }, ...years],
       source: 'Entered in Offer.',
       assumptions: everyYear,
     }),
-    line('irr', 'Return (IRR)', money.irr, 'share', 'line', 'more', 'finance', {
+    line('irr', 'Return (IRR)', gained(money.irr), 'share', 'line', 'more', 'finance', {
       formula: 'the discount rate at which the net present value is nothing',
       inputs: years,
       source: 'Every sign change between −99 % and 1000 % is looked at; several or none are shown as none.',

@@ -163,6 +163,7 @@ function AddressField() {
       />
       <ComboboxOptions
         anchor="bottom start"
+        modal={false}
         className="z-50 w-64 rounded-md border border-line bg-card py-1 shadow-lg empty:hidden"
       >
         {query.trim().length >= 2 &&
