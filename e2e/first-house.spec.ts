@@ -73,7 +73,7 @@ test('from an address to a printed offer: draw, cover, see the payback move, und
 
   // One module deleted: the payback moves; undone: it is back to the last digit.
   await page.keyboard.press('s')
-  await click(-4, -2)
+  await click(3, -2)
   await expect(page.getByRole('complementary', { name: /^Module/ })).toBeVisible()
   await page.keyboard.press('Delete')
   await expect.poll(() => figure(page, 'price')).toBeLessThan(price)

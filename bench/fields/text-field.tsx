@@ -1,6 +1,6 @@
 'use client'
 
-import { useId, useState, type ReactNode } from 'react'
+import { useId, useRef, useState, type ReactNode } from 'react'
 import { Fault } from '@/core/model/fault'
 
 interface Props {
@@ -19,6 +19,8 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
   const id = useId()
   const [typed, setTyped] = useState<string | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
+  /** Set while Enter or Esc leaves the field: what was typed has been dealt with. */
+  const done = useRef(false)
 
   const take = (text: string): boolean => {
     if (text === shown) {
@@ -53,15 +55,22 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
           aria-describedby={wrong === null ? undefined : `${id}-wrong`}
           onChange={(event) => setTyped(event.target.value)}
           onFocus={(event) => event.target.select()}
-          onBlur={(event) => typed !== null && take(event.target.value)}
+          onBlur={(event) => {
+            if (typed !== null && !done.current) take(event.target.value)
+            done.current = false
+          }}
           onKeyDown={(event) => {
             event.stopPropagation()
-            // Taken: the keys belong to the tools again.
-            if (event.key === 'Enter' && take(event.currentTarget.value)) event.currentTarget.blur()
+            // Taken or given up: the keys belong to the tools again.
+            const leave = () => {
+              done.current = true
+              event.currentTarget.blur()
+            }
+            if (event.key === 'Enter' && take(event.currentTarget.value)) leave()
             if (event.key === 'Escape') {
               setTyped(null)
               setWrong(null)
-              event.currentTarget.blur()
+              leave()
             }
           }}
         />
