@@ -2,6 +2,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { applyChange, conflictsOf } from '@/core/model/change'
 import { ofKind, type Objects } from '@/core/model/document'
 import { type Job } from '@/core/model/job'
+import { siteId } from '@/core/model/kinds/site'
 import { type BenchParts } from './context'
 import { LiveNumbers, type WorkerLike } from './live/live-numbers'
 import { makeToolContext } from './make-tool-context'
@@ -29,6 +30,10 @@ export async function openBench(
   const session = createSession(order[0] ?? 'option-a')
   // Nothing laid yet: the sky of the place says more than an empty yield.
   if (ofKind(documents.document(order[0] ?? ''), 'array').length === 0) session.setState({ layer: 'sun' })
+  const site = documents.house[siteId]
+  // A late-spring afternoon on either side of the equator; a house is first drawn in plan.
+  if (site?.kind === 'site' && site.latitudeDeg < 0) session.setState({ day: 323 })
+  if (ofKind(documents.house, 'volume').length === 0) session.setState({ plan: true })
   const scene = rememberedScene(documents, () => session.getState().optionId, catalogue)
   return {
     jobId,

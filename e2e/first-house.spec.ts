@@ -23,7 +23,7 @@ test('from an address to a printed offer: draw, cover, see the payback move, und
   await settled(page)
   await expect(page.getByText('Take “Outline” and click the corners')).toBeVisible()
 
-  await page.keyboard.press('v')
+  // A house is first drawn in plan.
   await page.keyboard.press('o')
   const at = await plan(page)
   const click = async (x: number, y: number) => {

@@ -45,10 +45,10 @@ export function Proposal({ data, print, pdfPath }: Props) {
   }
   return (
     <main
-      className={`mx-auto bg-card text-ink ${print ? 'max-w-none' : 'my-6 max-w-3xl rounded-xl border border-line px-12 py-10 shadow-sm'}`}
+      className={`mx-auto text-ink ${print ? 'max-w-none bg-white' : 'my-6 max-w-3xl rounded-xl border border-line bg-card px-12 py-10 shadow-sm'}`}
       data-print={ready ? 'ready' : 'drawing'}
     >
-      <header className="mb-6 flex items-end gap-4">
+      <header className={`flex items-end gap-4 ${print ? 'mb-3' : 'mb-6'}`}>
         <div className="flex-1">
           <p className="quiet">Solar offer for {data.jobName}</p>
           <h1 className="font-display text-[34px] leading-tight">{site.address}</h1>
@@ -61,13 +61,13 @@ export function Proposal({ data, print, pdfPath }: Props) {
         )}
       </header>
       <RoofView data={data} print={print} />
-      <dl className="my-6 grid grid-cols-3 gap-6 border-y border-line py-5">
+      <dl className={`grid grid-cols-3 gap-6 border-y border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}>
         <Big label="Saved in the first year" text={money(saved, site)} />
         <Big label="Paid back after" text={shown('payback').figure} unit={shown('payback').unit} />
         <Big label="Your own share of energy" text={shown('self-sufficiency').figure} unit="%" />
       </dl>
       <section className="mb-6 break-inside-avoid">
-        <BillChart {...of} height={230} />
+        <BillChart {...of} height={print ? 185 : 230} />
         <p className="mt-1">
           Your bill goes from <strong>{money(value('bill-now') ?? 0, site)}</strong> a year to{' '}
           <strong>{money(value('bill-then') ?? 0, site)}</strong>. Doing nothing would cost{' '}
@@ -76,7 +76,7 @@ export function Proposal({ data, print, pdfPath }: Props) {
         </p>
       </section>
       <section className="mb-6 break-inside-avoid">
-        <EnergyChart {...of} height={230} />
+        <EnergyChart {...of} height={print ? 185 : 230} />
         <p className="mt-1">
           The modules make <strong>{number(value('yield') ?? 0, site)} kWh</strong> in their first year:{' '}
           {number(value('used') ?? 0, site)} kWh are used at home, {number(value('sold') ?? 0, site)} kWh are

@@ -67,7 +67,7 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
   return (
     <div
       ref={box}
-      className="relative h-[330px] w-full overflow-hidden rounded-lg border border-line"
+      className={`relative w-full overflow-hidden rounded-lg border border-line ${print ? 'h-[250px]' : 'h-[330px]'}`}
       data-roof={picture || lost ? 'drawn' : 'live'}
     >
       {/* A canvas is not always printed: on paper stands its picture. */}

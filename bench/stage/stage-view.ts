@@ -159,15 +159,19 @@ export class StageView {
     this.draw()
   }
 
-  /** Brings a circle of the ground into view. */
-  lookAt([x, y]: Vec2, radiusM: number, heightM: number): void {
+  /** Brings a circle of the ground into view, seen from the sunny side: the south, or south of the equator the north. */
+  lookAt([x, y]: Vec2, radiusM: number, heightM: number, southern = false): void {
     const { perspective, plan } = this.#controls
     const distance =
       (radiusM * 1.15) /
       Math.sin((this.#perspective.fov * Math.PI) / 360) /
       Math.min(1, this.#perspective.aspect)
     perspective.target.set(x, y, heightM)
-    this.#perspective.position.set(x + distance * 0.4, y - distance * 0.66, heightM + distance * 0.58)
+    this.#perspective.position.set(
+      x + distance * 0.4,
+      y + distance * (southern ? 0.66 : -0.66),
+      heightM + distance * 0.58,
+    )
     plan.target.set(x, y, 0)
     this.#plan.position.set(x, y, 200)
     this.#plan.zoom = 1

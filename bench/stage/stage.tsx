@@ -124,7 +124,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   }, [view, counted, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
   useEffect(() => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour))), [view, site, day, hour])
   useEffect(() => view?.setPlan(plan), [view, plan])
-  useFirstLook(view, scene, small)
+  useFirstLook(view, scene, small, site.latitudeDeg < 0)
 
   const inputOf = (event: ReactPointerEvent): PointerInput | null => {
     const frame = canvas.current?.getBoundingClientRect()
@@ -206,7 +206,12 @@ function handleAt(view: StageView, handles: readonly Handle[], screen: Vec2): Ha
 }
 
 /** Frames the house once when it first stands on the stage, and again when the stage changes its size class. */
-function useFirstLook(view: StageView | null, scene: ReturnType<typeof stageScene>, small: boolean): void {
+function useFirstLook(
+  view: StageView | null,
+  scene: ReturnType<typeof stageScene>,
+  small: boolean,
+  southern: boolean,
+): void {
   const looked = useRef<string | null>(null)
   useEffect(() => {
     if (!view) return
@@ -222,12 +227,12 @@ function useFirstLook(view: StageView | null, scene: ReturnType<typeof stageScen
     }
     looked.current = key
     if (corners.length === 0) {
-      view.lookAt([0, 0], 24, 0)
+      view.lookAt([0, 0], 24, 0, southern)
       return
     }
     const xs = corners.map((p) => p[0])
     const ys = corners.map((p) => p[1])
     const middle: Vec2 = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
-    view.lookAt(middle, Math.max(...corners.map((p) => distance2(p, middle))) * 1.12, 3)
-  }, [view, scene, small])
+    view.lookAt(middle, Math.max(...corners.map((p) => distance2(p, middle))) * 1.12, 3, southern)
+  }, [view, scene, small, southern])
 }

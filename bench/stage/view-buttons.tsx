@@ -40,7 +40,12 @@ export function ViewButtons({ view, scene }: { readonly view: StageView; readonl
       (s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length],
       corners.length > 0 ? [0, 0] : first,
     )
-    view.lookAt(middle, Math.max(12, ...corners.map((p) => distance2(p, middle) * 1.15)), 3)
+    view.lookAt(
+      middle,
+      Math.max(12, ...corners.map((p) => distance2(p, middle) * 1.15)),
+      3,
+      site.latitudeDeg < 0,
+    )
   }
   return (
     <>

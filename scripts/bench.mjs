@@ -1,0 +1,144 @@
+import { gzipSync } from 'node:zlib'
+import { buildIfChanged } from './parts/build.mjs'
+import { runShown } from './parts/commands.mjs'
+import { installDebianPackages, installNodePackages } from './parts/install.mjs'
+import { startTestServer } from './parts/test-server.mjs'
+
+installDebianPackages()
+installNodePackages()
+buildIfChanged()
+console.log('── Pipeline in Node, shipped job')
+runShown('node', ['--import', 'tsx', 'scripts/bench-pipeline.ts'])
+
+console.log('\n── In the browser, production build, shipped job')
+const { chromium } = await import('playwright-core')
+const server = await startTestServer('bench')
+const rounds = 20
+const flags = [
+  '--no-sandbox',
+  '--use-gl=angle',
+  '--use-angle=gl-egl',
+  '--ignore-gpu-blocklist',
+  '--disable-background-networking',
+  '--no-first-run',
+]
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
+
+/** Begins a measurement; a failure elsewhere is told by itself. */
+const begin = (page, type) => {
+  const measured = page.evaluate((name) => window.measure(name), type)
+  measured.catch(() => undefined)
+  return measured
+}
+
+const percentile = (values, share) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.ceil(values.length * share) - 1)]
+const say = (name, values) =>
+  console.log(
+    `${name}: median ${percentile(values, 0.5).toFixed(0)} ms, 95th percentile ${percentile(values, 0.95).toFixed(0)} ms (${values.length} times)`,
+  )
+
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(server.address)
+  const scripts = new Map()
+  page.on('response', async (response) => {
+    if (response.request().resourceType() === 'script')
+      scripts.set(response.url(), gzipSync(await response.body().catch(() => Buffer.alloc(0))).length)
+  })
+  const job = await page.getByRole('link', { name: 'Okafor-Lindqvist', exact: true }).getAttribute('href')
+  const ledger = page.locator('section[aria-label="Ledger"][data-fresh="true"]')
+  // The server's own head start (weather, tiles) is over after some seconds.
+  await page.waitForTimeout(12_000)
+  const opened = []
+  for (let k = 0; k < 6; k++) {
+    const start = performance.now()
+    await page.goto(`${server.address}${job}`)
+    await ledger.waitFor()
+    opened.push(performance.now() - start)
+    if (k === 0) {
+      const kilobytes = [...scripts.values()].reduce((sum, size) => sum + size, 0) / 1000
+      console.log(`Scripts at first load, worker and all: ${kilobytes.toFixed(0)} kB gzipped`)
+    }
+  }
+  say('Bench opened, numbers there', opened.slice(1))
+
+  // From the event that ends the edit to the frame after the ledger's figures belong to the new design.
+  await page.evaluate(() => {
+    const section = document.querySelector('section[aria-label="Ledger"]')
+    window.measure = (type) =>
+      new Promise((done) => {
+        window.addEventListener(
+          type,
+          (event) => {
+            const watch = new MutationObserver(() => {
+              if (section.dataset.fresh !== 'true') return
+              watch.disconnect()
+              requestAnimationFrame(() => done(performance.now() - event.timeStamp))
+            })
+            watch.observe(section, { attributes: true, attributeFilter: ['data-fresh'] })
+          },
+          { once: true, capture: true },
+        )
+      })
+  })
+  const outline = page.getByRole('navigation', { name: 'Outline' })
+  const rest = () => page.waitForTimeout(500)
+
+  await outline.getByRole('button', { name: /^Cover/ }).click()
+  const canvas = await page.getByLabel(/^Stage: the house/).boundingBox()
+  const module = page.getByRole('complementary', { name: /^Module/ })
+  const findModule = async () => {
+    for (let y = 0.35; y < 0.7; y += 0.03)
+      for (let x = 0.4; x < 0.75; x += 0.04) {
+        await page.mouse.click(canvas.x + canvas.width * x, canvas.y + canvas.height * y)
+        if (await module.isVisible()) return
+      }
+    throw new Error('no module was found under the pointer')
+  }
+  const deletions = []
+  for (let k = 0; k < rounds; k++) {
+    await findModule()
+    const measured = begin(page, 'keydown')
+    await page.keyboard.press('Delete')
+    deletions.push(await measured)
+    await rest()
+    await page.keyboard.press('Control+z')
+    await ledger.waitFor()
+    await rest()
+  }
+  say('A module deleted, to the new payback', deletions)
+
+  await outline.getByRole('button', { name: /^Shape/ }).click()
+  await page.keyboard.press('f')
+  await page.getByRole('button', { name: /^House/ }).click()
+  const drags = []
+  for (let k = 0; k < rounds; k++) {
+    // The pitch grip is the last one drawn.
+    const grip = await page.locator('svg path.fill-verdigris').last().boundingBox()
+    const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2]
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    for (let step = 1; step <= 8; step++) await page.mouse.move(x, y + (k % 2 ? 2 : -2) * step)
+    const measured = begin(page, 'pointerup')
+    await page.mouse.up()
+    drags.push(await measured)
+    await rest()
+  }
+  say('The ridge dragged, to the new payback', drags)
+
+  await outline.getByRole('button', { name: /^Offer/ }).click()
+  const price = page.getByLabel('Price a watt')
+  const prices = []
+  for (let k = 0; k < rounds; k++) {
+    await price.fill((2.5 + k / 50).toFixed(2))
+    const measured = begin(page, 'keydown')
+    await price.press('Enter')
+    prices.push(await measured)
+    await rest()
+  }
+  say('A price changed, to the new payback', prices)
+} finally {
+  await browser.close()
+  await server.stop()
+}
