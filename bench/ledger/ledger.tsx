@@ -81,6 +81,7 @@ function Line({
   const shown = figure(line.value, line.unit, site, line.absent)
   const total = line.weight === 'total'
   const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
+  const sign = difference !== null && difference > 0 ? '+' : '−'
   const changed = difference === null ? null : figure(Math.abs(difference), line.unit, site)
   return (
     <div className={total ? 'mt-0.5 border-t border-line' : ''}>
@@ -106,13 +107,15 @@ function Line({
         >
           {shown.figure}
         </span>
-        <span className="w-[2.9rem] shrink-0 overflow-visible whitespace-nowrap text-[12px] text-pencil">
-          {shown.unit}
+        <span
+          className={`w-[2.9rem] shrink-0 text-[12px] whitespace-nowrap ${changed && !total ? (better ? 'text-verdigris' : 'text-clay') : 'text-pencil'}`}
+        >
+          {changed && !total ? `${sign}${changed.figure}` : shown.unit}
         </span>
       </button>
-      {changed && difference !== null && (
+      {total && changed && difference !== null && (
         <p className={`pr-1 text-right text-[12px] ${better ? 'text-verdigris' : 'text-clay'}`}>
-          {difference > 0 ? '+' : '−'}
+          {sign}
           {changed.figure}{' '}
           {line.unit === 'years'
             ? Math.abs(difference) < 0.05
