@@ -24,11 +24,18 @@ const flags = [
 ]
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: flags })
 
-/** Begins a measurement; a failure elsewhere is told by itself. */
-const begin = (page, type) => {
-  const measured = page.evaluate((name) => window.measure(name), type)
-  measured.catch(() => undefined)
-  return measured
+/** Has the page listen for the event that ends the edit, then does the edit and gives the time to the new figures. */
+async function timeOf(page, type, edit) {
+  await page.evaluate((name) => {
+    window.measured = window.measure(name)
+  }, type)
+  await edit()
+  return page.evaluate(() =>
+    Promise.race([
+      window.measured,
+      new Promise((_, fail) => setTimeout(fail, 15_000, new Error('no new figures came'))),
+    ]),
+  )
 }
 
 const percentile = (values, share) =>
@@ -101,9 +108,7 @@ try {
   const deletions = []
   for (let k = 0; k < rounds; k++) {
     await findModule()
-    const measured = begin(page, 'keydown')
-    await page.keyboard.press('Delete')
-    deletions.push(await measured)
+    deletions.push(await timeOf(page, 'keydown', () => page.keyboard.press('Delete')))
     await rest()
     await page.keyboard.press('Control+z')
     await ledger.waitFor()
@@ -122,9 +127,7 @@ try {
     await page.mouse.move(x, y)
     await page.mouse.down()
     for (let step = 1; step <= 8; step++) await page.mouse.move(x, y + (k % 2 ? 2 : -2) * step)
-    const measured = begin(page, 'pointerup')
-    await page.mouse.up()
-    drags.push(await measured)
+    drags.push(await timeOf(page, 'pointerup', () => page.mouse.up()))
     await rest()
   }
   say('The ridge dragged, to the new payback', drags)
@@ -134,9 +137,7 @@ try {
   const prices = []
   for (let k = 0; k < rounds; k++) {
     await price.fill((2.5 + k / 50).toFixed(2))
-    const measured = begin(page, 'keydown')
-    await price.press('Enter')
-    prices.push(await measured)
+    prices.push(await timeOf(page, 'keydown', () => price.press('Enter')))
     await rest()
   }
   say('A price changed, to the new payback', prices)
