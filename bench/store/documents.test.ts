@@ -1,0 +1,119 @@
+import fc from 'fast-check'
+import { applyChange, type Change } from '@/core/model/change'
+import { type AnyObject, type Objects } from '@/core/model/document'
+import { defaultChimney } from '@/core/model/kinds/chimney'
+import { defaultOffer } from '@/core/model/kinds/offer'
+import { withPending } from '../open-bench'
+import { DocumentStore, houseId, withObject } from './documents'
+
+const chimney = (id: string, x: number): AnyObject => ({ ...defaultChimney, id, center: [x, 0] })
+const start = (): DocumentStore =>
+  new DocumentStore({ [houseId]: { a: chimney('a', 0) }, 'option-a': { offer: defaultOffer } }, ['option-a'])
+const put = (store: DocumentStore, id: string, x: number) =>
+  store.edit('Put', houseId, (before) => ({ ...before, [id]: chimney(id, x) }))
+
+test('a gesture is one step, however often it was previewed; a cancelled one is none', () => {
+  const store = start()
+  const heard: Change[] = []
+  store.onChange((_id, change) => heard.push(change))
+  store.begin()
+  for (let x = 1; x <= 9; x++) store.preview(houseId, (before) => ({ ...before, a: chimney('a', x) }))
+  store.commit('Drag')
+  expect(heard).toHaveLength(1)
+  expect(heard[0]?.updated['a']).toMatchObject([{ center: [0, 0] }, { center: [9, 0] }])
+  store.begin()
+  store.preview(houseId, () => ({}))
+  store.cancel()
+  expect(store.house['a']).toMatchObject({ center: [9, 0] })
+  store.begin()
+  store.commit('Nothing')
+  expect(heard).toHaveLength(1)
+  expect(store.store.getState().done).toHaveLength(1)
+})
+
+test('previews start from the state at the mark: nothing accumulates', () => {
+  const store = start()
+  store.begin()
+  const shift = (by: number) =>
+    store.preview(houseId, (before) => {
+      const a = before['a']
+      return a?.kind === 'chimney' ? { ...before, a: { ...a, center: [a.center[0] + by, 0] } } : before
+    })
+  shift(1)
+  shift(2)
+  shift(3)
+  expect(store.house['a']).toMatchObject({ center: [3, 0] })
+})
+
+test('undoing everything is the beginning, redoing everything the end; what is told adds up to what is shown', () => {
+  const act = fc.oneof(
+    fc.record({ put: fc.constantFrom('a', 'b', 'c'), x: fc.integer({ min: 0, max: 5 }) }),
+    fc.record({ drop: fc.constantFrom('a', 'b', 'c') }),
+    fc.constantFrom('undo' as const, 'redo' as const),
+  )
+  fc.assert(
+    fc.property(fc.array(act, { maxLength: 25 }), (acts) => {
+      const store = start()
+      const first = store.house
+      let told: Objects = first
+      store.onChange((id, change) => {
+        if (id === houseId) told = applyChange(told, change)
+      })
+      for (const a of acts) {
+        if (a === 'undo') store.undo()
+        else if (a === 'redo') store.redo()
+        else if ('put' in a) put(store, a.put, a.x)
+        else store.edit('Drop', houseId, (before) => withObject(before, a.drop, null))
+        expect(told).toEqual(store.house)
+      }
+      const end = store.house
+      let steps = 0
+      while (store.undo()) steps++
+      expect(store.house).toEqual(first)
+      for (let k = 0; k < steps; k++) store.redo()
+      expect(store.house).toEqual(end)
+    }),
+    { seed: 31, numRuns: 100 },
+  )
+})
+
+test('a copied option is an option; undone it is gone, redone it is back in its place', () => {
+  const store = start()
+  store.edit('Copy option', 'option-b', () => store.document('option-a'))
+  expect(store.options.map((option) => option.id)).toEqual(['option-a', 'option-b'])
+  store.undo()
+  expect(store.options.map((option) => option.id)).toEqual(['option-a'])
+  store.redo()
+  expect(store.options.map((option) => option.id)).toEqual(['option-a', 'option-b'])
+})
+
+test('a field that its kind does not allow is said and not taken', () => {
+  const store = start()
+  expect(store.set('Height', houseId, 'a', { heightM: -1 })).toMatch(/at least 5 cm/)
+  expect(store.set('Height', houseId, 'gone', { heightM: 1 })).toBe('This is gone.')
+  expect(store.store.getState().done).toHaveLength(0)
+  expect(store.set('Height', houseId, 'a', { heightM: 2 })).toBeNull()
+  expect(store.house['a']).toMatchObject({ heightM: 2 })
+})
+
+test('edits that the server has not got lie on top of what it sent, once', () => {
+  const job = {
+    name: 'J',
+    house: { a: chimney('a', 0) },
+    options: [{ id: 'option-a', objects: { offer: defaultOffer } }],
+  }
+  const edit = {
+    id: '1',
+    documentId: houseId,
+    change: { added: {}, updated: { a: [chimney('a', 0), chimney('a', 4)] as const }, removed: {} },
+  }
+  const { documents, order } = withPending(job, [edit])
+  expect(documents[houseId]?.['a']).toMatchObject({ center: [4, 0] })
+  expect(order).toEqual(['option-a'])
+  // The answer was lost but the edit had been stored: it changes nothing.
+  expect(withPending({ ...job, house: documents[houseId] ?? {} }, [edit]).documents).toEqual(documents)
+  // Somebody else moved it meanwhile: theirs stays until the server has spoken.
+  expect(
+    withPending({ ...job, house: { a: chimney('a', 7) } }, [edit]).documents[houseId]?.['a'],
+  ).toMatchObject({ center: [7, 0] })
+})
