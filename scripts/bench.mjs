@@ -13,7 +13,7 @@ if (!process.argv.includes('--browser')) runShown('node', ['--import', 'tsx', 's
 console.log('\n── In the browser, production build, shipped job')
 const { chromium } = await import('playwright-core')
 const server = await startTestServer('bench')
-const rounds = 20
+const rounds = Number(process.env.ROUNDS ?? 20)
 const flags = [
   '--no-sandbox',
   '--use-gl=angle',
@@ -95,9 +95,10 @@ try {
   await outline.getByRole('button', { name: /^Cover/ }).click()
   const canvas = await page.getByLabel(/^Stage: the house/).boundingBox()
   const module = page.getByRole('complementary', { name: /^Module/ })
-  const findModule = async () => {
-    for (let y = 0.35; y < 0.7; y += 0.03)
-      for (let x = 0.4; x < 0.75; x += 0.04) {
+  // Another module each time: one that was deleted before would be at hand.
+  const findModule = async (k) => {
+    for (let y = 0.35 + (k % 5) * 0.04; y < 0.7; y += 0.03)
+      for (let x = 0.4 + (k % 4) * 0.05; x < 0.75; x += 0.04) {
         await page.mouse.click(canvas.x + canvas.width * x, canvas.y + canvas.height * y)
         // The card stands a frame or two later.
         await page.waitForTimeout(120)
@@ -107,7 +108,7 @@ try {
   }
   const deletions = []
   for (let k = 0; k < rounds; k++) {
-    await findModule()
+    await findModule(k)
     deletions.push(await timeOf(page, 'keydown', () => page.keyboard.press('Delete')))
     await rest()
     await page.keyboard.press('Control+z')
@@ -127,7 +128,9 @@ try {
     await page.mouse.move(x, y)
     await page.mouse.down()
     for (let step = 1; step <= 8; step++) await page.mouse.move(x, y + (k % 2 ? 2 : -2) * step)
-    drags.push(await timeOf(page, 'pointerup', () => page.mouse.up()))
+    const last = y + (k % 2 ? 2 : -2) * 9
+    drags.push(await timeOf(page, 'pointermove', () => page.mouse.move(x, last)))
+    await page.mouse.up()
     await rest()
   }
   say('The ridge dragged, to the new payback', drags)

@@ -1,5 +1,6 @@
 'use client'
 
+import { useDeferredValue } from 'react'
 import { useNumbers, useSession, useSite } from '../context'
 import { figure } from '../format'
 import { BillChart, EnergyChart, PaybackChart, WeekChart } from './figures'
@@ -11,7 +12,9 @@ const besideStage = 'mr-[256px] min-h-[178px]'
 /** What stands in the middle in Match, Store and Offer. */
 export function ChapterView() {
   const chapter = useSession((s) => s.chapter)
-  const { numbers, fresh } = useNumbers()
+  const { numbers: newest, fresh } = useNumbers()
+  // The ledger's figures stand first; charts follow when there is time.
+  const numbers = useDeferredValue(newest)
   const site = useSite()
   if (!numbers) return <p className="quiet p-6">The year is being computed …</p>
   const { summary } = numbers

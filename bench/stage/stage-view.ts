@@ -30,6 +30,8 @@ import { AerialSheet } from './sheet'
 /** Metres around the site that the sun's shadow map covers. */
 const shadowReachM = 42
 const paperM = 900
+/** How long a change that no hand is waiting for may stand before it is drawn. */
+const restMs = 160
 
 /** The stage: one scene, two cameras (plan and perspective), drawn only when something changes. */
 export class StageView {
@@ -46,6 +48,8 @@ export class StageView {
   readonly #listeners = new Set<() => void>()
   #maquette: Group | null = null
   #frame = 0
+  #later: ReturnType<typeof setTimeout> | undefined
+  #shown: StageScene | null = null
   #isPlan = false
   #halfHeightM = 24
 
@@ -104,7 +108,11 @@ export class StageView {
     this.#drawNow()
   }
 
-  show(scene: StageScene, palette: Palette, emphasis: Emphasis): void {
+  /**
+   * @param inHand a gesture is running: every change is drawn at once. Else the picture waits a moment, so that an edit
+   * and the figures it leads to are drawn together and the figures are not kept waiting.
+   */
+  show(scene: StageScene, palette: Palette, emphasis: Emphasis, inHand = true): void {
     if (this.#maquette) {
       this.#scene.remove(this.#maquette)
       disposeAll(this.#maquette)
@@ -114,8 +122,13 @@ export class StageView {
     this.#scene.background = new Color(palette.paper)
     this.#paper.material.color.set(palette.paper)
     this.#sky.intensity = palette.ambient
-    this.#renderer.shadowMap.needsUpdate = true
-    this.draw()
+    if (scene !== this.#shown) this.#renderer.shadowMap.needsUpdate = true
+    this.#shown = scene
+    if (inHand) this.draw()
+    else {
+      clearTimeout(this.#later)
+      this.#later = setTimeout(() => this.draw(), restMs)
+    }
   }
 
   showSheet(site: LatLon, tilesUrl: string, strength: number): void {
@@ -248,6 +261,7 @@ export class StageView {
 
   dispose(): void {
     cancelAnimationFrame(this.#frame)
+    clearTimeout(this.#later)
     if (this.#maquette) disposeAll(this.#maquette)
     this.sheet.clear()
     this.#controls.perspective.dispose()
@@ -257,6 +271,7 @@ export class StageView {
 
   #drawNow(): void {
     cancelAnimationFrame(this.#frame)
+    clearTimeout(this.#later)
     this.#frame = 0
     this.#renderer.render(this.#scene, this.#camera())
     for (const listener of this.#listeners) listener()

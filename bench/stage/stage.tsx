@@ -111,7 +111,11 @@ export function Stage({ small }: { readonly small: boolean }) {
     }
   }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, range, slotsOf])
 
-  useEffect(() => view?.show(scene, palette, emphasis), [view, scene, palette, emphasis])
+  const inHand = useRef(false)
+  useEffect(() => {
+    inHand.current = running
+  }, [running])
+  useEffect(() => view?.show(scene, palette, emphasis, inHand.current), [view, scene, palette, emphasis])
   // The sheet's many tiles wait until the first numbers are there.
   const counted = numbers !== undefined
   useEffect(() => {
