@@ -25,7 +25,7 @@ export function ChapterView() {
       role="region"
       aria-label="Charts"
       tabIndex={0}
-      className={`h-full overflow-y-auto bg-paper px-5 py-4 ${fresh ? '' : 'opacity-70'}`}
+      className={`h-full overflow-y-auto bg-paper px-5 py-4 ${fresh && numbers === newest ? '' : 'opacity-70'}`}
     >
       {chapter === 'match' && (
         <div className="grid gap-4">
