@@ -1,20 +1,38 @@
-import { mkdirSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { endLeftoverApp, startApp } from './parts/app-server.mjs'
 import { buildIfChanged } from './parts/build.mjs'
 import { endChild, pause, runShown } from './parts/commands.mjs'
-import { inRoot } from './parts/folders.mjs'
+import { inRoot, root } from './parts/folders.mjs'
 import { installDebianPackages, installNodePackages } from './parts/install.mjs'
 import { freePort, PrivateDatabase } from './parts/private-database.mjs'
 
 const dev = process.argv.includes('--dev')
 const folder = inRoot('.data')
+const lock = join(folder, 'start.pid')
 const wantedPort = Number(process.env.PORT ?? 4310)
 
 installDebianPackages()
 installNodePackages()
 if (!dev) buildIfChanged()
 mkdirSync(folder, { recursive: true, mode: 0o700 })
+if (startedAlready()) {
+  console.error('Tall Gable is already running from this folder. Stop it with Ctrl-C where it was started.')
+  process.exit(1)
+}
+writeFileSync(lock, String(process.pid))
 await endLeftoverApp(folder)
+
+/** Whether the process that wrote the lock still runs here; a killed one leaves it behind. */
+function startedAlready() {
+  const pid = existsSync(lock) ? Number(readFileSync(lock, 'utf8')) : 0
+  const place = `/proc/${pid}`
+  if (!pid || !existsSync(place)) return false
+  return (
+    readFileSync(join(place, 'cmdline'), 'utf8').includes('start.mjs') &&
+    readlinkSync(join(place, 'cwd')) === root
+  )
+}
 
 const database = process.env.DATABASE_URL ? null : new PrivateDatabase(folder)
 let app = null
@@ -25,6 +43,7 @@ async function end(code) {
   ending = true
   if (app) await endChild(app.child)
   await database?.stop()
+  rmSync(lock, { force: true })
   process.exit(code)
 }
 process.on('SIGINT', () => void end(0))
