@@ -31,7 +31,7 @@ import { AerialSheet } from './sheet'
 const shadowReachM = 42
 const paperM = 900
 /** How long a change that no hand is waiting for may stand before it is drawn. */
-const restMs = 160
+const restMs = 320
 
 /** The stage: one scene, two cameras (plan and perspective), drawn only when something changes. */
 export class StageView {

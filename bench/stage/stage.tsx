@@ -115,7 +115,13 @@ export function Stage({ small }: { readonly small: boolean }) {
   useEffect(() => {
     inHand.current = running
   }, [running])
-  useEffect(() => view?.show(scene, palette, emphasis, inHand.current), [view, scene, palette, emphasis])
+  // A new design or new figures may wait a moment to be drawn; a selection or a hover may not.
+  const drawn = useRef<{ scene: unknown; panels: unknown }>({ scene: null, panels: null })
+  useEffect(() => {
+    const same = drawn.current.scene === scene && drawn.current.panels === panels
+    drawn.current = { scene, panels }
+    view?.show(scene, palette, emphasis, inHand.current || same)
+  }, [view, scene, palette, emphasis, panels])
   // The sheet's many tiles wait until the first numbers are there.
   const counted = numbers !== undefined
   useEffect(() => {
