@@ -65,7 +65,8 @@ export async function asDesigner(
 
 function checkOrigin(request: NextRequest): void {
   const origin = request.headers.get('origin')
-  if (origin !== null && new URL(origin).host !== request.headers.get('host'))
+  // A page without an origin of its own sends "null".
+  if (origin !== null && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host')))
     throw new Fault('wrong-origin', 'This request does not come from this application.')
 }
 

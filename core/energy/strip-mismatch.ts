@@ -2,7 +2,7 @@
  * What unlike parts in series give at their best: with the k best-lit parts working and the others bypassed, the
  * current is that of the k-th; the best k counts. The classic staircase of a bypassed series string, with voltage taken
  * as the same for every part.
- * @param parts light on each part, W/m²; sorted in place, best first
+ * @param parts light on each part, W/m²; sorted in place, least first
  * @returns the even light on all parts that would give as much
  */
 export function seriesBest(parts: Float64Array): number {

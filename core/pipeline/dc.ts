@@ -1,5 +1,6 @@
 import { type Losses } from '../model/kinds/losses'
 import { cellTemperatureC, type HeatLoss } from '../energy/cell-temperature'
+import { seriesBest } from '../energy/strip-mismatch'
 import { type ModuleType } from '../electrical/catalogue'
 import { type SunHours } from '../shade/sun-hours'
 import { type WeatherYear } from '../weather/weather-year'
@@ -114,10 +115,6 @@ function stringBest(bests: readonly Float32Array[], k: number): number {
     if (value < low) low = value
     if (value > high) high = value
   }
-  // Within a tenth of a percent no bypass can win: (n - 1) / n of the best is less than all of the least.
-  if (low * n >= high * (n - 1)) return low
-  values.sort()
-  let most = 0
-  for (let i = 0; i < n; i++) most = Math.max(most, (n - i) * (values[i] as number))
-  return most / n
+  // No bypass can win: n - 1 modules at the best one's light give no more than all of them at the least.
+  return low * n >= high * (n - 1) ? low : seriesBest(values)
 }
