@@ -5,6 +5,8 @@ const config: NextConfig = {
   poweredByHeader: false,
   serverExternalPackages: ['playwright-core', 'mysql2', 'pino'],
   devIndicators: false,
+  // Tells apart figures that were stored by another version of the code.
+  env: { TALL_GABLE_BUILD: process.env['TALL_GABLE_BUILD'] ?? 'unbuilt' },
   async headers() {
     return [
       {

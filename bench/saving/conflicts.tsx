@@ -48,8 +48,7 @@ export function Conflicts() {
           type="button"
           className="button mt-3"
           onClick={() => {
-            outbox.dropRefused()
-            window.location.reload()
+            void outbox.dropRefused().then(() => window.location.reload())
           }}
         >
           Go back to what is saved

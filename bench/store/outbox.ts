@@ -90,10 +90,11 @@ export class Outbox {
     this.store.setState((s) => ({ conflicts: s.conflicts.filter((conflict) => conflict.id !== id) }))
   }
 
-  /** Lets go of edits the server will never take. */
-  dropRefused(): void {
+  /** Lets go of edits the server will never take; done when the shelf has let go of them too. */
+  dropRefused(): Promise<void> {
     this.store.setState({ pending: [], status: 'saved', refusal: null })
     this.#keep()
+    return this.#shelved
   }
 
   #keep(): void {

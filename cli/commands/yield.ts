@@ -93,7 +93,7 @@ export function addYield(gable: Command): void {
         const whole = array.modules * array.module.powerW
         const module = { powerW: whole, powerPerK: array.module.powerPerK ?? defaultPowerPerK } as ModuleType
         const dc = dcYear(
-          [{ panels: [lit] }],
+          [{ panels: [lit], connected: true }],
           module,
           losses,
           weather,

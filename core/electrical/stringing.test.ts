@@ -2,14 +2,24 @@ import { stringUp, stringWindow } from './stringing'
 import { type InverterType, type ModuleType } from './catalogue'
 
 const module = { vocV: 40, vmpV: 33, powerPerK: -0.0035, vocPerK: -0.0027 } as ModuleType
-const inverter = { highestV: 600, mppLowV: 90, startV: 100, mppInputs: 2, stringsPerInput: 1 } as InverterType
+const inverter = {
+  highestV: 600,
+  mppLowV: 90,
+  mppHighV: 480,
+  startV: 100,
+  mppInputs: 2,
+  stringsPerInput: 1,
+} as InverterType
 
 test('the window by hand: -15 C and 35 C', () => {
   const w = stringWindow(module, inverter, -15, 35)
   // 40 (1 + 0.0027 * 40) = 44.32 V; 33 (1 - 0.0035 * 40) = 28.38 V.
   expect(w.coldVocV).toBeCloseTo(44.32, 9)
   expect(w.hotVmpV).toBeCloseTo(28.38, 9)
-  expect(w.most).toBe(13)
+  // Cold maximum power 33 (1 + 0.0035 * 40) = 37.62 V: 12 in the window of 480 V, though 13 stand under 600 V.
+  expect(w.coldVmpV).toBeCloseTo(37.62, 9)
+  expect(w.mostStanding).toBe(13)
+  expect(w.most).toBe(12)
   expect(w.fewest).toBe(4)
 })
 

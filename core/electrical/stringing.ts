@@ -5,14 +5,23 @@ const hotRiseK = 30
 const stcC = 25
 
 export interface StringWindow {
-  /** Open-circuit volts of one module in the cold, and maximum-power volts in the heat. */
+  /** Of one module: open-circuit and maximum-power volts in the cold, maximum-power volts in the heat. */
   readonly coldVocV: number
+  readonly coldVmpV: number
   readonly hotVmpV: number
   readonly fewest: number
+  /** The inverter stands no more than these. */
+  readonly mostStanding: number
+  /** With these the maximum power stays inside the window in the cold too; never more than it stands. */
   readonly most: number
 }
 
-/** How many modules a string may have: cold open-circuit under the highest volts, hot maximum power over the window's foot. */
+const tolerance = 1e-9
+
+/**
+ * How many modules a string may have: cold open-circuit under the highest volts the inverter stands, cold and hot
+ * maximum power within its MPPT window, and enough to start.
+ */
 export function stringWindow(
   module: ModuleType,
   inverter: InverterType,
@@ -22,11 +31,15 @@ export function stringWindow(
   const coldVocV = module.vocV * (1 + module.vocPerK * (lowestC - stcC))
   // Vmp follows the power coefficient: current hardly changes with heat.
   const hotVmpV = module.vmpV * (1 + module.powerPerK * (highestC + hotRiseK - stcC))
+  const coldVmpV = module.vmpV * (1 + module.powerPerK * (lowestC - stcC))
+  const mostStanding = Math.floor(inverter.highestV / coldVocV + tolerance)
   return {
     coldVocV,
+    coldVmpV,
     hotVmpV,
-    fewest: Math.ceil(Math.max(inverter.mppLowV / hotVmpV, inverter.startV / coldVocV) - 1e-9),
-    most: Math.floor(inverter.highestV / coldVocV + 1e-9),
+    fewest: Math.ceil(Math.max(inverter.mppLowV / hotVmpV, inverter.startV / coldVocV) - tolerance),
+    mostStanding,
+    most: Math.min(mostStanding, Math.floor(inverter.mppHighV / coldVmpV + tolerance)),
   }
 }
 

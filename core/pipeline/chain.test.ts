@@ -65,7 +65,7 @@ test('module and losses by hand: heat first, then each share of what is left', (
   const cell = 25 + through / (openRack.u0 + openRack.u1)
   const hot = ((400 * through) / 1000) * (1 - 0.004 * (cell - 25))
   const dc = dcYear(
-    [{ panels: [lit] }],
+    [{ panels: [lit], connected: true }],
     module,
     { ...noLosses, wiring: 0.02, nameplate: 0.01 },
     weather,
@@ -81,7 +81,7 @@ test('module and losses by hand: heat first, then each share of what is left', (
 test('a close roof is hotter and makes less', () => {
   const lit = panelLight(planeLight(weather, sun, [0, 0, 1], 0.2, 'perez'), open(), groups, 60)
   const of = (mount: typeof openRack) =>
-    dcYear([{ panels: [lit] }], module, noLosses, weather, sun, mount).kwh
+    dcYear([{ panels: [lit], connected: true }], module, noLosses, weather, sun, mount).kwh
   expect(of(closeRoof)).toBeLessThan(of(openRack))
 })
 
@@ -108,7 +108,7 @@ test('in a string the darkest module sets the current or is passed by', () => {
   const dark = { ...lit, best: lit.best.map((w) => w * 0.1), mean: lit.mean.map((w) => w * 0.1) }
   const four = (other: typeof lit) =>
     dcYear(
-      [{ panels: [lit, lit, lit, other] }],
+      [{ panels: [lit, lit, lit, other], connected: true }],
       { ...module, powerPerK: 0 },
       noLosses,
       weather,
@@ -118,6 +118,26 @@ test('in a string the darkest module sets the current or is passed by', () => {
   const whole = four(lit)
   expect(four(dim) / whole).toBeCloseTo(0.95, 4)
   expect(four(dark) / whole).toBeCloseTo(0.75, 4)
+})
+
+test('a string without an input yields nothing, and its light is lost under its own name', () => {
+  const lit = panelLight(planeLight(weather, sun, [0, 0, 1], 0.2, 'hay-davies'), open(), groups, 60)
+  const of = (connected: boolean) =>
+    dcYear(
+      [
+        { panels: [lit], connected: true },
+        { panels: [lit, lit], connected },
+      ],
+      module,
+      noLosses,
+      weather,
+      sun,
+      openRack,
+    )
+  expect(of(false).kwh).toBeCloseTo(of(true).kwh / 3, 6)
+  expect(of(false).lostKwh.unwired).toBeCloseTo(2 * lit.meanKwhM2 * 0.4, 3)
+  expect(of(false).lostKwh.mismatch).toBeCloseTo(0, 6)
+  expect(of(true).lostKwh.unwired).toBe(0)
 })
 
 test('the inverter clips, uses power at night, and stands still its share of the year', () => {

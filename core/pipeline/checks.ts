@@ -114,9 +114,23 @@ function wireChecks(result: PipelineResult): Check[] {
         chapter: 'wire',
         severity: 'broken',
         title: `${string.id}: too many modules`,
-        message: `${n} modules reach ${cold.toFixed(0)} V open at ${site.lowestTemperatureC} °C; ${inverter.name} stands ${inverter.highestV} V, which is ${wiring.window.most} modules.`,
+        message: `${n} modules reach ${cold.toFixed(0)} V open at ${site.lowestTemperatureC} °C; ${inverter.name} stands ${inverter.highestV} V, which is ${wiring.window.mostStanding} modules.`,
         figure: cold,
         limit: inverter.highestV,
+        unit: 'V',
+        objects: string.panelIds,
+        remedy: automatic,
+      })
+    const peak = n * wiring.window.coldVmpV
+    if (peak > inverter.mppHighV && cold <= inverter.highestV)
+      checks.push({
+        id: `peak-${string.id}`,
+        chapter: 'wire',
+        severity: 'warning',
+        title: `${string.id}: over the MPPT window`,
+        message: `${n} modules work best at ${peak.toFixed(0)} V in the cold; ${inverter.name} follows up to ${inverter.mppHighV} V, which is ${wiring.window.most} modules. Beyond it power is lost on cold, clear days.`,
+        figure: peak,
+        limit: inverter.mppHighV,
         unit: 'V',
         objects: string.panelIds,
         remedy: automatic,
@@ -146,7 +160,7 @@ function wireChecks(result: PipelineResult): Check[] {
       chapter: 'wire',
       severity: 'broken',
       title: 'More strings than inputs',
-      message: `${wiring.strings.length} strings on separate planes need more than the ${inverter.mppInputs} inputs of ${inverter.name}. Choose one with more inputs, or use fewer planes.`,
+      message: `${wiring.strings.length} strings on separate planes need more than the ${inverter.mppInputs} inputs of ${inverter.name}. ${without.map((string) => string.id).join(', ')} (${without.reduce((sum, string) => sum + string.panelIds.length, 0)} modules) hang on none and yield nothing. Choose an inverter with more inputs, or use fewer planes.`,
       figure: wiring.strings.length,
       limit: inverter.mppInputs * inverter.stringsPerInput,
       unit: 'count',
@@ -161,7 +175,7 @@ function wireChecks(result: PipelineResult): Check[] {
       message: `${module.name} gives ${module.iscA} A short-circuited; an input of ${inverter.name} takes ${inverter.inputCurrentA} A.`,
       figure: module.iscA,
       limit: inverter.inputCurrentA,
-      unit: 'count',
+      unit: 'A',
       objects: [],
     })
   const ratio = powerW / inverter.acPowerW

@@ -9,6 +9,8 @@ import { type PanelLight } from './panel-light'
 /** A string as the energy chain sees it: modules in series with one current. */
 export interface LitString {
   readonly panels: readonly PanelLight[]
+  /** Whether it hangs on an input of the inverter; without one it yields nothing. */
+  readonly connected: boolean
 }
 
 export interface DcYear {
@@ -16,6 +18,8 @@ export interface DcYear {
   readonly powerW: Float64Array
   /** kWh lost on the way, in the order of the chain. */
   readonly lostKwh: {
+    /** Light on modules that hang on no input. */
+    readonly unwired: number
     readonly mismatch: number
     readonly dirt: number
     readonly heat: number
@@ -44,11 +48,11 @@ export function dcYear(
 ): DcYear {
   const entries = sun.interval.length
   const powerW = new Float64Array(entries)
-  const sums = { mean: 0, best: 0, dirty: 0, hot: 0 }
+  const sums = { unwired: 0, mean: 0, best: 0, dirty: 0, hot: 0 }
   const clean = 1 - losses.soiling
   const chain =
     (1 - losses.lightInduced) * (1 - losses.nameplate) * (1 - losses.wiring) * (1 - losses.connections)
-  for (const { panels } of strings) {
+  for (const { panels, connected } of strings) {
     const n = panels.length
     const bests = panels.map((panel) => panel.best)
     const means = panels.map((panel) => panel.mean)
@@ -56,6 +60,10 @@ export function dcYear(
       let meanSum = 0
       for (let p = 0; p < n; p++) meanSum += (means[p] as Float32Array)[k] as number
       if (meanSum <= 0) continue
+      if (!connected) {
+        sums.unwired += (meanSum * module.powerW) / stcWm2
+        continue
+      }
       const best = stringBest(bests, k)
       const i = sun.interval[k] as number
       const cell = cellTemperatureC(
@@ -88,6 +96,7 @@ export function dcYear(
   return {
     powerW,
     lostKwh: {
+      unwired: sums.unwired * kwh,
       mismatch: (sums.mean - sums.best) * kwh,
       dirt: (sums.best - sums.dirty) * kwh,
       heat: (sums.dirty - sums.hot) * kwh,

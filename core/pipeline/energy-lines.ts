@@ -126,6 +126,22 @@ export function energyLines(result: PipelineResult): LedgerLine[] {
       },
       [...bill.by.keys()],
     ),
+    ...(dc.lostKwh.unwired > 0
+      ? [
+          line('unwired', 'Not wired', -dc.lostKwh.unwired, 'loss', 'dc', {
+            formula: 'Σ light on the modules of strings that hang on no input',
+            inputs: [
+              {
+                label: 'Strings without an input',
+                value: result.wiring.strings.filter((string) => string.input < 0).length,
+                unit: '',
+              },
+            ],
+            source: 'The wiring: an inverter has so many inputs and no more.',
+            assumptions: ['Until they are wired these modules cost money and yield nothing.'],
+          }),
+        ]
+      : []),
     line('mismatch', 'Mismatch', -dc.lostKwh.mismatch, 'loss', 'dc', {
       formula: 'mean light − light at the best bypass step, in each module, then in each string',
       inputs: [

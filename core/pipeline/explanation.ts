@@ -13,7 +13,7 @@ export interface Explanation {
 }
 
 export type Unit =
-  'kWh' | 'kW' | 'money' | 'money/year' | 'years' | 'share' | 'kWh/kWp' | 'V' | 'ratio' | 'count' | 'm'
+  'kWh' | 'kW' | 'money' | 'money/year' | 'years' | 'share' | 'kWh/kWp' | 'V' | 'A' | 'ratio' | 'count' | 'm'
 
 export interface LedgerLine {
   readonly id: string

@@ -205,12 +205,13 @@ export class Pipeline {
     )
     const dc = memo.stage(
       'dc',
-      1,
+      2,
       { module, losses, weather: weatherAt.key, strings: wiring.value.strings },
       [shade],
       ({ strings }) => {
         const lights = new Map(shade.value.flat().map(({ panelId, light }) => [panelId, light]))
-        const lit = strings.map(({ panelIds }) => ({
+        const lit = strings.map(({ panelIds, input: place }) => ({
+          connected: place >= 0,
           panels: panelIds
             .map((id) => lights.get(id))
             .filter((light): light is PanelLight => light !== undefined),

@@ -1,6 +1,9 @@
 import { z } from 'zod'
 import { maybeOne, many, run, type Runner } from '../database'
 
+/** Which build of the code computed a summary. */
+const build = process.env.TALL_GABLE_BUILD ?? 'unbuilt'
+
 /** What the list shows of a job, as it was computed for a revision. */
 export const jobSummarySchema = z.object({
   kilowatts: z.number(),
@@ -22,7 +25,8 @@ const rowSchema = z.object({
   revision: z.number(),
   summary: z.preprocess(
     (value) => (typeof value === 'string' ? JSON.parse(value) : value),
-    jobSummarySchema.nullable(),
+    // What an older build stored may look different: it is computed again.
+    jobSummarySchema.extend({ build: z.string() }).nullable().catch(null),
   ),
   summary_revision: z.number().nullable(),
   touched_at: z.date(),
@@ -34,7 +38,7 @@ export interface JobRow {
   readonly name: string
   readonly address: string
   readonly revision: number
-  /** Null when it is of an older revision. */
+  /** Null when it is of an older revision, or of another build of the code. */
   readonly summary: JobSummary | null
   readonly touchedAt: Date
   readonly deleted: boolean
@@ -47,7 +51,7 @@ function toJob(row: unknown): JobRow {
     name: r.name,
     address: r.address,
     revision: r.revision,
-    summary: r.summary_revision === r.revision ? r.summary : null,
+    summary: r.summary_revision === r.revision && r.summary?.build === build ? r.summary : null,
     touchedAt: r.touched_at,
     deleted: r.deleted_at !== null,
   }
@@ -111,7 +115,7 @@ export const touchJob = (id: string, address: string, runner: Runner) =>
 /** Kept only for the revision it was made from. */
 export const storeSummary = (id: string, revision: number, summary: JobSummary) =>
   run('store summary', 'UPDATE job SET summary = ?, summary_revision = ? WHERE id = ? AND revision = ?', [
-    JSON.stringify(summary),
+    JSON.stringify({ ...summary, build }),
     revision,
     id,
     revision,

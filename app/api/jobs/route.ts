@@ -23,12 +23,19 @@ export const POST = (request: NextRequest) =>
         { status: 201 },
       )
     }
-    const match = findAddresses(body.address, 2)
-    const found = match[0]
+    const matches = findAddresses(body.address, 3)
+    const exact = matches.filter(({ label }) => label.toLowerCase() === body.address.trim().toLowerCase())
+    const [found, other] = exact.length === 1 ? exact : matches
     if (!found)
       throw new Fault(
         'unknown-address',
         `“${body.address}” is not an address of Pellworth, Tarrowee or Valdecorva. Type a street and a number, and pick from the list.`,
+        'address',
+      )
+    if (other)
+      throw new Fault(
+        'ambiguous-address',
+        `“${body.address}” is the beginning of several addresses, such as ${found.label} and ${other.label}. Pick one from the list.`,
         'address',
       )
     const street = found.label.split(',')[0] ?? found.label
