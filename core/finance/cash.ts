@@ -25,8 +25,12 @@ export function cashResult(flows: readonly number[], discountRate: number): Cash
   }
 }
 
-export const npvOf = (flows: readonly number[], rate: number) =>
-  flows.reduce((sum, flow, year) => sum + flow / (1 + rate) ** year, 0)
+/** Σ flow / (1 + rate)^year, by Horner's rule. */
+export function npvOf(flows: readonly number[], rate: number): number {
+  let sum = 0
+  for (let year = flows.length - 1; year >= 0; year--) sum = sum / (1 + rate) + (flows[year] as number)
+  return sum
+}
 
 /** The last crossing from below: after it the money stays back. */
 function payback(cumulative: readonly number[]): number | null {

@@ -31,29 +31,26 @@ export interface Money extends CashResult {
 }
 
 /**
- * Cash purchase over the offer's years: every year is run through load, battery and tariff again with the modules a
- * year older; all prices grow by the escalation.
+ * The bill of every year to come at today's prices: each is run through load, battery and tariff again with the
+ * modules a year older.
+ * @returns currency a year, one entry to each of `years`
  */
-export function moneyOf(request: {
+export function agedBills(request: {
   readonly yieldKwh: Float64Array
   readonly loadKwh: Float64Array
   readonly stepHours: number
   readonly battery: BatteryRun | null
   readonly exportLimitKw: number | null
   readonly clock: LocalClock
-  readonly before: number
-  readonly then: Tariff
-  readonly thenPrice: Float64Array
-  readonly offer: Offer
+  readonly tariff: Tariff
+  readonly price: Float64Array
   readonly degradation: number
-  readonly price: Price
-}): Money {
-  const { offer, clock } = request
-  const years: MoneyYear[] = []
-  const flows = [-request.price.net]
-  for (let year = 0; year < offer.years; year++) {
+  readonly years: number
+}): number[] {
+  const { yieldKwh, clock } = request
+  return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - request.degradation) ** year
-    const aged = year === 0 ? request.yieldKwh : request.yieldKwh.map((kwh) => (kwh > 0 ? kwh * left : kwh))
+    const aged = year === 0 ? yieldKwh : yieldKwh.map((kwh) => (kwh > 0 ? kwh * left : kwh))
     const run = dispatchOwnUse(
       aged,
       request.loadKwh,
@@ -61,10 +58,18 @@ export function moneyOf(request: {
       request.battery,
       request.exportLimitKw,
     )
-    const after = billOf(request.then, request.thenPrice, clock, run.bought, run.sold).annual
+    return billOf(request.tariff, request.price, clock, run.bought, run.sold).annual
+  })
+}
+
+/** Cash purchase over the offer's years; all prices grow by the escalation. `after` is what `agedBills` gives. */
+export function moneyOf(offer: Offer, price: Price, before: number, after: readonly number[]): Money {
+  const years: MoneyYear[] = []
+  const flows = [-price.net]
+  after.forEach((bill, year) => {
     const growth = (1 + offer.escalation) ** year
-    years.push({ billBefore: request.before * growth, billAfter: after * growth })
-    flows.push((request.before - after - offer.upkeepPerYear) * growth)
-  }
+    years.push({ billBefore: before * growth, billAfter: bill * growth })
+    flows.push((before - bill - offer.upkeepPerYear) * growth)
+  })
   return { years, ...cashResult(flows, offer.discountRate) }
 }

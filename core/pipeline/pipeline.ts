@@ -25,7 +25,7 @@ import { yearStartMs, type WeatherYear } from '../weather/weather-year'
 import { acYear } from './ac'
 import { dcYear } from './dc'
 import { Memo, type StageTime } from './memo'
-import { moneyOf, priceOf } from './money'
+import { agedBills, moneyOf, priceOf } from './money'
 import { panelLight, type PanelLight } from './panel-light'
 import { layPanels } from './panels'
 import { planeLight } from './plane-light'
@@ -274,37 +274,38 @@ export class Pipeline {
     })
     const powerW = count * module.powerW
     const batteries = battery ? storage.count : 0
-    const money = memo.stage(
-      'finance',
+    const billsToCome = memo.stage(
+      'years',
       1,
       {
-        offer: { ...offer, name: '' },
-        powerW,
-        batteries,
+        years: offer.years,
         degradation: module.degradation,
         limit: site.exportLimitKw,
         run,
+        tariffThen,
+        stepHours,
       },
-      [ac, used, before, after],
+      [ac, used, clock],
+      (reads) =>
+        agedBills({
+          ...reads,
+          yieldKwh: ac.value.kwhByInterval,
+          loadKwh: used.value,
+          battery: reads.run,
+          exportLimitKw: reads.limit,
+          clock: clock.value,
+          tariff: reads.tariffThen,
+          price: after.value.price,
+        }),
+    )
+    const money = memo.stage(
+      'finance',
+      2,
+      { offer: { ...offer, name: '' }, powerW, batteries },
+      [before, billsToCome],
       (reads) => {
         const price = priceOf(offer, reads.powerW, reads.batteries)
-        return {
-          price,
-          ...moneyOf({
-            yieldKwh: ac.value.kwhByInterval,
-            loadKwh: used.value,
-            stepHours,
-            battery: run,
-            exportLimitKw: reads.limit,
-            clock: clock.value,
-            before: before.value.bill.annual,
-            then: tariffThen,
-            thenPrice: after.value.price,
-            offer,
-            degradation: reads.degradation,
-            price,
-          }),
-        }
+        return { price, ...moneyOf(offer, price, before.value.bill.annual, billsToCome.value) }
       },
     )
     const times: readonly StageTime[] = memo.times
