@@ -1,7 +1,7 @@
 import { toRadians } from '@/core/model/units'
 import { type Vec3 } from '@/core/geometry/vector'
 import { planeLight, type SkyModel } from '@/core/pipeline/plane-light'
-import { sunHours } from '@/core/shade/sun-hours'
+import { sunHours } from '@/core/sun/sun-hours'
 import { type WeatherYear } from '@/core/weather/weather-year'
 
 /** Upward normal of a plane: tilt from the horizontal, azimuth clockwise from north. */

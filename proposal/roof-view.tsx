@@ -1,8 +1,8 @@
 'use client'
 
+import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
-import { modelYear } from '@/core/weather/weather-year'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
 import { lightPalette } from '@/bench/stage/palette'

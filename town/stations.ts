@@ -1,10 +1,10 @@
-import { digest } from '@/core/model/digest'
-import { byDistance } from '@/core/weather/station'
 import { type LatLon } from '@/core/geometry/geo'
-import { readEpw, writeEpw } from '@/core/weather/epw'
-import { type WeatherYear } from '@/core/weather/weather-year'
+import { digest } from '@/core/model/digest'
+import { readEpw, writeEpw } from '@/core/weather/epw-year'
+import { byDistance } from '@/core/weather/station'
+import { energyKwh, type WeatherYear } from '@/core/weather/weather-year'
 import { towns } from './towns'
-import { stationYear } from './weather'
+import { recordYears, stationRecordYear, stationYear } from './weather'
 
 /** All stations of the made-up world. */
 export const stations = towns.flatMap((town) => town.stations.map((station) => ({ ...station, town })))
@@ -12,12 +12,14 @@ export const stations = towns.flatMap((town) => town.stations.map((station) => (
 /** Stations by distance from a place. */
 export const stationsNear = (place: LatLon) => byDistance(stations, place.latitudeDeg, place.longitudeDeg)
 
+const found = (id: string) => stations.find((station) => station.id === id)
 const files = new Map<string, string>()
 
-/** The station's weather as an EPW file; undefined for an unknown id. */
-export function stationEpw(id: string): string | undefined {
-  const station = stations.find((s) => s.id === id)
-  if (!station) return undefined
+/** The station's typical year, or one of those on record, as an EPW file; undefined for an unknown id or year. */
+export function stationEpw(id: string, year?: number): string | undefined {
+  const station = found(id)
+  if (!station || (year !== undefined && !recordYears.includes(year))) return undefined
+  if (year !== undefined) return writeEpw(stationRecordYear(station.town, station, year))
   let text = files.get(id)
   if (!text) files.set(id, (text = writeEpw(stationYear(station.town, station))))
   return text
@@ -25,7 +27,7 @@ export function stationEpw(id: string): string | undefined {
 
 const years = new Map<string, { year: WeatherYear; key: string }>()
 
-/** The same, read; its key tells it apart. */
+/** The typical year, read; its key tells it apart. */
 export function stationWeather(id: string): { year: WeatherYear; key: string } | undefined {
   const known = years.get(id)
   if (known) return known
@@ -34,4 +36,30 @@ export function stationWeather(id: string): { year: WeatherYear; key: string } |
   const entry = { year: readEpw(text), key: digest(text) }
   years.set(id, entry)
   return entry
+}
+
+const spreads = new Map<string, YearSpread>()
+
+/** How much the years on record differ. */
+export interface YearSpread {
+  readonly years: readonly { readonly year: number; readonly ghiKwhM2: number }[]
+  /** Standard deviation of a year's light as a share of the mean. */
+  readonly spread: number
+}
+
+/** Light of each year on record at a station; undefined for an unknown id. */
+export function stationSpread(id: string): YearSpread | undefined {
+  const station = found(id)
+  if (!station) return undefined
+  const known = spreads.get(id)
+  if (known) return known
+  const sums = recordYears.map((year) => ({
+    year,
+    ghiKwhM2: energyKwh(stationRecordYear(station.town, station, year).ghi, 60),
+  }))
+  const mean = sums.reduce((sum, { ghiKwhM2 }) => sum + ghiKwhM2, 0) / sums.length
+  const variance = sums.reduce((sum, { ghiKwhM2 }) => sum + (ghiKwhM2 - mean) ** 2, 0) / (sums.length - 1)
+  const result = { years: sums, spread: Math.sqrt(variance) / mean }
+  spreads.set(id, result)
+  return result
 }

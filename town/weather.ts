@@ -1,10 +1,12 @@
+import { monthOfDay } from '@/core/model/model-year'
 import { seededRandom, seedOf } from '@/core/model/random'
-import { monthOfDay } from '@/core/shade/sun-hours'
+import { toRadians } from '@/core/model/units'
 import { clearSky } from '@/core/sun/clear-sky'
 import { erbsSplit } from '@/core/sun/erbs'
 import { extraterrestrialWm2 } from '@/core/sun/perez'
-import { sunPosition } from '@/core/sun/position'
-import { yearStartMs, type WeatherYear } from '@/core/weather/weather-year'
+import { sunHours } from '@/core/sun/sun-hours'
+import { type WeatherYear } from '@/core/weather/weather-year'
+import { snowOnGround } from './snow'
 import { type Town, type TownStation } from './towns'
 
 /** How much of today's sky carries over to tomorrow, and of this hour's to the next. */
@@ -12,63 +14,73 @@ const dayPersistence = 0.55
 const hourPersistence = 0.75
 /** Linke turbidity of a clear day: lightly hazy. */
 const linke = 3
+/** How much single years and single months of them differ from the normals: standard deviations. */
+const yearSpread = 0.026
+const monthSpread = 0.075
+const yearSpreadC = 0.5
+const monthSpreadC = 1.1
 
-/**
- * A typical year of a made-up station: a clear-sky index with persistence from day to day and hour to hour, scaled so
- * that every month meets its normal; temperature and wind follow the sky. The same seed gives the same year.
- */
+/** Years on record at every station. */
+export const recordYears = Array.from({ length: 15 }, (_, k) => 2010 + k)
+
+const hours = 8760
+
+type Random = () => number
+const gaussian = (random: Random) => () =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+
+/** A station's typical year: every month meets its normal. The same seed gives the same year. */
 export function stationYear(town: Town, station: TownStation): WeatherYear {
-  const random = seededRandom(seedOf(station.id))
-  const gauss = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-  const start = yearStartMs(town.timeZoneHours)
-  const series = () => new Float64Array(8760)
-  const [ghi, dni, dhi, temperatureC, windMs, index, clear, zenith] = [
-    series(),
-    series(),
-    series(),
-    series(),
-    series(),
-    series(),
-    series(),
-    series(),
-  ] as const
-  let dayState = 0
-  let hourState = 0
+  return weatherOf(town, station, station.id, station.dailyKwhM2, station.meanC)
+}
+
+/** One of the years on record: its months differ from the normals as those of real years do. */
+export function stationRecordYear(town: Town, station: TownStation, year: number): WeatherYear {
+  const gauss = gaussian(seededRandom(seedOf(`${station.id} ${year} months`)))
+  const [whole, wholeC] = [gauss() * yearSpread, gauss() * yearSpreadC]
+  const daily = station.dailyKwhM2.map((kwh) => kwh * (1 + whole + gauss() * monthSpread))
+  const meanC = station.meanC.map((c) => c + wholeC + gauss() * monthSpreadC)
+  return weatherOf(town, station, `${station.id} ${year}`, daily, meanC)
+}
+
+function weatherOf(
+  town: Town,
+  station: TownStation,
+  seed: string,
+  dailyKwhM2: readonly number[],
+  meanC: readonly number[],
+): WeatherYear {
+  const random = seededRandom(seedOf(seed))
+  const gauss = gaussian(random)
+  const sky = skyOver(town, station)
+  const index = skyIndex(gauss)
+  meetNormals(dailyKwhM2, index, sky.clear)
+  const series = () => new Float64Array(hours)
+  const out = { ghi: series(), dni: series(), dhi: series(), temperatureC: series(), windMs: series() }
   let airState = 0
-  for (let day = 0; day < 365; day++) {
-    dayState = dayPersistence * dayState + Math.sqrt(1 - dayPersistence ** 2) * gauss()
-    for (let hour = 0; hour < 24; hour++) {
-      const i = day * 24 + hour
-      hourState = hourPersistence * hourState + Math.sqrt(1 - hourPersistence ** 2) * gauss()
-      // Days crowd at the clear and the overcast end: a steep curve through the state.
-      index[i] = 0.12 + 0.88 / (1 + Math.exp(-2.2 * (dayState + 0.45 * hourState) - 0.6))
-      const sun = sunPosition(start + (i + 0.5) * 3_600_000, {
-        latitudeDeg: station.latitudeDeg,
-        longitudeDeg: station.longitudeDeg,
-      })
-      zenith[i] = sun.zenithDeg
-      clear[i] = clearSky(sun.zenithDeg, station.elevationM, linke, extraterrestrialWm2(day + 1)).ghi
-    }
-  }
-  meetNormals(station, index, clear)
-  for (let i = 0; i < 8760; i++) {
+  for (let i = 0; i < hours; i++) {
     const day = Math.floor(i / 24)
-    const value = (index[i] as number) * (clear[i] as number)
-    const split = erbsSplit(value, zenith[i] as number, extraterrestrialWm2(day + 1))
-    ghi[i] = value
-    dni[i] = split.dni
-    dhi[i] = split.dhi
-    const month = monthOfDay(day)
-    const brightness = (index[i] as number) - 0.6
+    const clearness = index[i] as number
+    const value = clearness * (sky.clear[i] as number)
+    const up = sky.upShare[i] as number
+    const split =
+      up > 0
+        ? erbsSplit(value / up, sky.zenith[i] as number, extraterrestrialWm2(day + 1))
+        : { dni: 0, dhi: 0 }
+    out.ghi[i] = value
+    // Beam from closure, so that the three fit to the last digit.
+    out.dni[i] = split.dni * up
+    out.dhi[i] = value - split.dni * up * Math.max(0, Math.cos(toRadians(sky.zenith[i] as number)))
+    const brightness = clearness - 0.6
     airState = 0.985 * airState + 0.6 * gauss()
     // Warmest in mid-afternoon; clear days swing more.
     const swing = 3.2 + 4 * Math.max(0, brightness + 0.3)
-    temperatureC[i] =
-      (station.meanC[month] ?? 10) +
+    out.temperatureC[i] =
+      (meanC[monthOfDay(day)] ?? 10) +
       swing * Math.cos((2 * Math.PI * ((i % 24) - 15)) / 24) +
       0.8 * airState +
       2.5 * brightness
-    windMs[i] = Math.max(
+    out.windMs[i] = Math.max(
       0.2,
       station.windMs *
         (0.75 +
@@ -84,28 +96,73 @@ export function stationYear(town: Town, station: TownStation): WeatherYear {
     elevationM: station.elevationM,
     timeZoneHours: town.timeZoneHours,
     stepMinutes: 60,
-    ghi,
-    dni,
-    dhi,
-    temperatureC,
-    windMs,
+    ...out,
+    albedo: null,
+    snowDepthM: snowOnGround(out.temperatureC, index, random),
   }
 }
 
+/** A clear-sky index with persistence from day to day and from hour to hour. */
+function skyIndex(gauss: () => number): Float64Array {
+  const index = new Float64Array(hours)
+  let dayState = 0
+  let hourState = 0
+  for (let i = 0; i < hours; i++) {
+    if (i % 24 === 0) dayState = dayPersistence * dayState + Math.sqrt(1 - dayPersistence ** 2) * gauss()
+    hourState = hourPersistence * hourState + Math.sqrt(1 - hourPersistence ** 2) * gauss()
+    // Days crowd at the clear and the overcast end: a steep curve through the state.
+    index[i] = 0.12 + 0.88 / (1 + Math.exp(-2.2 * (dayState + 0.45 * hourState) - 0.6))
+  }
+  return index
+}
+
+interface SkyOver {
+  readonly clear: Float64Array
+  readonly zenith: Float64Array
+  readonly upShare: Float64Array
+}
+
+const skies = new Map<string, SkyOver>()
+
+/** Sun and clear sky of a station's hours; the same for all its years. */
+function skyOver(town: Town, station: TownStation): SkyOver {
+  const known = skies.get(station.id)
+  if (known) return known
+  const sun = sunHours(station, town.timeZoneHours, 60)
+  const sky = {
+    clear: new Float64Array(hours),
+    zenith: new Float64Array(hours).fill(95),
+    upShare: new Float64Array(hours),
+  }
+  sun.interval.forEach((i, k) => {
+    const zenith = sun.zenithDeg[k] as number
+    const up = sun.upShare[k] as number
+    const extra = extraterrestrialWm2(Math.floor(i / 24) + 1)
+    sky.zenith[i] = zenith
+    sky.upShare[i] = up
+    sky.clear[i] = clearSky(zenith, station.elevationM, linke, extra).ghi * up
+  })
+  skies.set(station.id, sky)
+  return sky
+}
+
 /** Raises or lowers the clear-sky index of each month, within 0.05 to 1.08, until the month's sum is its normal. */
-function meetNormals(station: TownStation, index: Float64Array, clear: Float64Array): void {
-  for (let month = 0; month < 12; month++) {
-    const hours = Array.from(index.keys()).filter((i) => monthOfDay(Math.floor(i / 24)) === month)
-    const wanted = (station.dailyKwhM2[month] ?? 0) * 1000 * (hours.length / 24)
+function meetNormals(dailyKwhM2: readonly number[], index: Float64Array, clear: Float64Array): void {
+  const byMonth = Array.from({ length: 12 }, (): number[] => [])
+  for (let i = 0; i < hours; i++)
+    if ((clear[i] as number) > 0) byMonth[monthOfDay(Math.floor(i / 24))]?.push(i)
+  byMonth.forEach((daylight, month) => {
+    const days = new Set(daylight.map((i) => Math.floor(i / 24))).size
+    const wanted = (dailyKwhM2[month] ?? 0) * 1000 * days
     const bend = (power: number, i: number) => Math.min(1.08, Math.max(0.05, (index[i] as number) ** power))
     let [low, high] = [0.05, 8]
-    for (let step = 0; step < 50; step++) {
+    for (let step = 0; step < 40; step++) {
       const power = (low + high) / 2
-      const sum = hours.reduce((s, i) => s + bend(power, i) * (clear[i] as number), 0)
+      const sum = daylight.reduce((s, i) => s + bend(power, i) * (clear[i] as number), 0)
       if (sum > wanted) low = power
       else high = power
     }
     const power = (low + high) / 2
-    for (const i of hours) index[i] = bend(power, i)
-  }
+    for (const i of daylight) index[i] = bend(power, i)
+  })
 }

@@ -1,7 +1,7 @@
 'use client'
 
+import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { modelYear } from '@/core/weather/weather-year'
 import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
 import { useBench, useNumbers, useSession, useSite } from '../context'
 import { dayName, monthStarts, months, number } from '../format'

@@ -1,10 +1,10 @@
 'use client'
 
+import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react'
 import { useStore } from 'zustand'
 import { rayLevel } from '@/core/geometry/ray'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
-import { modelYear } from '@/core/weather/weather-year'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'

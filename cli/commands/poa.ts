@@ -1,5 +1,5 @@
+import { monthOfDay } from '@/core/model/model-year'
 import { Option, type Command } from 'commander'
-import { monthOfDay } from '@/core/shade/sun-hours'
 import { type SkyModel } from '@/core/pipeline/plane-light'
 import { csv, number, print, readWeather, writeText } from '../files'
 import { lightOn, sunOf } from '../plane-year'

@@ -1,6 +1,6 @@
 import { type InverterType } from '../electrical/catalogue'
 import { inverterAc } from '../energy/inverter-curve'
-import { type SunHours } from '../shade/sun-hours'
+import { type SunHours } from '../sun/sun-hours'
 
 export interface AcYear {
   /** kWh in every interval of the year; a little below zero at night. */

@@ -1,7 +1,7 @@
 import { defaultLosses } from '../model/kinds/losses'
 import { type ModuleType, type InverterType } from '../electrical/catalogue'
 import { closeRoof, openRack } from '../energy/cell-temperature'
-import { sunHours } from '../shade/sun-hours'
+import { sunHours } from '../sun/sun-hours'
 import { type ReceiverShade } from '../shade/engine'
 import { type WeatherYear } from '../weather/weather-year'
 import { acYear } from './ac'

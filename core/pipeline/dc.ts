@@ -2,7 +2,7 @@ import { type Losses } from '../model/kinds/losses'
 import { cellTemperatureC, type HeatLoss } from '../energy/cell-temperature'
 import { seriesBest } from '../energy/strip-mismatch'
 import { type ModuleType } from '../electrical/catalogue'
-import { type SunHours } from '../shade/sun-hours'
+import { type SunHours } from '../sun/sun-hours'
 import { type WeatherYear } from '../weather/weather-year'
 import { type PanelLight } from './panel-light'
 

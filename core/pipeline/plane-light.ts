@@ -1,6 +1,6 @@
 import { dot3, type Vec3 } from '../geometry/vector'
 import { toDegrees, toRadians } from '../model/units'
-import { type SunHours } from '../shade/sun-hours'
+import { type SunHours } from '../sun/sun-hours'
 import { hayDaviesSky } from '../sun/hay-davies'
 import { beamThrough, diffuseThrough } from '../sun/incidence-loss'
 import { extraterrestrialWm2, perezSky } from '../sun/perez'

@@ -1,6 +1,6 @@
 import { type Vec3 } from '../geometry/vector'
 import { type Body } from './body'
-import { type SunHours } from './sun-hours'
+import { type SunHours } from '../sun/sun-hours'
 
 /** A flat rectangle that light falls on: corners counter-clockwise seen from its front, first side across the strips. */
 export interface Receiver {

@@ -3,7 +3,7 @@ import { crownMeets, type Body, type CrownBody, type SolidBody } from './body'
 import { type CellGroups, type Receiver, type ReceiverShade, type ShadeEngine } from './engine'
 import { mayMeet, outlookOn, type Outlook } from './outlook'
 import { skyPatches } from './sky-patches'
-import { type SunHours } from './sun-hours'
+import { type SunHours } from '../sun/sun-hours'
 
 /** Points sampled in each group: across the strip, along it. */
 const across = 2

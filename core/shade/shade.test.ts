@@ -1,8 +1,9 @@
+import { monthOfDay } from '../model/model-year'
 import fc from 'fast-check'
 import { type Vec3 } from '../geometry/vector'
 import { columnsUnder, crownMeets, solidBlocks, type Body, type CrownBody } from './body'
 import { rayEngine } from './ray-engine'
-import { monthOfDay, sunHours } from './sun-hours'
+import { sunHours } from '../sun/sun-hours'
 
 const site = { latitudeDeg: 41.6, longitudeDeg: -71.4, elevationM: 0 }
 const sun = sunHours(site, -5, 60)

@@ -191,46 +191,46 @@ export const pressureAtHpa = (elevationM: number) => 1013.25 * (1 - 2.25577e-5 *
 const horizonRefractionDeg = 0.5667
 const sunRadiusDeg = 0.26667
 
+type SeenSun = Pick<SunEphemeris, 'rightAscensionDeg' | 'declinationDeg' | 'radiusAu' | 'siderealTimeDeg'>
+
 /** Steps 3.11 to 3.15: where an observer sees the sun. */
-export function sunAsSeen(sun: SunEphemeris, observer: Observer): SunPosition {
+export const sunAsSeen = (sun: SeenSun, observer: Observer): SunPosition => sunSeenBy(observer)(sun)
+
+/** The same for many moments: what only the place decides is worked out once. */
+export function sunSeenBy(observer: Observer): (sun: SeenSun) => SunPosition {
   const elevationM = observer.elevationM ?? 0
   const pressure = observer.pressureHpa ?? pressureAtHpa(elevationM)
   const temperature = observer.temperatureC ?? 12
-  const hourAngle = limitDegrees(sun.siderealTimeDeg + observer.longitudeDeg - sun.rightAscensionDeg)
-  const xi = toRadians(8.794 / (3600 * sun.radiusAu))
   const phi = toRadians(observer.latitudeDeg)
-  const h = toRadians(hourAngle)
-  const delta = toRadians(sun.declinationDeg)
+  const [sinPhi, cosPhi] = [Math.sin(phi), Math.cos(phi)]
   const u = Math.atan(0.99664719 * Math.tan(phi))
-  const x = Math.cos(u) + (elevationM / 6378140) * Math.cos(phi)
-  const y = 0.99664719 * Math.sin(u) + (elevationM / 6378140) * Math.sin(phi)
-  const parallax = Math.atan2(
-    -x * Math.sin(xi) * Math.sin(h),
-    Math.cos(delta) - x * Math.sin(xi) * Math.cos(h),
-  )
-  const deltaTop = Math.atan2(
-    (Math.sin(delta) - y * Math.sin(xi)) * Math.cos(parallax),
-    Math.cos(delta) - x * Math.sin(xi) * Math.cos(h),
-  )
-  const hTop = h - parallax
-  const e0 = toDegrees(
-    Math.asin(Math.sin(phi) * Math.sin(deltaTop) + Math.cos(phi) * Math.cos(deltaTop) * Math.cos(hTop)),
-  )
-  const refraction =
-    e0 >= -(sunRadiusDeg + horizonRefractionDeg)
-      ? ((pressure / 1010) * (283 / (273 + temperature)) * 1.02) /
-        (60 * Math.tan(toRadians(e0 + 10.3 / (e0 + 5.11))))
-      : 0
-  const elevation = e0 + refraction
-  const gamma = toDegrees(
-    Math.atan2(Math.sin(hTop), Math.cos(hTop) * Math.sin(phi) - Math.tan(deltaTop) * Math.cos(phi)),
-  )
-  return {
-    zenithDeg: 90 - elevation,
-    elevationDeg: elevation,
-    azimuthDeg: limitDegrees(gamma + 180),
-    declinationDeg: toDegrees(deltaTop),
-    hourAngleDeg: limitDegrees(toDegrees(hTop)),
+  const x = Math.cos(u) + (elevationM / 6378140) * cosPhi
+  const y = 0.99664719 * Math.sin(u) + (elevationM / 6378140) * sinPhi
+  const bending = ((pressure / 1010) * (283 / (273 + temperature)) * 1.02) / 60
+  return (sun) => {
+    const hourAngle = limitDegrees(sun.siderealTimeDeg + observer.longitudeDeg - sun.rightAscensionDeg)
+    const sinXi = Math.sin(toRadians(8.794 / (3600 * sun.radiusAu)))
+    const h = toRadians(hourAngle)
+    const delta = toRadians(sun.declinationDeg)
+    const beside = Math.cos(delta) - x * sinXi * Math.cos(h)
+    const parallax = Math.atan2(-x * sinXi * Math.sin(h), beside)
+    const deltaTop = Math.atan2((Math.sin(delta) - y * sinXi) * Math.cos(parallax), beside)
+    const hTop = h - parallax
+    const [cosH, sinTop, cosTop] = [Math.cos(hTop), Math.sin(deltaTop), Math.cos(deltaTop)]
+    const e0 = toDegrees(Math.asin(sinPhi * sinTop + cosPhi * cosTop * cosH))
+    const refraction =
+      e0 >= -(sunRadiusDeg + horizonRefractionDeg)
+        ? bending / Math.tan(toRadians(e0 + 10.3 / (e0 + 5.11)))
+        : 0
+    const elevation = e0 + refraction
+    const gamma = toDegrees(Math.atan2(Math.sin(hTop), cosH * sinPhi - (sinTop / cosTop) * cosPhi))
+    return {
+      zenithDeg: 90 - elevation,
+      elevationDeg: elevation,
+      azimuthDeg: limitDegrees(gamma + 180),
+      declinationDeg: toDegrees(deltaTop),
+      hourAngleDeg: limitDegrees(toDegrees(hTop)),
+    }
   }
 }
 

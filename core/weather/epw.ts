@@ -1,126 +1,129 @@
 import { Fault } from '../model/fault'
-import { type WeatherYear } from './weather-year'
+import { epwColumn, epwFields, type EpwField } from './epw-fields'
+import { largestWeatherBytes } from './text'
 
-/** Columns of an EPW record (EnergyPlus auxiliary programs reference, "EPW data dictionary"), counted from 0. */
-const column = {
-  year: 0,
-  month: 1,
-  day: 2,
-  hour: 3,
-  temperature: 6,
-  ghi: 13,
-  dni: 14,
-  dhi: 15,
-  wind: 21,
-} as const
+/** An EPW file as it stands: nothing of it is lost when it is written again. */
+export interface EpwFile {
+  readonly location: {
+    readonly name: string
+    readonly latitudeDeg: number
+    readonly longitudeDeg: number
+    readonly timeZoneHours: number
+    readonly elevationM: number
+  }
+  /** The eight header lines, LOCATION first, as they were. */
+  readonly header: readonly string[]
+  /** Columns in a record: 35, or fewer where a writer left the last ones out. */
+  readonly width: number
+  /** Values of the number fields by record; text fields are in `texts`. */
+  readonly values: Readonly<Partial<Record<EpwField, Float64Array>>>
+  readonly texts: Readonly<Partial<Record<EpwField, readonly string[]>>>
+  /** Line of each record in the file, from 1. */
+  readonly lines: Int32Array
+}
+
 const headerLines = 8
-const largestBytes = 30_000_000
+/** The wind speed is the last column that a year of yield needs. */
+const fewestColumns = epwColumn.windSpeedMs + 1
 
-/** What EPW writes where a value was not measured. */
-const missing = { temperature: 99.9, radiation: 9999, wind: 999 } as const
-
-/**
- * Reads an EnergyPlus weather file: hourly or a whole fraction of an hour; records stamped by the interval's end.
- * Missing values: irradiance becomes 0, temperature and wind keep the last one known.
- * @throws Fault `too-large`, `not-epw`, `bad-epw` with the line.
- */
-export function readEpw(text: string): WeatherYear {
-  if (text.length > largestBytes) throw new Fault('too-large', 'A weather file may have at most 30 MB.')
-  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/)
-  const location = (lines[0] ?? '').split(',')
-  if (location[0]?.trim().toUpperCase() !== 'LOCATION')
-    throw new Fault('not-epw', 'Line 1: a weather file in EPW begins with LOCATION.', 'line 1')
+const location = (cells: readonly string[]) => {
   const field = (index: number, what: string, low: number, high: number) => {
-    const value = Number(location[index])
-    if (location[index]?.trim() === '' || !(value >= low && value <= high))
-      throw new Fault(
-        'bad-epw',
-        `Line 1: ${what} is "${location[index] ?? ''}", expected ${low} to ${high}.`,
-        'line 1',
-      )
+    const text = cells[index]?.trim() ?? ''
+    const value = Number(text)
+    if (text === '' || !(value >= low && value <= high))
+      throw new Fault('bad-epw', `Line 1: ${what} is “${text}”, expected ${low} to ${high}.`, 'line 1')
     return value
   }
-  const latitudeDeg = field(6, 'the latitude', -90, 90)
-  const longitudeDeg = field(7, 'the longitude', -180, 180)
-  const timeZoneHours = field(8, 'the time zone', -12, 14)
-  const elevationM = field(9, 'the elevation', -1000, 9999)
-
-  const rows: number[][] = []
-  for (let i = headerLines; i < lines.length; i++) {
-    const line = lines[i]
-    if (!line || line.trim() === '') continue
-    const cells = line.split(',')
-    if (Number(cells[column.month]) === 2 && Number(cells[column.day]) === 29) continue
-    const row = [column.temperature, column.ghi, column.dni, column.dhi, column.wind].map((index) =>
-      Number(cells[index]),
-    )
-    if (cells.length < 22 || row.some((value) => !Number.isFinite(value)))
-      throw new Fault(
-        'bad-epw',
-        `Line ${i + 1}: a record with numbers in at least 22 columns was expected.`,
-        `line ${i + 1}`,
-      )
-    rows.push(row)
-  }
-  const perHour = rows.length / 8760
-  if (!Number.isInteger(perHour) || perHour < 1 || 60 % perHour !== 0)
-    throw new Fault(
-      'bad-epw',
-      `The file has ${rows.length} records without 29 February; a whole year has 8,760 or a multiple.`,
-      `line ${headerLines + 1}`,
-    )
-  const series = (pick: number, absent: number, hold: boolean) => {
-    const out = new Float64Array(rows.length)
-    let last = 0
-    rows.forEach((row, i) => {
-      const value = row[pick] ?? 0
-      const known = hold ? value < absent : value < absent && value >= 0
-      out[i] = known ? value : hold ? last : 0
-      if (known) last = value
-    })
-    return out
-  }
   return {
-    name: (location[1] ?? '').trim(),
-    latitudeDeg,
-    longitudeDeg,
-    elevationM,
-    timeZoneHours,
-    stepMinutes: 60 / perHour,
-    temperatureC: series(0, missing.temperature, true),
-    ghi: series(1, missing.radiation, false),
-    dni: series(2, missing.radiation, false),
-    dhi: series(3, missing.radiation, false),
-    windMs: series(4, missing.wind, true),
+    name: (cells[1] ?? '').trim(),
+    latitudeDeg: field(6, 'the latitude', -90, 90),
+    longitudeDeg: field(7, 'the longitude', -180, 180),
+    timeZoneHours: field(8, 'the time zone', -12, 14),
+    elevationM: field(9, 'the elevation', -1000, 9999.9),
   }
 }
 
-const daysIn = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
+export const isEpw = (text: string) => /^\s*LOCATION\s*,/i.test(text)
 
-/** Writes an EPW file that `readEpw` reads back; values we do not have are marked as missing. */
-export function writeEpw(year: WeatherYear): string {
-  const perHour = 60 / year.stepMinutes
-  const head = [
-    `LOCATION,${year.name.replaceAll(',', ' ')},-,-,made up,0,${year.latitudeDeg},${year.longitudeDeg},${year.timeZoneHours},${year.elevationM}`,
-    'DESIGN CONDITIONS,0',
-    'TYPICAL/EXTREME PERIODS,0',
-    'GROUND TEMPERATURES,0',
-    'HOLIDAYS/DAYLIGHT SAVINGS,No,0,0,0',
-    'COMMENTS 1,',
-    'COMMENTS 2,',
-    `DATA PERIODS,1,${perHour},Data,Sunday,1/1,12/31`,
-  ]
-  const lines: string[] = []
-  let i = 0
-  daysIn.forEach((days, month) => {
-    for (let day = 1; day <= days; day++)
-      for (let step = 0; step < 24 * perHour; step++, i++) {
-        const minute = perHour === 1 ? 0 : (((step % perHour) + 1) * year.stepMinutes) % 60 || 60
-        const value = (series: Float64Array, digits: number) => (series[i] ?? 0).toFixed(digits)
-        lines.push(
-          `2025,${month + 1},${day},${Math.floor(step / perHour) + 1},${minute},?,${value(year.temperatureC, 1)},99.9,999,999999,9999,9999,9999,${value(year.ghi, 1)},${value(year.dni, 1)},${value(year.dhi, 1)},999999,999999,999999,9999,999,${value(year.windMs, 1)},99,99,9999,99999,9,999999999,999,0.999,999,99,999,999,99`,
-        )
-      }
+/**
+ * Reads an EnergyPlus weather file.
+ * @throws Fault `too-large`, `not-epw`, `bad-epw` with the line.
+ */
+export function readEpwFile(text: string): EpwFile {
+  if (text.length > largestWeatherBytes)
+    throw new Fault('too-large', `A weather file may have at most ${largestWeatherBytes / 1e6} MB.`)
+  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/)
+  if (!isEpw(lines[0] ?? ''))
+    throw new Fault('not-epw', 'Line 1: a weather file in EPW begins with LOCATION.', 'line 1')
+  const place = location((lines[0] ?? '').split(','))
+  const header = lines.slice(0, headerLines)
+  const short = header.findIndex((line) => /^\s*-?\d/.test(line))
+  if (header.length < headerLines || short > 0)
+    throw new Fault(
+      'bad-epw',
+      `Line ${short > 0 ? short + 1 : header.length}: an EPW file has ${headerLines} header lines before its first record, LOCATION to DATA PERIODS.`,
+      `line ${short > 0 ? short + 1 : header.length}`,
+    )
+  const rows: string[][] = []
+  const at: number[] = []
+  for (let i = headerLines; i < lines.length; i++) {
+    const line = lines[i] ?? ''
+    if (line.trim() === '') continue
+    const cells = line.split(',')
+    if (cells.length < fewestColumns)
+      throw new Fault(
+        'bad-epw',
+        `Line ${i + 1}: ${cells.length} columns were found, at least ${fewestColumns} were expected, with commas between them and points as decimal marks.`,
+        `line ${i + 1}`,
+      )
+    rows.push(cells)
+    at.push(i + 1)
+  }
+  if (rows.length === 0)
+    throw new Fault('bad-epw', `The file has no records after its ${headerLines} header lines.`, 'line 9')
+  const width = Math.min(epwFields.length, Math.max(...rows.slice(0, 100).map((cells) => cells.length)))
+  const values: Partial<Record<EpwField, Float64Array>> = {}
+  const texts: Partial<Record<EpwField, readonly string[]>> = {}
+  epwFields.slice(0, width).forEach((field, column) => {
+    if ('text' in field) texts[field.name] = rows.map((cells) => cells[column] ?? '')
+    else values[field.name] = numbers(field.name, column, rows, at)
   })
-  return [...head, ...lines, ''].join('\n')
+  return { location: place, header, width, values, texts, lines: Int32Array.from(at) }
+}
+
+function numbers(
+  name: EpwField,
+  column: number,
+  rows: readonly string[][],
+  at: readonly number[],
+): Float64Array {
+  return Float64Array.from(rows, (cells, r) => {
+    const text = cells[column]?.trim() ?? ''
+    // An empty cell is a value that was not measured.
+    const value = text === '' ? NaN : Number(text)
+    if (text !== '' && !Number.isFinite(value))
+      throw new Fault(
+        'bad-epw',
+        `Line ${at[r]}, column ${column + 1} (${name}): “${text.slice(0, 30)}” is not a number.`,
+        `line ${at[r]}`,
+      )
+    return value
+  })
+}
+
+/** Writes what `readEpwFile` read: the same header, the same values in every column. */
+export function writeEpwFile(file: EpwFile): string {
+  const fields = epwFields.slice(0, file.width)
+  const lines: string[] = [...file.header]
+  for (let r = 0; r < file.lines.length; r++)
+    lines.push(
+      fields
+        .map(({ name }) => {
+          const value = file.values[name]?.[r]
+          if (value === undefined) return file.texts[name]?.[r] ?? ''
+          return Number.isNaN(value) ? '' : String(value)
+        })
+        .join(','),
+    )
+  return `${lines.join('\n')}\n`
 }

@@ -1,35 +1,120 @@
-import { type FaultDetail } from '../model/fault'
+import { clearSky } from '../sun/clear-sky'
+import { extraterrestrialWm2 } from '../sun/perez'
+import { sunHours } from '../sun/sun-hours'
 import { toRadians } from '../model/units'
-import { sunPosition } from '../sun/position'
-import { yearStartMs, type WeatherYear } from './weather-year'
+import { clockShiftMinutes, worthShiftingMinutes } from './clock-shift'
+import { ProblemList, type WeatherProblem, type WeatherReading } from './reading'
 
-/** What looks wrong in a year of weather. Each problem once, with its first interval. */
-export function weatherProblems(year: WeatherYear): (FaultDetail & { readonly interval: number })[] {
-  const found = new Map<string, FaultDetail & { interval: number }>()
-  const say = (code: string, message: string, interval: number) => {
-    if (!found.has(code)) found.set(code, { code, message, path: `interval ${interval}`, interval })
+/** More than the sun can give at the ground, cloud edges included, W/m². */
+const mostGhi = 1600
+const mostDni = 1400
+/** Light in the night worth a word, W/m²; and how deep the sun must stand for night. */
+const nightLight = 20
+/** Closure GHI = DNI cos z + DHI within this, W/m² and share; only where the sun is high enough for an hour's mean. */
+const closureWm2 = 50
+const closureShare = 0.1
+const closureSunDeg = 10
+/** A year of open sky gives no less than a fifth and no more than 1.25 of the clear sky's light. */
+const leastOfClear = 0.2
+const mostOfClear = 1.25
+/** Turbidity of a usual clear sky. */
+const linke = 3
+const coldestC = -70
+const hottestC = 60
+
+/** What looks wrong in a year that could be read, beside what its reader noticed. Each problem once. */
+export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem[] {
+  const problems = new ProblemList()
+  const lineOf = (i: number) => lines[i] ?? 0
+  const where = (i: number) => (lineOf(i) > 0 ? `, first in line ${lineOf(i)}` : '')
+  const sun = sunHours(year, year.timeZoneHours, year.stepMinutes)
+  const perDay = 1440 / year.stepMinutes
+  const up = new Uint8Array(sun.intervals)
+  let clearSum = 0
+  let sum = 0
+  let [closures, open, firstOpen] = [0, 0, -1]
+  for (let k = 0; k < sun.interval.length; k++) {
+    const i = sun.interval[k] as number
+    up[i] = 1
+    const zenith = sun.zenithDeg[k] as number
+    const [ghi, dni, dhi] = [year.ghi[i] as number, year.dni[i] as number, year.dhi[i] as number]
+    const clear = clearSky(
+      zenith,
+      year.elevationM,
+      linke,
+      extraterrestrialWm2(Math.floor(i / perDay) + 1),
+    ).ghi
+    clearSum += clear * (sun.upShare[k] as number)
+    sum += ghi
+    if (90 - zenith <= closureSunDeg || (sun.upShare[k] as number) < 1) continue
+    closures++
+    const made = dni * Math.cos(toRadians(zenith)) + dhi
+    if (Math.abs(made - ghi) > closureWm2 + closureShare * ghi) {
+      open++
+      if (firstOpen < 0) firstOpen = i
+    }
   }
-  const start = yearStartMs(year.timeZoneHours)
-  for (let i = 0; i < year.ghi.length; i++) {
-    const ghi = year.ghi[i] ?? 0
-    const dni = year.dni[i] ?? 0
-    const dhi = year.dhi[i] ?? 0
-    if (ghi < 0 || dni < 0 || dhi < 0) say('negative', `Irradiance below zero in interval ${i}.`, i)
-    if (ghi > 1600 || dni > 1500)
-      say('units', `More than the sun can give in interval ${i}: are the units W/m²?`, i)
-    if (ghi < 20 && dni < 20) continue
-    const middle = start + (i + 0.5) * year.stepMinutes * 60_000
-    const sun = sunPosition(middle, { latitudeDeg: year.latitudeDeg, longitudeDeg: year.longitudeDeg })
-    if (sun.elevationDeg < -8)
-      say('night-sun', `Sun in the middle of the night in interval ${i}: is the clock shifted?`, i)
-    const closure = dni * Math.max(0, Math.cos(toRadians(sun.zenithDeg))) + dhi
-    // Low suns change too much within an hour for its middle to stand for it.
-    if (sun.elevationDeg > 10 && Math.abs(closure - ghi) > 50 + 0.1 * ghi)
-      say(
-        'closure',
-        `Global is ${ghi.toFixed(0)} but beam and diffuse make ${closure.toFixed(0)} W/m² in interval ${i}.`,
-        i,
+  for (let i = 0; i < sun.intervals; i++) {
+    const [ghi, dni] = [year.ghi[i] as number, year.dni[i] as number]
+    if (ghi > mostGhi || dni > mostDni)
+      problems.add(
+        'too-bright',
+        lineOf(i),
+        (n) => `More light than the sun can give in ${n} intervals${where(i)}.`,
+      )
+    const touches = up[i] === 1 || up[(i + 1) % sun.intervals] === 1 || up[(i || sun.intervals) - 1] === 1
+    if (!touches && (ghi > nightLight || dni > nightLight))
+      problems.add(
+        'night-sun',
+        lineOf(i),
+        (n) => `Sun at night in ${n} intervals${where(i)}: is the clock or the place wrong?`,
+      )
+    const air = year.temperatureC[i] as number
+    if (air < coldestC || air > hottestC)
+      problems.add(
+        'temperature-range',
+        lineOf(i),
+        (n) => `Air of ${air.toFixed(0)} °C${where(i)}, and ${n} such intervals: are the degrees Celsius?`,
       )
   }
-  return [...found.values()]
+  if (open > 0)
+    problems.add(
+      'closure',
+      lineOf(firstOpen),
+      () =>
+        `Global irradiance differs from beam and diffuse together in ${open} of ${closures} intervals${where(firstOpen)}.`,
+      open > 0.02 * closures ? 'warning' : 'note',
+    )
+  const share = clearSum > 0 ? sum / clearSum : 1
+  if (share > mostOfClear || share < leastOfClear)
+    problems.add(
+      'units',
+      0,
+      () =>
+        `The year has ${(share * 100).toFixed(0)} % of the light of a clear sky: are the units W/m²?${unitGuess(share)}`,
+    )
+  const shift = clockShiftMinutes(year)
+  if (Math.abs(shift) >= worthShiftingMinutes)
+    problems.add(
+      'shifted-clock',
+      0,
+      () =>
+        `The sun in this file runs ${Math.abs(shift)} minutes ${shift > 0 ? 'early' : 'late'}: moving all values ${Math.abs(shift)} minutes ${shift > 0 ? 'later' : 'earlier'} fits best. Is the time zone or daylight saving wrong?`,
+    )
+  return problems.list
+}
+
+/** The unit whose mistaking would bring the light to about half of a clear sky's. */
+function unitGuess(share: number): string {
+  const usual = 0.65
+  const guesses = [
+    { factor: 3.6, unit: 'kJ/m²' },
+    { factor: 0.36, unit: 'J/cm²' },
+    { factor: 0.001, unit: 'kW/m² or kWh/m²' },
+    { factor: 0.0036, unit: 'MJ/m²' },
+  ]
+  const near = guesses
+    .map((guess) => ({ ...guess, off: Math.abs(Math.log(share / usual / guess.factor)) }))
+    .sort((a, b) => a.off - b.off)[0]
+  return near && near.off < Math.log(2) ? ` They look like ${near.unit}.` : ''
 }

@@ -1,5 +1,5 @@
 /**
- * A year of weather. Arrays have one entry an interval; entry i covers `startMs + i * stepMinutes` onward, in
+ * A year of weather. Arrays have one entry an interval; entry i covers `yearStartMs + i * stepMinutes` onward, in
  * standard time, 29 February left out, so that every year has 365 days.
  */
 export interface WeatherYear {
@@ -17,13 +17,11 @@ export interface WeatherYear {
   readonly dhi: Float64Array
   readonly temperatureC: Float64Array
   readonly windMs: Float64Array
+  /** Share the ground reflects, where the station measured it. */
+  readonly albedo: Float64Array | null
+  /** Metres of snow on the ground, where the station measured it. */
+  readonly snowDepthM: Float64Array | null
 }
-
-/** The year whose calendar (weekdays, daylight saving) stands for every modelled year. Not a leap year. */
-export const modelYear = 2025
-
-/** Unix time in milliseconds of the first interval's start: New Year in standard time. */
-export const yearStartMs = (timeZoneHours: number) => Date.UTC(modelYear, 0, 1) - timeZoneHours * 3_600_000
 
 /** The sum of a power series as energy: W/m² means to kWh/m², or W to kWh. */
 export function energyKwh(power: Float64Array, stepMinutes: number): number {

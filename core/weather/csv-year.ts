@@ -1,0 +1,222 @@
+import { Fault } from '../model/fault'
+import { isStep } from '../model/model-year'
+import { shiftYear } from './clock-shift'
+import { completeYear, type RawSeries, type YearPlace } from './complete-year'
+import { columnUnits, isMeasured, toCoreUnit, type ColumnRole, type MeasuredRole } from './csv-columns'
+import { type CsvMapping, type CsvTable } from './csv-table'
+import { parseClock, parseStamp, type Stamp } from './csv-time'
+import { ProblemList, type WeatherProblem, type WeatherReading } from './reading'
+
+const minuteMs = 60_000
+const dayMinutes = 1440
+const yearMinutes = 365 * dayMinutes
+/** Written where nothing was measured, beside an empty cell. */
+const absent =
+  /^(|-|--|n\/?a|nan|null|none|missing|-99(\.9*)?|-999(\.9*)?|-9999(\.0*)?|9999(\.0*)?|99999(\.0*)?)$/i
+/** Coverage under which a table is not a year. */
+const leastCoverage = 0.85
+
+/** Where the weather of a table was measured; a table seldom says. */
+export type CsvPlace = Omit<YearPlace, 'timeZoneHours' | 'stepMinutes'>
+
+/**
+ * Reads a table as a year of weather with the mapping the person has seen.
+ * @throws Fault `no-time`, `bad-time`, `bad-number`, `bad-step`, `not-a-year` with the line; and as `completeYear`
+ */
+export function csvYear(table: CsvTable, mapping: CsvMapping, place: CsvPlace): WeatherReading {
+  const column = (role: ColumnRole) => mapping.columns.findIndex((c) => c.role === role)
+  const problems = new ProblemList()
+  const minutes = rowMinutes(table, mapping, column)
+  const stepMinutes = stepOf(minutes, table)
+  const perDay = dayMinutes / stepMinutes
+  const n = 365 * perDay
+  const rowOf = placeRows(minutes, table, mapping, stepMinutes, n, problems)
+  const covered = rowOf.filter((row) => row >= 0).length
+  if (covered < leastCoverage * n)
+    throw new Fault(
+      'not-a-year',
+      `${covered.toLocaleString('en')} of the ${n.toLocaleString('en')} intervals of ${stepMinutes} minutes that a year has are in the table. A whole year is needed.`,
+      `line ${table.lines.at(-1) ?? 1}`,
+    )
+  const series = (role: MeasuredRole): Float64Array | null => {
+    const c = column(role)
+    if (c < 0) return null
+    const unit = mapping.columns[c]?.unit ?? columnUnits[role][0]
+    return Float64Array.from(rowOf, (row) => {
+      if (row < 0) return NaN
+      const value = numberIn(table, row, c, mapping.decimal)
+      return Number.isNaN(value) ? NaN : toCoreUnit(value, unit, stepMinutes / 60)
+    })
+  }
+  const raw: RawSeries = {
+    ghi: series('ghi'),
+    dni: series('dni'),
+    dhi: series('dhi'),
+    temperatureC: series('temperature'),
+    windMs: series('wind'),
+    albedo: series('albedo'),
+    snowDepthM: series('snow-depth'),
+  }
+  const lines = Int32Array.from(rowOf, (row) => (row < 0 ? 0 : (table.lines[row] ?? 0)))
+  const whole = { ...place, timeZoneHours: mapping.timeZoneHours, stepMinutes }
+  const reading = completeYear(whole, raw, lines)
+  const list: WeatherProblem[] = [...problems.list, ...reading.problems]
+  return mapping.shiftMinutes === 0
+    ? { ...reading, problems: list }
+    : { ...reading, year: shiftYear(reading.year, mapping.shiftMinutes), problems: list }
+}
+
+function numberIn(table: CsvTable, row: number, c: number, decimal: '.' | ','): number {
+  const cell = (table.rows[row]?.[c] ?? '').trim()
+  if (absent.test(decimal === ',' ? cell.replace(',', '.') : cell)) return NaN
+  const value = Number(decimal === ',' ? cell.replace('.', '').replace(',', '.') : cell)
+  if (Number.isFinite(value)) return value
+  const line = table.lines[row] ?? 0
+  throw new Fault(
+    'bad-number',
+    `Line ${line}, column “${table.headings[c] ?? c + 1}”: “${cell.slice(0, 30)}” is not a number with the decimal mark “${decimal}”.`,
+    `line ${line}`,
+  )
+}
+
+/**
+ * When each row's interval begins, in minutes since 1970 on the mapping's clock; NaN for a row of 29 February.
+ * Rows without a stamp column follow each other from 1 January.
+ */
+function rowMinutes(
+  table: CsvTable,
+  mapping: CsvMapping,
+  column: (role: ColumnRole) => number,
+): Float64Array {
+  const at = {
+    time: column('time'),
+    date: column('date'),
+    clock: column('clock'),
+    year: column('year'),
+    month: column('month'),
+    day: column('day'),
+    hour: column('hour'),
+    minute: column('minute'),
+  }
+  const hasStamp = at.time >= 0 || at.date >= 0 || (at.month >= 0 && at.day >= 0)
+  if (!hasStamp) return fromNewYear(table)
+  const cell = (row: readonly string[], c: number) => (c < 0 ? '' : (row[c] ?? '').trim())
+  const stampOf = (row: readonly string[]): Stamp | null => {
+    if (at.time >= 0) return parseStamp(cell(row, at.time), mapping.dayFirst)
+    const hour = at.hour >= 0 ? Number(cell(row, at.hour)) * 60 + Number(cell(row, at.minute) || 0) : 0
+    const minutes = at.clock >= 0 ? parseClock(cell(row, at.clock)) : hour
+    if (minutes === null || !Number.isFinite(minutes)) return null
+    if (at.date >= 0) {
+      const stamp = parseStamp(cell(row, at.date), mapping.dayFirst)
+      return stamp && { ...stamp, minutes: stamp.minutes + minutes }
+    }
+    const [month, day] = [Number(cell(row, at.month)), Number(cell(row, at.day))]
+    const year = at.year >= 0 ? Number(cell(row, at.year)) : 2001
+    const ok = month >= 1 && month <= 12 && day >= 1 && day <= 31 && minutes <= dayMinutes && year > 0
+    return ok ? { year, month, day, minutes, zoneMinutes: null } : null
+  }
+  return Float64Array.from(table.rows, (row, r) => {
+    const stamp = stampOf(row)
+    const line = table.lines[r] ?? 0
+    if (!stamp) {
+      const shown = at.time >= 0 ? cell(row, at.time) : row.slice(0, 5).join(', ')
+      throw new Fault(
+        'bad-time',
+        `Line ${line}: “${shown.slice(0, 40)}” is not a time that can be read. Written for example 2024-03-31 14:00, or ${mapping.dayFirst ? '31.03.2024' : '03/31/2024'} 14:00.`,
+        `line ${line}`,
+      )
+    }
+    const shift = stamp.zoneMinutes === null ? 0 : mapping.timeZoneHours * 60 - stamp.zoneMinutes
+    return Date.UTC(stamp.year, stamp.month - 1, stamp.day) / minuteMs + stamp.minutes + shift
+  })
+}
+
+/** Rows that only follow each other: a normal or a leap year in equal steps. */
+function fromNewYear(table: CsvTable): Float64Array {
+  const n = table.rows.length
+  const days = [365, 366].find((d) => n % (d * 24) === 0 && isStep((d * dayMinutes) / n))
+  if (days === undefined)
+    throw new Fault(
+      'no-time',
+      `No column holds the time, and ${n.toLocaleString('en')} rows are not a year in equal steps (8,760 hours, 35,040 quarters). Say which column holds the time.`,
+      'line 1',
+    )
+  const year = days === 366 ? 2000 : 2001
+  const step = (days * dayMinutes) / n
+  const start = Date.UTC(year, 0, 1) / minuteMs
+  return Float64Array.from(table.rows, (_, r) => start + r * step)
+}
+
+/** The step that most rows keep. */
+function stepOf(minutes: Float64Array, table: CsvTable): number {
+  const counts = new Map<number, number>()
+  for (let r = 1; r < minutes.length; r++) {
+    const step = (minutes[r] as number) - (minutes[r - 1] as number)
+    if (step > 0) counts.set(step, (counts.get(step) ?? 0) + 1)
+  }
+  const [step] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? [0]
+  if (!isStep(step))
+    throw new Fault(
+      'bad-step',
+      `Rows follow each other by ${step} minutes; an hour or an even part of it is needed (60, 30, 15, 10, 5 minutes).`,
+      `line ${table.lines[1] ?? 1}`,
+    )
+  return step
+}
+
+/** The row of each interval of the year, -1 where there is none. Of several years the fullest is taken. */
+function placeRows(
+  minutes: Float64Array,
+  table: CsvTable,
+  mapping: CsvMapping,
+  stepMinutes: number,
+  n: number,
+  problems: ProblemList,
+): Int32Array {
+  const back = mapping.stamp === 'end' ? stepMinutes : 0
+  const begins = minutes.map((m) => m - back)
+  const first = begins.reduce((a, b) => Math.min(a, b), Infinity)
+  const last = begins.reduce((a, b) => Math.max(a, b), -Infinity)
+  const yearOf = (m: number) => new Date(m * minuteMs).getUTCFullYear()
+  const several = last - first > 366 * dayMinutes
+  let only: number | null = null
+  if (several) {
+    const counts = new Map<number, number>()
+    for (const m of begins) counts.set(yearOf(m), (counts.get(yearOf(m)) ?? 0) + 1)
+    only = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0] ?? null
+    problems.add(
+      'several-years',
+      table.lines[0] ?? 1,
+      () => `The table holds ${counts.size} years: ${only}, the fullest, was taken.`,
+      'note',
+    )
+  }
+  const rowOf = new Int32Array(n).fill(-1)
+  begins.forEach((m, r) => {
+    if (only !== null && yearOf(m) !== only) return
+    const at = new Date(m * minuteMs)
+    const line = table.lines[r] ?? 0
+    if (at.getUTCMonth() === 1 && at.getUTCDate() === 29) {
+      problems.add(
+        'leap-day',
+        line,
+        () => '29 February is left out: every modelled year has 365 days.',
+        'note',
+      )
+      return
+    }
+    const leap = new Date(Date.UTC(at.getUTCFullYear(), 1, 29)).getUTCMonth() === 1
+    let minute = m - Date.UTC(at.getUTCFullYear(), 0, 1) / minuteMs
+    if (leap && at.getUTCMonth() > 1) minute -= dayMinutes
+    const i = Math.floor((minute % yearMinutes) / stepMinutes)
+    if ((rowOf[i] as number) >= 0)
+      problems.add(
+        'twice',
+        line,
+        (count) =>
+          `${count} intervals stand twice, first in line ${line}: the later row counts. Is the clock one with daylight saving?`,
+      )
+    rowOf[i] = r
+  })
+  return rowOf
+}
