@@ -6,6 +6,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { theOne, type Objects } from '@/core/model/document'
 import { siteId, type Site } from '@/core/model/kinds/site'
 import { type LiveNumbers, type OptionNumbers } from './live/live-numbers'
+import { type StationList } from './weather/station-list'
 import { type DocumentStore } from './store/documents'
 import { optionsOf } from './store/documents'
 import { type Outbox } from './store/outbox'
@@ -19,6 +20,9 @@ export interface StationChoice {
   readonly name: string
   readonly elevationM: number
   readonly distanceM: number
+  readonly yearSpread: number | null
+  /** Whether it is a file of one's own. */
+  readonly own: boolean
 }
 
 /** Everything one open job works with. */
@@ -27,6 +31,7 @@ export interface BenchParts {
   readonly documents: DocumentStore
   readonly session: SessionStore
   readonly live: LiveNumbers
+  readonly stations: StationList
   readonly outbox: Outbox
   readonly tools: ToolBox
   readonly catalogue: Catalogue
@@ -42,6 +47,10 @@ export function useBench(): BenchParts {
 }
 
 export const useSession = <T>(pick: (session: Session) => T): T => useStore(useBench().session, pick)
+
+export function useStations(): readonly StationChoice[] {
+  return useStore(useBench().stations.store, (s) => s.list)
+}
 
 export function useHouse(): Objects {
   return useStore(useBench().documents.store, (s) => s.documents['house'] ?? emptyObjects)

@@ -12,6 +12,7 @@ import { DocumentStore, houseId } from './store/documents'
 import { Outbox, type PendingEdit } from './store/outbox'
 import { createSession } from './store/session'
 import { browserShelf } from './store/shelf'
+import { StationList } from './weather/station-list'
 import { ToolBox } from './tools/tool-box'
 
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
@@ -43,6 +44,7 @@ export async function openBench(
     catalogue,
     scene,
     live: new LiveNumbers(worker, catalogue),
+    stations: new StationList(),
     tools: new ToolBox(makeToolContext(documents, session, scene)),
   }
 }

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { type Site } from '@/core/model/kinds/site'
 import { siteKind } from '@/core/model/kinds/site'
+import { ownStationId } from '@/core/weather/own-weather'
+import { greatCircleM } from '@/core/weather/station'
 import { type StationChoice } from './context'
 
 /** The outside world as the bench asks for it, over open formats (GeoJSON). */
@@ -20,6 +22,7 @@ const stationsSchema = z.object({
         name: z.string(),
         elevationM: z.number(),
         distanceM: z.number(),
+        yearSpread: z.number().nullable(),
       }),
     }),
   ),
@@ -38,6 +41,31 @@ export async function fetchAddresses(query: string, signal: AbortSignal): Promis
   return features.map((feature) => feature.properties)
 }
 
+const ownSchema = z.object({
+  features: z.array(
+    z.object({
+      geometry: z.object({ coordinates: z.tuple([z.number(), z.number()]) }),
+      properties: z.object({ id: z.string(), name: z.string(), elevationM: z.number() }),
+    }),
+  ),
+})
+
+/** The team's own weather files with their distance. */
+export async function fetchOwnWeather(
+  latitudeDeg: number,
+  longitudeDeg: number,
+  signal: AbortSignal,
+): Promise<StationChoice[]> {
+  const { features } = ownSchema.parse(await fetchJson('/api/weather', signal))
+  return features.map(({ geometry, properties }) => ({
+    ...properties,
+    id: ownStationId(properties.id),
+    distanceM: greatCircleM(latitudeDeg, longitudeDeg, geometry.coordinates[1], geometry.coordinates[0]),
+    yearSpread: null,
+    own: true,
+  }))
+}
+
 export async function fetchStations(
   latitudeDeg: number,
   longitudeDeg: number,
@@ -46,5 +74,5 @@ export async function fetchStations(
   const { features } = stationsSchema.parse(
     await fetchJson(`/world/stations?lat=${latitudeDeg}&lon=${longitudeDeg}`, signal),
   )
-  return features.map((feature) => feature.properties)
+  return features.map((feature) => ({ ...feature.properties, own: false }))
 }

@@ -3,20 +3,21 @@ import { dirname, isAbsolute, join } from 'node:path'
 import { type z } from 'zod'
 import { faultOf } from '@/core/model/document'
 import { Fault } from '@/core/model/fault'
-import { readEpw } from '@/core/weather/epw'
-import { type WeatherYear } from '@/core/weather/weather-year'
+import { readPlaced } from '@/core/weather/read-weather'
+import { type WeatherReading } from '@/core/weather/reading'
+import { textOf } from '@/core/weather/text'
 
-const largestBytes = 50_000_000
+const largestBytes = 60_000_000
 
 const systemMessage = (error: unknown) =>
   error instanceof Error && 'code' in error ? String(error.code) : 'unknown'
 
 /** @throws Fault `no-file`, `too-large`. */
-export function readText(file: string): string {
+function readBytes(file: string): Buffer {
   try {
     if (file !== '-' && statSync(file).size > largestBytes)
-      throw new Fault('too-large', `${file} is larger than 50 MB.`, file)
-    return readFileSync(file === '-' ? 0 : file, 'utf8')
+      throw new Fault('too-large', `${file} is larger than ${largestBytes / 1e6} MB.`, file)
+    return readFileSync(file === '-' ? 0 : file)
   } catch (error) {
     if (error instanceof Fault) throw error
     throw new Fault(
@@ -26,6 +27,9 @@ export function readText(file: string): string {
     )
   }
 }
+
+/** @throws Fault `no-file`, `too-large`. */
+const readText = (file: string): string => readBytes(file).toString('utf8')
 
 export function writeText(file: string, text: string): void {
   try {
@@ -57,10 +61,13 @@ export function readCase<T>(options: { in?: string }, schema: z.ZodType<T>): T {
   return parsed.data
 }
 
-/** A weather file, by itself or beside the case that names it. */
-export function readWeather(file: string, beside?: string): WeatherYear {
+/**
+ * A weather file, EPW or a table, by itself or beside the case that names it.
+ * @throws Fault `no-file`, and those of `readPlaced`
+ */
+export function readWeatherFile(file: string, beside?: string): WeatherReading {
   const path = beside && beside !== '-' && !isAbsolute(file) ? join(dirname(beside), file) : file
-  return readEpw(readText(path))
+  return readPlaced(textOf(readBytes(path)))
 }
 
 export const print = (value: unknown): void => {

@@ -1,22 +1,39 @@
-import { toRadians } from '@/core/model/units'
-import { type Vec3 } from '@/core/geometry/vector'
-import { planeLight, type SkyModel } from '@/core/pipeline/plane-light'
+import { yearStartMs } from '@/core/model/model-year'
+import { planeLight, type Facing, type SkyModel } from '@/core/pipeline/plane-light'
 import { sunHours } from '@/core/sun/sun-hours'
+import { normalOf } from '@/core/sun/tracker'
 import { type WeatherYear } from '@/core/weather/weather-year'
 
-/** Upward normal of a plane: tilt from the horizontal, azimuth clockwise from north. */
-export function normalOf(tiltDeg: number, azimuthDeg: number): Vec3 {
-  const [t, a] = [toRadians(tiltDeg), toRadians(azimuthDeg)]
-  return [Math.sin(t) * Math.sin(a), Math.sin(t) * Math.cos(a), Math.cos(t)]
-}
-
 export const sunOf = (weather: WeatherYear) => sunHours(weather, weather.timeZoneHours, weather.stepMinutes)
+type Sun = ReturnType<typeof sunOf>
+
+const everyMonth = (albedo: number) => ({ albedoByMonth: new Array<number>(12).fill(albedo) })
+
+export const lightFacing = (
+  weather: WeatherYear,
+  sun: Sun,
+  facing: Facing,
+  albedo: number,
+  model: SkyModel = 'perez',
+) => planeLight(weather, sun, facing, everyMonth(albedo), model)
 
 export const lightOn = (
   weather: WeatherYear,
-  sun: ReturnType<typeof sunOf>,
+  sun: Sun,
   tiltDeg: number,
   azimuthDeg: number,
   albedo: number,
   model: SkyModel,
-) => planeLight(weather, sun, normalOf(tiltDeg, azimuthDeg), albedo, model)
+) => lightFacing(weather, sun, normalOf(tiltDeg, azimuthDeg), albedo, model)
+
+/** The beginning of every interval, ISO 8601 with the standard time's offset. */
+export function intervalTimes(weather: WeatherYear): string[] {
+  const start = yearStartMs(weather.timeZoneHours)
+  const minutes = Math.round(weather.timeZoneHours * 60)
+  const two = (value: number) => String(value).padStart(2, '0')
+  const offset = `${minutes < 0 ? '-' : '+'}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`
+  return Array.from(weather.ghi, (_, i) => {
+    const local = new Date(start + i * weather.stepMinutes * 60_000 + minutes * 60_000)
+    return `${local.toISOString().slice(0, 16)}${offset}`
+  })
+}

@@ -6,7 +6,7 @@ import mysql, {
 } from 'mysql2/promise'
 import { log } from './log'
 
-type Value = string | number | boolean | null | Date
+type Value = string | number | boolean | null | Date | Buffer
 
 /** A statement that failed: its name and the database's code, never the data. */
 export class DatabaseError extends Error {

@@ -10,6 +10,7 @@ import { type Designer } from './sql/people'
 const statusOf: Readonly<Record<string, number>> = {
   'no-such-job': 404,
   'no-such-offer': 404,
+  'no-such-weather': 404,
   'not-signed-in': 401,
   'wrong-origin': 403,
   'too-large': 413,
@@ -83,12 +84,30 @@ export async function readBody<T>(request: NextRequest, schema: z.ZodType<T>): P
   return parsed.data
 }
 
+/**
+ * The body's bytes; reading stops where it grows over the limit.
+ * @throws Fault `too-large`
+ */
+export async function readBytes(request: NextRequest, most: number): Promise<Uint8Array> {
+  const tooLarge = () => new Fault('too-large', `At most ${most / 1e6} MB can be sent at once.`)
+  if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge()
+  const parts: Uint8Array[] = []
+  let length = 0
+  const reader = request.body?.getReader()
+  for (let part = await reader?.read(); part && !part.done; part = await reader?.read()) {
+    length += part.value.length
+    if (length > most) {
+      await reader?.cancel()
+      throw tooLarge()
+    }
+    parts.push(part.value)
+  }
+  return Buffer.concat(parts)
+}
+
 /** @throws Fault `too-large`, `not-json`. */
-export async function readJson(request: NextRequest): Promise<unknown> {
-  if (Number(request.headers.get('content-length') ?? 0) > largestBody)
-    throw new Fault('too-large', 'At most 4 MB can be sent at once.')
-  const text = await request.text()
-  if (text.length > largestBody) throw new Fault('too-large', 'At most 4 MB can be sent at once.')
+export async function readJson(request: NextRequest, most = largestBody): Promise<unknown> {
+  const text = Buffer.from(await readBytes(request, most)).toString('utf8')
   try {
     return JSON.parse(text)
   } catch (error) {

@@ -25,5 +25,5 @@ export async function sharedOption(token: string) {
   const { job } = await loadJob(share.teamId, share.jobId)
   const option = job.options.find((o) => o.id === share.documentId)
   if (!option) throw new Fault('no-such-offer', 'This offer has been withdrawn.')
-  return { job, option }
+  return { teamId: share.teamId, job, option }
 }

@@ -19,7 +19,7 @@ export async function warmUp(): Promise<void> {
     const nearest = stationsNear(site)[0]
     if (nearest) stationWeather(nearest.station.id)
     await pause()
-    summaryOf(job)
+    await summaryOf('', job)
     const map = townMap(town)
     for (const [z, around] of [
       [20, 2],

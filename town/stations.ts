@@ -1,10 +1,11 @@
 import { type LatLon } from '@/core/geometry/geo'
+import { daysInMonth } from '@/core/model/model-year'
 import { digest } from '@/core/model/digest'
 import { readEpw, writeEpw } from '@/core/weather/epw-year'
 import { byDistance } from '@/core/weather/station'
-import { energyKwh, type WeatherYear } from '@/core/weather/weather-year'
+import { type WeatherYear } from '@/core/weather/weather-year'
 import { towns } from './towns'
-import { recordYears, stationRecordYear, stationYear } from './weather'
+import { recordMonths, recordYears, stationRecordYear, stationYear } from './weather'
 
 /** All stations of the made-up world. */
 export const stations = towns.flatMap((town) => town.stations.map((station) => ({ ...station, town })))
@@ -55,7 +56,11 @@ export function stationSpread(id: string): YearSpread | undefined {
   if (known) return known
   const sums = recordYears.map((year) => ({
     year,
-    ghiKwhM2: energyKwh(stationRecordYear(station.town, station, year).ghi, 60),
+    // The hours of a year on record meet its months.
+    ghiKwhM2: recordMonths(station, year).dailyKwhM2.reduce(
+      (sum, daily, month) => sum + daily * (daysInMonth[month] ?? 30),
+      0,
+    ),
   }))
   const mean = sums.reduce((sum, { ghiKwhM2 }) => sum + ghiKwhM2, 0) / sums.length
   const variance = sums.reduce((sum, { ghiKwhM2 }) => sum + (ghiKwhM2 - mean) ** 2, 0) / (sums.length - 1)

@@ -34,13 +34,23 @@ export function stationYear(town: Town, station: TownStation): WeatherYear {
   return weatherOf(town, station, station.id, station.dailyKwhM2, station.meanC)
 }
 
-/** One of the years on record: its months differ from the normals as those of real years do. */
-export function stationRecordYear(town: Town, station: TownStation, year: number): WeatherYear {
+/** What the months of a year on record were: they differ from the normals as those of real years do. */
+export function recordMonths(
+  station: TownStation,
+  year: number,
+): { readonly dailyKwhM2: readonly number[]; readonly meanC: readonly number[] } {
   const gauss = gaussian(seededRandom(seedOf(`${station.id} ${year} months`)))
   const [whole, wholeC] = [gauss() * yearSpread, gauss() * yearSpreadC]
-  const daily = station.dailyKwhM2.map((kwh) => kwh * (1 + whole + gauss() * monthSpread))
-  const meanC = station.meanC.map((c) => c + wholeC + gauss() * monthSpreadC)
-  return weatherOf(town, station, `${station.id} ${year}`, daily, meanC)
+  return {
+    dailyKwhM2: station.dailyKwhM2.map((kwh) => kwh * (1 + whole + gauss() * monthSpread)),
+    meanC: station.meanC.map((c) => c + wholeC + gauss() * monthSpreadC),
+  }
+}
+
+/** One of the years on record, hour by hour. */
+export function stationRecordYear(town: Town, station: TownStation, year: number): WeatherYear {
+  const { dailyKwhM2, meanC } = recordMonths(station, year)
+  return weatherOf(town, station, `${station.id} ${year}`, dailyKwhM2, meanC)
 }
 
 function weatherOf(
@@ -154,15 +164,19 @@ function meetNormals(dailyKwhM2: readonly number[], index: Float64Array, clear: 
   byMonth.forEach((daylight, month) => {
     const days = new Set(daylight.map((i) => Math.floor(i / 24))).size
     const wanted = (dailyKwhM2[month] ?? 0) * 1000 * days
-    const bend = (power: number, i: number) => Math.min(1.08, Math.max(0.05, (index[i] as number) ** power))
+    const logs = daylight.map((i) => Math.log(index[i] as number))
+    const bent = (power: number, k: number) =>
+      Math.min(1.08, Math.max(0.05, Math.exp(power * (logs[k] as number))))
     let [low, high] = [0.05, 8]
-    for (let step = 0; step < 40; step++) {
+    for (let step = 0; step < 20; step++) {
       const power = (low + high) / 2
-      const sum = daylight.reduce((s, i) => s + bend(power, i) * (clear[i] as number), 0)
+      let sum = 0
+      for (let k = 0; k < daylight.length; k++)
+        sum += bent(power, k) * (clear[daylight[k] as number] as number)
       if (sum > wanted) low = power
       else high = power
     }
     const power = (low + high) / 2
-    for (const i of daylight) index[i] = bend(power, i)
+    daylight.forEach((i, k) => (index[i] = bent(power, k)))
   })
 }

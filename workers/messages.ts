@@ -4,7 +4,7 @@ import { type Objects } from '@/core/model/document'
 import { type RunSummary } from '@/core/pipeline/summary'
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 1
+export const protocolVersion = 2
 
 export interface RunRequest {
   readonly type: 'run'
@@ -19,6 +19,8 @@ export interface RunRequest {
     readonly name: string
     readonly distanceM: number
     readonly elevationM: number
+    readonly yearSpread: number | null
+    readonly standsIn: boolean
   }
   readonly weatherUrl: string
 }

@@ -1,42 +1,16 @@
-import { digest } from '@/core/model/digest'
 import { Fault } from '@/core/model/fault'
 import { Pipeline } from '@/core/pipeline/pipeline'
 import { summarise } from '@/core/pipeline/summary'
-import { readEpw } from '@/core/weather/epw'
-import { type WeatherYear } from '@/core/weather/weather-year'
+import { weatherAt } from './fetch-weather'
 import { protocolVersion, type RunRequest, type WorkerAnswer, type WorkerRequest } from './messages'
 
 const pipeline = new Pipeline()
-const weathers = new Map<string, Promise<{ year: WeatherYear; key: string }>>()
 
 /** The newest request; older ones that have not begun are dropped. */
 let waiting: RunRequest | null = null
 let running = false
 
 const post = (answer: WorkerAnswer, transfer: Transferable[] = []) => self.postMessage(answer, { transfer })
-
-async function fetchWeather(url: string) {
-  const answer = await fetch(url)
-  if (!answer.ok)
-    throw new Fault(
-      'no-weather',
-      `The weather file could not be fetched (${answer.status}).`,
-      'site.stationId',
-    )
-  const text = await answer.text()
-  return { year: readEpw(text), key: digest(text) }
-}
-
-function weatherAt(url: string) {
-  let found = weathers.get(url)
-  if (!found) {
-    found = fetchWeather(url)
-    weathers.set(url, found)
-    // A failure is not remembered: the next run tries again.
-    found.catch(() => weathers.delete(url))
-  }
-  return found
-}
 
 const faultDetail = (error: unknown) =>
   error instanceof Fault

@@ -11,11 +11,12 @@ interface Props {
   /** Takes what was typed; returns what is wrong, or null. May throw a Fault. */
   readonly onType: (text: string) => string | null
   readonly wide?: boolean
+  readonly narrow?: boolean
   readonly hint?: string | undefined
 }
 
 /** A measure one can click and type. Enter or leaving takes it; Esc brings the old one back; a fault stands below. */
-export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
+export function TextField({ label, shown, unit, onType, wide, narrow, hint }: Props) {
   const id = useId()
   const [typed, setTyped] = useState<string | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
@@ -48,7 +49,7 @@ export function TextField({ label, shown, unit, onType, wide, hint }: Props) {
         </label>
         <input
           id={id}
-          className={`field shrink-0 ${wide ? 'w-[7.6rem]' : 'w-[4.6rem] text-right'}`}
+          className={`field shrink-0 ${wide ? 'w-[7.6rem]' : narrow ? 'w-[3.1rem] text-right' : 'w-[4.6rem] text-right'}`}
           value={typed ?? shown}
           title={hint}
           aria-invalid={wrong !== null}

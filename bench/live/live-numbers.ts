@@ -3,6 +3,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/model/document'
 import { type FaultDetail } from '@/core/model/fault'
 import { type RunSummary } from '@/core/pipeline/summary'
+import { weatherUrlOf } from '../weather/station-list'
 import { protocolVersion, type RunRequest, type WorkerAnswer } from '@/workers/messages'
 
 /** One option's numbers and the run they belong to. */
@@ -96,7 +97,7 @@ export class LiveNumbers {
       options: [...active, ...stale.filter((option) => option.id !== request.activeId)],
       catalogue: this.#catalogue,
       station: request.station,
-      weatherUrl: `/world/weather/${encodeURIComponent(request.station.id)}.epw`,
+      weatherUrl: weatherUrlOf(request.station.id),
     })
   }
 

@@ -56,7 +56,7 @@ export function stageScene(house: Objects, option: Objects, catalogue: Catalogue
     }),
     laid:
       module && cover?.kind === 'cover'
-        ? layPanels(ofKind(option, 'array'), cover, module, house, roofs)
+        ? layPanels(ofKind(option, 'array'), ofKind(option, 'rack'), cover, module, house, roofs)
         : { arrays: [], homeless: [] },
   }
 }

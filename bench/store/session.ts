@@ -3,7 +3,7 @@ import { type Chapter } from '@/core/pipeline/explanation'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type Snap } from '@/core/geometry/snap'
 
-export type ToolId = 'select' | 'trace' | 'gable' | 'chimney' | 'tree' | 'lay'
+export type ToolId = 'select' | 'trace' | 'gable' | 'chimney' | 'tree' | 'lay' | 'rack'
 
 export type Selection =
   | { readonly kind: 'object'; readonly id: string }
@@ -49,7 +49,7 @@ export interface Session {
   readonly toast: Toast | null
   readonly leftFolded: boolean
   readonly rightFolded: boolean
-  readonly dialog: 'shortcuts' | 'commands' | null
+  readonly dialog: 'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | null
 }
 
 export const createSession = (optionId: string) =>

@@ -1,17 +1,29 @@
 import { Option, type Command } from 'commander'
 import { Fault } from '@/core/model/fault'
 import { jobToFile, optionLetter, parseJob, type Job, type JobOption } from '@/core/model/job'
+import { theOne } from '@/core/model/document'
+import { siteId } from '@/core/model/kinds/site'
+import { hourlyCsv, monthlyCsv } from '@/core/pipeline/results-csv'
+import { fileOf, ownWeatherId } from '@/core/weather/own-weather'
+import { readPlaced } from '@/core/weather/read-weather'
 import { Pipeline } from '@/core/pipeline/pipeline'
 import { summarise } from '@/core/pipeline/summary'
 import { saltmarshJob } from '@/town/shipped-job'
-import { worldInput } from '@/town/world-input'
-import { csv, print, readJsonFile, writeText } from '../files'
+import { worldInput, type OwnWeather } from '@/town/world-input'
+import { print, readJsonFile, writeText } from '../files'
 
 /** The shipped job stands in for a file under this name. */
 const shippedName = 'shipped'
 
-const readJob = (file: string): Job =>
-  parseJob(file === shippedName ? JSON.parse(JSON.stringify(jobToFile(saltmarshJob()))) : readJsonFile(file))
+/** A job and the weather that came in its file, if it has its own. */
+function readJob(file: string): { job: Job; own: OwnWeather | undefined } {
+  const value: unknown =
+    file === shippedName ? JSON.parse(JSON.stringify(jobToFile(saltmarshJob()))) : readJsonFile(file)
+  const job = parseJob(value)
+  const id = ownWeatherId(theOne(job.house, 'site', siteId).stationId)
+  const table = id === null ? undefined : fileOf(value, id)
+  return { job, own: id !== null && table !== undefined ? { id, year: readPlaced(table).year } : undefined }
+}
 
 /** The option with a letter or an id; the first when none is named. */
 function optionOf(job: Job, name: string | undefined): { option: JobOption; letter: string } {
@@ -27,8 +39,6 @@ function optionOf(job: Job, name: string | undefined): { option: JobOption; lett
   return { option, letter: optionLetter(index) }
 }
 
-const months = ['01', '02', '03', '04', '05', '06', '07', '08', '09', '10', '11', '12']
-
 export function addJobCommands(gable: Command): void {
   gable
     .command('run')
@@ -36,9 +46,9 @@ export function addJobCommands(gable: Command): void {
     .argument('<job>', `the job's own JSON, or "${shippedName}" for the shipped one`)
     .option('--option <option>', 'letter or id; the first when not given')
     .action((file: string, { option: name }: { option?: string }) => {
-      const job = readJob(file)
+      const { job, own } = readJob(file)
       const { option, letter } = optionOf(job, name)
-      const summary = summarise(new Pipeline().run(worldInput(job.house, option.objects)))
+      const summary = summarise(new Pipeline().run(worldInput(job.house, option.objects, own)))
       print({
         job: job.name,
         option: letter,
@@ -67,39 +77,16 @@ export function addJobCommands(gable: Command): void {
         file: string,
         options: { format: 'json' | 'csv-hourly' | 'csv-monthly'; option?: string; out: string },
       ) => {
-        const job = readJob(file)
+        const { job, own } = readJob(file)
         if (options.format === 'json') {
           writeText(options.out, `${JSON.stringify(jobToFile(job), null, 2)}\n`)
           print({ out: options.out, options: job.options.length })
           return
         }
-        const result = new Pipeline().run(worldInput(job.house, optionOf(job, options.option).option.objects))
-        const { monthly, carpet } = summarise(result)
+        const { option } = optionOf(job, options.option)
+        const summary = summarise(new Pipeline().run(worldInput(job.house, option.objects, own)))
         const text =
-          options.format === 'csv-monthly'
-            ? csv(
-                ['month', 'yieldKwh', 'loadKwh', 'usedKwh', 'billBefore', 'billAfter'],
-                months.map((month, m) => [
-                  month,
-                  ...[
-                    monthly.yieldKwh,
-                    monthly.loadKwh,
-                    monthly.usedKwh,
-                    monthly.billBefore,
-                    monthly.billAfter,
-                  ].map((s) => (s[m] ?? 0).toFixed(2)),
-                ]),
-              )
-            : csv(
-                ['interval', 'localHour', 'yieldKwh', 'loadKwh', 'netKwh', 'storedKwh', 'price'],
-                Array.from(carpet.yield, (kwh, i) => [
-                  i,
-                  carpet.clockHour[i] ?? 0,
-                  ...[kwh, carpet.load[i], carpet.net[i], carpet.battery[i], carpet.price[i]].map((v) =>
-                    (v ?? 0).toFixed(4),
-                  ),
-                ]),
-              )
+          options.format === 'csv-monthly' ? monthlyCsv(summary) : hourlyCsv(summary, summary.timeZoneHours)
         writeText(options.out, text)
         print({ out: options.out, lines: text.split('\n').length - 1 })
       },
@@ -109,5 +96,5 @@ export function addJobCommands(gable: Command): void {
     .description('Checks a file and gives it back as a job of today’s version')
     .argument('<file>')
     .addOption(new Option('--as <form>').choices(['job']).default('job'))
-    .action((file: string) => print(jobToFile(readJob(file))))
+    .action((file: string) => print(jobToFile(readJob(file).job)))
 }

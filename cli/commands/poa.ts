@@ -1,8 +1,9 @@
-import { monthOfDay } from '@/core/model/model-year'
 import { Option, type Command } from 'commander'
+import { monthsOf } from '@/core/model/model-year'
+import { byMonth } from '@/core/pipeline/loss-chain'
 import { type SkyModel } from '@/core/pipeline/plane-light'
-import { csv, number, print, readWeather, writeText } from '../files'
-import { lightOn, sunOf } from '../plane-year'
+import { csv, number, print, readWeatherFile, writeText } from '../files'
+import { intervalTimes, lightOn, sunOf } from '../plane-year'
 
 interface Options {
   readonly weather: string
@@ -17,45 +18,40 @@ export function addPoa(gable: Command): void {
   gable
     .command('poa')
     .description('Irradiation on a plane over a year, before incidence losses')
-    .requiredOption('--weather <file>', 'EPW file')
+    .requiredOption('--weather <file>', 'EPW or CSV file')
     .requiredOption('--tilt <deg>', 'from the horizontal', number('tilt', 0, 180))
     .requiredOption('--azimuth <deg>', 'clockwise from north', number('azimuth', -360, 360))
     .addOption(new Option('--model <model>', 'of the sky').choices(['perez', 'hay-davies']).default('perez'))
     .option('--albedo <share>', 'of the ground', number('albedo', 0, 1), 0.2)
     .option('--hourly <file>', 'writes every interval as CSV')
     .action((options: Options) => {
-      const weather = readWeather(options.weather)
-      const sun = sunOf(weather)
-      const { incident, parts } = lightOn(
-        weather,
-        sun,
-        options.tilt,
-        options.azimuth,
-        options.albedo,
-        options.model,
+      // The ground is what was asked for, whatever the file says of snow.
+      const year = { ...readWeatherFile(options.weather).year, albedo: null, snowDepthM: null }
+      const sun = sunOf(year)
+      const light = lightOn(year, sun, options.tilt, options.azimuth, options.albedo, options.model)
+      const total = light.beam.map(
+        (beam, k) => beam + (light.sky[k] as number) + (light.groundward[k] as number),
       )
-      const monthly = new Array<number>(12).fill(0)
-      const series = new Float64Array(sun.intervals)
-      incident.forEach((watts, k) => {
-        const i = sun.interval[k] as number
-        series[i] = watts
-        const month = monthOfDay(Math.floor((i * sun.stepMinutes) / 1440))
-        monthly[month] = (monthly[month] as number) + (watts * sun.stepMinutes) / 60_000
-      })
-      if (options.hourly)
-        writeText(
-          options.hourly,
-          csv(
-            ['interval', 'poaWm2'],
-            Array.from(series, (w, i) => [i, w.toFixed(2)]),
-          ),
-        )
+      const months = byMonth(total, monthsOf(sun.stepMinutes), sun.stepMinutes / 60_000, sun.interval)
+      if (options.hourly) {
+        const columns = [light.beam, light.sky, light.groundward]
+        const rows = intervalTimes(year).map((time): (string | number)[] => [time, 0, 0, 0, 0])
+        sun.interval.forEach((i, k) => {
+          rows[i]?.splice(
+            1,
+            4,
+            (total[k] as number).toFixed(2),
+            ...columns.map((series) => (series[k] as number).toFixed(2)),
+          )
+        })
+        writeText(options.hourly, csv(['time', 'poaWm2', 'beamWm2', 'skyDiffuseWm2', 'groundWm2'], rows))
+      }
       print({
-        annualKwhM2: parts.beam + parts.sky + parts.ground,
-        beamKwhM2: parts.beam,
-        skyDiffuseKwhM2: parts.sky,
-        groundKwhM2: parts.ground,
-        monthlyKwhM2: monthly,
+        annualKwhM2: light.parts.beam + light.parts.sky + light.parts.ground,
+        beamKwhM2: light.parts.beam,
+        skyDiffuseKwhM2: light.parts.sky,
+        groundKwhM2: light.parts.ground,
+        monthlyKwhM2: months.monthly,
       })
     })
 }

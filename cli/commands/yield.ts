@@ -1,68 +1,21 @@
-import { monthOfDay } from '@/core/model/model-year'
 import { type Command } from 'commander'
-import { z } from 'zod'
-import { defaultLosses, lossesKind } from '@/core/model/kinds/losses'
-import { closeRoof, openRack } from '@/core/energy/cell-temperature'
-import { type InverterType, type ModuleType } from '@/core/electrical/catalogue'
+import { monthsOf } from '@/core/model/model-year'
+import { mountHeat } from '@/core/energy/cell-temperature'
+import { fitDiode } from '@/core/energy/fit-diode'
+import { diodePower, linearPower } from '@/core/energy/module-power'
+import { snowCover, snowLoss } from '@/core/energy/snow-cover'
 import { acYear } from '@/core/pipeline/ac'
-import { dcYear } from '@/core/pipeline/dc'
-import { panelLight } from '@/core/pipeline/panel-light'
+import { dcYear, type DcYear } from '@/core/pipeline/dc'
+import { lossChain, lossNames, type LossChain } from '@/core/pipeline/loss-chain'
+import { openString } from '@/core/pipeline/open-chain'
+import { normalOf, trackedNormals } from '@/core/sun/tracker'
 import { type SunHours } from '@/core/sun/sun-hours'
-import { type ReceiverShade } from '@/core/shade/engine'
-import { csv, print, readCase, readWeather, writeText } from '../files'
-import { lightOn, sunOf } from '../plane-year'
-
-const share = z.number().min(0).max(0.9)
-const positive = z.number().positive()
-
-const caseSchema = z.object({
-  weather: z.string().min(1),
-  arrays: z
-    .array(
-      z.object({
-        tiltDeg: z.number().min(0).max(90),
-        azimuthDeg: z.number().min(-360).max(360),
-        modules: z.number().int().min(1).max(100_000),
-        module: z.object({
-          powerW: positive.max(2000),
-          powerPerK: z.number().min(-0.02).max(0.01).optional(),
-        }),
-        mount: z.enum(['roof', 'open']).optional(),
-      }),
-    )
-    .min(1, 'at least one array'),
-  inverter: z.object({
-    acPowerW: positive,
-    efficiency: z.number().min(0.5).max(1).optional(),
-    nightW: z.number().min(0).max(100).optional(),
-  }),
-  losses: z
-    .object({
-      soiling: share,
-      lightInduced: share,
-      nameplate: share,
-      wiring: share,
-      connections: share,
-      availability: share,
-    })
-    .partial()
-    .optional(),
-  albedo: z.number().min(0).max(1).optional(),
-})
+import { type WeatherYear } from '@/core/weather/weather-year'
+import { csv, print, readCase, readWeatherFile, writeText } from '../files'
+import { intervalTimes, lightFacing, sunOf } from '../plane-year'
+import { lossesIn, yieldCase, type YieldCase } from './yield-case'
 
 const defaultPowerPerK = -0.0035
-const oneGroup = { strips: 1, halves: 1 } as const
-
-/** A module in the open, as the shade engine would report it. */
-const openShade = (sun: SunHours): ReceiverShade => ({
-  id: 'open',
-  groups: 1,
-  litWorst: new Float32Array(sun.interval.length).fill(1),
-  litMean: new Float32Array(sun.interval.length).fill(1),
-  domeSeen: 1,
-  horizonSeen: 1,
-  blockedBy: new Map(),
-})
 
 export function addYield(gable: Command): void {
   gable
@@ -71,93 +24,129 @@ export function addYield(gable: Command): void {
     .option('--in <file>', 'the case as JSON; standard input when not given')
     .option('--hourly <file>', 'writes every interval as CSV')
     .action((options: { in?: string; hourly?: string }) => {
-      const given = readCase(options, caseSchema)
-      const weather = readWeather(given.weather, options.in)
-      const sun = sunOf(weather)
-      const losses = lossesKind.schema.parse({ ...defaultLosses, ...given.losses })
-      const powerW = new Float64Array(sun.interval.length)
-      const sums = {
-        sun: 0,
-        through: 0,
-        dirt: 0,
-        heat: 0,
-        lightInduced: 0,
-        nameplate: 0,
-        wiring: 0,
-        connections: 0,
-      }
-      let dcPowerW = 0
-      for (const array of given.arrays) {
-        const light = lightOn(weather, sun, array.tiltDeg, array.azimuthDeg, given.albedo ?? 0.2, 'perez')
-        const lit = panelLight(light, openShade(sun), oneGroup, sun.stepMinutes)
-        // In the open all modules of an array are alike: one stands for them.
-        const whole = array.modules * array.module.powerW
-        const module = { powerW: whole, powerPerK: array.module.powerPerK ?? defaultPowerPerK } as ModuleType
-        const dc = dcYear(
-          [{ panels: [lit], connected: true }],
-          module,
-          losses,
-          weather,
-          sun,
-          array.mount === 'open' ? openRack : closeRoof,
-        )
-        dc.powerW.forEach((watts, k) => (powerW[k] = (powerW[k] as number) + watts))
-        dcPowerW += whole
-        sums.sun += ((light.parts.beam + light.parts.sky + light.parts.ground) * whole) / 1000
-        sums.through += (lit.meanKwhM2 * whole) / 1000
-        for (const name of ['dirt', 'heat', 'lightInduced', 'nameplate', 'wiring', 'connections'] as const)
-          sums[name] += dc.lostKwh[name]
-      }
+      const given = readCase(options, yieldCase)
+      const { year, problems } = readWeatherFile(given.weather, options.in)
+      const sun = sunOf(year)
+      const losses = lossesIn(given.losses)
+      const dcs = given.arrays.map((array) => arrayYear(array, given, year, sun))
+      const dc = dcs.length === 1 && dcs[0] ? dcs[0] : together(dcs)
       const inverter = {
         acPowerW: given.inverter.acPowerW,
         efficiency: given.inverter.efficiency ?? 0.96,
         nightW: given.inverter.nightW ?? 0,
-      } as InverterType
-      const ac = acYear(powerW, sun, inverter, losses.availability, true)
-      const monthly = new Array<number>(12).fill(0)
-      ac.kwhByInterval.forEach((kwh, i) => {
-        const month = monthOfDay(Math.floor((i * sun.stepMinutes) / 1440))
-        monthly[month] = (monthly[month] as number) + kwh
-      })
-      if (options.hourly)
-        writeText(
-          options.hourly,
-          csv(
-            ['interval', 'acKwh'],
-            Array.from(ac.kwhByInterval, (kwh, i) => [i, kwh.toFixed(4)]),
-          ),
-        )
+        ...(given.inverter.king
+          ? { king: { acPowerW: given.inverter.acPowerW, ...given.inverter.king } }
+          : {}),
+      }
+      const ac = acYear(dc, sun, inverter, losses.availability, true)
+      const chain = lossChain(dc, ac, sun, monthsOf(sun.stepMinutes))
+      const dcPowerW = given.arrays.reduce((sum, { modules, module }) => sum + modules * module.powerW, 0)
+      if (options.hourly) writeText(options.hourly, hourly(year, sun, dc, ac.kwhByInterval))
       print({
-        acKwh: ac.kwh,
-        monthlyAcKwh: monthly,
-        kwhPerKwp: (ac.kwh / dcPowerW) * 1000,
-        performanceRatio: sums.sun > 0 ? ac.kwh / sums.sun : 0,
-        clippedKwh: ac.clippedKwh,
-        lossChain: chain(sums.sun, [
-          ['reflection', sums.sun - sums.through],
-          ['dirt', sums.dirt],
-          ['heat', sums.heat],
-          ['light-induced', sums.lightInduced],
-          ['nameplate', sums.nameplate],
-          ['wiring', sums.wiring],
-          ['connections', sums.connections],
-          ['inverter', ac.inverterLostKwh + ac.nightKwh],
-          ['clipping', ac.clippedKwh],
-          ['availability', ac.unavailableKwh],
-        ]),
+        acKwh: chain.ac.kwh,
+        monthlyAcKwh: chain.ac.monthly,
+        kwhPerKwp: (chain.ac.kwh / dcPowerW) * 1000,
+        performanceRatio: chain.sun.kwh > 0 ? chain.ac.kwh / chain.sun.kwh : 0,
+        clippedKwh: chain.lost.clipping.kwh,
+        lossChain: steps(chain),
+        weatherProblems: problems,
       })
     })
 }
 
-/** Each loss with the factor it leaves and the energy after it. */
-function chain(start: number, lost: readonly (readonly [string, number])[]) {
-  let rest = start
-  return [
-    { name: 'sun', factor: 1, kwh: start },
-    ...lost.map(([name, kwh]) => {
-      const factor = rest > 0 ? (rest - kwh) / rest : 1
-      rest -= kwh
-      return { name, factor, kwh: rest }
-    }),
-  ]
+/** One array's direct current: in the open all its modules are alike, and one stands for them. */
+function arrayYear(
+  array: YieldCase['arrays'][number],
+  given: YieldCase,
+  year: WeatherYear,
+  sun: SunHours,
+): DcYear {
+  const { mount, module } = array
+  const facing =
+    typeof mount === 'object' ? trackedNormals(mount, sun) : normalOf(array.tiltDeg, array.azimuthDeg)
+  const light = lightFacing(year, sun, facing, given.albedo ?? 0.2, given.model ?? 'perez')
+  const heat = mountHeat[typeof mount === 'object' ? 'open' : mount === 'roof' ? 'close' : mount]
+  const sheet = module.sheet && { ...module.sheet, powerPerK: module.powerPerK ?? defaultPowerPerK }
+  const power = sheet ? diodePower(fitDiode(sheet)) : linearPower(module.powerPerK ?? defaultPowerPerK)
+  const snowLost = snowOf(array, light, year, sun)
+  return dcYear([openString(light, sun.stepMinutes, heat, snowLost)], {
+    module: { powerW: array.modules * module.powerW },
+    power,
+    losses: lossesIn(given.losses),
+    weather: year,
+    sun,
+  })
+}
+
+/** Groups above each other in an upright half-cut module. */
+const snowRows = 2
+
+function snowOf(
+  array: YieldCase['arrays'][number],
+  light: ReturnType<typeof lightFacing>,
+  year: WeatherYear,
+  sun: SunHours,
+): Float32Array | null {
+  if (!year.snowDepthM) return null
+  const plane = new Float64Array(sun.intervals)
+  sun.interval.forEach((i, k) => {
+    plane[i] = (light.beam[k] as number) + (light.sky[k] as number) + (light.groundward[k] as number)
+  })
+  const cover = snowCover(year.snowDepthM, plane, year.temperatureC, array.tiltDeg, sun.stepMinutes)
+  return cover.map((share) => snowLoss(share, snowRows))
+}
+
+/** Several arrays on one inverter. */
+function together(dcs: readonly DcYear[]): DcYear {
+  const sum = (pick: (dc: DcYear) => Float64Array) => {
+    const [first, ...rest] = dcs.map(pick)
+    return (first ?? new Float64Array(0)).map((value, k) =>
+      rest.reduce((total, series) => total + (series[k] as number), value),
+    )
+  }
+  const powerW = sum((dc) => dc.powerW)
+  const weighted = sum((dc) => dc.voltsV.map((volts, k) => volts * (dc.powerW[k] as number)))
+  return {
+    powerW,
+    voltsV: weighted.map((value, k) => ((powerW[k] as number) > 0 ? value / (powerW[k] as number) : 0)),
+    sunW: sum((dc) => dc.sunW),
+    lostW: Object.fromEntries(
+      Object.keys(dcs[0]?.lostW ?? {}).map((name) => [
+        name,
+        sum((dc) => dc.lostW[name as keyof DcYear['lostW']]),
+      ]),
+    ) as unknown as DcYear['lostW'],
+  }
+}
+
+/** Each loss with the factor it leaves and the energy after it; stages that lose nothing are left out. */
+function steps(chain: LossChain) {
+  let rest = chain.sun.kwh
+  const out = [{ name: 'sun', factor: 1, kwh: rest }]
+  for (const name of lossNames) {
+    const lost = chain.lost[name].kwh
+    if (lost === 0) continue
+    out.push({ name, factor: rest > 0 ? (rest - lost) / rest : 1, kwh: rest - lost })
+    rest -= lost
+  }
+  return out
+}
+
+function hourly(year: WeatherYear, sun: SunHours, dc: DcYear, acKwh: Float64Array): string {
+  const rows = intervalTimes(year).map((time, i): (string | number)[] => [
+    time,
+    0,
+    0,
+    (acKwh[i] as number).toFixed(5),
+  ])
+  const kwh = sun.stepMinutes / 60_000
+  sun.interval.forEach((i, k) => {
+    rows[i]?.splice(
+      1,
+      2,
+      ((dc.sunW[k] as number) * kwh).toFixed(5),
+      ((dc.powerW[k] as number) * kwh).toFixed(5),
+    )
+  })
+  return csv(['time', 'sunKwh', 'dcKwh', 'acKwh'], rows)
 }

@@ -1,3 +1,5 @@
+import { type KingParameters } from '../energy/king-inverter'
+
 /** Data sheets of what can be put on and under a roof. Values at standard test conditions unless named otherwise. */
 export interface ModuleType {
   readonly id: string
@@ -13,6 +15,7 @@ export interface ModuleType {
   /** Share for each kelvin. */
   readonly powerPerK: number
   readonly vocPerK: number
+  readonly iscPerK: number
   /** Bypass-diode strips, and halves each is cut in. */
   readonly strips: number
   readonly halves: 1 | 2
@@ -34,6 +37,8 @@ export interface InverterType {
   readonly inputCurrentA: number
   readonly efficiency: number
   readonly nightW: number
+  /** Measured parameters, where the maker had them measured. */
+  readonly king?: KingParameters
   /** Least and greatest ratio of module to AC power that the maker allows. */
   readonly highestDcAc: number
 }

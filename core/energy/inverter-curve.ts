@@ -1,18 +1,37 @@
+import { kingAcW, type KingParameters } from './king-inverter'
+
+/** What an inverter does to power, as far as its sheet tells. */
+export interface InverterCurve {
+  readonly acPowerW: number
+  /** Weighted efficiency of the data sheet, for the curve below. */
+  readonly efficiency: number
+  readonly nightW: number
+  /** Measured parameters; the curve when there are none. */
+  readonly king?: KingParameters
+}
+
 /**
- * Part-load efficiency: Dobos 2014, "PVWatts version 5 manual", NREL/TP-6A20-62641, eq. 11, scaled to the data sheet's
- * weighted efficiency. Output is cut at the rated power; what it would have been is returned too.
+ * Part-load efficiency: King et al. 2007 where its parameters are known, else Dobos 2014 ("PVWatts version 5 manual",
+ * NREL/TP-6A20-62641, eq. 11) scaled to the data sheet's weighted efficiency. Output is cut at the rated power.
+ * @param dcV volts of the DC side; only the former asks for them
+ * @returns `acW + clippedW + lostW` is `dcW`
  */
 export function inverterAc(
   dcW: number,
-  acPowerW: number,
-  efficiency: number,
-  nightW: number,
+  inverter: InverterCurve,
+  dcV = 0,
 ): { acW: number; clippedW: number; lostW: number } {
+  const { acPowerW, nightW } = inverter
   if (dcW <= 0 || acPowerW <= 0) return { acW: -nightW, clippedW: 0, lostW: nightW }
-  const dcRated = acPowerW / efficiency
-  const load = dcW / dcRated
-  const share = (efficiency / 0.9637) * (-0.0162 * load - 0.0059 / load + 0.9858)
-  const free = Math.max(-nightW, dcW * share)
+  const made = inverter.king
+    ? kingAcW(inverter.king, dcW, dcV > 0 ? dcV : inverter.king.dcVoltsV)
+    : dcW * partLoad(dcW, inverter)
+  const free = Math.min(dcW, Math.max(-nightW, made))
   const acW = Math.min(free, acPowerW)
   return { acW, clippedW: free - acW, lostW: dcW - free }
+}
+
+function partLoad(dcW: number, { acPowerW, efficiency }: InverterCurve): number {
+  const load = (dcW * efficiency) / acPowerW
+  return (efficiency / 0.9637) * (-0.0162 * load - 0.0059 / load + 0.9858)
 }

@@ -7,6 +7,7 @@ import { electricalKind, type Electrical } from './kinds/electrical'
 import { loadKind, type Load } from './kinds/load'
 import { lossesKind, type Losses } from './kinds/losses'
 import { offerKind, type Offer } from './kinds/offer'
+import { rackKind, type Rack } from './kinds/rack'
 import { siteKind, type Site } from './kinds/site'
 import { storageKind, type Storage } from './kinds/storage'
 import { tariffKind, type Tariff } from './kinds/tariff'
@@ -15,7 +16,7 @@ import { volumeKind, type Volume } from './kinds/volume'
 import { type ObjectBase, type ObjectKind } from './object-kind'
 
 export type HouseObject = Site | Volume | Chimney | Tree | Load | Tariff
-export type OptionObject = PanelArray | Cover | Electrical | Losses | Storage | Offer
+export type OptionObject = PanelArray | Rack | Cover | Electrical | Losses | Storage | Offer
 export type AnyObject = HouseObject | OptionObject
 export type KindName = AnyObject['kind']
 export type ObjectOf<K extends KindName> = Extract<AnyObject, { kind: K }>
@@ -34,6 +35,7 @@ export const objectKinds: Readonly<Record<KindName, ObjectKind<AnyObject>>> = {
   load: erase(loadKind),
   tariff: erase(tariffKind),
   array: erase(arrayKind),
+  rack: erase(rackKind),
   cover: erase(coverKind),
   electrical: erase(electricalKind),
   losses: erase(lossesKind),

@@ -36,6 +36,11 @@ const fileSchema = z.strictObject({
     .array(z.strictObject({ id: idSchema, objects: z.unknown() }))
     .min(1)
     .max(26),
+  /** Imported weather that the site has chosen, as tables; read by whoever stores the job. */
+  weather: z
+    .array(z.strictObject({ id: z.string().max(80), csv: z.string() }))
+    .max(4)
+    .optional(),
 })
 
 /**

@@ -1,48 +1,62 @@
-import { type InverterType } from '../electrical/catalogue'
-import { inverterAc } from '../energy/inverter-curve'
+import { inverterAc, type InverterCurve } from '../energy/inverter-curve'
 import { type SunHours } from '../sun/sun-hours'
+import { type DcYear } from './dc'
 
+/** Stages from the inverter's input to its output, in their order. */
+export const acLosses = ['inverter', 'clipping', 'standstill'] as const
+export type AcLoss = (typeof acLosses)[number]
+
+/** A year behind the inverter; arrays have one entry an interval of the year. */
 export interface AcYear {
-  /** kWh in every interval of the year; a little below zero at night. */
+  /** kWh; a little below zero at night. */
   readonly kwhByInterval: Float64Array
-  readonly inverterLostKwh: number
-  readonly nightKwh: number
-  readonly clippedKwh: number
-  readonly unavailableKwh: number
+  readonly lostKwh: Readonly<Record<AcLoss, Float64Array>>
+  /** Sums over the year. */
   readonly kwh: number
+  readonly clippedKwh: number
+  readonly nightKwh: number
 }
 
+/**
+ * @param unavailable share of the time it stands still
+ * @param any whether there is anything to convert at all; without modules there is no inverter
+ */
 export function acYear(
-  powerW: Float64Array,
+  dc: Pick<DcYear, 'powerW' | 'voltsV'>,
   sun: SunHours,
-  inverter: InverterType,
+  inverter: InverterCurve,
   unavailable: number,
   any: boolean,
 ): AcYear {
-  const out = new Float64Array(sun.intervals)
-  if (!any)
-    return { kwhByInterval: out, inverterLostKwh: 0, nightKwh: 0, clippedKwh: 0, unavailableKwh: 0, kwh: 0 }
+  const series = () => new Float64Array(sun.intervals)
+  const out = series()
+  const lostKwh = { inverter: series(), clipping: series(), standstill: series() }
+  if (!any) return { kwhByInterval: out, lostKwh, kwh: 0, clippedKwh: 0, nightKwh: 0 }
   const kwh = sun.stepMinutes / 60_000
-  const up = 1 - unavailable
-  out.fill(-inverter.nightW * kwh * up)
-  let lost = 0
-  let clipped = 0
-  let made = 0
-  for (let k = 0; k < powerW.length; k++) {
-    const ac = inverterAc(powerW[k] as number, inverter.acPowerW, inverter.efficiency, inverter.nightW)
-    lost += ac.lostW
-    clipped += ac.clippedW
-    made += ac.acW
-    out[sun.interval[k] as number] = ac.acW * kwh * up
+  const night = inverter.nightW * kwh
+  lostKwh.inverter.fill(night)
+  out.fill(-night)
+  let clippedKwh = 0
+  for (let k = 0; k < dc.powerW.length; k++) {
+    const i = sun.interval[k] as number
+    const ac = inverterAc(dc.powerW[k] as number, inverter, dc.voltsV[k] as number)
+    lostKwh.inverter[i] = ac.lostW * kwh
+    lostKwh.clipping[i] = ac.clippedW * kwh
+    clippedKwh += ac.clippedW * kwh
+    out[i] = ac.acW * kwh
   }
-  const nightW = (sun.intervals - powerW.length) * inverter.nightW
-  const before = (made - nightW) * kwh
+  let total = 0
+  for (let i = 0; i < out.length; i++) {
+    const made = out[i] as number
+    lostKwh.standstill[i] = made * unavailable
+    out[i] = made * (1 - unavailable)
+    total += out[i] as number
+  }
   return {
     kwhByInterval: out,
-    inverterLostKwh: lost * kwh,
-    nightKwh: nightW * kwh,
-    clippedKwh: clipped * kwh,
-    unavailableKwh: before * unavailable,
-    kwh: before * up,
+    lostKwh,
+    kwh: total,
+    clippedKwh,
+    nightKwh: night * (sun.intervals - dc.powerW.length),
   }
 }

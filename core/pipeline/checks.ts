@@ -1,3 +1,4 @@
+import { countedTwice } from '../model/kinds/counted-twice'
 import { stationNoteM, stationWarningM } from '../weather/station'
 import { type Check } from './explanation'
 import { nameOf } from './energy-lines'
@@ -15,12 +16,28 @@ export function checksOf(result: PipelineResult): Check[] {
     ...shapeChecks(result),
     ...coverChecks(result),
     ...wireChecks(result),
+    ...lossChecks(result),
     ...matchChecks(result),
   ]
 }
 
 function siteChecks({ input }: PipelineResult): Check[] {
-  const { distanceM, name } = input.station
+  const { distanceM, name, standsIn } = input.station
+  if (standsIn)
+    return [
+      {
+        id: 'weather-missing',
+        chapter: 'site',
+        severity: 'warning',
+        title: 'Imported weather is not at hand',
+        message: `The weather file this job was designed with is not here: ${name} stands in. Import the file again, or choose a station.`,
+        figure: 0,
+        limit: 1,
+        unit: 'count',
+        objects: ['site'],
+        remedy: { label: 'Take the nearest station', set: { id: 'site', field: 'stationId', value: null } },
+      },
+    ]
   if (distanceM <= stationNoteM) return []
   const far = distanceM > stationWarningM
   return [
@@ -94,6 +111,31 @@ function coverChecks({ laid, count }: PipelineResult): Check[] {
       objects: [],
     })
   return checks
+}
+
+/** A loss of the designer's own that is computed already. */
+function lossChecks({ losses }: PipelineResult): Check[] {
+  return losses.other.flatMap(({ name, share }, k): Check[] => {
+    const model = countedTwice(name)
+    if (model === null || share === 0) return []
+    return [
+      {
+        id: `twice-${k}`,
+        chapter: 'wire',
+        severity: 'warning',
+        title: `“${name}” counts twice`,
+        message: `The ledger computes ${model} already: with this entered loss it is taken a second time.`,
+        figure: share,
+        limit: 0,
+        unit: 'share',
+        objects: [losses.id],
+        remedy: {
+          label: 'Take the entered one away',
+          set: { id: losses.id, field: 'other', value: losses.other.filter((_, i) => i !== k) },
+        },
+      },
+    ]
+  })
 }
 
 function wireChecks(result: PipelineResult): Check[] {

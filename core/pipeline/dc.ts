@@ -1,112 +1,155 @@
 import { type Losses } from '../model/kinds/losses'
 import { cellTemperatureC, type HeatLoss } from '../energy/cell-temperature'
+import { type ModulePower } from '../energy/module-power'
 import { seriesBest } from '../energy/strip-mismatch'
 import { type ModuleType } from '../electrical/catalogue'
 import { type SunHours } from '../sun/sun-hours'
 import { type WeatherYear } from '../weather/weather-year'
 import { type PanelLight } from './panel-light'
+import { type PlaneLight } from './plane-light'
+
+/** What the modules of one array have in common. */
+export interface ArrayConditions {
+  readonly light: PlaneLight
+  readonly heat: HeatLoss
+  /** Share of the output that lying snow takes, one an interval; null where it is entered by month. */
+  readonly snowLost: Float32Array | null
+}
 
 /** A string as the energy chain sees it: modules in series with one current. */
 export interface LitString {
   readonly panels: readonly PanelLight[]
+  readonly conditions: ArrayConditions
   /** Whether it hangs on an input of the inverter; without one it yields nothing. */
   readonly connected: boolean
 }
 
+/** Stages from the light on the modules to the inverter, in their order; each takes from what is left. */
+export const dcLosses = [
+  'reflection',
+  'shade',
+  'unwired',
+  'mismatch',
+  'snow',
+  'dirt',
+  'low-light',
+  'heat',
+  'light-induced',
+  'nameplate',
+  'wiring',
+  'connections',
+  'other',
+] as const
+export type DcLoss = (typeof dcLosses)[number]
+
 export interface DcYear {
-  /** W at the inverter, one entry to each of `SunHours`. */
+  /** W at the inverter, one entry to each of `SunHours`; as all arrays here. */
   readonly powerW: Float64Array
-  /** kWh lost on the way, in the order of the chain. */
-  readonly lostKwh: {
-    /** Light on modules that hang on no input. */
-    readonly unwired: number
-    readonly mismatch: number
-    readonly dirt: number
-    readonly heat: number
-    readonly lightInduced: number
-    readonly nameplate: number
-    readonly wiring: number
-    readonly connections: number
-  }
-  readonly kwh: number
+  /** Volts at the inverter, weighted by the strings' power. */
+  readonly voltsV: Float64Array
+  /** What all light on the modules would make at rated efficiency, W. */
+  readonly sunW: Float64Array
+  /** W lost at each stage; a gain, as in the cold, is below zero. */
+  readonly lostW: Readonly<Record<DcLoss, Float64Array>>
 }
 
 const stcWm2 = 1000
-const stcC = 25
+
+/** Everything the chain from light to direct current is told beside its strings. */
+export interface DcRequest {
+  readonly module: Pick<ModuleType, 'powerW'>
+  readonly power: ModulePower
+  readonly losses: Losses
+  readonly weather: WeatherYear
+  readonly sun: SunHours
+}
 
 /**
- * Module power with a linear temperature coefficient: P = Pstc G/1000 (1 + gamma (T - 25)), each string at its best
- * bypass step, then the named losses one after the other.
+ * From light on the planes to power at the inverter. Each string works at its best bypass step; its modules convert
+ * that light at the efficiency of their sheet's model, once at 25 °C (low light) and once at their temperature (heat);
+ * then the entered losses one after the other. In every entry `sunW` is `powerW` and all of `lostW` together.
  */
-export function dcYear(
-  strings: readonly LitString[],
-  module: ModuleType,
-  losses: Losses,
-  weather: WeatherYear,
-  sun: SunHours,
-  heatLoss: HeatLoss,
-): DcYear {
+export function dcYear(strings: readonly LitString[], request: DcRequest): DcYear {
+  const { module, power, losses, weather, sun } = request
   const entries = sun.interval.length
-  const powerW = new Float64Array(entries)
-  const sums = { unwired: 0, mean: 0, best: 0, dirty: 0, hot: 0 }
-  const clean = 1 - losses.soiling
-  const chain =
-    (1 - losses.lightInduced) * (1 - losses.nameplate) * (1 - losses.wiring) * (1 - losses.connections)
-  for (const { panels, connected } of strings) {
+  const series = () => new Float64Array(entries)
+  const lostW = Object.fromEntries(dcLosses.map((name) => [name, series()])) as Record<DcLoss, Float64Array>
+  const out = { powerW: series(), voltsV: series(), sunW: series(), lostW }
+  const rated = module.powerW / stcWm2
+  const { reflection, shade, unwired, mismatch, snow, dirt } = lostW
+  const [lowLight, heat] = [lostW['low-light'], lostW.heat]
+  for (const { panels, conditions, connected } of strings) {
     const n = panels.length
+    const { light, snowLost } = conditions
     const bests = panels.map((panel) => panel.best)
     const means = panels.map((panel) => panel.mean)
     for (let k = 0; k < entries; k++) {
+      const incident = (light.beam[k] as number) + (light.sky[k] as number) + (light.groundward[k] as number)
+      const open =
+        (light.direct[k] as number) +
+        (light.dome[k] as number) +
+        (light.horizon[k] as number) +
+        (light.ground[k] as number)
       let meanSum = 0
       for (let p = 0; p < n; p++) meanSum += (means[p] as Float32Array)[k] as number
-      if (meanSum <= 0) continue
+      add(out.sunW, k, incident * n * rated)
+      add(reflection, k, (incident - open) * n * rated)
+      add(shade, k, (open * n - meanSum) * rated)
       if (!connected) {
-        sums.unwired += (meanSum * module.powerW) / stcWm2
+        add(unwired, k, meanSum * rated)
         continue
       }
-      const best = stringBest(bests, k)
+      if (meanSum <= 0) continue
       const i = sun.interval[k] as number
+      const month = sun.month[k] as number
+      const best = stringBest(bests, k)
+      const bare = 1 - (snowLost ? (snowLost[i] as number) : (losses.snow[month] ?? 0))
+      const clean = 1 - (losses.soiling[month] ?? 0)
+      const nominal = best * n * rated
+      const effective = best * clean
+      // The glass holds heat as well: what warms the module is the light that meets it, in the measure it is lit.
       const cell = cellTemperatureC(
         weather.temperatureC[i] as number,
-        meanSum / n,
+        open > 0 ? (incident * meanSum) / (n * open) : 0,
         weather.windMs[i] as number,
-        heatLoss,
+        conditions.heat,
       )
-      const nominal = (n * best * module.powerW) / stcWm2
-      const dirty = nominal * clean
-      const hot = Math.max(0, dirty * (1 + module.powerPerK * (cell - stcC)))
-      sums.mean += (meanSum * module.powerW) / stcWm2
-      sums.best += nominal
-      sums.dirty += dirty
-      sums.hot += hot
-      powerW[k] = (powerW[k] as number) + hot * chain
+      const dirty = nominal * bare * clean
+      const atStc = power.efficiency(effective, 25)
+      const atCell = power.efficiency(effective, cell)
+      const hot = dirty * atCell
+      add(mismatch, k, (meanSum - best * n) * rated)
+      add(snow, k, nominal * (1 - bare))
+      add(dirt, k, nominal * bare * (1 - clean))
+      add(lowLight, k, dirty * (1 - atStc))
+      add(heat, k, dirty * (atStc - atCell))
+      add(out.powerW, k, hot)
+      add(out.voltsV, k, hot * n * power.volts(effective, cell))
     }
   }
-  const kwh = sun.stepMinutes / 60_000
-  let rest = sums.hot * kwh
-  const take = (share: number) => {
-    const lost = rest * share
-    rest -= lost
-    return lost
+  const taken: readonly (readonly [DcLoss, number])[] = [
+    ['light-induced', losses.lightInduced],
+    ['nameplate', losses.nameplate],
+    ['wiring', losses.wiring],
+    ['connections', losses.connections],
+    ...losses.other.map(({ share }) => ['other', share] as const),
+  ]
+  for (let k = 0; k < entries; k++) {
+    const hot = out.powerW[k] as number
+    if (hot > 0) out.voltsV[k] = (out.voltsV[k] as number) / hot
+    let rest = hot
+    for (const [name, share] of taken) {
+      const lost = rest * share
+      add(lostW[name], k, lost)
+      rest -= lost
+    }
+    out.powerW[k] = rest
   }
-  const lightInduced = take(losses.lightInduced)
-  const nameplate = take(losses.nameplate)
-  const wiring = take(losses.wiring)
-  const connections = take(losses.connections)
-  return {
-    powerW,
-    lostKwh: {
-      unwired: sums.unwired * kwh,
-      mismatch: (sums.mean - sums.best) * kwh,
-      dirt: (sums.best - sums.dirty) * kwh,
-      heat: (sums.dirty - sums.hot) * kwh,
-      lightInduced,
-      nameplate,
-      wiring,
-      connections,
-    },
-    kwh: rest,
-  }
+  return out
+}
+
+const add = (series: Float64Array, k: number, value: number) => {
+  series[k] = (series[k] as number) + value
 }
 
 const scratch: { values: Float64Array } = { values: new Float64Array(0) }

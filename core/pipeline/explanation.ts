@@ -51,6 +51,6 @@ export interface Check {
   /** A remedy that can be taken with one click. */
   readonly remedy?: {
     readonly label: string
-    readonly set: { readonly id: string; readonly field: string; readonly value: string | number | null }
+    readonly set: { readonly id: string; readonly field: string; readonly value: unknown }
   }
 }

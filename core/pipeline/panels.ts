@@ -1,11 +1,16 @@
 import { ofKind, type Objects } from '../model/document'
 import { type PanelArray } from '../model/kinds/array'
+import { type Rack } from '../model/kinds/rack'
 import { type Cover } from '../model/kinds/cover'
 import { type ModuleType } from '../electrical/catalogue'
 import { centroid, containsPoint, turnedRectangle } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { layOnPlane, setbacksOf } from '../layout/lay'
+import { layRack } from '../layout/lay-rack'
+import { type Mount } from '../energy/cell-temperature'
 import { type RoofPlane } from '../roof/roof'
+import { type Tracker } from '../sun/tracker'
+import { columnsUnder, type Body } from '../shade/body'
 import { planeHeightM, type Roofs } from '../shade/scene'
 
 /** Height of the module's face over the roof. */
@@ -22,8 +27,15 @@ export interface Panel {
 
 export interface LaidArray {
   readonly id: string
-  readonly plane: RoofPlane
-  readonly volumeId: string
+  /** What the modules lie on: a roof's plane, or the face of a rack as it is drawn. */
+  readonly plane: Pick<RoofPlane, 'normal' | 'pitchDeg' | 'azimuthDeg'>
+  /** Null on the ground. */
+  readonly volumeId: string | null
+  readonly mount: Mount
+  /** How it turns after the sun; null where it does not. */
+  readonly tracker: Tracker | null
+  /** Whole rows of a rack, which stand in the light of others. */
+  readonly rows: readonly (readonly Vec3[])[]
   readonly panels: readonly Panel[]
   /** Places where a module would fit but was taken away. */
   readonly empty: readonly Panel[]
@@ -40,6 +52,7 @@ export interface Laid {
 /** Where every module lies. */
 export function layPanels(
   arrays: readonly PanelArray[],
+  racks: readonly Rack[],
   cover: Cover,
   module: Pick<ModuleType, 'widthM' | 'lengthM'>,
   house: Objects,
@@ -79,13 +92,65 @@ export function layPanels(
       id: array.id,
       plane,
       volumeId: array.volumeId,
+      mount: array.mount,
+      tracker: null,
+      rows: [],
       panels: all.filter((panel) => !removed.has(panel.slot)),
       empty,
       vanished: removed.size - empty.length,
     })
   }
-  return { arrays: laid, homeless }
+  return { arrays: [...laid, ...racks.map((rack) => standRack(rack, module))], homeless }
 }
+
+function standRack(rack: Rack, module: Pick<ModuleType, 'widthM' | 'lengthM'>): LaidArray {
+  const { slots, rows, normal, tiltDeg, azimuthDeg, groundCover } = layRack(rack, module)
+  const removed = new Set(rack.removed)
+  const all = slots.map((slot): Panel => ({
+    id: `${rack.id}/${slot.key}`,
+    arrayId: rack.id,
+    slot: slot.key,
+    corners: slot.corners,
+    orientation: rack.orientation,
+  }))
+  const empty = all.filter((panel) => removed.has(panel.slot))
+  return {
+    id: rack.id,
+    plane: { normal, pitchDeg: tiltDeg, azimuthDeg },
+    volumeId: null,
+    mount: 'open',
+    tracker: trackerOf(rack, groundCover),
+    rows,
+    panels: all.filter((panel) => !removed.has(panel.slot)),
+    empty,
+    vanished: removed.size - empty.length,
+  }
+}
+
+function trackerOf(rack: Rack, groundCover: number): Tracker | null {
+  if (rack.tracking === 'fixed') return null
+  if (rack.tracking === 'two-axis') return { kind: 'two-axis', limitDeg: rack.limitDeg }
+  return {
+    kind: 'one-axis',
+    axisTiltDeg: rack.tiltDeg,
+    axisAzimuthDeg: rack.azimuthDeg,
+    limitDeg: rack.limitDeg,
+    groundCover,
+    backtracking: rack.backtracking,
+  }
+}
+
+/** Under the face that the modules of a row make: what stops light is a little behind it. */
+const behindFaceM = 0.04
+
+/** The rows of racks as bodies that stop light, each under its own array's id. */
+export const rackBodies = (laid: Laid): Body[] =>
+  laid.arrays.flatMap(({ id, rows }) =>
+    rows.flatMap((row) => {
+      const lid = row.map(([x, y, z]): Vec3 => [x, y, z - behindFaceM])
+      return columnsUnder(id, lid, Math.min(...lid.map(([, , z]) => z)) - behindFaceM)
+    }),
+  )
 
 /** Strip kept free around another part of the house that comes up through a plane, such as a dormer. */
 const besideVolumeM = 0.3

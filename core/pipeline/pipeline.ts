@@ -14,22 +14,27 @@ import { localClock } from '../model/local-clock'
 import { dispatchOwnUse, type BatteryRun } from '../battery/own-use'
 import { type BatteryType, type Catalogue, type InverterType, type ModuleType } from '../electrical/catalogue'
 import { stringUp, stringWindow } from '../electrical/stringing'
-import { closeRoof } from '../energy/cell-temperature'
+import { mountHeat } from '../energy/cell-temperature'
+import { fitDiode } from '../energy/fit-diode'
+import { diodePower } from '../energy/module-power'
+import { snowCover, snowLoss } from '../energy/snow-cover'
 import { hourlyLoad } from '../load/hourly-load'
 import { rayEngine } from '../shade/ray-engine'
 import { bodiesOf, roofsOf } from '../shade/scene'
-import { type ShadeEngine } from '../shade/engine'
-import { sunHours } from '../sun/sun-hours'
+import { type CellGroups, type ShadeEngine } from '../shade/engine'
+import { sunHours, type SunHours } from '../sun/sun-hours'
+import { trackedNormals } from '../sun/tracker'
 import { billOf } from '../tariff/bill'
 import { hourlyPrice } from '../tariff/price'
 import { type WeatherYear } from '../weather/weather-year'
 import { acYear } from './ac'
 import { dcYear } from './dc'
+import { lossChain } from './loss-chain'
 import { Memo, type StageTime } from './memo'
 import { agedBills, moneyOf, priceOf } from './money'
-import { panelLight, type PanelLight } from './panel-light'
-import { layPanels } from './panels'
-import { planeLight } from './plane-light'
+import { panelLight } from './panel-light'
+import { layPanels, rackBodies, type LaidArray } from './panels'
+import { planeLight, type PlaneLight } from './plane-light'
 
 /** What a run is about: the two documents and the world around them. */
 export interface PipelineInput {
@@ -44,6 +49,10 @@ export interface PipelineInput {
     readonly name: string
     readonly distanceM: number
     readonly elevationM: number
+    /** Standard deviation of a year's light as a share of the mean; null where it is not known. */
+    readonly yearSpread: number | null
+    /** Whether it stands in for an imported file that is not at hand. */
+    readonly standsIn: boolean
   }
 }
 
@@ -121,55 +130,82 @@ export class Pipeline {
         volumes: solids.volumes,
         chimneys: solids.chimneys,
         arrays: ofKind(option, 'array'),
+        racks: ofKind(option, 'rack'),
         setbacks: cover.setbacksM,
         size: [module.widthM, module.lengthM],
       },
       [],
-      ({ arrays }) => layPanels(arrays, cover, module, house, occluders.value.roofs),
+      ({ arrays, racks }) => layPanels(arrays, racks, cover, module, house, occluders.value.roofs),
     )
     const groups = { strips: module.strips, halves: module.halves }
     const engine = this.#engine
+    const standing = memo.stage('racks', 1, ofKind(option, 'rack'), [laid], () => rackBodies(laid.value))
     const visibility = memo.stage(
       'visibility',
       engine.version,
       { engine: engine.name, groups },
-      [laid, occluders, sun],
-      () =>
-        laid.value.arrays.map((array) => {
+      [laid, occluders, standing, sun],
+      () => {
+        const bodies = [...occluders.value.bodies, ...standing.value]
+        const around = digest([
+          engine.name,
+          engine.version,
+          groups,
+          occluders.key,
+          sun.key,
+          ofKind(option, 'rack'),
+          standing.value.length > 0 ? [module.widthM, module.lengthM] : null,
+        ])
+        return laid.value.arrays.map((array) => {
           const { normal } = array.plane
           return array.panels.map((panel) => {
-            const key = digest([engine.name, engine.version, panel.corners, groups, occluders.key, sun.key])
+            const key = digest([around, panel.corners])
             const shade = memo.part('panel visibility', key, keptPanels, () =>
-              engine.shade(
-                { id: panel.id, corners: panel.corners },
-                groups,
-                normal,
-                occluders.value.bodies,
-                sun.value,
-              ),
+              engine.shade({ id: panel.id, corners: panel.corners }, groups, normal, bodies, sun.value),
             )
             return { panelId: panel.id, key, shade }
           })
-        }),
+        })
+      },
     )
     const irradiance = memo.stage(
       'irradiance',
-      1,
+      2,
       {
         weather: weatherAt.key,
-        albedo: site.albedo,
-        normals: laid.value.arrays.map((array) => array.plane.normal),
+        albedo: site.albedoByMonth,
+        facing: laid.value.arrays.map((array) => array.tracker ?? array.plane.normal),
       },
       [sun],
-      ({ normals, albedo }) =>
-        normals.map((normal) => {
-          const key = digest([weatherAt.key, albedo, normal, sun.key])
+      ({ facing, albedo }) =>
+        facing.map((way) => {
+          const key = digest([weatherAt.key, albedo, way, sun.key])
           return {
             key,
             light: memo.part('plane light', key, 24, () =>
-              planeLight(weather, sun.value, normal, albedo, 'perez'),
+              planeLight(
+                weather,
+                sun.value,
+                'kind' in way ? trackedNormals(way, sun.value) : way,
+                { albedoByMonth: albedo },
+                'perez',
+              ),
             ),
           }
+        }),
+    )
+    const snow = memo.stage(
+      'snow',
+      1,
+      {
+        planes: laid.value.arrays.map(({ plane, panels }) => [plane.pitchDeg, panels[0]?.orientation]),
+        groups,
+      },
+      [irradiance],
+      () =>
+        laid.value.arrays.map((array, a) => {
+          const light = irradiance.value[a]?.light
+          return light ? snowOn(array, light, weather, sun.value, groups) : null
         }),
     )
     const shade = memo.stage('shade', 1, { groups }, [visibility, irradiance], () =>
@@ -204,29 +240,62 @@ export class Pipeline {
         }
       },
     )
+    const sheet = memo.stage(
+      'module model',
+      1,
+      {
+        vocV: module.vocV,
+        vmpV: module.vmpV,
+        iscA: module.iscA,
+        impA: module.impA,
+        vocPerK: module.vocPerK,
+        iscPerK: module.iscPerK,
+        powerPerK: module.powerPerK,
+      },
+      [],
+      (reads) => {
+        const model = fitDiode(reads)
+        return { model, power: diodePower(model) }
+      },
+    )
     const dc = memo.stage(
       'dc',
-      2,
-      { module, losses, weather: weatherAt.key, strings: wiring.value.strings },
-      [shade],
+      3,
+      {
+        powerW: module.powerW,
+        losses,
+        weather: weatherAt.key,
+        strings: wiring.value.strings,
+        mounts: laid.value.arrays.map((array) => array.mount),
+      },
+      [shade, sheet, snow],
       ({ strings }) => {
-        const lights = new Map(shade.value.flat().map(({ panelId, light }) => [panelId, light]))
-        const lit = strings.map(({ panelIds, input: place }) => ({
-          connected: place >= 0,
-          panels: panelIds
-            .map((id) => lights.get(id))
-            .filter((light): light is PanelLight => light !== undefined),
-        }))
-        return dcYear(lit, module, losses, weather, sun.value, closeRoof)
+        const lights = new Map(
+          shade.value.flatMap((panels, a) =>
+            panels.map(({ panelId, light }) => [panelId, { light, a }] as const),
+          ),
+        )
+        const lit = strings.flatMap(({ panelIds, input: place }) => {
+          const found = panelIds.flatMap((id) => lights.get(id) ?? [])
+          const a = found[0]?.a ?? -1
+          const [array, light] = [laid.value.arrays[a], irradiance.value[a]?.light]
+          if (!array || !light) return []
+          return {
+            connected: place >= 0,
+            panels: found.map((panel) => panel.light),
+            conditions: { light, heat: mountHeat[array.mount], snowLost: snow.value[a] ?? null },
+          }
+        })
+        return dcYear(lit, { module, power: sheet.value.power, losses, weather, sun: sun.value })
       },
     )
     const count = laid.value.arrays.reduce((sum, array) => sum + array.panels.length, 0)
     const ac = memo.stage(
       'ac',
-      1,
+      2,
       { inverter, availability: losses.availability, any: count > 0 },
       [dc, sun],
-      (reads) => acYear(dc.value.powerW, sun.value, inverter, reads.availability, reads.any),
+      (reads) => acYear(dc.value, sun.value, inverter, reads.availability, reads.any),
     )
     const clock = memo.stage(
       'clock',
@@ -239,6 +308,9 @@ export class Pipeline {
       },
       [],
       (reads) => localClock(reads.zone, reads.start, reads.step, reads.intervals),
+    )
+    const chain = memo.stage('loss chain', 1, {}, [dc, ac, clock], () =>
+      lossChain(dc.value, ac.value, sun.value, clock.value.month),
     )
     const used = memo.stage(
       'load',
@@ -334,6 +406,8 @@ export class Pipeline {
       light: irradiance.value.map(({ light }) => light),
       panelLights: shade.value,
       wiring: wiring.value,
+      diode: sheet.value.model,
+      chain: chain.value,
       dc: dc.value,
       ac: ac.value,
       loadKwh: used.value,
@@ -344,4 +418,24 @@ export class Pipeline {
       times,
     }
   }
+}
+
+/** Share of its output that an array loses to lying snow; null where the weather knows nothing of snow. */
+function snowOn(
+  array: LaidArray,
+  light: PlaneLight,
+  weather: WeatherYear,
+  sun: SunHours,
+  groups: CellGroups,
+): Float32Array | null {
+  if (!weather.snowDepthM) return null
+  const plane = new Float64Array(sun.intervals)
+  sun.interval.forEach((i, k) => {
+    plane[i] = (light.beam[k] as number) + (light.sky[k] as number) + (light.groundward[k] as number)
+  })
+  const tiltDeg = array.tracker ? array.tracker.limitDeg / 2 : array.plane.pitchDeg
+  const cover = snowCover(weather.snowDepthM, plane, weather.temperatureC, tiltDeg, sun.stepMinutes)
+  // Strips run along the long side: snow from below darkens all of them at once where modules stand upright.
+  const rows = array.panels[0]?.orientation === 'landscape' ? groups.strips : groups.halves
+  return cover.map((share) => snowLoss(share, rows))
 }

@@ -3,6 +3,7 @@ import { checksOf } from './checks'
 import { shadeBill, nameOf } from './energy-lines'
 import { type Check, type LedgerLine } from './explanation'
 import { ledgerOf } from './ledger'
+import { type LossChain } from './loss-chain'
 import { type StageTime } from './memo'
 import { type PipelineResult } from './pipeline'
 
@@ -28,6 +29,10 @@ export interface RunSummary {
   readonly count: number
   readonly powerW: number
   readonly panels: readonly PanelFigures[]
+  /** From the light to the house, stage by stage and month by month. */
+  readonly chain: LossChain
+  /** Standard time of the weather, that the series below are counted in. */
+  readonly timeZoneHours: number
   /** Hourly series for the carpet, kWh an interval; `shade` is the share of light lost. */
   readonly carpet: {
     readonly stepMinutes: number
@@ -61,7 +66,9 @@ export interface RunSummary {
     readonly coldV: number
     readonly hotV: number
   }[]
-  readonly window: { readonly fewest: number; readonly most: number }
+  readonly window: { readonly fewest: number; readonly most: number; readonly coldVmpV: number }
+  /** Whether snow on the modules comes from the weather's snow depth. */
+  readonly snowComputed: boolean
   readonly times: readonly StageTime[]
 }
 
@@ -83,6 +90,8 @@ export function summarise(result: PipelineResult): RunSummary {
     checks: checksOf(result),
     count: result.count,
     powerW: result.powerW,
+    chain: result.chain,
+    timeZoneHours: result.input.weather.timeZoneHours,
     panels: result.laid.arrays.flatMap((array, a) =>
       array.panels.map((panel, p): PanelFigures => {
         const figures = result.panelLights[a]?.[p]?.light
@@ -129,7 +138,12 @@ export function summarise(result: PipelineResult): RunSummary {
       coldV: string.panelIds.length * wiring.window.coldVocV,
       hotV: string.panelIds.length * wiring.window.hotVmpV,
     })),
-    window: { fewest: wiring.window.fewest, most: wiring.window.most },
+    window: {
+      fewest: wiring.window.fewest,
+      most: wiring.window.most,
+      coldVmpV: wiring.window.coldVmpV,
+    },
+    snowComputed: result.input.weather.snowDepthM !== null,
     times: result.times,
   }
 }

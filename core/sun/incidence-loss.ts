@@ -7,11 +7,12 @@ import { toRadians } from '../model/units'
 const ar = 0.16
 const c1 = 4 / (3 * Math.PI)
 const c2 = 0.5 * ar - 0.154
+const whole = 1 - Math.exp(-1 / ar)
 
 /** Share of the beam let through, by the cosine of its incidence. */
 export function beamThrough(cosIncidence: number): number {
   if (cosIncidence <= 0) return 0
-  return (1 - Math.exp(-cosIncidence / ar)) / (1 - Math.exp(-1 / ar))
+  return (1 - Math.exp(-cosIncidence / ar)) / whole
 }
 
 /** Shares of sky and ground diffuse let through at a tilt (eq. 6 and 7). */

@@ -1,3 +1,4 @@
+import { Fault } from '../model/fault'
 import { isEpw, readEpwFile } from './epw'
 import { epwYear } from './epw-year'
 import { guessMapping, readTable, type CsvMapping, type CsvTable } from './csv-table'
@@ -38,4 +39,29 @@ export function readWeather(text: string, given: WeatherPlace, mapping?: CsvMapp
 function readTableYear(text: string, given: WeatherPlace, mapping?: CsvMapping): WeatherReading {
   const table = readTable(text)
   return csvYear(table, mapping ?? guessMapping(table, given.timeZoneHours), placeOf(table, given))
+}
+
+const nowhere: WeatherPlace = {
+  name: '',
+  latitudeDeg: NaN,
+  longitudeDeg: NaN,
+  elevationM: 0,
+  timeZoneHours: 0,
+}
+
+/**
+ * The same for a file that says itself where it is from.
+ * @throws Fault `no-place`
+ */
+export function readPlaced(text: string): WeatherReading {
+  if (!isEpw(text)) {
+    const place = placeOf(readTable(text), nowhere)
+    if (Number.isNaN(place.latitudeDeg) || Number.isNaN(place.longitudeDeg))
+      throw new Fault(
+        'no-place',
+        'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
+        'line 1',
+      )
+  }
+  return readWeather(text, nowhere)
 }

@@ -1,6 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { z } from 'zod'
-import { stationsNear } from '@/town/stations'
+import { stationSpread, stationsNear } from '@/town/stations'
 
 const schema = z.object({
   lat: z.coerce.number().min(-90).max(90),
@@ -21,7 +21,13 @@ export async function GET(request: NextRequest): Promise<Response> {
     features: near.map(({ station, distanceM }) => ({
       type: 'Feature',
       geometry: { type: 'Point', coordinates: [station.longitudeDeg, station.latitudeDeg] },
-      properties: { id: station.id, name: station.name, elevationM: station.elevationM, distanceM },
+      properties: {
+        id: station.id,
+        name: station.name,
+        elevationM: station.elevationM,
+        distanceM,
+        yearSpread: stationSpread(station.id)?.spread ?? null,
+      },
     })),
   })
 }

@@ -3,15 +3,15 @@
 import { theOne } from '@/core/model/document'
 import { coverId } from '@/core/model/kinds/cover'
 import { electricalId } from '@/core/model/kinds/electrical'
-import { lossesId } from '@/core/model/kinds/losses'
-import { parseNumber } from '@/core/model/units'
+import { lossesId, mostOtherLosses, type Losses } from '@/core/model/kinds/losses'
+import { parseNumber, parsePercent } from '@/core/model/units'
 import { useBench, useNumbers, useOption, useSession, useSite } from '../../context'
 import { ChoiceField, PercentField } from '../../fields/fields'
+import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { number } from '../../format'
 
 const losses = [
-  ['soiling', 'Dirt'],
   ['lightInduced', 'Light-induced'],
   ['nameplate', 'Nameplate'],
   ['wiring', 'Wiring'],
@@ -50,6 +50,13 @@ export function WireChapter() {
           />
           <Row label="Clipped" value={`${number(Math.abs(clipping), site)} kWh`} />
           <Row label="String length" value={`${summary.window.fewest} to ${summary.window.most}`} />
+          {module && (
+            <Row
+              label="Cold volts of it"
+              value={`${number(summary.window.most * summary.window.coldVmpV, site)} V`}
+              limit={`≤ ${inverter.mppHighV} V`}
+            />
+          )}
           {module && (
             <Row
               label="Current"
@@ -99,6 +106,28 @@ export function WireChapter() {
         ))}
       </ul>
       <h3 className="quiet mt-2">Losses, entered</h3>
+      <MonthsField
+        label="Dirt"
+        name="Dirt"
+        values={entered.soiling}
+        unit="%"
+        times={100}
+        digits={1}
+        onSet={(soiling) => documents.set('Dirt', optionId, lossesId, { soiling })}
+      />
+      {summary?.snowComputed ? (
+        <p className="quiet mb-1">Snow is computed from the station’s snow depth.</p>
+      ) : (
+        <MonthsField
+          label="Snow"
+          name="Snow"
+          values={entered.snow}
+          unit="%"
+          times={100}
+          digits={1}
+          onSet={(snow) => documents.set('Snow', optionId, lossesId, { snow })}
+        />
+      )}
       {losses.map(([key, label]) => (
         <PercentField
           key={key}
@@ -110,9 +139,68 @@ export function WireChapter() {
           fields={(share) => ({ [key]: share })}
         />
       ))}
-      <p className="quiet">
-        Shade, mismatch, heat, reflection and clipping are computed and not entered here.
+      <OtherLosses entered={entered} />
+      <p className="quiet mt-1">
+        Shade, mismatch, reflection, low light, heat and clipping are computed and not entered here.
       </p>
+    </>
+  )
+}
+
+/** Losses of the designer's own, each with its name. */
+function OtherLosses({ entered }: { readonly entered: Losses }) {
+  const { documents } = useBench()
+  const optionId = useSession((s) => s.optionId)
+  const site = useSite()
+  const set = (label: string, other: Losses['other']) => documents.set(label, optionId, lossesId, { other })
+  const changed = (k: number, fields: Partial<Losses['other'][number]>) =>
+    entered.other.map((loss, i) => (i === k ? { ...loss, ...fields } : loss))
+  return (
+    <>
+      {entered.other.map((loss, k) => (
+        <div key={k} className="flex items-center gap-1">
+          <input
+            aria-label={`Name of loss ${k + 1}`}
+            className="field flex-1"
+            defaultValue={loss.name}
+            onKeyDown={(event) => event.stopPropagation()}
+            onBlur={(event) => {
+              const name = event.target.value.trim()
+              if (name !== '' && name !== loss.name) set('Name of a loss', changed(k, { name }))
+              else event.target.value = loss.name
+            }}
+          />
+          <TextField
+            label={<span className="sr-only">{loss.name}</span>}
+            shown={number(loss.share * 100, site, 1).replace('−', '-')}
+            unit="%"
+            narrow
+            onType={(text) => set(loss.name, changed(k, { share: parsePercent(text) }))}
+          />
+          <button
+            type="button"
+            aria-label={`Take ${loss.name} away`}
+            className="cursor-pointer px-1 text-pencil hover:text-ink"
+            onClick={() =>
+              set(
+                'Take a loss away',
+                entered.other.filter((_, i) => i !== k),
+              )
+            }
+          >
+            ×
+          </button>
+        </div>
+      ))}
+      {entered.other.length < mostOtherLosses && (
+        <button
+          type="button"
+          className="mt-0.5 cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => set('Add a loss', [...entered.other, { name: 'Other loss', share: 0.01 }])}
+        >
+          Add a loss of your own
+        </button>
+      )}
     </>
   )
 }

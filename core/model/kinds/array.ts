@@ -12,6 +12,8 @@ export interface PanelArray extends ObjectBase {
   readonly edgeIndex: number
   readonly orientation: 'portrait' | 'landscape' | 'best'
   readonly gapM: number
+  /** How far off the roof the modules lie, and with it how well air cools them. */
+  readonly mount: 'close' | 'raised' | 'open'
   /** Places left empty, as "row:column", rows counted from the eave. */
   readonly removed: readonly string[]
 }
@@ -28,10 +30,17 @@ export const arrayKind: ObjectKind<PanelArray> = {
     edgeIndex: z.number().int().min(0).max(59),
     orientation: z.enum(['portrait', 'landscape', 'best']),
     gapM: z.number().min(0, 'not below zero').max(1, 'at most 1 m'),
+    mount: z.enum(['close', 'raised', 'open']),
     removed: z.array(z.string().regex(/^\d{1,3}:\d{1,3}$/)).max(2000),
   }),
-  version: 1,
-  migrations: [],
+  version: 2,
+  migrations: [(value) => ({ ...value, mount: 'close' })],
 }
 
-export const defaultArray = { kind: 'array', orientation: 'portrait', gapM: 0.02, removed: [] } as const
+export const defaultArray = {
+  kind: 'array',
+  orientation: 'portrait',
+  gapM: 0.02,
+  mount: 'close',
+  removed: [],
+} as const

@@ -20,7 +20,8 @@ export interface Site extends ObjectBase {
   /** Lowest air temperature the strings must stand, and highest for the hot end of the window. */
   readonly lowestTemperatureC: number
   readonly highestTemperatureC: number
-  readonly albedo: number
+  /** What the ground reflects, by month, January first; fresh snow comes on top where the weather knows of it. */
+  readonly albedoByMonth: readonly number[]
   /** Greatest power the grid takes; null without a limit. */
   readonly exportLimitKw: number | null
   /** How strongly the aerial sheet shows, 0..1. */
@@ -56,12 +57,17 @@ export const siteKind: ObjectKind<Site> = {
     stationId: z.string().max(80).nullable(),
     lowestTemperatureC: z.number().min(-60).max(30),
     highestTemperatureC: z.number().min(10).max(60),
-    albedo: z.number().min(0).max(1),
+    albedoByMonth: z
+      .array(z.number().min(0, 'not below 0').max(1, 'at most 1'))
+      .length(12, 'twelve months, January first'),
     exportLimitKw: z.number().min(0).max(1000).nullable(),
     sheetStrength: z.number().min(0).max(1),
   }),
-  version: 1,
-  migrations: [],
+  version: 2,
+  migrations: [
+    // One albedo for the whole year becomes twelve.
+    ({ albedo, ...value }) => ({ ...value, albedoByMonth: new Array(12).fill(albedo) }),
+  ],
 }
 
 export const defaultSite: Site = {
@@ -79,7 +85,7 @@ export const defaultSite: Site = {
   stationId: null,
   lowestTemperatureC: -10,
   highestTemperatureC: 35,
-  albedo: 0.2,
+  albedoByMonth: new Array<number>(12).fill(0.2),
   exportLimitKw: null,
   sheetStrength: 0.85,
 }

@@ -1,12 +1,21 @@
+import { type NextRequest } from 'next/server'
+import { z } from 'zod'
 import { stationEpw } from '@/town/stations'
 
-/** A station's typical year as EPW. */
+const yearSchema = z
+  .string()
+  .regex(/^\d{4}$/)
+  .transform(Number)
+  .optional()
+
+/** A station's typical year as EPW, or with `?year=` one of the years on record. */
 export async function GET(
-  _request: Request,
+  request: NextRequest,
   { params }: { readonly params: Promise<{ station: string }> },
 ): Promise<Response> {
-  const text = stationEpw((await params).station.replace(/\.epw$/, ''))
-  if (!text) return new Response('No such station.', { status: 404 })
+  const year = yearSchema.safeParse(request.nextUrl.searchParams.get('year') ?? undefined)
+  const text = year.success ? stationEpw((await params).station.replace(/\.epw$/, ''), year.data) : undefined
+  if (!text) return new Response('No such station or year.', { status: 404 })
   return new Response(text, {
     headers: { 'Content-Type': 'text/plain; charset=utf-8', 'Cache-Control': 'public, max-age=86400' },
   })

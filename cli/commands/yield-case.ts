@@ -1,0 +1,120 @@
+import { z } from 'zod'
+import { Fault } from '@/core/model/fault'
+import { countedTwice } from '@/core/model/kinds/counted-twice'
+import { defaultLosses, lossesKind, type Losses } from '@/core/model/kinds/losses'
+
+const share = z.number().min(0).max(0.9)
+const monthly = z.union([share, z.array(share).length(12, 'one share, or twelve by month')])
+const positive = z.number().positive()
+const perK = z.number().min(-0.02).max(0.02)
+
+const oneAxis = z.strictObject({
+  kind: z.literal('one-axis'),
+  axisTiltDeg: z.number().min(0).max(60).default(0),
+  axisAzimuthDeg: z.number().min(-360).max(360).default(0),
+  limitDeg: z.number().min(1).max(90).default(60),
+  groundCover: z.number().min(0.01).max(1).default(0.35),
+  backtracking: z.boolean().default(true),
+})
+const twoAxis = z.strictObject({
+  kind: z.literal('two-axis'),
+  limitDeg: z.number().min(1).max(90).default(90),
+})
+
+/** What `gable yield` takes. */
+export const yieldCase = z.object({
+  weather: z.string().min(1),
+  arrays: z
+    .array(
+      z.object({
+        tiltDeg: z.number().min(0).max(90).default(0),
+        azimuthDeg: z.number().min(-360).max(360).default(180),
+        modules: z.number().int().min(1).max(100_000),
+        module: z.object({
+          powerW: positive.max(2000),
+          powerPerK: perK.max(0).optional(),
+          /** With it the single-diode model, without it a linear one. */
+          sheet: z
+            .object({
+              vocV: positive,
+              vmpV: positive,
+              iscA: positive,
+              impA: positive,
+              vocPerK: perK,
+              iscPerK: perK,
+            })
+            .optional(),
+        }),
+        mount: z
+          .union([
+            z.enum(['roof', 'close', 'raised', 'open']),
+            z.discriminatedUnion('kind', [oneAxis, twoAxis]),
+          ])
+          .default('close'),
+      }),
+    )
+    .min(1, 'at least one array'),
+  inverter: z.object({
+    acPowerW: positive,
+    efficiency: z.number().min(0.5).max(1).optional(),
+    nightW: z.number().min(0).max(1000).optional(),
+    king: z
+      .strictObject({
+        dcPowerW: positive,
+        dcVoltsV: positive,
+        startW: z.number().min(0),
+        c0PerW: z.number(),
+        c1PerV: z.number(),
+        c2PerV: z.number(),
+        c3PerV: z.number(),
+      })
+      .optional(),
+  }),
+  losses: z.record(z.string(), z.unknown()).optional(),
+  albedo: z.number().min(0).max(1).optional(),
+  model: z.enum(['perez', 'hay-davies']).optional(),
+})
+export type YieldCase = z.infer<typeof yieldCase>
+
+const given = z.strictObject({
+  soiling: monthly.optional(),
+  snow: monthly.optional(),
+  lightInduced: share.optional(),
+  nameplate: share.optional(),
+  wiring: share.optional(),
+  connections: share.optional(),
+  availability: share.optional(),
+  other: z.array(z.strictObject({ name: z.string().min(1).max(80), share })).optional(),
+})
+
+const twelve = (value: number | number[] | undefined, usual: readonly number[]) =>
+  value === undefined ? usual : typeof value === 'number' ? new Array<number>(12).fill(value) : value
+
+/**
+ * The entered losses, defaults where none is given.
+ * @throws Fault `counted-twice` for a loss that is computed here, `bad-case` for one that is not known
+ */
+export function lossesIn(value: YieldCase['losses']): Losses {
+  for (const name of Object.keys(value ?? {})) {
+    const model = countedTwice(name)
+    if (model !== null)
+      throw new Fault(
+        'counted-twice',
+        `losses.${name}: ${model} is computed here already; leave it out, or it counts twice.`,
+        `losses.${name}`,
+      )
+  }
+  const parsed = given.safeParse(value ?? {})
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]
+    const path = ['losses', ...(issue?.path ?? []).map(String)].join('.')
+    throw new Fault('bad-case', `${path}: ${issue?.message ?? 'not as expected'}`, path)
+  }
+  const { soiling, snow, ...rest } = parsed.data
+  return lossesKind.schema.parse({
+    ...defaultLosses,
+    ...Object.fromEntries(Object.entries(rest).filter(([, v]) => v !== undefined)),
+    soiling: twelve(soiling, defaultLosses.soiling),
+    snow: twelve(snow, defaultLosses.snow),
+  })
+}

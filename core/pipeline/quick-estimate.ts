@@ -1,0 +1,98 @@
+import { Fault } from '../model/fault'
+import { normalOf } from '../sun/tracker'
+import { openKwhPerKw, roomFor, type OpenPlane } from './open-chain'
+import { planeLight } from './plane-light'
+
+/** Tilts from level to upright and directions all round, as the table has them. */
+export const estimateTilts = [0, 10, 20, 30, 40, 50, 60, 70, 80, 90] as const
+export const estimateAzimuths = [0, 30, 60, 90, 120, 150, 180, 210, 240, 270, 300, 330] as const
+
+/** What a kilowatt of modules in the open gives a year, kWh, by plane. */
+export interface QuickEstimate {
+  /** [tilt][azimuth] in the order of `estimateTilts` and `estimateAzimuths`. */
+  readonly kwhPerKw: readonly (readonly number[])[]
+  readonly best: { readonly tiltDeg: number; readonly azimuthDeg: number; readonly kwhPerKw: number }
+}
+
+export type EstimateRequest = Omit<OpenPlane, 'light'> & { readonly albedoByMonth: readonly number[] }
+
+/**
+ * The designer's first answer, before anything is drawn: the whole chain for 120 planes without shade, and the best
+ * plane to the degree.
+ */
+export function quickEstimate(request: EstimateRequest): QuickEstimate {
+  const room = roomFor(request.sun)
+  const of = (tiltDeg: number, azimuthDeg: number) => {
+    const { weather, sun, albedoByMonth } = request
+    const light = planeLight(weather, sun, normalOf(tiltDeg, azimuthDeg), { albedoByMonth }, 'perez')
+    return openKwhPerKw({ ...request, light }, room)
+  }
+  const kwhPerKw = estimateTilts.map((tilt) => {
+    // A level plane faces nowhere: once is enough.
+    const level = tilt === 0 ? of(0, 0) : 0
+    return estimateAzimuths.map((azimuth) => (tilt === 0 ? level : of(tilt, azimuth)))
+  })
+  let best = { tiltDeg: 0, azimuthDeg: 180, kwhPerKw: 0 }
+  const look = (tiltDeg: number, azimuthDeg: number, value: number) => {
+    if (value > best.kwhPerKw) best = { tiltDeg, azimuthDeg: (azimuthDeg + 360) % 360, kwhPerKw: value }
+  }
+  kwhPerKw.forEach((row, t) =>
+    row.forEach((value, a) => look(estimateTilts[t] ?? 0, estimateAzimuths[a] ?? 0, value)),
+  )
+  // Downhill from the table's best in halving steps; the surface is smooth with one top.
+  for (const step of [8, 4, 2, 1]) {
+    const { tiltDeg, azimuthDeg } = best
+    for (const [dt, da] of [
+      [step, 0],
+      [-step, 0],
+      [0, step],
+      [0, -step],
+    ] as const)
+      if (tiltDeg + dt >= 0 && tiltDeg + dt <= 90)
+        look(tiltDeg + dt, azimuthDeg + da, of(tiltDeg + dt, azimuthDeg + da))
+  }
+  return { kwhPerKw, best }
+}
+
+/** Between the table's planes, straight lines in tilt and direction. */
+export function estimateAt(estimate: QuickEstimate, tiltDeg: number, azimuthDeg: number): number {
+  const t = Math.min(8.999999, Math.max(0, tiltDeg / 10))
+  const a = ((((azimuthDeg % 360) + 360) % 360) / 30) % 12
+  const [row, column] = [Math.floor(t), Math.floor(a)]
+  const at = (r: number, c: number) => estimate.kwhPerKw[r]?.[c % 12] ?? 0
+  const low = at(row, column) + (at(row, column + 1) - at(row, column)) * (a - column)
+  const high = at(row + 1, column) + (at(row + 1, column + 1) - at(row + 1, column)) * (a - column)
+  return low + (high - low) * (t - row)
+}
+
+export interface BillSize {
+  readonly annualKwh: number
+  readonly wantedKwh: number
+  readonly modules: number
+  readonly kilowatts: number
+}
+
+/**
+ * How many modules a bill asks for: what it says of the consumption, the share of it to be made, and a module's yield.
+ * @throws Fault `bad-bill`
+ */
+export function modulesForBill(request: {
+  readonly billPerMonth: number
+  readonly pricePerKwh: number
+  /** Share of the year's consumption to be made, 0..2. */
+  readonly offset: number
+  readonly kwhPerKw: number
+  readonly modulePowerW: number
+}): BillSize {
+  const { billPerMonth, pricePerKwh, offset, kwhPerKw, modulePowerW } = request
+  if (!(pricePerKwh > 0)) throw new Fault('bad-bill', 'The price of a kWh must be above zero.', 'pricePerKwh')
+  if (!(billPerMonth >= 0)) throw new Fault('bad-bill', 'The bill must not be below zero.', 'billPerMonth')
+  if (!(offset >= 0 && offset <= 2))
+    throw new Fault('bad-bill', 'The offset must be from 0 to 200 %.', 'offset')
+  if (!(kwhPerKw > 0 && modulePowerW > 0))
+    throw new Fault('bad-bill', 'This plane makes nothing: choose another.', 'kwhPerKw')
+  const annualKwh = (12 * billPerMonth) / pricePerKwh
+  const wantedKwh = annualKwh * offset
+  const modules = Math.ceil(wantedKwh / (kwhPerKw * (modulePowerW / 1000)) - 1e-9)
+  return { annualKwh, wantedKwh, modules, kilowatts: (modules * modulePowerW) / 1000 }
+}
