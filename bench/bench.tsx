@@ -12,6 +12,7 @@ import { LiveLink } from './live/live-link'
 import { openBench } from './open-bench'
 import { Outline } from './outline/outline'
 import { Conflicts } from './saving/conflicts'
+import { Sheets } from './sheets'
 import { Stage } from './stage/stage'
 import { Toasts } from './toasts'
 import { TopBar } from './top-bar/top-bar'
@@ -36,6 +37,7 @@ export function Bench({ jobId, job, catalogue }: Props) {
     return () => {
       gone = true
       opened?.live.stop()
+      opened?.desk.stop()
       worker.terminate()
     }
   }, [jobId, job, catalogue])
@@ -84,6 +86,7 @@ function Layout({ name }: { readonly name: string }) {
       <Conflicts />
       <Toasts />
       <Commands />
+      <Sheets />
     </div>
   )
 }

@@ -6,6 +6,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { theOne, type Objects } from '@/core/model/document'
 import { siteId, type Site } from '@/core/model/kinds/site'
 import { type LiveNumbers, type OptionNumbers } from './live/live-numbers'
+import { type WeatherDesk } from './weather/weather-desk'
 import { type StationList } from './weather/station-list'
 import { type DocumentStore } from './store/documents'
 import { optionsOf } from './store/documents'
@@ -32,6 +33,7 @@ export interface BenchParts {
   readonly session: SessionStore
   readonly live: LiveNumbers
   readonly stations: StationList
+  readonly desk: WeatherDesk
   readonly outbox: Outbox
   readonly tools: ToolBox
   readonly catalogue: Catalogue

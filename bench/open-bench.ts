@@ -13,6 +13,7 @@ import { Outbox, type PendingEdit } from './store/outbox'
 import { createSession } from './store/session'
 import { browserShelf } from './store/shelf'
 import { StationList } from './weather/station-list'
+import { WeatherDesk } from './weather/weather-desk'
 import { ToolBox } from './tools/tool-box'
 
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
@@ -45,6 +46,7 @@ export async function openBench(
     scene,
     live: new LiveNumbers(worker, catalogue),
     stations: new StationList(),
+    desk: new WeatherDesk(),
     tools: new ToolBox(makeToolContext(documents, session, scene)),
   }
 }

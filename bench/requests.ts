@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { Fault } from '@/core/model/fault'
 import { Refused, type PendingEdit, type SendResult } from './store/outbox'
 
 const faultSchema = z.object({ error: z.object({ code: z.string(), message: z.string() }) })
@@ -49,5 +50,24 @@ export async function shareOption(
   } catch (error) {
     if (!(error instanceof TypeError)) throw error
     return { fault: 'The server does not answer. Your edits are kept; try again in a moment.' }
+  }
+}
+
+/**
+ * Keeps a weather table on the server.
+ * @throws Fault what the server says, or that it does not answer
+ */
+export async function sendWeather(csv: string): Promise<{ readonly id: string }> {
+  try {
+    const answer = await fetch('/api/weather', {
+      method: 'POST',
+      headers: { 'Content-Type': 'text/csv; charset=utf-8' },
+      body: csv,
+    })
+    if (!answer.ok) throw new Fault('refused', await messageOf(answer))
+    return z.object({ properties: z.object({ id: z.string() }) }).parse(await answer.json()).properties
+  } catch (error) {
+    if (!(error instanceof TypeError)) throw error
+    throw new Fault('offline', 'The server does not answer. The job is as it was; try again in a moment.')
   }
 }

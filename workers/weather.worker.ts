@@ -87,7 +87,11 @@ async function estimate(request: Extract<WeatherRequest, { type: 'estimate' }>) 
     power: diodePower(fitDiode(module)),
     heat: mountHeat[mount],
     // A kilowatt of modules on a kilowatt of inverter: nothing is clipped that the design would not clip.
-    inverter: { acPowerW: 1000, efficiency: inverter.efficiency, nightW: (inverter.nightW * 1000) / inverter.acPowerW },
+    inverter: {
+      acPowerW: 1000,
+      efficiency: inverter.efficiency,
+      nightW: (inverter.nightW * 1000) / inverter.acPowerW,
+    },
   })
 }
 

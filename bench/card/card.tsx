@@ -5,6 +5,7 @@ import { isGable, type Volume } from '@/core/model/kinds/volume'
 import { type Chimney } from '@/core/model/kinds/chimney'
 import { type Tree } from '@/core/model/kinds/tree'
 import { type PanelArray } from '@/core/model/kinds/array'
+import { type Rack } from '@/core/model/kinds/rack'
 import { buildRoof } from '@/core/roof/roof'
 import { Fault } from '@/core/model/fault'
 import { formatArea } from '@/core/model/units'
@@ -29,6 +30,7 @@ export function Card() {
   if (object?.kind === 'chimney') return <ChimneyCard chimney={object} />
   if (object?.kind === 'tree') return <TreeCard tree={object} />
   if (object?.kind === 'array') return <ArrayCard array={object} />
+  if (object?.kind === 'rack') return <RackCard rack={object} />
   return null
 }
 
@@ -302,6 +304,9 @@ function ArrayCard({ array }: { readonly array: PanelArray }) {
   const site = useSite()
   const { numbers } = useNumbers()
   const laid = scene().laid.arrays.find((a) => a.id === array.id)
+  const plane = scene()
+    .roofs.get(array.volumeId)
+    ?.planes.find((p) => p.edgeIndex === array.edgeIndex)
   const panels = numbers?.summary.panels.filter((panel) => panel.arrayId === array.id) ?? []
   const access =
     panels.length > 0 ? panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / panels.length : 1
@@ -322,7 +327,7 @@ function ArrayCard({ array }: { readonly array: PanelArray }) {
           value={`${laid.plane.pitchDeg.toFixed(1)}° · ${laid.plane.azimuthDeg.toFixed(0)}°`}
         />
       )}
-      {laid && <Fact label="Plane" value={formatArea(laid.plane.areaM2, site.units)} />}
+      {plane && <Fact label="Plane" value={formatArea(plane.areaM2, site.units)} />}
       <Fact label="Sun access" value={number(access * 100, site, 1)} unit="%" />
       <ChoiceField
         label="They lie"
@@ -333,6 +338,16 @@ function ArrayCard({ array }: { readonly array: PanelArray }) {
           { value: 'best', label: 'as more fit' },
         ]}
         onChoose={(orientation) => documents.set('Orientation', optionId, array.id, { orientation })}
+      />
+      <ChoiceField
+        label="Mounted"
+        value={array.mount}
+        choices={[
+          { value: 'close', label: 'close to the roof' },
+          { value: 'raised', label: 'raised, air behind' },
+          { value: 'open', label: 'on an open rack' },
+        ]}
+        onChoose={(mount) => documents.set('Mounting', optionId, array.id, { mount })}
       />
       <LengthField
         label="Gap"
@@ -351,6 +366,129 @@ function ArrayCard({ array }: { readonly array: PanelArray }) {
           Put all {array.removed.length} back
         </button>
       )}
+    </Frame>
+  )
+}
+
+function RackCard({ rack }: { readonly rack: Rack }) {
+  const { documents, scene } = useBench()
+  const optionId = useSession((s) => s.optionId)
+  const context = useToolContext()
+  const site = useSite()
+  const { numbers } = useNumbers()
+  const laid = scene().laid.arrays.find((a) => a.id === rack.id)
+  const of = { documentId: optionId, objectId: rack.id }
+  const panels = numbers?.summary.panels.filter((panel) => panel.arrayId === rack.id) ?? []
+  const access = panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / Math.max(1, panels.length)
+  const turning = rack.tracking !== 'fixed'
+  return (
+    <Frame title={rack.name} kind="on the ground" onDelete={() => removeObject(context, rack.id)}>
+      <TextField
+        label="Name"
+        shown={rack.name}
+        wide
+        onType={(text) => documents.set('Name', optionId, rack.id, { name: text })}
+      />
+      <Fact
+        label="Modules"
+        value={String(laid?.panels.length ?? 0)}
+        unit={laid && laid.empty.length > 0 ? `${laid.empty.length} taken away` : ''}
+      />
+      <Fact label="Sun access" value={panels.length > 0 ? number(access * 100, site, 1) : '–'} unit="%" />
+      <ChoiceField
+        label="It"
+        value={rack.tracking}
+        choices={[
+          { value: 'fixed', label: 'stands fixed' },
+          { value: 'one-axis', label: 'turns on one axis' },
+          { value: 'two-axis', label: 'turns on two axes' },
+        ]}
+        onChoose={(tracking) =>
+          documents.set('Tracking', optionId, rack.id, {
+            tracking,
+            // An axis lies level and north to south unless told otherwise.
+            ...(tracking === 'one-axis' ? { tiltDeg: 0, azimuthDeg: 0 } : {}),
+            ...(tracking === 'fixed' ? { tiltDeg: 30, azimuthDeg: site.latitudeDeg < 0 ? 0 : 180 } : {}),
+          })
+        }
+      />
+      <NumberField {...of} label="Rows" name="Rows" value={rack.rows} fields={(rows) => ({ rows })} />
+      <NumberField
+        {...of}
+        label="Modules a row"
+        name="Modules a row"
+        value={rack.columns}
+        fields={(columns) => ({ columns })}
+      />
+      {rack.rows > 1 && (
+        <LengthField
+          {...of}
+          label="Row to row"
+          name="Row pitch"
+          value={rack.rowPitchM}
+          fields={(rowPitchM) => ({ rowPitchM })}
+        />
+      )}
+      {rack.tracking !== 'two-axis' && (
+        <>
+          <NumberField
+            {...of}
+            label={turning ? 'Axis rises by' : 'Tilt'}
+            name="Tilt"
+            unit="°"
+            digits={1}
+            value={rack.tiltDeg}
+            fields={(tiltDeg) => ({ tiltDeg })}
+          />
+          <NumberField
+            {...of}
+            label={turning ? 'Axis towards' : 'Azimuth'}
+            name="Azimuth"
+            unit="°"
+            value={rack.azimuthDeg}
+            fields={(azimuthDeg) => ({ azimuthDeg })}
+          />
+        </>
+      )}
+      {turning && (
+        <NumberField
+          {...of}
+          label="Turns up to"
+          name="Greatest turn"
+          unit="°"
+          value={rack.limitDeg}
+          fields={(limitDeg) => ({ limitDeg })}
+        />
+      )}
+      {rack.tracking === 'one-axis' && (
+        <label className="flex items-center gap-2 py-1">
+          <span className="flex-1 text-pencil">Turns back before rows shade each other</span>
+          <input
+            type="checkbox"
+            className="accent-verdigris"
+            checked={rack.backtracking}
+            onChange={(event) =>
+              documents.set('Backtracking', optionId, rack.id, { backtracking: event.target.checked })
+            }
+          />
+        </label>
+      )}
+      <LengthField
+        {...of}
+        label={turning ? 'Axis over ground' : 'Lower edge'}
+        name="Clearance"
+        value={rack.clearanceM}
+        fields={(clearanceM) => ({ clearanceM })}
+      />
+      <ChoiceField
+        label="They lie"
+        value={rack.orientation}
+        choices={[
+          { value: 'portrait', label: 'portrait' },
+          { value: 'landscape', label: 'landscape' },
+        ]}
+        onChoose={(orientation) => documents.set('Orientation', optionId, rack.id, { orientation })}
+      />
     </Frame>
   )
 }

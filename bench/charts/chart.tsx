@@ -12,9 +12,9 @@ const ApexChart = dynamic(() => import('react-apexcharts'), {
 
 interface Props {
   readonly title: string
-  readonly type: 'bar' | 'line' | 'area'
+  readonly type: 'bar' | 'line' | 'area' | 'rangeBar'
   readonly height: number
-  readonly series: ApexAxisChartSeries
+  readonly series: ApexAxisChartSeries | ((palette: Palette) => ApexAxisChartSeries)
   readonly options: (palette: Palette) => ApexOptions
   readonly still?: boolean
 }
@@ -31,7 +31,7 @@ export function Chart({ title, type, height, series, options, still }: Props) {
         type={type}
         height={height}
         width="100%"
-        series={series}
+        series={typeof series === 'function' ? series(palette) : series}
         options={{
           ...own,
           chart: {

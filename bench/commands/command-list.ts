@@ -16,7 +16,14 @@ const toolKeys: readonly (readonly [ToolId, string, string, Chapter])[] = [
   ['chimney', 'Put up a chimney', 'C', 'shape'],
   ['tree', 'Put up a tree', 'T', 'shape'],
   ['lay', 'Lay modules on a plane', 'L', 'cover'],
+  ['rack', 'Put a rack on the ground', 'R', 'cover'],
 ]
+
+const sheets = [
+  ['estimate', 'Quick estimate', 'E'],
+  ['year', 'The year, month by month', 'Y'],
+  ['weather', 'Import weather', 'I'],
+] as const
 
 const chapters: readonly Chapter[] = ['site', 'shape', 'cover', 'wire', 'match', 'store', 'offer']
 
@@ -64,6 +71,12 @@ export function commandsOf({ session, documents, tools }: BenchParts): Command[]
       shortcut: String(i + 1),
       matches: plain(String(i + 1)),
       run: () => session.setState({ chapter }),
+    })),
+    ...sheets.map(([dialog, label, key]): Command => ({
+      label,
+      shortcut: key,
+      matches: plain(key),
+      run: () => session.setState({ dialog }),
     })),
     {
       label: 'Fold the outline',

@@ -52,7 +52,9 @@ export function MonthsField({ label, name, values, unit, times, digits, onSet }:
               label={<span aria-label={`${name}, ${month}`}>{month}</span>}
               shown={shown(values[m] ?? 0)}
               narrow
-              onType={(text) => onSet(values.map((value, k) => (k === m ? parseNumber(text) / times : value)))}
+              onType={(text) =>
+                onSet(values.map((value, k) => (k === m ? parseNumber(text) / times : value)))
+              }
             />
           ))}
         </div>

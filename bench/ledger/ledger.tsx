@@ -38,7 +38,18 @@ export function Ledger() {
         if (lines.length === 0) return null
         return (
           <div key={group.id} className="mb-1">
-            <h2 className="quiet">{group.title}</h2>
+            <div className="flex items-baseline">
+              <h2 className="quiet flex-1">{group.title}</h2>
+              {group.id === 'sun' && (
+                <button
+                  type="button"
+                  className="cursor-pointer text-[12px] text-verdigris hover:underline"
+                  onClick={() => session.setState({ dialog: 'year' })}
+                >
+                  by month
+                </button>
+              )}
+            </div>
             {lines.map((line) => (
               <Line
                 key={line.id}

@@ -16,7 +16,7 @@ class FakeWorker implements WorkerLike {
 }
 
 const summary = { ledger: [] } as unknown as RunSummary
-const station = { id: 's', name: 'S', distanceM: 1, elevationM: 1 }
+const station = { id: 's', name: 'S', distanceM: 1, elevationM: 1, yearSpread: null, standsIn: false }
 const catalogue = { modules: [], inverters: [], batteries: [] }
 const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRequest => ({
   house,

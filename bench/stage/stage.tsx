@@ -49,7 +49,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   const slotsOf =
     selection?.kind === 'panel'
       ? selection.arrayId
-      : selection && option[selection.id]?.kind === 'array'
+      : selection && ['array', 'rack'].includes(option[selection.id]?.kind ?? '')
         ? selection.id
         : null
 

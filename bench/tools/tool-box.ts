@@ -3,6 +3,7 @@ import { ToolChart, type ToolContext } from './chart'
 import { TogglingGable } from './gable/toggling'
 import { Laying } from './lay/laying'
 import { Placing } from './place/placing'
+import { StandingRack } from './rack/standing'
 import { SelectIdle } from './select/idle'
 import { TraceIdle } from './trace/idle'
 
@@ -34,6 +35,7 @@ export class ToolBox {
     if (id === 'gable') return new ToolChart(id, new TogglingGable(context), leave)
     if (id === 'lay') return new ToolChart(id, new Laying(context), leave)
     if (id === 'chimney' || id === 'tree') return new ToolChart(id, new Placing(context, id), leave)
+    if (id === 'rack') return new ToolChart(id, new StandingRack(context), leave)
     return new ToolChart(id, new SelectIdle(context), leave)
   }
 }

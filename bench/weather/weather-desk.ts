@@ -8,10 +8,17 @@ type Wanted<T> = Extract<WeatherAnswer, { type: T }>
 export class WeatherDesk {
   #worker: Worker | null = null
   #last = 0
-  readonly #waiting = new Map<number, { done: (answer: WeatherAnswer) => void; fail: (error: unknown) => void }>()
+  readonly #waiting = new Map<
+    number,
+    { done: (answer: WeatherAnswer) => void; fail: (error: unknown) => void }
+  >()
 
   /** @throws Fault what the worker found wrong */
-  async ask<T extends WeatherAnswer['type']>(type: T, request: Ask, transfer: Transferable[] = []): Promise<Wanted<T>> {
+  async ask<T extends WeatherAnswer['type']>(
+    type: T,
+    request: Ask,
+    transfer: Transferable[] = [],
+  ): Promise<Wanted<T>> {
     const worker = (this.#worker ??= this.#begin())
     const id = ++this.#last
     const answer = await new Promise<WeatherAnswer>((done, fail) => {

@@ -6,7 +6,7 @@ import { diodePower, linearPower } from '@/core/energy/module-power'
 import { snowCover, snowLoss } from '@/core/energy/snow-cover'
 import { acYear } from '@/core/pipeline/ac'
 import { dcYear, type DcYear } from '@/core/pipeline/dc'
-import { lossChain, lossNames, type LossChain } from '@/core/pipeline/loss-chain'
+import { lossChain, lossSteps, type LossChain } from '@/core/pipeline/loss-chain'
 import { openString } from '@/core/pipeline/open-chain'
 import { normalOf, trackedNormals } from '@/core/sun/tracker'
 import { type SunHours } from '@/core/sun/sun-hours'
@@ -120,17 +120,12 @@ function together(dcs: readonly DcYear[]): DcYear {
 }
 
 /** Each loss with the factor it leaves and the energy after it; stages that lose nothing are left out. */
-function steps(chain: LossChain) {
-  let rest = chain.sun.kwh
-  const out = [{ name: 'sun', factor: 1, kwh: rest }]
-  for (const name of lossNames) {
-    const lost = chain.lost[name].kwh
-    if (lost === 0) continue
-    out.push({ name, factor: rest > 0 ? (rest - lost) / rest : 1, kwh: rest - lost })
-    rest -= lost
-  }
-  return out
-}
+const steps = (chain: LossChain) => [
+  { name: 'sun', factor: 1, kwh: chain.sun.kwh },
+  ...lossSteps(chain)
+    .filter(({ lost }) => lost !== 0)
+    .map(({ name, from, to }) => ({ name, factor: from > 0 ? to / from : 1, kwh: to })),
+]
 
 function hourly(year: WeatherYear, sun: SunHours, dc: DcYear, acKwh: Float64Array): string {
   const rows = intervalTimes(year).map((time, i): (string | number)[] => [

@@ -1,10 +1,12 @@
-import { cellTemperatureC, closeRoof, openRack } from './cell-temperature'
+import { cellTemperatureC, mountHeat } from './cell-temperature'
 import { inverterAc } from './inverter-curve'
 import { seriesBest } from './strip-mismatch'
 
+const inverter = { acPowerW: 5000, efficiency: 0.96, nightW: 2 }
+
 test('Faiman by hand: 20 C, 800 W/m², 1 m/s in the open is 45.1 C; on a roof hotter', () => {
-  expect(cellTemperatureC(20, 800, 1, openRack)).toBeCloseTo(20 + 800 / 31.84, 9)
-  expect(cellTemperatureC(20, 800, 1, closeRoof)).toBeCloseTo(65.85, 1)
+  expect(cellTemperatureC(20, 800, 1, mountHeat.open)).toBeCloseTo(20 + 800 / 31.84, 9)
+  expect(cellTemperatureC(20, 800, 1, mountHeat.close)).toBeCloseTo(65.85, 1)
 })
 
 test('series with bypass by hand', () => {
@@ -15,12 +17,12 @@ test('series with bypass by hand', () => {
 })
 
 test('the inverter: rated efficiency near full load, cut at its power, its own use at night', () => {
-  const rated = inverterAc(5000 / 0.96, 5000, 0.96, 2)
+  const rated = inverterAc(5000 / 0.96, inverter)
   expect(rated.acW).toBeCloseTo(5000 * (0.9637 / 0.9637), 0)
-  const over = inverterAc(7000, 5000, 0.96, 2)
+  const over = inverterAc(7000, inverter)
   expect(over.acW).toBe(5000)
   expect(over.acW + over.clippedW + over.lostW).toBeCloseTo(7000, 9)
-  expect(inverterAc(0, 5000, 0.96, 2).acW).toBe(-2)
-  const tenth = inverterAc(500, 5000, 0.96, 2)
+  expect(inverterAc(0, inverter).acW).toBe(-2)
+  const tenth = inverterAc(500, inverter)
   expect(tenth.acW / 500).toBeLessThan(0.95)
 })

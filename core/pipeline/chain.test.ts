@@ -1,12 +1,17 @@
+import { monthsOf } from '../model/model-year'
+import { seededRandom } from '../model/random'
 import { defaultLosses } from '../model/kinds/losses'
-import { type ModuleType, type InverterType } from '../electrical/catalogue'
-import { closeRoof, openRack } from '../energy/cell-temperature'
+import { fitDiode } from '../energy/fit-diode'
+import { type ModuleType } from '../electrical/catalogue'
+import { mountHeat, type HeatLoss } from '../energy/cell-temperature'
+import { diodePower, linearPower } from '../energy/module-power'
 import { sunHours } from '../sun/sun-hours'
 import { type ReceiverShade } from '../shade/engine'
 import { type WeatherYear } from '../weather/weather-year'
 import { acYear } from './ac'
-import { dcYear } from './dc'
-import { panelLight } from './panel-light'
+import { dcYear, type DcRequest, type LitString } from './dc'
+import { lossChain, lossNames } from './loss-chain'
+import { panelLight, type PanelLight } from './panel-light'
 import { planeLight } from './plane-light'
 
 const place = { latitudeDeg: 41.6, longitudeDeg: -71.4, elevationM: 0 }
@@ -23,8 +28,19 @@ const weather: WeatherYear = {
   dhi: even(300),
   temperatureC: even(25),
   windMs: even(1),
+  albedo: null,
+  snowDepthM: null,
 }
 const module = { powerW: 400, powerPerK: -0.004, strips: 3, halves: 2 } as ModuleType
+const sheet = {
+  vocV: 38.3,
+  vmpV: 32.2,
+  iscA: 13.85,
+  impA: 13.05,
+  vocPerK: -0.0026,
+  iscPerK: 0.00045,
+  powerPerK: -0.0034,
+}
 const groups = { strips: 3, halves: 2 } as const
 const open = (): ReceiverShade => ({
   id: 'm',
@@ -35,9 +51,10 @@ const open = (): ReceiverShade => ({
   horizonSeen: 1,
   blockedBy: new Map(),
 })
+const ground = { albedoByMonth: new Array<number>(12).fill(0.2) }
 const noLosses = {
   ...defaultLosses,
-  soiling: 0,
+  soiling: new Array<number>(12).fill(0),
   lightInduced: 0,
   nameplate: 0,
   wiring: 0,
@@ -45,49 +62,79 @@ const noLosses = {
   availability: 0,
 }
 
+const flat = planeLight(weather, sun, [0, 0, 1], ground, 'hay-davies')
+const inTheOpen = panelLight(flat, open(), groups, 60)
+const stringOf = (panels: PanelLight[], connected = true, heat = mountHeat.open as HeatLoss): LitString => ({
+  panels,
+  connected,
+  conditions: { light: flat, heat, snowLost: null },
+})
+const run = (strings: LitString[], changed: Partial<DcRequest> = {}) =>
+  dcYear(strings, {
+    module,
+    power: linearPower(module.powerPerK),
+    losses: noLosses,
+    weather,
+    sun,
+    ...changed,
+  })
+const kwhOf = (watts: Float64Array) => watts.reduce((sum, w) => sum + w, 0) / 1000
+
 test('on the horizontal under an even sky: 300 W/m² for every hour of sun', () => {
-  const light = planeLight(weather, sun, [0, 0, 1], 0.2, 'hay-davies')
+  const light = planeLight(weather, sun, [0, 0, 1], ground, 'hay-davies')
   expect(light.parts.sky).toBeCloseTo((300 * sun.interval.length) / 1000, 6)
   expect(light.parts.beam).toBe(0)
   expect(light.parts.ground).toBeCloseTo(0, 9)
 })
 
 test('a plane turned half up sees half the sky and half the ground', () => {
-  const light = planeLight(weather, sun, [0, -1, 0], 0.2, 'hay-davies')
+  const light = planeLight(weather, sun, [0, -1, 0], ground, 'hay-davies')
   expect(light.parts.sky).toBeCloseTo((150 * sun.interval.length) / 1000, 6)
   expect(light.parts.ground).toBeCloseTo((300 * 0.2 * 0.5 * sun.interval.length) / 1000, 6)
 })
 
 test('module and losses by hand: heat first, then each share of what is left', () => {
-  const light = planeLight(weather, sun, [0, 0, 1], 0.2, 'hay-davies')
-  const lit = panelLight(light, open(), groups, 60)
-  const through = lit.mean[0] ?? 0
-  const cell = 25 + through / (openRack.u0 + openRack.u1)
+  const incident = 300
+  const through = inTheOpen.mean[0] ?? 0
+  const cell = 25 + incident / (mountHeat.open.u0 + mountHeat.open.u1)
   const hot = ((400 * through) / 1000) * (1 - 0.004 * (cell - 25))
-  const dc = dcYear(
-    [{ panels: [lit], connected: true }],
-    module,
-    { ...noLosses, wiring: 0.02, nameplate: 0.01 },
-    weather,
-    sun,
-    openRack,
-  )
-  expect(dc.powerW[0]).toBeCloseTo(hot * 0.98 * 0.99, 4)
-  expect(dc.kwh).toBeCloseTo((hot * 0.98 * 0.99 * sun.interval.length) / 1000, 2)
-  expect(dc.lostKwh.nameplate).toBeCloseTo((hot * 0.01 * sun.interval.length) / 1000, 2)
-  expect(dc.lostKwh.mismatch).toBeCloseTo(0, 6)
+  const other = [{ name: 'Fence', share: 0.1 }]
+  const dc = run([stringOf([inTheOpen])], {
+    losses: { ...noLosses, wiring: 0.02, nameplate: 0.01, other },
+  })
+  expect(dc.powerW[0]).toBeCloseTo(hot * 0.98 * 0.99 * 0.9, 4)
+  expect(dc.lostW.nameplate[0]).toBeCloseTo(hot * 0.01, 5)
+  expect(dc.lostW.other[0]).toBeCloseTo(hot * 0.99 * 0.98 * 0.1, 5)
+  expect(kwhOf(dc.lostW.mismatch)).toBeCloseTo(0, 6)
 })
 
 test('a close roof is hotter and makes less', () => {
-  const lit = panelLight(planeLight(weather, sun, [0, 0, 1], 0.2, 'perez'), open(), groups, 60)
-  const of = (mount: typeof openRack) =>
-    dcYear([{ panels: [lit], connected: true }], module, noLosses, weather, sun, mount).kwh
-  expect(of(closeRoof)).toBeLessThan(of(openRack))
+  const of = (heat: HeatLoss) => kwhOf(run([stringOf([inTheOpen], true, heat)]).powerW)
+  expect(of(mountHeat.close)).toBeLessThan(of(mountHeat.raised))
+  expect(of(mountHeat.raised)).toBeLessThan(of(mountHeat.open))
+})
+
+test('dirt and snow by month, and snow that was computed in the place of the entered', () => {
+  const soiling = Array.from({ length: 12 }, (_, m) => (m === 6 ? 0.5 : 0))
+  const july = sun.month.indexOf(6)
+  const may = sun.month.indexOf(4)
+  const cold = { power: linearPower(0) }
+  const clean = run([stringOf([inTheOpen])], cold)
+  const dirty = run([stringOf([inTheOpen])], { ...cold, losses: { ...noLosses, soiling } })
+  expect(dirty.powerW[july]).toBeCloseTo((clean.powerW[july] ?? 0) / 2, 9)
+  expect(dirty.powerW[may]).toBe(clean.powerW[may])
+  const snowLost = new Float32Array(8760).fill(0.25)
+  const string = { ...stringOf([inTheOpen]), conditions: { light: flat, heat: mountHeat.open, snowLost } }
+  const entered = { ...noLosses, snow: new Array<number>(12).fill(0.9) }
+  expect(run([string], { ...cold, losses: entered }).powerW[may]).toBeCloseTo(
+    0.75 * (clean.powerW[may] ?? 0),
+    6,
+  )
 })
 
 test('one dark strip of three: the diode takes it out when the beam is strong', () => {
   const bright = { ...weather, dni: even(900), dhi: even(60), ghi: even(600) }
-  const light = planeLight(bright, sun, [0, 0, 1], 0.2, 'hay-davies')
+  const light = planeLight(bright, sun, [0, 0, 1], ground, 'hay-davies')
   const shade = open()
   for (let k = 0; k < sun.interval.length; k++) {
     shade.litWorst[k * 6] = 0
@@ -102,51 +149,102 @@ test('one dark strip of three: the diode takes it out when the beam is strong', 
 })
 
 test('in a string the darkest module sets the current or is passed by', () => {
-  const light = planeLight(weather, sun, [0, 0, 1], 0.2, 'hay-davies')
-  const lit = panelLight(light, open(), groups, 60)
-  const dim = { ...lit, best: lit.best.map((w) => w * 0.95), mean: lit.mean.map((w) => w * 0.95) }
-  const dark = { ...lit, best: lit.best.map((w) => w * 0.1), mean: lit.mean.map((w) => w * 0.1) }
-  const four = (other: typeof lit) =>
-    dcYear(
-      [{ panels: [lit, lit, lit, other], connected: true }],
-      { ...module, powerPerK: 0 },
-      noLosses,
-      weather,
-      sun,
-      openRack,
-    ).kwh
-  const whole = four(lit)
-  expect(four(dim) / whole).toBeCloseTo(0.95, 4)
-  expect(four(dark) / whole).toBeCloseTo(0.75, 4)
+  const scaled = (share: number) => ({
+    ...inTheOpen,
+    best: inTheOpen.best.map((w) => w * share),
+    mean: inTheOpen.mean.map((w) => w * share),
+  })
+  const four = (other: PanelLight) =>
+    kwhOf(run([stringOf([inTheOpen, inTheOpen, inTheOpen, other])], { power: linearPower(0) }).powerW)
+  const whole = four(inTheOpen)
+  expect(four(scaled(0.95)) / whole).toBeCloseTo(0.95, 4)
+  expect(four(scaled(0.1)) / whole).toBeCloseTo(0.75, 4)
 })
 
 test('a string without an input yields nothing, and its light is lost under its own name', () => {
-  const lit = panelLight(planeLight(weather, sun, [0, 0, 1], 0.2, 'hay-davies'), open(), groups, 60)
-  const of = (connected: boolean) =>
-    dcYear(
-      [
-        { panels: [lit], connected: true },
-        { panels: [lit, lit], connected },
-      ],
-      module,
-      noLosses,
-      weather,
-      sun,
-      openRack,
-    )
-  expect(of(false).kwh).toBeCloseTo(of(true).kwh / 3, 6)
-  expect(of(false).lostKwh.unwired).toBeCloseTo(2 * lit.meanKwhM2 * 0.4, 3)
-  expect(of(false).lostKwh.mismatch).toBeCloseTo(0, 6)
-  expect(of(true).lostKwh.unwired).toBe(0)
+  const of = (connected: boolean) => run([stringOf([inTheOpen]), stringOf([inTheOpen, inTheOpen], connected)])
+  expect(kwhOf(of(false).powerW)).toBeCloseTo(kwhOf(of(true).powerW) / 3, 6)
+  expect(kwhOf(of(false).lostW.unwired)).toBeCloseTo(2 * inTheOpen.meanKwhM2 * 0.4, 3)
+  expect(kwhOf(of(false).lostW.mismatch)).toBeCloseTo(0, 6)
+  expect(kwhOf(of(true).lostW.unwired)).toBe(0)
 })
 
 test('the inverter clips, uses power at night, and stands still its share of the year', () => {
-  const inverter = { acPowerW: 1000, efficiency: 0.96, nightW: 2 } as InverterType
-  const strong = new Float64Array(sun.interval.length).fill(2000)
+  const inverter = { acPowerW: 1000, efficiency: 0.96, nightW: 2 }
+  const powerW = new Float64Array(sun.interval.length).fill(2000)
+  const strong = { powerW, voltsV: powerW }
   const ac = acYear(strong, sun, inverter, 0.01, true)
   const nights = 8760 - sun.interval.length
   expect(ac.kwh).toBeCloseTo(((1000 * sun.interval.length - 2 * nights) / 1000) * 0.99, 6)
+  expect(ac.nightKwh).toBeCloseTo((2 * nights) / 1000, 9)
   expect(ac.clippedKwh).toBeGreaterThan(0.8 * sun.interval.length)
   expect(ac.kwhByInterval.reduce((s, kwh) => s + kwh, 0)).toBeCloseTo(ac.kwh, 6)
   expect(acYear(strong, sun, inverter, 0.01, false).kwh).toBe(0)
+})
+
+test.each([60, 15])('at steps of %i minutes every interval closes, and months are their hours', (step) => {
+  const seed = 20_261_123 + step
+  const random = seededRandom(seed)
+  const n = (365 * 1440) / step
+  const any = (most: number) => Float64Array.from({ length: n }, () => random() * most)
+  const wild: WeatherYear = {
+    ...weather,
+    stepMinutes: step,
+    ghi: any(900),
+    dni: any(900),
+    dhi: any(400),
+    temperatureC: any(40).map((c) => c - 10),
+    windMs: any(12),
+    snowDepthM: any(0.1),
+  }
+  const track = sunHours(place, -5, step)
+  const light = planeLight(wild, track, [0.3, -0.4, Math.sqrt(0.75)], ground, 'perez')
+  const shadeOf = (): ReceiverShade => ({
+    ...open(),
+    litWorst: new Float32Array(track.interval.length * 6).map(() => random()),
+    litMean: new Float32Array(track.interval.length).map(() => random()),
+    domeSeen: 0.9,
+    horizonSeen: 0.7,
+  })
+  const panels = Array.from({ length: 3 }, () => panelLight(light, shadeOf(), groups, step))
+  const snowLost = new Float32Array(n).map(() => random())
+  const conditions = { light, heat: mountHeat.close, snowLost }
+  const dc = dcYear(
+    [
+      { panels, conditions, connected: true },
+      { panels: panels.slice(1), conditions: { ...conditions, snowLost: null }, connected: false },
+    ],
+    {
+      module,
+      power: diodePower(fitDiode(sheet)),
+      losses: { ...defaultLosses, other: [{ name: 'Glare', share: 0.03 }] },
+      weather: wild,
+      sun: track,
+    },
+  )
+  const inverter = { acPowerW: 500, efficiency: 0.96, nightW: 3 }
+  const ac = acYear(dc, track, inverter, 0.02, true)
+  const kwh = step / 60_000
+  const sunKwh = new Float64Array(n)
+  const lost = new Float64Array(n)
+  track.interval.forEach((i, k) => {
+    const incident = (light.beam[k] ?? 0) + (light.sky[k] ?? 0) + (light.groundward[k] ?? 0)
+    sunKwh[i] = incident * 0.4 * 5 * kwh
+    for (const series of Object.values(dc.lostW)) lost[i] = (lost[i] ?? 0) + (series[k] ?? 0) * kwh
+  })
+  let worst = 0
+  for (let i = 0; i < n; i++) {
+    for (const series of Object.values(ac.lostKwh)) lost[i] = (lost[i] ?? 0) + (series[i] ?? 0)
+    const open = (sunKwh[i] ?? 0) - (lost[i] ?? 0) - (ac.kwhByInterval[i] ?? 0)
+    worst = Math.max(worst, Math.abs(open) / Math.max(sunKwh[i] ?? 0, inverter.nightW * kwh))
+  }
+  expect({ seed, closes: worst < 1e-9 }).toEqual({ seed, closes: true })
+
+  const months = monthsOf(step)
+  const chain = lossChain(dc, ac, track, months)
+  const byHand = new Array<number>(12).fill(0)
+  ac.kwhByInterval.forEach((value, i) => (byHand[months[i] ?? 0] = (byHand[months[i] ?? 0] ?? 0) + value))
+  expect(chain.ac.monthly).toEqual(byHand)
+  const rest = lossNames.reduce((left, name) => left - chain.lost[name].kwh, chain.sun.kwh)
+  expect(Math.abs(rest - chain.ac.kwh) / chain.sun.kwh).toBeLessThan(1e-12)
 })

@@ -72,3 +72,16 @@ export function lossChain(dc: DcYear, ac: AcYear, sun: SunHours, months: Uint8Ar
     ac: byMonth(ac.kwhByInterval, months),
   }
 }
+
+/** Each loss as a step from what came to it to what it left, kWh of the year. */
+export function lossSteps(
+  chain: LossChain,
+): { readonly name: LossName; readonly lost: number; readonly from: number; readonly to: number }[] {
+  let rest = chain.sun.kwh
+  return lossNames.map((name) => {
+    const lost = chain.lost[name].kwh
+    const from = rest
+    rest -= lost
+    return { name, lost, from, to: rest }
+  })
+}

@@ -1,4 +1,3 @@
-import { monthOfDay } from '../model/model-year'
 import fc from 'fast-check'
 import { type Vec3 } from '../geometry/vector'
 import { columnsUnder, crownMeets, solidBlocks, type Body, type CrownBody } from './body'
@@ -120,12 +119,4 @@ test('a crown around the point is met in every direction', () => {
   expect(crownMeets(crown, 0, 0, 0.5, 0, 0, 1)).toBe(true)
   expect(crownMeets(crown, 3, 0, 0, -1, 0, 0)).toBe(true)
   expect(crownMeets(crown, 3, 0, 0, 1, 0, 0)).toBe(false)
-})
-
-test('the sun is up about half of the year', () => {
-  expect(sun.interval.length).toBeGreaterThan(4300)
-  expect(sun.interval.length).toBeLessThan(4600)
-  expect(monthOfDay(0)).toBe(0)
-  expect(monthOfDay(31)).toBe(1)
-  expect(monthOfDay(364)).toBe(11)
 })

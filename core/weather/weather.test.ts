@@ -1,5 +1,5 @@
 import { greatCircleM } from './station'
-import { readEpw, writeEpw } from './epw'
+import { readEpw, writeEpw } from './epw-year'
 import { weatherProblems } from './quality'
 import { energyKwh, type WeatherYear } from './weather-year'
 
@@ -17,6 +17,8 @@ const sample = (fill: (i: number) => number): WeatherYear => {
     dhi: series,
     temperatureC: series.map((v) => v / 20 - 3),
     windMs: series.map((v) => v / 100),
+    albedo: null,
+    snowDepthM: null,
   }
 }
 
@@ -42,7 +44,9 @@ test('a degree of latitude is 111.2 km', () => {
 })
 
 test('constant light day and night is found out', () => {
-  const codes = weatherProblems(sample(() => 400)).map((p) => p.code)
+  const codes = weatherProblems({ year: sample(() => 400), lines: new Int32Array(8760), problems: [] }).map(
+    (p) => p.code,
+  )
   expect(codes).toContain('night-sun')
   expect(codes).toContain('closure')
 })

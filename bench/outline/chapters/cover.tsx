@@ -29,7 +29,7 @@ export function CoverChapter() {
   const { numbers } = useNumbers()
   const cover = theOne(option, 'cover', coverId)
   const module = catalogue.modules.find((m) => m.id === cover.moduleId)
-  const arrays = ofKind(option, 'array')
+  const arrays = [...ofKind(option, 'array'), ...ofKind(option, 'rack')]
   const laid = scene().laid.arrays
   const drawn = ofKind(house, 'volume').length > 0
   return (
@@ -44,6 +44,7 @@ export function CoverChapter() {
         >
           Sun map
         </button>
+        <ToolButton tool="rack" label="Ground rack" shortcut="R" />
       </div>
       {!drawn && (
         <p className="quiet mt-2">Draw the house in Shape first; its roof planes can then be covered.</p>
@@ -75,7 +76,13 @@ export function CoverChapter() {
                 className={`flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-left hover:bg-fold ${selected === array.id ? 'bg-verdigris-soft' : ''}`}
                 onClick={() => session.setState({ selection: { kind: 'object', id: array.id } })}
               >
-                <span className="flex-1">{found ? arrayName(found.plane.azimuthDeg) : 'Plane is gone'}</span>
+                <span className="flex-1">
+                  {array.kind === 'rack'
+                    ? array.name
+                    : found
+                      ? arrayName(found.plane.azimuthDeg)
+                      : 'Plane is gone'}
+                </span>
                 <span className="quiet">
                   {found ? `${found.panels.length} · ${number(access * 100, site)} %` : ''}
                 </span>

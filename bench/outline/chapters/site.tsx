@@ -5,10 +5,13 @@ import { useEffect, useState } from 'react'
 import { type Site } from '@/core/model/kinds/site'
 import { formatDistance, parseNumber } from '@/core/model/units'
 import { stationNoteM, stationWarningM } from '@/core/weather/station'
-import { type StationChoice, useBench, useSite } from '../../context'
-import { fetchAddresses, fetchStations, type AddressChoice } from '../../services'
+import { useBench, useSite, useStations } from '../../context'
+import { fetchAddresses, type AddressChoice } from '../../services'
 import { ChoiceField, NumberField } from '../../fields/fields'
+import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
+import { number } from '../../format'
+import { chosenStation } from '../../weather/station-list'
 import { houseId } from '../../store/documents'
 
 const zones = Intl.supportedValuesOf('timeZone')
@@ -83,14 +86,14 @@ export function SiteChapter() {
         value={site.highestTemperatureC}
         fields={(highestTemperatureC) => ({ highestTemperatureC })}
       />
-      <NumberField
-        {...of}
+      <MonthsField
         label="Albedo"
         name="Albedo"
-        digits={2}
+        values={site.albedoByMonth}
         unit=""
-        value={site.albedo}
-        fields={(albedo) => ({ albedo })}
+        times={1}
+        digits={2}
+        onSet={(albedoByMonth) => documents.set('Albedo', houseId, site.id, { albedoByMonth })}
       />
       <TextField
         label="Export limit"
@@ -189,17 +192,14 @@ function AddressField() {
 }
 
 function StationField() {
-  const { documents } = useBench()
+  const { documents, session } = useBench()
   const site = useSite()
-  const [stations, setStations] = useState<readonly StationChoice[]>([])
-  useEffect(() => {
-    const controller = new AbortController()
-    fetchStations(site.latitudeDeg, site.longitudeDeg, controller.signal).then(setStations, () => undefined)
-    return () => controller.abort()
-  }, [site.latitudeDeg, site.longitudeDeg])
-  const chosen = stations.find((station) => station.id === site.stationId) ?? stations[0]
-  if (!chosen) return null
+  const stations = useStations()
+  const found = chosenStation(stations, site.stationId)
+  if (!found) return <p className="quiet">Looking for weather stations …</p>
+  const { station: chosen, standsIn } = found
   const height = Math.round(chosen.elevationM - site.elevationM)
+  const heightText = `${site.units === 'metric' ? `${Math.abs(height)} m` : `${Math.round(Math.abs(height) / 0.3048)} ft`} ${height < 0 ? 'lower' : 'higher'}`
   return (
     <>
       <ChoiceField
@@ -207,19 +207,35 @@ function StationField() {
         value={chosen.id}
         choices={stations.map((station) => ({
           value: station.id,
-          label: `${station.name}, ${formatDistance(station.distanceM, site.units)}`,
+          label: `${station.name}, ${station.own ? 'own file, ' : ''}${formatDistance(station.distanceM, site.units)}`,
         }))}
         onChoose={(stationId) => documents.set('Weather station', houseId, site.id, { stationId })}
       />
       <p
         className={`text-right text-[12px] ${chosen.distanceM > stationWarningM ? 'text-clay' : 'text-pencil'}`}
       >
-        {formatDistance(chosen.distanceM, site.units)} away,{' '}
-        {site.units === 'metric' ? `${Math.abs(height)} m` : `${Math.round(Math.abs(height) / 0.3048)} ft`}{' '}
-        {height < 0 ? 'lower' : 'higher'}
+        {formatDistance(chosen.distanceM, site.units)} away, {heightText}
         {chosen.distanceM > stationNoteM &&
           (chosen.distanceM > stationWarningM ? ': too far to trust' : ': rather far')}
       </p>
+      {chosen.yearSpread !== null && (
+        <p className="text-right text-[12px] text-pencil">
+          years differ by ±{number(chosen.yearSpread * 100, site, 1)} %
+        </p>
+      )}
+      {standsIn && (
+        <p role="alert" className="text-[12px] text-clay">
+          The imported file of this job is not here; {chosen.name} stands in.
+        </p>
+      )}
+      <div className="my-1 grid grid-cols-2 gap-1.5">
+        <button type="button" className="button" onClick={() => session.setState({ dialog: 'weather' })}>
+          Import file
+        </button>
+        <button type="button" className="button" onClick={() => session.setState({ dialog: 'estimate' })}>
+          Estimate
+        </button>
+      </div>
     </>
   )
 }

@@ -1,10 +1,9 @@
 import { rayLevel } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
-import { houseId } from '../../store/documents'
 import { type PointerInput, type ToolContext, ToolState } from '../chart'
-import { movable } from '../handles'
+import { movable, movableIn } from '../handles'
 
-/** Moves a chimney or a tree level with where it was taken. */
+/** Moves a chimney, a tree or a rack level with where it was taken. */
 export class DraggingObject extends ToolState {
   readonly #id: string
   readonly #levelM: number
@@ -25,9 +24,10 @@ export class DraggingObject extends ToolState {
 
   override move(input: PointerInput): void {
     const at = rayLevel(input.ray, this.#levelM)
-    if (!at) return
-    this.context.documents.preview(houseId, (before) => {
-      const object = movable(before, this.#id)
+    const found = movable(this.context, this.#id)
+    if (!at || !found) return
+    this.context.documents.preview(found.documentId, (before) => {
+      const object = movableIn(before, this.#id)
       if (!object) return before
       const center: Vec2 = [
         object.center[0] + at[0] - this.#from[0],

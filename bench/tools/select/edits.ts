@@ -11,7 +11,7 @@ export function removeSelected(context: ToolContext): boolean {
     const slot = selection.id.slice(selection.arrayId.length + 1)
     context.documents.edit('Delete module', optionId, (before) => {
       const array = before[selection.arrayId]
-      return array?.kind === 'array'
+      return array?.kind === 'array' || array?.kind === 'rack'
         ? { ...before, [array.id]: { ...array, removed: [...array.removed, slot] } }
         : before
     })
@@ -27,7 +27,7 @@ export function removeObject(context: ToolContext, id: string): void {
   const { optionId } = context.session.getState()
   const inHouse = context.documents.house[id]
   const object = inHouse ?? context.option()[id]
-  if (!object || !['volume', 'chimney', 'tree', 'array'].includes(object.kind)) return
+  if (!object || !['volume', 'chimney', 'tree', 'array', 'rack'].includes(object.kind)) return
   const name = 'name' in object ? object.name : 'Array'
   context.documents.edit(`Delete ${name}`, inHouse ? houseId : optionId, (before) =>
     withObject(before, id, null),
@@ -39,7 +39,7 @@ export function removeObject(context: ToolContext, id: string): void {
 export function restoreSlot(context: ToolContext, arrayId: string, slot: string): void {
   context.documents.edit('Restore module', context.session.getState().optionId, (before) => {
     const array = before[arrayId]
-    return array?.kind === 'array'
+    return array?.kind === 'array' || array?.kind === 'rack'
       ? { ...before, [arrayId]: { ...array, removed: array.removed.filter((s) => s !== slot) } }
       : before
   })
@@ -56,10 +56,11 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
 export function nudge(context: ToolContext, key: string, shift: boolean): boolean {
   const { selection } = context.session.getState()
   const step = steps[key]
-  const object = selection?.kind === 'object' ? movable(context.documents.house, selection.id) : undefined
-  if (!step || !object) return false
+  const found = selection?.kind === 'object' ? movable(context, selection.id) : undefined
+  if (!step || !found) return false
+  const { object, documentId } = found
   const length = (context.units() === 'metric' ? 0.01 : 0.0127) * (shift ? 10 : 1)
-  context.documents.edit('Nudge', houseId, (before) => ({
+  context.documents.edit('Nudge', documentId, (before) => ({
     ...before,
     [object.id]: {
       ...object,

@@ -17,9 +17,27 @@ export class SelectIdle extends ToolState {
       restoreSlot(this.context, hit.arrayId, hit.slot)
       return
     }
+    const back = () => new SelectIdle(this.context)
+    const rackId = this.#rackUnder(hit)
+    if (rackId !== null && this.context.session.getState().selection?.id !== rackId) {
+      this.context.session.setState({ selection: { kind: 'object', id: rackId } })
+      this.go(new PointingObject(this.context, rackId, input, back))
+      return
+    }
+    if (rackId !== null) {
+      // The rack is selected already: a click means the module, a drag the rack.
+      const one = () => this.context.session.setState({ selection: selectionOf(hit) })
+      this.go(new PointingObject(this.context, rackId, input, back, one))
+      return
+    }
     this.context.session.setState({ selection: selectionOf(hit) })
-    if (hit?.kind === 'object' && movable(this.context.documents.house, hit.id))
-      this.go(new PointingObject(this.context, hit.id, input, () => new SelectIdle(this.context)))
+    if (hit?.kind === 'object' && movable(this.context, hit.id))
+      this.go(new PointingObject(this.context, hit.id, input, back))
+  }
+
+  /** The rack whose module was met. */
+  #rackUnder(hit: Hit | null): string | null {
+    return hit?.kind === 'panel' && this.context.option()[hit.arrayId]?.kind === 'rack' ? hit.arrayId : null
   }
 
   override move(input: PointerInput): void {

@@ -10,12 +10,20 @@ export class PointingObject extends ToolState {
   readonly #id: string
   readonly #from: PointerInput
   readonly #back: () => ToolState
+  readonly #clicked: () => void
 
-  constructor(context: ToolContext, id: string, from: PointerInput, back: () => ToolState) {
+  constructor(
+    context: ToolContext,
+    id: string,
+    from: PointerInput,
+    back: () => ToolState,
+    clicked: () => void = () => undefined,
+  ) {
     super(context)
     this.#id = id
     this.#from = from
     this.#back = back
+    this.#clicked = clicked
   }
 
   override move(input: PointerInput): void {
@@ -26,6 +34,7 @@ export class PointingObject extends ToolState {
   }
 
   override release(): void {
+    this.#clicked()
     this.go(this.#back())
   }
 

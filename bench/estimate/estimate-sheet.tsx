@@ -1,0 +1,324 @@
+'use client'
+
+import { useEffect, useMemo, useState } from 'react'
+import { theOne } from '@/core/model/document'
+import { Fault } from '@/core/model/fault'
+import { coverId } from '@/core/model/kinds/cover'
+import { electricalId } from '@/core/model/kinds/electrical'
+import { lossesId } from '@/core/model/kinds/losses'
+import { tariffNowId } from '@/core/model/kinds/tariff'
+import { parseNumber, parsePercent } from '@/core/model/units'
+import {
+  estimateAt,
+  estimateAzimuths,
+  estimateTilts,
+  modulesForBill,
+  type QuickEstimate,
+} from '@/core/pipeline/quick-estimate'
+import { type Mount } from '@/core/energy/cell-temperature'
+import { useBench, useHouse, useOption, useSite, useStations } from '../context'
+import { ChoiceField } from '../fields/fields'
+import { TextField } from '../fields/text-field'
+import { moneySign, number } from '../format'
+import { Sheet } from '../sheet'
+import { cssColour, sunMapColour } from '../stage/palette'
+import { chosenStation, weatherUrlOf } from '../weather/station-list'
+
+interface Plane {
+  readonly tiltDeg: number
+  readonly azimuthDeg: number
+}
+
+const compass = ['N', 'NNE', 'ENE', 'E', 'ESE', 'SSE', 'S', 'SSW', 'WSW', 'W', 'WNW', 'NNW'] as const
+const mostCompared = 4
+
+/** The first answer on the phone: what a kilowatt gives by plane, and how many modules a bill asks for. */
+export function EstimateSheet() {
+  const { session, catalogue } = useBench()
+  const option = useOption()
+  const site = useSite()
+  const station = chosenStation(useStations(), site.stationId)?.station
+  const [mount, setMount] = useState<Mount>('close')
+  const { estimate, fault } = useEstimate(mount)
+  const [planes, setPlanes] = useState<readonly Plane[]>([])
+  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
+  const close = () => session.setState({ dialog: null })
+  const best = estimate?.best
+  const compared: readonly Plane[] = planes.length > 0 ? planes : best ? [best] : []
+  const toggle = (plane: Plane) =>
+    setPlanes((now) => {
+      const rest = now.filter((p) => p.tiltDeg !== plane.tiltDeg || p.azimuthDeg !== plane.azimuthDeg)
+      return rest.length < now.length ? rest : [...now, plane].slice(-mostCompared)
+    })
+  return (
+    <Sheet title="Quick estimate" onClose={close}>
+      {fault !== null && (
+        <p role="alert" className="rounded-md bg-clay-soft p-2 text-clay">
+          {fault}
+        </p>
+      )}
+      {!estimate && fault === null && <p className="quiet">Running a year on 120 planes …</p>}
+      {estimate && best && (
+        <>
+          <p>
+            Most at{' '}
+            <strong>
+              {best.tiltDeg}° towards {number(best.azimuthDeg, site)}°
+            </strong>
+            : {number(best.kwhPerKw, site)} kWh a year from a kilowatt of modules, with the weather of{' '}
+            {station?.name ?? 'the station'}, {module?.name}, without shade.
+          </p>
+          <PlaneTable estimate={estimate} chosen={compared} onChoose={toggle} />
+          <div className="mt-4 grid grid-cols-[1.2fr_1fr] gap-6">
+            <Comparison estimate={estimate} planes={compared} />
+            <div>
+              <ChoiceField
+                label="Modules stand"
+                value={mount}
+                choices={[
+                  { value: 'close', label: 'close to a roof' },
+                  { value: 'raised', label: 'raised off it' },
+                  { value: 'open', label: 'on an open rack' },
+                ]}
+                onChoose={setMount}
+              />
+              <BillSizing
+                estimate={estimate}
+                plane={compared[0] ?? best}
+                modulePowerW={module?.powerW ?? 0}
+              />
+            </div>
+          </div>
+        </>
+      )}
+    </Sheet>
+  )
+}
+
+/** The table of the job's weather, module, losses and inverter. */
+function useEstimate(mount: Mount): { estimate: QuickEstimate | null; fault: string | null } {
+  const { desk, catalogue } = useBench()
+  const option = useOption()
+  const site = useSite()
+  const station = chosenStation(useStations(), site.stationId)?.station
+  const [state, setState] = useState<{ estimate: QuickEstimate | null; fault: string | null }>({
+    estimate: null,
+    fault: null,
+  })
+  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
+  const inverter = catalogue.inverters.find(
+    (i) => i.id === theOne(option, 'electrical', electricalId).inverterId,
+  )
+  const losses = theOne(option, 'losses', lossesId)
+  const weatherUrl = station && weatherUrlOf(station.id)
+  useEffect(() => {
+    if (!module || !inverter || weatherUrl === undefined) return
+    let gone = false
+    desk.ask('estimated', { type: 'estimate', weatherUrl, site, module, inverter, losses, mount }).then(
+      ({ estimate }) => !gone && setState({ estimate, fault: null }),
+      (error: unknown) =>
+        !gone &&
+        setState({
+          estimate: null,
+          fault: error instanceof Fault ? error.message : 'The estimate stopped. Close this and try again.',
+        }),
+    )
+    return () => {
+      gone = true
+    }
+  }, [desk, weatherUrl, site, module, inverter, losses, mount])
+  return state
+}
+
+function PlaneTable({
+  estimate,
+  chosen,
+  onChoose,
+}: {
+  readonly estimate: QuickEstimate
+  readonly chosen: readonly Plane[]
+  readonly onChoose: (plane: Plane) => void
+}) {
+  const site = useSite()
+  const all = estimate.kwhPerKw.flat()
+  const [low, high] = [Math.min(...all), Math.max(...all)]
+  return (
+    <div className="mt-3 overflow-x-auto">
+      <table
+        className="w-full border-collapse text-right"
+        aria-label="kWh a year of a kilowatt, by tilt and direction"
+      >
+        <caption className="quiet pb-1 text-left">
+          kWh a year of a kilowatt: tilt down, direction across. Click planes to compare them.
+        </caption>
+        <thead>
+          <tr>
+            <td />
+            {estimateAzimuths.map((azimuth, a) => (
+              <th key={azimuth} scope="col" className="px-1 pb-1 text-[12px] font-normal text-pencil">
+                {azimuth}° {compass[a]}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {estimate.kwhPerKw.map((row, t) => (
+            <tr key={estimateTilts[t]}>
+              <th scope="row" className="pr-2 text-[12px] font-normal text-pencil">
+                {estimateTilts[t]}°
+              </th>
+              {row.map((value, a) => {
+                const plane = { tiltDeg: estimateTilts[t] ?? 0, azimuthDeg: estimateAzimuths[a] ?? 0 }
+                const picked = chosen.some(
+                  (p) => p.tiltDeg === plane.tiltDeg && p.azimuthDeg === plane.azimuthDeg,
+                )
+                const share = (value - low) / Math.max(1, high - low)
+                return (
+                  <td key={a} className="p-0">
+                    <button
+                      type="button"
+                      aria-pressed={picked}
+                      aria-label={`${plane.tiltDeg}° towards ${plane.azimuthDeg}°: ${value.toFixed(0)} kWh`}
+                      className={`h-7 w-full cursor-pointer px-1 text-right ${picked ? 'outline-2 -outline-offset-2 outline-verdigris font-semibold' : ''}`}
+                      style={{
+                        background: cssColour(sunMapColour(share)),
+                        color: share > 0.55 ? '#1e2a32' : '#fffdf8',
+                      }}
+                      onClick={() => onChoose(plane)}
+                    >
+                      {number(value, site)}
+                    </button>
+                  </td>
+                )
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+function Comparison({
+  estimate,
+  planes,
+}: {
+  readonly estimate: QuickEstimate
+  readonly planes: readonly Plane[]
+}) {
+  const site = useSite()
+  return (
+    <section aria-label="Planes side by side">
+      <h3 className="font-semibold">Side by side</h3>
+      <table className="w-full">
+        <thead>
+          <tr className="text-left text-[12px] text-pencil">
+            <th scope="col" className="py-1 font-normal">
+              Plane
+            </th>
+            <th scope="col" className="text-right font-normal">
+              kWh/kW
+            </th>
+            <th scope="col" className="text-right font-normal">
+              of the best
+            </th>
+            <th scope="col" className="w-2/5" />
+          </tr>
+        </thead>
+        <tbody>
+          {planes.map((plane) => {
+            const kwh = estimateAt(estimate, plane.tiltDeg, plane.azimuthDeg)
+            const share = kwh / estimate.best.kwhPerKw
+            return (
+              <tr key={`${plane.tiltDeg} ${plane.azimuthDeg}`} className="border-t border-line">
+                <th scope="row" className="py-1 text-left font-normal">
+                  {plane.tiltDeg}° towards {number(plane.azimuthDeg, site)}°
+                </th>
+                <td className="text-right font-semibold">{number(kwh, site)}</td>
+                <td className="text-right">{number(share * 100, site, 1)} %</td>
+                <td className="pl-3">
+                  <div className="h-2.5 bg-straw" style={{ width: `${share * 100}%` }} />
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </section>
+  )
+}
+
+/** From the bill to the number of modules. */
+function BillSizing({
+  estimate,
+  plane,
+  modulePowerW,
+}: {
+  readonly estimate: QuickEstimate
+  readonly plane: Plane
+  readonly modulePowerW: number
+}) {
+  const site = useSite()
+  const house = useHouse()
+  const tariff = theOne(house, 'tariff', tariffNowId)
+  const [bill, setBill] = useState(150)
+  const [price, setPrice] = useState(tariff.pricePerKwh)
+  const [offset, setOffset] = useState(1)
+  const sign = moneySign(site)
+  const size = useMemo(() => {
+    try {
+      return modulesForBill({
+        billPerMonth: bill,
+        pricePerKwh: price,
+        offset,
+        kwhPerKw: estimateAt(estimate, plane.tiltDeg, plane.azimuthDeg),
+        modulePowerW,
+      })
+    } catch (error) {
+      if (error instanceof Fault) return error.message
+      throw error
+    }
+  }, [bill, price, offset, estimate, plane, modulePowerW])
+  const take = (set: (value: number) => void, parse: (text: string) => number) => (text: string) => {
+    const value = parse(text)
+    if (value < 0) return 'Not below zero.'
+    set(value)
+    return null
+  }
+  return (
+    <section aria-label="From a bill to modules" className="mt-2">
+      <h3 className="font-semibold">From a bill</h3>
+      <TextField
+        label="Bill a month"
+        shown={number(bill, site)}
+        unit={sign}
+        onType={take(setBill, parseNumber)}
+      />
+      <TextField
+        label="Price of a kWh"
+        shown={number(price, site, 3)}
+        unit={sign}
+        onType={take(setPrice, parseNumber)}
+      />
+      <TextField
+        label="To be made of it"
+        shown={number(offset * 100, site)}
+        unit="%"
+        onType={take(setOffset, parsePercent)}
+      />
+      {typeof size === 'string' ? (
+        <p role="alert" className="text-clay">
+          {size}
+        </p>
+      ) : (
+        <p className="mt-1.5 rounded-md bg-fold px-2.5 py-2" aria-live="polite">
+          <strong className="text-[18px]">{number(size.modules, site)} modules</strong>,{' '}
+          {number(size.kilowatts, site, 2)} kW at {plane.tiltDeg}° towards {number(plane.azimuthDeg, site)}°
+          <span className="quiet block">
+            {number(size.annualKwh, site)} kWh used a year, {number(size.wantedKwh, site)} kWh to be made
+          </span>
+        </p>
+      )}
+    </section>
+  )
+}

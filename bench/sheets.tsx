@@ -1,0 +1,19 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import { useSession } from './context'
+
+const ImportSheet = dynamic(() => import('./weather/import-sheet').then((m) => m.ImportSheet), { ssr: false })
+const EstimateSheet = dynamic(() => import('./estimate/estimate-sheet').then((m) => m.EstimateSheet), {
+  ssr: false,
+})
+const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
+
+/** The sheet that lies over the bench, if any; its script is fetched when it is first opened. */
+export function Sheets() {
+  const dialog = useSession((s) => s.dialog)
+  if (dialog === 'weather') return <ImportSheet />
+  if (dialog === 'estimate') return <EstimateSheet />
+  if (dialog === 'year') return <YearSheet />
+  return null
+}

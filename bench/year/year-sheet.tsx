@@ -1,0 +1,282 @@
+'use client'
+
+import { useDeferredValue, useState } from 'react'
+import { lossLabels, lossNames, lossSteps, type LossName } from '@/core/pipeline/loss-chain'
+import { hourlyCsv, monthlyCsv } from '@/core/pipeline/results-csv'
+import { type RunSummary } from '@/core/pipeline/summary'
+import { Chart } from '../charts/chart'
+import { useBench, useNumbers, useSite } from '../context'
+import { money, moneySign, months, number } from '../format'
+import { Sheet } from '../sheet'
+
+/** The year's energy month by month, from the light to the house: what was lost where, and what it is worth. */
+export function YearSheet() {
+  const { session } = useBench()
+  const { numbers } = useNumbers()
+  const [share, setShare] = useState(false)
+  const summary = useDeferredValue(numbers?.summary)
+  return (
+    <Sheet title="The year, month by month" onClose={() => session.setState({ dialog: null })}>
+      {!summary || summary.count === 0 ? (
+        <p className="quiet">Lay modules first: then the year stands here, month by month.</p>
+      ) : (
+        <>
+          <Headline summary={summary} />
+          <Waterfall summary={summary} />
+          <MonthTable summary={summary} />
+          <div className="mt-4 mb-1 flex items-baseline gap-3">
+            <h3 className="flex-1 font-semibold">Where it is lost</h3>
+            <label className="flex items-center gap-1.5">
+              <input
+                type="checkbox"
+                className="accent-verdigris"
+                checked={share}
+                onChange={(event) => setShare(event.target.checked)}
+              />
+              as percent of the month’s light
+            </label>
+          </div>
+          <LossTable summary={summary} share={share} />
+          <Downloads summary={summary} />
+        </>
+      )}
+    </Sheet>
+  )
+}
+
+/** Smaller losses would only be lines of noughts. */
+const leastShownKwh = 0.05
+
+const losing = (summary: RunSummary): LossName[] =>
+  lossNames.filter((name) => Math.abs(summary.chain.lost[name].kwh) >= leastShownKwh)
+
+function Headline({ summary }: { readonly summary: RunSummary }) {
+  const site = useSite()
+  const { chain, powerW } = summary
+  const facts = [
+    ['Yield', number(chain.ac.kwh, site), 'kWh'],
+    ['A kilowatt gives', number((chain.ac.kwh / powerW) * 1000, site), 'kWh/kWp'],
+    ['Performance ratio', number((chain.ac.kwh / chain.sun.kwh) * 100, site, 1), '%'],
+    ['Light on the modules', number((chain.sun.kwh / powerW) * 1000, site), 'kWh/m²'],
+  ] as const
+  return (
+    <dl className="grid grid-cols-4 gap-2">
+      {facts.map(([label, value, unit]) => (
+        <div key={label} className="rounded-lg border border-line px-3 py-2">
+          <dt className="quiet">{label}</dt>
+          <dd className="text-[18px] font-semibold">
+            {value} <span className="text-[12px] font-normal text-pencil">{unit}</span>
+          </dd>
+        </div>
+      ))}
+    </dl>
+  )
+}
+
+/** From the light on the left to the yield on the right, each loss as a step down. */
+function Waterfall({ summary }: { readonly summary: RunSummary }) {
+  const site = useSite()
+  const { chain } = summary
+  const steps = lossSteps(chain)
+    .filter(({ lost }) => Math.abs(lost) >= leastShownKwh)
+    .map((step) => ({ ...step, label: lossLabels[step.name] }))
+  return (
+    <div className="mt-3">
+      <Chart
+        title="From the light to the house, kWh"
+        type="rangeBar"
+        height={250}
+        series={(palette) => [
+          {
+            name: 'kWh',
+            data: [
+              { x: 'Light', y: [0, chain.sun.kwh], fillColor: palette.straw },
+              ...steps.map(({ label, from, to, lost }) => ({
+                x: label,
+                y: [Math.min(from, to), Math.max(from, to)],
+                fillColor: lost >= 0 ? palette.clay : palette.verdigris,
+              })),
+              { x: 'Yield', y: [0, chain.ac.kwh], fillColor: palette.verdigris },
+            ],
+          },
+        ]}
+        options={() => ({
+          plotOptions: { bar: { horizontal: false, columnWidth: '70%' } },
+          xaxis: { labels: { rotate: -35, rotateAlways: true, trim: false, hideOverlappingLabels: false } },
+          yaxis: { title: { text: 'kWh' }, labels: { formatter: (v: number) => number(v, site) } },
+          tooltip: {
+            custom: ({ dataPointIndex }: { dataPointIndex: number }) => {
+              const step = steps[dataPointIndex - 1]
+              const whole = dataPointIndex === 0 ? chain.sun.kwh : chain.ac.kwh
+              const [label, value] = step
+                ? [step.label, -step.lost]
+                : [dataPointIndex === 0 ? 'Light' : 'Yield', whole]
+              return `<div style="padding:4px 8px">${label}: ${number(value, site)} kWh, ${number((value / chain.sun.kwh) * 100, site, 1)} %</div>`
+            },
+          },
+          legend: { show: false },
+        })}
+      />
+    </div>
+  )
+}
+
+const cell = 'px-1.5 py-1 text-right'
+
+function Head({ first }: { readonly first: string }) {
+  return (
+    <thead>
+      <tr className="text-[12px] text-pencil">
+        <th scope="col" className="py-1 pr-2 text-left font-normal">
+          {first}
+        </th>
+        {months.map((month) => (
+          <th key={month} scope="col" className={`${cell} font-normal`}>
+            {month}
+          </th>
+        ))}
+        <th scope="col" className={`${cell} font-semibold`}>
+          Year
+        </th>
+      </tr>
+    </thead>
+  )
+}
+
+function Row({
+  label,
+  values,
+  sum,
+  format,
+  strong = false,
+}: {
+  readonly label: string
+  readonly values: readonly number[]
+  readonly sum: number
+  readonly format: (value: number) => string
+  readonly strong?: boolean
+}) {
+  return (
+    <tr className={`border-t border-line ${strong ? 'font-semibold' : ''}`}>
+      <th
+        scope="row"
+        className={`py-1 pr-2 text-left whitespace-nowrap ${strong ? '' : 'font-normal text-pencil'}`}
+      >
+        {label}
+      </th>
+      {values.map((value, m) => (
+        <td key={months[m]} className={cell}>
+          {format(value)}
+        </td>
+      ))}
+      <td className={`${cell} font-semibold`}>{format(sum)}</td>
+    </tr>
+  )
+}
+
+const total = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0)
+
+function MonthTable({ summary }: { readonly summary: RunSummary }) {
+  const site = useSite()
+  const { chain, monthly, powerW } = summary
+  const kwh = (value: number) => number(value, site)
+  const worth = monthly.billBefore.map((before, m) => before - (monthly.billAfter[m] ?? 0))
+  const perKw = (1000 / powerW) * 1
+  return (
+    <div className="mt-2 overflow-x-auto">
+      <table className="w-full border-collapse text-[12px]" aria-label="Light, yield and value by month">
+        <Head first="" />
+        <tbody>
+          <Row
+            label="Light, kWh/m²"
+            values={chain.sun.monthly.map((v) => v * perKw)}
+            sum={chain.sun.kwh * perKw}
+            format={kwh}
+          />
+          <Row label="Yield, kWh" values={chain.ac.monthly} sum={chain.ac.kwh} format={kwh} strong />
+          <Row
+            label="Performance ratio, %"
+            values={chain.ac.monthly.map((v, m) => (100 * v) / Math.max(1e-9, chain.sun.monthly[m] ?? 0))}
+            sum={(100 * chain.ac.kwh) / chain.sun.kwh}
+            format={kwh}
+          />
+          <Row label="Used at home, kWh" values={monthly.usedKwh} sum={total(monthly.usedKwh)} format={kwh} />
+          <Row
+            label={`Value, ${moneySign(site)}`}
+            values={worth}
+            sum={total(worth)}
+            format={(value) => money(value, site).replace(moneySign(site), '')}
+            strong
+          />
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+function LossTable({ summary, share }: { readonly summary: RunSummary; readonly share: boolean }) {
+  const site = useSite()
+  const { chain } = summary
+  const format = (value: number) => number(value, site, share ? 1 : 0)
+  const of = (values: readonly number[], sum: number) =>
+    share
+      ? {
+          values: values.map((v, m) => (100 * v) / Math.max(1e-9, chain.sun.monthly[m] ?? 0)),
+          sum: (100 * sum) / chain.sun.kwh,
+        }
+      : { values, sum }
+  return (
+    <div className="overflow-x-auto">
+      <table
+        className="w-full border-collapse text-[12px]"
+        aria-label={share ? 'Losses by month in percent' : 'Losses by month in kWh'}
+      >
+        <Head first={share ? '% of the light' : 'kWh'} />
+        <tbody>
+          <Row label="Light on modules" {...of(chain.sun.monthly, chain.sun.kwh)} format={format} strong />
+          {losing(summary).map((name) => {
+            const lost = chain.lost[name]
+            return (
+              <Row
+                key={name}
+                label={lossLabels[name]}
+                {...of(
+                  lost.monthly.map((v) => -v),
+                  -lost.kwh,
+                )}
+                format={format}
+              />
+            )
+          })}
+          <Row label="Yield" {...of(chain.ac.monthly, chain.ac.kwh)} format={format} strong />
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+function Downloads({ summary }: { readonly summary: RunSummary }) {
+  const save = (text: string, name: string) => {
+    const url = URL.createObjectURL(new Blob([text], { type: 'text/csv;charset=utf-8' }))
+    const link = document.createElement('a')
+    link.href = url
+    link.download = name
+    link.click()
+    // The browser has begun to read it by then.
+    setTimeout(() => URL.revokeObjectURL(url), 10_000)
+  }
+  return (
+    <div className="mt-4 flex gap-2">
+      <button type="button" className="button" onClick={() => save(monthlyCsv(summary), 'months.csv')}>
+        Months as CSV
+      </button>
+      <button
+        type="button"
+        className="button"
+        onClick={() => save(hourlyCsv(summary, summary.timeZoneHours), 'hours.csv')}
+      >
+        Every interval as CSV
+      </button>
+    </div>
+  )
+}
