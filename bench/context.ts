@@ -5,7 +5,7 @@ import { useStore } from 'zustand'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { theOne, type Objects } from '@/core/model/document'
 import { siteId, type Site } from '@/core/model/kinds/site'
-import { type LiveNumbers, type OptionNumbers } from './live/live-numbers'
+import { LiveNumbers, type OptionNumbers } from './live/live-numbers'
 import { type WeatherDesk } from './weather/weather-desk'
 import { type StationList } from './weather/station-list'
 import { type DocumentStore } from './store/documents'
@@ -81,5 +81,6 @@ export function useNumbers(): { numbers: OptionNumbers | undefined; fresh: boole
   const house = useHouse()
   const objects = useOption()
   const numbers = useStore(useBench().live.store, (s) => s.byOption[id])
-  return { numbers, fresh: numbers !== undefined && numbers.house === house && numbers.objects === objects }
+  const stationKey = useStore(useBench().live.store, (s) => s.stationKey)
+  return { numbers, fresh: LiveNumbers.fits(numbers, house, objects, stationKey) }
 }

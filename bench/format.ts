@@ -14,7 +14,8 @@ function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberF
 
 export const number = (value: number, { locale }: Pick<Place, 'locale'>, digits = 0) =>
   format(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
-    .format(value)
+    // What is shown as nought has no sign.
+    .format(Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value)
     .replace('-', '−')
 
 export const money = (value: number, { locale, currency }: Place, digits = 0) =>

@@ -9,7 +9,6 @@ import { lossesId } from '@/core/model/kinds/losses'
 import { tariffNowId } from '@/core/model/kinds/tariff'
 import { parseNumber, parsePercent } from '@/core/model/units'
 import {
-  estimateAt,
   estimateAzimuths,
   estimateTilts,
   modulesForBill,
@@ -21,12 +20,13 @@ import { ChoiceField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
 import { moneySign, number } from '../format'
 import { Sheet } from '../sheet'
-import { cssColour, sunMapColour } from '../stage/palette'
+import { cssColour, sunMapColour, textOn } from '../stage/palette'
 import { chosenStation, weatherUrlOf } from '../weather/station-list'
 
 interface Plane {
   readonly tiltDeg: number
   readonly azimuthDeg: number
+  readonly kwhPerKw: number
 }
 
 const compass = ['N', 'NNE', 'ENE', 'E', 'ESE', 'SSE', 'S', 'SSW', 'WSW', 'W', 'WNW', 'NNW'] as const
@@ -44,7 +44,15 @@ export function EstimateSheet() {
   const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
   const close = () => session.setState({ dialog: null })
   const best = estimate?.best
-  const compared: readonly Plane[] = planes.length > 0 ? planes : best ? [best] : []
+  // The mount may have changed since a plane was chosen: its figure is the newest table's.
+  const chosen = planes.map((plane) => ({
+    ...plane,
+    kwhPerKw:
+      estimate?.kwhPerKw[estimateTilts.findIndex((tilt) => tilt === plane.tiltDeg)]?.[
+        estimateAzimuths.findIndex((azimuth) => azimuth === plane.azimuthDeg)
+      ] ?? plane.kwhPerKw,
+  }))
+  const compared: readonly Plane[] = chosen.length > 0 ? chosen : best ? [best] : []
   const toggle = (plane: Plane) =>
     setPlanes((now) => {
       const rest = now.filter((p) => p.tiltDeg !== plane.tiltDeg || p.azimuthDeg !== plane.azimuthDeg)
@@ -82,11 +90,7 @@ export function EstimateSheet() {
                 ]}
                 onChoose={setMount}
               />
-              <BillSizing
-                estimate={estimate}
-                plane={compared[0] ?? best}
-                modulePowerW={module?.powerW ?? 0}
-              />
+              <BillSizing plane={compared[0] ?? best} modulePowerW={module?.powerW ?? 0} />
             </div>
           </div>
         </>
@@ -145,7 +149,7 @@ function PlaneTable({
   return (
     <div className="mt-3 overflow-x-auto">
       <table
-        className="w-full border-collapse text-right"
+        className="w-full table-fixed border-collapse text-right"
         aria-label="kWh a year of a kilowatt, by tilt and direction"
       >
         <caption className="quiet pb-1 text-left">
@@ -153,7 +157,7 @@ function PlaneTable({
         </caption>
         <thead>
           <tr>
-            <td />
+            <td className="w-10" />
             {estimateAzimuths.map((azimuth, a) => (
               <th key={azimuth} scope="col" className="px-1 pb-1 text-[12px] font-normal text-pencil">
                 {azimuth}° {compass[a]}
@@ -168,11 +172,15 @@ function PlaneTable({
                 {estimateTilts[t]}°
               </th>
               {row.map((value, a) => {
-                const plane = { tiltDeg: estimateTilts[t] ?? 0, azimuthDeg: estimateAzimuths[a] ?? 0 }
+                const plane = {
+                  tiltDeg: estimateTilts[t] ?? 0,
+                  azimuthDeg: estimateAzimuths[a] ?? 0,
+                  kwhPerKw: value,
+                }
                 const picked = chosen.some(
                   (p) => p.tiltDeg === plane.tiltDeg && p.azimuthDeg === plane.azimuthDeg,
                 )
-                const share = (value - low) / Math.max(1, high - low)
+                const colour = sunMapColour((value - low) / Math.max(1, high - low))
                 return (
                   <td key={a} className="p-0">
                     <button
@@ -180,10 +188,7 @@ function PlaneTable({
                       aria-pressed={picked}
                       aria-label={`${plane.tiltDeg}° towards ${plane.azimuthDeg}°: ${value.toFixed(0)} kWh`}
                       className={`h-7 w-full cursor-pointer px-1 text-right ${picked ? 'outline-2 -outline-offset-2 outline-verdigris font-semibold' : ''}`}
-                      style={{
-                        background: cssColour(sunMapColour(share)),
-                        color: share > 0.55 ? '#1e2a32' : '#fffdf8',
-                      }}
+                      style={{ background: cssColour(colour), color: textOn(colour) }}
                       onClick={() => onChoose(plane)}
                     >
                       {number(value, site)}
@@ -227,14 +232,13 @@ function Comparison({
         </thead>
         <tbody>
           {planes.map((plane) => {
-            const kwh = estimateAt(estimate, plane.tiltDeg, plane.azimuthDeg)
-            const share = kwh / estimate.best.kwhPerKw
+            const share = plane.kwhPerKw / estimate.best.kwhPerKw
             return (
               <tr key={`${plane.tiltDeg} ${plane.azimuthDeg}`} className="border-t border-line">
                 <th scope="row" className="py-1 text-left font-normal">
                   {plane.tiltDeg}° towards {number(plane.azimuthDeg, site)}°
                 </th>
-                <td className="text-right font-semibold">{number(kwh, site)}</td>
+                <td className="text-right font-semibold">{number(plane.kwhPerKw, site)}</td>
                 <td className="text-right">{number(share * 100, site, 1)} %</td>
                 <td className="pl-3">
                   <div className="h-2.5 bg-straw" style={{ width: `${share * 100}%` }} />
@@ -249,15 +253,7 @@ function Comparison({
 }
 
 /** From the bill to the number of modules. */
-function BillSizing({
-  estimate,
-  plane,
-  modulePowerW,
-}: {
-  readonly estimate: QuickEstimate
-  readonly plane: Plane
-  readonly modulePowerW: number
-}) {
+function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly modulePowerW: number }) {
   const site = useSite()
   const house = useHouse()
   const tariff = theOne(house, 'tariff', tariffNowId)
@@ -271,14 +267,14 @@ function BillSizing({
         billPerMonth: bill,
         pricePerKwh: price,
         offset,
-        kwhPerKw: estimateAt(estimate, plane.tiltDeg, plane.azimuthDeg),
+        kwhPerKw: plane.kwhPerKw,
         modulePowerW,
       })
     } catch (error) {
       if (error instanceof Fault) return error.message
       throw error
     }
-  }, [bill, price, offset, estimate, plane, modulePowerW])
+  }, [bill, price, offset, plane, modulePowerW])
   const take = (set: (value: number) => void, parse: (text: string) => number) => (text: string) => {
     const value = parse(text)
     if (value < 0) return 'Not below zero.'

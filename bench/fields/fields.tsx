@@ -108,21 +108,24 @@ export function ChoiceField<T extends string>({
   value,
   choices,
   onChoose,
+  wide = false,
 }: {
   readonly label: ReactNode
   readonly value: T
   readonly choices: readonly { readonly value: T; readonly label: string }[]
   readonly onChoose: (value: T) => void
+  /** With the label above, for long choices. */
+  readonly wide?: boolean
 }) {
   const id = useId()
   return (
-    <div className="flex items-center gap-1.5 py-0.5">
+    <div className={wide ? 'py-0.5' : 'flex items-center gap-1.5 py-0.5'}>
       <label htmlFor={id} className="min-w-0 flex-1 leading-4 text-pencil">
         {label}
       </label>
       <select
         id={id}
-        className="field w-[7.6rem] shrink-0 cursor-pointer pr-0"
+        className={`field cursor-pointer pr-0 ${wide ? 'mt-0.5 w-full' : 'w-[7.6rem] shrink-0'}`}
         value={value}
         onKeyDown={(event) => event.stopPropagation()}
         onChange={(event) => onChoose(event.target.value as T)}

@@ -17,6 +17,8 @@ export interface OptionNumbers {
   readonly milliseconds: number
   readonly house: Objects
   readonly objects: Objects
+  /** The weather it was run with. */
+  readonly stationKey: string
 }
 
 interface State {
@@ -25,6 +27,8 @@ interface State {
   /** The newest run asked for, and whether its answers are all here. */
   readonly asked: number
   readonly busy: boolean
+  /** The weather that is wanted now. */
+  readonly stationKey: string
 }
 
 export interface LiveRequest {
@@ -46,7 +50,13 @@ export interface WorkerLike {
  * option on the screen first, and leaves out options whose inputs have not changed.
  */
 export class LiveNumbers {
-  readonly store = createStore<State>(() => ({ byOption: {}, faults: {}, asked: 0, busy: true }))
+  readonly store = createStore<State>(() => ({
+    byOption: {},
+    faults: {},
+    asked: 0,
+    busy: true,
+    stationKey: '',
+  }))
   readonly #worker: WorkerLike
   readonly #catalogue: Catalogue
   #wanted: LiveRequest | null = null
@@ -60,7 +70,7 @@ export class LiveNumbers {
 
   ask(request: LiveRequest): void {
     this.#wanted = request
-    this.store.setState({ busy: true })
+    this.store.setState({ busy: true, stationKey: JSON.stringify(request.station) })
     if (!this.#sent) this.#send()
   }
 
@@ -68,9 +78,19 @@ export class LiveNumbers {
     this.#worker.terminate()
   }
 
-  /** Whether the option's numbers belong to these documents. */
-  static fits(numbers: OptionNumbers | undefined, house: Objects, objects: Objects): boolean {
-    return numbers !== undefined && numbers.house === house && numbers.objects === objects
+  /** Whether the option's numbers belong to these documents and this weather. */
+  static fits(
+    numbers: OptionNumbers | undefined,
+    house: Objects,
+    objects: Objects,
+    stationKey: string,
+  ): boolean {
+    return (
+      numbers !== undefined &&
+      numbers.house === house &&
+      numbers.objects === objects &&
+      numbers.stationKey === stationKey
+    )
   }
 
   #send(): void {
@@ -79,7 +99,8 @@ export class LiveNumbers {
     if (!request) return
     const { byOption, asked } = this.store.getState()
     const stale = request.options.filter(
-      ({ id, objects }) => !LiveNumbers.fits(byOption[id], request.house, objects),
+      ({ id, objects }) =>
+        !LiveNumbers.fits(byOption[id], request.house, objects, JSON.stringify(request.station)),
     )
     if (stale.length === 0) {
       this.store.setState({ busy: false })
@@ -131,6 +152,7 @@ export class LiveNumbers {
             milliseconds: answer.milliseconds,
             house: sent.request.house,
             objects,
+            stationKey: JSON.stringify(sent.request.station),
           },
         },
       }

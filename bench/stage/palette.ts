@@ -68,3 +68,14 @@ export function sunMapColour(share: number): Rgb {
 export const cssColour = ([r, g, b]: Rgb) => `rgb(${r}, ${g}, ${b})`
 
 export const rampCss = `linear-gradient(90deg, ${ramp.map(cssColour).join(', ')})`
+
+/** Black or white, whichever is read better on a colour (relative luminance of WCAG 2). */
+export function textOn(colour: Rgb): string {
+  const linear = colour.map((value) => {
+    const v = value / 255
+    return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4
+  })
+  const luminance = 0.2126 * (linear[0] ?? 0) + 0.7152 * (linear[1] ?? 0) + 0.0722 * (linear[2] ?? 0)
+  // Both are read equally well at the root of 1.05 * 0.05, less 0.05.
+  return luminance > 0.179 ? '#000000' : '#ffffff'
+}

@@ -6,6 +6,7 @@ import { largestWeatherBytes } from '@/core/weather/text'
 import { columnUnits, isMeasured, type ColumnRole, type CsvColumn } from '@/core/weather/csv-columns'
 import { type CsvMapping } from '@/core/weather/csv-table'
 import { type WeatherPlace } from '@/core/weather/read-weather'
+import { greatCircleM } from '@/core/weather/station'
 import { ownStationId } from '@/core/weather/own-weather'
 import { standardOffsetHours } from '@/core/model/local-clock'
 import { modelYear } from '@/core/model/model-year'
@@ -88,8 +89,17 @@ export function ImportSheet() {
     guard(async () => {
       const { csv } = await desk.ask('table', { type: 'table' })
       const answer = await sendWeather(csv)
-      documents.set('Weather file', houseId, site.id, { stationId: ownStationId(answer.id) })
-      stations.follow(site)
+      const id = ownStationId(answer.id)
+      const { latitudeDeg, longitudeDeg, elevationM, name: called } = opened?.reading?.place ?? place(name)
+      stations.add({
+        id,
+        name: called,
+        elevationM,
+        distanceM: greatCircleM(site.latitudeDeg, site.longitudeDeg, latitudeDeg, longitudeDeg),
+        yearSpread: null,
+        own: true,
+      })
+      documents.set('Weather file', houseId, site.id, { stationId: id })
       toast(session, `${name} is now the weather of this job.`, true)
       close()
     })

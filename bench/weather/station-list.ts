@@ -14,6 +14,11 @@ export class StationList {
   readonly store = createStore<{ readonly list: readonly StationChoice[] }>(() => ({ list: [] }))
   #stop: (() => void) | null = null
 
+  /** Puts one in that was just imported, before the server is asked again. */
+  add(choice: StationChoice): void {
+    this.store.setState(({ list }) => ({ list: [...list.filter(({ id }) => id !== choice.id), choice] }))
+  }
+
   /** Asks for the list of a place, again and again until the server answers; returns how to stop. */
   follow(place: Place): () => void {
     this.#stop?.()

@@ -54,17 +54,6 @@ export function quickEstimate(request: EstimateRequest): QuickEstimate {
   return { kwhPerKw, best }
 }
 
-/** Between the table's planes, straight lines in tilt and direction. */
-export function estimateAt(estimate: QuickEstimate, tiltDeg: number, azimuthDeg: number): number {
-  const t = Math.min(8.999999, Math.max(0, tiltDeg / 10))
-  const a = ((((azimuthDeg % 360) + 360) % 360) / 30) % 12
-  const [row, column] = [Math.floor(t), Math.floor(a)]
-  const at = (r: number, c: number) => estimate.kwhPerKw[r]?.[c % 12] ?? 0
-  const low = at(row, column) + (at(row, column + 1) - at(row, column)) * (a - column)
-  const high = at(row + 1, column) + (at(row + 1, column + 1) - at(row + 1, column)) * (a - column)
-  return low + (high - low) * (t - row)
-}
-
 export interface BillSize {
   readonly annualKwh: number
   readonly wantedKwh: number

@@ -78,29 +78,17 @@ function clearWindows(year: WeatherYear, windows: number): Float64Array {
 }
 
 /**
- * All values moved later by some minutes, round the turn of the year; between intervals in proportion, so that sums
- * stay the same.
+ * A series of a year moved later by a number of intervals, round the turn of the year; between intervals in
+ * proportion, so that the sum stays the same.
  */
-export function shiftYear(year: WeatherYear, minutes: number): WeatherYear {
-  const steps = minutes / year.stepMinutes
-  const whole = Math.floor(steps)
-  const part = steps - whole
-  const n = year.ghi.length
-  const move = (series: Float64Array) =>
-    Float64Array.from({ length: n }, (_, i) => {
-      const from = (((i - whole) % n) + n) % n
-      const before = (from - 1 + n) % n
-      return (1 - part) * (series[from] as number) + part * (series[before] as number)
-    })
-  const maybe = (series: Float64Array | null) => series && move(series)
-  return {
-    ...year,
-    ghi: move(year.ghi),
-    dni: move(year.dni),
-    dhi: move(year.dhi),
-    temperatureC: move(year.temperatureC),
-    windMs: move(year.windMs),
-    albedo: maybe(year.albedo),
-    snowDepthM: maybe(year.snowDepthM),
-  }
+export function shiftSeries(series: Float64Array, intervals: number): Float64Array {
+  if (intervals === 0) return series
+  const n = series.length
+  const whole = Math.floor(intervals)
+  const part = intervals - whole
+  return Float64Array.from({ length: n }, (_, i) => {
+    const from = (((i - whole) % n) + n) % n
+    const value = series[from] as number
+    return part === 0 ? value : (1 - part) * value + part * (series[(from || n) - 1] as number)
+  })
 }

@@ -1,4 +1,5 @@
 import { Fault } from '../model/fault'
+import { clearSky } from '../sun/clear-sky'
 import { erbsSplit } from '../sun/erbs'
 import { extraterrestrialWm2 } from '../sun/perez'
 import { sunHours } from '../sun/sun-hours'
@@ -32,6 +33,8 @@ const mostMissing = 0.1
 const nightOffsetWm2 = 20
 /** Below it beam from closure says nothing: a degree of the sun more or less would double it. */
 const lowestSunDeg = 3
+/** Linke turbidity of the cleanest air. */
+const cleanSky = 2
 /** Assumed where a file has no temperature or wind at all. */
 const assumedC = 15
 const assumedWindMs = 1
@@ -102,8 +105,11 @@ export function completeYear(place: YearPlace, raw: RawSeries, lines: Int32Array
     } else if (Number.isNaN(b) && Number.isNaN(d)) {
       // The light came while the sun was up: while that was it was so much brighter.
       const up = upShare[i] as number
-      const split = erbsSplit(g / up, zenith[i] as number, extraterrestrialWm2(Math.floor(i / perDay) + 1))
-      ;[b, d] = [split.dni * up, split.dhi * up]
+      const extra = extraterrestrialWm2(Math.floor(i / perDay) + 1)
+      const split = erbsSplit(g / up, zenith[i] as number, extra)
+      // Under a low sun the split divides by next to nothing: no more beam than a clean, clear sky lets through.
+      b = Math.min(split.dni, clearSky(zenith[i] as number, place.elevationM, cleanSky, extra).dni) * up
+      d = g - b * cosine
     } else if (Number.isNaN(d)) d = Math.max(0, g - b * cosine)
     else if (Number.isNaN(b)) b = sunDeg > lowestSunDeg ? Math.max(0, g - d) / cosine : 0
     out.ghi[i] = g

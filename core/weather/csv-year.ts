@@ -1,11 +1,11 @@
 import { Fault } from '../model/fault'
 import { isStep } from '../model/model-year'
-import { shiftYear } from './clock-shift'
+import { shiftSeries } from './clock-shift'
 import { completeYear, type RawSeries, type YearPlace } from './complete-year'
 import { columnUnits, toCoreUnit, type ColumnRole, type MeasuredRole } from './csv-columns'
 import { type CsvMapping, type CsvTable } from './csv-table'
 import { parseClock, parseStamp, type Stamp } from './csv-time'
-import { ProblemList, type WeatherProblem, type WeatherReading } from './reading'
+import { ProblemList, type WeatherReading } from './reading'
 
 const minuteMs = 60_000
 const dayMinutes = 1440
@@ -42,11 +42,13 @@ export function csvYear(table: CsvTable, mapping: CsvMapping, place: CsvPlace): 
     const c = column(role)
     if (c < 0) return null
     const unit = mapping.columns[c]?.unit ?? columnUnits[role][0]
-    return Float64Array.from(rowOf, (row) => {
+    const values = Float64Array.from(rowOf, (row) => {
       if (row < 0) return NaN
       const value = numberIn(table, row, c, mapping.decimal)
       return Number.isNaN(value) ? NaN : toCoreUnit(value, unit, stepMinutes / 60)
     })
+    // Before anything is worked out from the sun's place.
+    return shiftSeries(values, mapping.shiftMinutes / stepMinutes)
   }
   const raw: RawSeries = {
     ghi: series('ghi'),
@@ -60,10 +62,7 @@ export function csvYear(table: CsvTable, mapping: CsvMapping, place: CsvPlace): 
   const lines = Int32Array.from(rowOf, (row) => (row < 0 ? 0 : (table.lines[row] ?? 0)))
   const whole = { ...place, timeZoneHours: mapping.timeZoneHours, stepMinutes }
   const reading = completeYear(whole, raw, lines)
-  const list: WeatherProblem[] = [...problems.list, ...reading.problems]
-  return mapping.shiftMinutes === 0
-    ? { ...reading, problems: list }
-    : { ...reading, year: shiftYear(reading.year, mapping.shiftMinutes), problems: list }
+  return { ...reading, problems: [...problems.list, ...reading.problems] }
 }
 
 function numberIn(table: CsvTable, row: number, c: number, decimal: '.' | ','): number {

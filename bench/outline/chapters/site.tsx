@@ -203,6 +203,7 @@ function StationField() {
   return (
     <>
       <ChoiceField
+        wide
         label="Weather"
         value={chosen.id}
         choices={stations.map((station) => ({
