@@ -1,7 +1,8 @@
 import { yearStartMs } from '@/core/model/model-year'
-import { planeLight, type Facing, type SkyModel } from '@/core/pipeline/plane-light'
+import { planeLight, type Facing } from '@/core/pipeline/plane-light'
 import { sunHours } from '@/core/sun/sun-hours'
 import { normalOf } from '@/core/sun/tracker'
+import { skyYear, type SkyModel } from '@/core/weather/sky-year'
 import { type WeatherYear } from '@/core/weather/weather-year'
 
 export const sunOf = (weather: WeatherYear) => sunHours(weather, weather.timeZoneHours, weather.stepMinutes)
@@ -15,7 +16,7 @@ export const lightFacing = (
   facing: Facing,
   albedo: number,
   model: SkyModel = 'perez',
-) => planeLight(weather, sun, facing, everyMonth(albedo), model)
+) => planeLight(skyYear(weather, sun, model), facing, everyMonth(albedo))
 
 export const lightOn = (
   weather: WeatherYear,

@@ -7,6 +7,10 @@ import { startTestServer } from './parts/test-server.mjs'
 installDebianPackages()
 installNodePackages()
 buildIfChanged()
+if (!process.argv.includes('--browser')) {
+  console.log('── A year of one plane')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-chain.ts'])
+}
 console.log('── Pipeline in Node, shipped job')
 if (!process.argv.includes('--browser')) runShown('node', ['--import', 'tsx', 'scripts/bench-pipeline.ts'])
 

@@ -396,12 +396,12 @@ function RackCard({ rack }: { readonly rack: Rack }) {
       />
       <Fact label="Sun access" value={panels.length > 0 ? number(access * 100, site, 1) : '–'} unit="%" />
       <ChoiceField
-        label="It"
+        label="Turns"
         value={rack.tracking}
         choices={[
-          { value: 'fixed', label: 'stands fixed' },
-          { value: 'one-axis', label: 'turns on one axis' },
-          { value: 'two-axis', label: 'turns on two axes' },
+          { value: 'fixed', label: 'not at all' },
+          { value: 'one-axis', label: 'on one axis' },
+          { value: 'two-axis', label: 'on two axes' },
         ]}
         onChoose={(tracking) =>
           documents.set('Tracking', optionId, rack.id, {

@@ -49,7 +49,7 @@ export function TextField({ label, shown, unit, onType, wide, narrow, hint }: Pr
         </label>
         <input
           id={id}
-          className={`field shrink-0 ${wide ? 'w-[7.6rem]' : narrow ? 'w-[3.1rem] text-right' : 'w-[4.6rem] text-right'}`}
+          className={`field shrink-0 ${wide ? 'w-[7.6rem]' : narrow ? 'w-[3.1rem] text-right' : 'w-[5.2rem] text-right'}`}
           value={typed ?? shown}
           title={hint}
           aria-invalid={wrong !== null}

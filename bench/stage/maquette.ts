@@ -207,6 +207,7 @@ function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: 
   const picked = new Batch()
   const broken = new Batch()
   const places = new Batch()
+  const posts = new Batch()
   for (const array of scene.laid.arrays) {
     for (const panel of array.panels) {
       const [a, b, c, d] = lifted(panel)
@@ -228,6 +229,7 @@ function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: 
         at.line(b, d)
       }
     }
+    for (const row of array.rows) for (const [x, y, z] of row) posts.line([x, y, 0], [x, y, z])
     if (emphasis.slotsOf === array.id) for (const panel of array.empty) places.outline(lifted(panel))
   }
   for (const [colour, batch] of byColour) group.add(batch.mesh(matt(colour)))
@@ -236,6 +238,7 @@ function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: 
     picked.edges(palette.verdigris),
     broken.edges(palette.clay),
     places.edges(palette.pencil, 0.9),
+    posts.edges(palette.ink, 0.7),
   )
 }
 

@@ -1,7 +1,7 @@
 import { Option, type Command } from 'commander'
 import { monthsOf } from '@/core/model/model-year'
 import { byMonth } from '@/core/pipeline/loss-chain'
-import { type SkyModel } from '@/core/pipeline/plane-light'
+import { type SkyModel } from '@/core/weather/sky-year'
 import { csv, number, print, readWeatherFile, writeText } from '../files'
 import { intervalTimes, lightOn, sunOf } from '../plane-year'
 

@@ -75,6 +75,7 @@ function arrayYear(
     losses: lossesIn(given.losses),
     weather: year,
     sun,
+    withVolts: given.inverter.king !== undefined,
   })
 }
 

@@ -1,4 +1,4 @@
-import { cellTemperatureC, mountHeat } from './cell-temperature'
+import { cellTemperatureC, heatFromNoct, mountHeat } from './cell-temperature'
 import { inverterAc } from './inverter-curve'
 import { seriesBest } from './strip-mismatch'
 
@@ -25,4 +25,16 @@ test('the inverter: rated efficiency near full load, cut at its power, its own u
   expect(inverterAc(0, inverter).acW).toBe(-2)
   const tenth = inverterAc(500, inverter)
   expect(tenth.acW / 500).toBeLessThan(0.95)
+})
+
+test('a nominal operating temperature gives itself back at its own conditions', () => {
+  const loss = heatFromNoct(45)
+  expect(cellTemperatureC(20, 800, 1, loss)).toBeCloseTo(45, 9)
+  expect(loss.u1 / loss.u0).toBeCloseTo(mountHeat.open.u1 / mountHeat.open.u0, 9)
+})
+
+test('mounts after King 2004: the raised rise at 0 and 5 m/s', () => {
+  const rise = (wind: number) => cellTemperatureC(0, 1000, wind, mountHeat.raised)
+  expect(rise(0)).toBeCloseTo(1000 * Math.exp(-2.98), 0)
+  expect(rise(5)).toBeCloseTo(1000 * Math.exp(-2.98 - 0.0471 * 5), 0)
 })

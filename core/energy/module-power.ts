@@ -26,7 +26,7 @@ const degrees = 17
 
 /**
  * The single-diode model as a table of best points over light and temperature with straight lines between them: within
- * 0.05 % of the full solution where there is light to speak of, at a hundredth of its time.
+ * 0.05 % of the full solution from 100 W/m² on, at a hundredth of its time.
  */
 export function diodePower(model: DiodeModel): ModulePower {
   const rated = maximumPower(diodeAt(model, stcWm2, stcC)).powerW

@@ -5,8 +5,12 @@ import { fitDiode } from '../energy/fit-diode'
 import { type ModuleType } from '../electrical/catalogue'
 import { mountHeat, type HeatLoss } from '../energy/cell-temperature'
 import { diodePower, linearPower } from '../energy/module-power'
+import { hayDaviesSky } from '../sun/hay-davies'
+import { extraterrestrialWm2, perezSky } from '../sun/perez'
 import { sunHours } from '../sun/sun-hours'
+import { normalOf } from '../sun/tracker'
 import { type ReceiverShade } from '../shade/engine'
+import { skyYear } from '../weather/sky-year'
 import { type WeatherYear } from '../weather/weather-year'
 import { acYear } from './ac'
 import { dcYear, type DcRequest, type LitString } from './dc'
@@ -62,7 +66,7 @@ const noLosses = {
   availability: 0,
 }
 
-const flat = planeLight(weather, sun, [0, 0, 1], ground, 'hay-davies')
+const flat = planeLight(skyYear(weather, sun, 'hay-davies'), [0, 0, 1], ground)
 const inTheOpen = panelLight(flat, open(), groups, 60)
 const stringOf = (panels: PanelLight[], connected = true, heat = mountHeat.open as HeatLoss): LitString => ({
   panels,
@@ -81,14 +85,14 @@ const run = (strings: LitString[], changed: Partial<DcRequest> = {}) =>
 const kwhOf = (watts: Float64Array) => watts.reduce((sum, w) => sum + w, 0) / 1000
 
 test('on the horizontal under an even sky: 300 W/m² for every hour of sun', () => {
-  const light = planeLight(weather, sun, [0, 0, 1], ground, 'hay-davies')
+  const light = planeLight(skyYear(weather, sun, 'hay-davies'), [0, 0, 1], ground)
   expect(light.parts.sky).toBeCloseTo((300 * sun.interval.length) / 1000, 6)
   expect(light.parts.beam).toBe(0)
   expect(light.parts.ground).toBeCloseTo(0, 9)
 })
 
 test('a plane turned half up sees half the sky and half the ground', () => {
-  const light = planeLight(weather, sun, [0, -1, 0], ground, 'hay-davies')
+  const light = planeLight(skyYear(weather, sun, 'hay-davies'), [0, -1, 0], ground)
   expect(light.parts.sky).toBeCloseTo((150 * sun.interval.length) / 1000, 6)
   expect(light.parts.ground).toBeCloseTo((300 * 0.2 * 0.5 * sun.interval.length) / 1000, 6)
 })
@@ -134,7 +138,7 @@ test('dirt and snow by month, and snow that was computed in the place of the ent
 
 test('one dark strip of three: the diode takes it out when the beam is strong', () => {
   const bright = { ...weather, dni: even(900), dhi: even(60), ghi: even(600) }
-  const light = planeLight(bright, sun, [0, 0, 1], ground, 'hay-davies')
+  const light = planeLight(skyYear(bright, sun, 'hay-davies'), [0, 0, 1], ground)
   const shade = open()
   for (let k = 0; k < sun.interval.length; k++) {
     shade.litWorst[k * 6] = 0
@@ -144,14 +148,25 @@ test('one dark strip of three: the diode takes it out when the beam is strong', 
   const lit = panelLight(light, shade, groups, 60)
   const noon = sun.zenithDeg.indexOf(Math.min(...sun.zenithDeg))
   const full = (light.direct[noon] ?? 0) + (light.dome[noon] ?? 0) + (light.horizon[noon] ?? 0)
-  expect(lit.best[noon]).toBeCloseTo((2 / 3) * full, 2)
-  expect(lit.mean[noon]).toBeGreaterThan(lit.best[noon] ?? 0)
+  // One strip sees nothing of the beam; two thirds of the light at two strips of three.
+  const strips = [...lit.strips.slice(noon * 3, noon * 3 + 3)]
+  expect(strips[0]).toBeLessThan(full / 4)
+  expect(strips[1]).toBeCloseTo(full, 2)
+  const alone = run([{ ...stringOf([lit]), conditions: { light, heat: mountHeat.open, snowLost: null } }], {
+    power: linearPower(0),
+  })
+  expect(alone.powerW[noon]).toBeCloseTo(0.4 * (2 / 3) * full, 2)
+  // In a string of ten the other modules go on: one strip of thirty is passed by.
+  const ten = [lit, ...Array.from({ length: 9 }, () => panelLight(light, open(), groups, 60))]
+  const conditions = { light, heat: mountHeat.open, snowLost: null }
+  const long = run([{ panels: ten, connected: true, conditions }], { power: linearPower(0) })
+  expect(long.powerW[noon]).toBeCloseTo(0.4 * 10 * (29 / 30) * full, 1)
 })
 
 test('in a string the darkest module sets the current or is passed by', () => {
   const scaled = (share: number) => ({
     ...inTheOpen,
-    best: inTheOpen.best.map((w) => w * share),
+    strips: inTheOpen.strips.map((w) => w * share),
     mean: inTheOpen.mean.map((w) => w * share),
   })
   const four = (other: PanelLight) =>
@@ -198,7 +213,7 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
     snowDepthM: any(0.1),
   }
   const track = sunHours(place, -5, step)
-  const light = planeLight(wild, track, [0.3, -0.4, Math.sqrt(0.75)], ground, 'perez')
+  const light = planeLight(skyYear(wild, track, 'perez'), [0.3, -0.4, Math.sqrt(0.75)], ground)
   const shadeOf = (): ReceiverShade => ({
     ...open(),
     litWorst: new Float32Array(track.interval.length * 6).map(() => random()),
@@ -247,4 +262,29 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
   expect(chain.ac.monthly).toEqual(byHand)
   const rest = lossNames.reduce((left, name) => left - chain.lost[name].kwh, chain.sun.kwh)
   expect(Math.abs(rest - chain.ac.kwh) / chain.sun.kwh).toBeLessThan(1e-12)
+})
+
+test('light on a plane is that of the sky models, entry by entry', () => {
+  const random = seededRandom(77)
+  const any = (most: number) => Float64Array.from({ length: 8760 }, () => random() * most)
+  const wild = { ...weather, ghi: any(900), dni: any(900), dhi: any(400) }
+  const [tilt, azimuth] = [37, 141]
+  const normal = normalOf(tilt, azimuth)
+  for (const [model, reference] of [
+    ['perez', perezSky],
+    ['hay-davies', hayDaviesSky],
+  ] as const) {
+    const light = planeLight(skyYear(wild, sun, model), normal, ground)
+    for (let k = 0; k < sun.interval.length; k += 53) {
+      const i = sun.interval[k] ?? 0
+      const d = sun.direction.slice(k * 3, k * 3 + 3)
+      const cosine = Math.max(0, normal[0] * (d[0] ?? 0) + normal[1] * (d[1] ?? 0) + normal[2] * (d[2] ?? 0))
+      const up = sun.upShare[k] ?? 1
+      const extra = extraterrestrialWm2(Math.floor(i / 24) + 1)
+      const zenith = sun.zenithDeg[k] ?? 0
+      const parts = reference((wild.dhi[i] ?? 0) / up, (wild.dni[i] ?? 0) / up, zenith, cosine, tilt, extra)
+      expect(light.sky[k]).toBeCloseTo(up * (parts.circumsolar + parts.dome + parts.horizon), 6)
+      expect(light.beam[k]).toBeCloseTo((wild.dni[i] ?? 0) * cosine, 9)
+    }
+  }
 })

@@ -45,7 +45,7 @@ export type DcLoss = (typeof dcLosses)[number]
 export interface DcYear {
   /** W at the inverter, one entry to each of `SunHours`; as all arrays here. */
   readonly powerW: Float64Array
-  /** Volts at the inverter, weighted by the strings' power. */
+  /** Volts at the inverter, weighted by the strings' power; nought where nobody asks for them. */
   readonly voltsV: Float64Array
   /** What all light on the modules would make at rated efficiency, W. */
   readonly sunW: Float64Array
@@ -62,15 +62,18 @@ export interface DcRequest {
   readonly losses: Losses
   readonly weather: WeatherYear
   readonly sun: SunHours
+  /** Whether the inverter asks for its volts. */
+  readonly withVolts?: boolean
 }
 
 /**
- * From light on the planes to power at the inverter. Each string works at its best bypass step; its modules convert
+ * From light on the planes to power at the inverter. Each string works at the best step of its
+ * strips' bypass diodes; its modules convert
  * that light at the efficiency of their sheet's model, once at 25 °C (low light) and once at their temperature (heat);
  * then the entered losses one after the other. In every entry `sunW` is `powerW` and all of `lostW` together.
  */
 export function dcYear(strings: readonly LitString[], request: DcRequest): DcYear {
-  const { module, power, losses, weather, sun } = request
+  const { module, power, losses, weather, sun, withVolts = false } = request
   const entries = sun.interval.length
   const series = () => new Float64Array(entries)
   const lostW = Object.fromEntries(dcLosses.map((name) => [name, series()])) as Record<DcLoss, Float64Array>
@@ -81,7 +84,6 @@ export function dcYear(strings: readonly LitString[], request: DcRequest): DcYea
   for (const { panels, conditions, connected } of strings) {
     const n = panels.length
     const { light, snowLost } = conditions
-    const bests = panels.map((panel) => panel.best)
     const means = panels.map((panel) => panel.mean)
     for (let k = 0; k < entries; k++) {
       const incident = (light.beam[k] as number) + (light.sky[k] as number) + (light.groundward[k] as number)
@@ -102,7 +104,7 @@ export function dcYear(strings: readonly LitString[], request: DcRequest): DcYea
       if (meanSum <= 0) continue
       const i = sun.interval[k] as number
       const month = sun.month[k] as number
-      const best = stringBest(bests, k)
+      const best = Math.min(meanSum / n, stringBest(panels, k))
       const bare = 1 - (snowLost ? (snowLost[i] as number) : (losses.snow[month] ?? 0))
       const clean = 1 - (losses.soiling[month] ?? 0)
       const nominal = best * n * rated
@@ -124,7 +126,7 @@ export function dcYear(strings: readonly LitString[], request: DcRequest): DcYea
       add(lowLight, k, dirty * (1 - atStc))
       add(heat, k, dirty * (atStc - atCell))
       add(out.powerW, k, hot)
-      add(out.voltsV, k, hot * n * power.volts(effective, cell))
+      if (withVolts) add(out.voltsV, k, hot * n * power.volts(effective, cell))
     }
   }
   const taken: readonly (readonly [DcLoss, number])[] = [
@@ -134,16 +136,19 @@ export function dcYear(strings: readonly LitString[], request: DcRequest): DcYea
     ['connections', losses.connections],
     ...losses.other.map(({ share }) => ['other', share] as const),
   ]
-  for (let k = 0; k < entries; k++) {
-    const hot = out.powerW[k] as number
-    if (hot > 0) out.voltsV[k] = (out.voltsV[k] as number) / hot
-    let rest = hot
-    for (const [name, share] of taken) {
-      const lost = rest * share
-      add(lostW[name], k, lost)
-      rest -= lost
+  if (withVolts)
+    for (let k = 0; k < entries; k++) {
+      const hot = out.powerW[k] as number
+      if (hot > 0) out.voltsV[k] = (out.voltsV[k] as number) / hot
     }
-    out.powerW[k] = rest
+  for (const [name, share] of taken) {
+    const series = lostW[name]
+    for (let k = 0; k < entries; k++) {
+      const rest = out.powerW[k] as number
+      const lost = rest * share
+      series[k] = (series[k] as number) + lost
+      out.powerW[k] = rest - lost
+    }
   }
   return out
 }
@@ -154,19 +159,24 @@ const add = (series: Float64Array, k: number, value: number) => {
 
 const scratch: { values: Float64Array } = { values: new Float64Array(0) }
 
-/** The staircase of `seriesBest` over whole modules, without sorting where all are alike. */
-function stringBest(bests: readonly Float32Array[], k: number): number {
-  const n = bests.length
-  if (scratch.values.length !== n) scratch.values = new Float64Array(n)
+/** The staircase of `seriesBest` over all strips of a string, without sorting where they are alike. */
+function stringBest(panels: readonly PanelLight[], k: number): number {
+  let count = 0
+  for (const panel of panels) count += panel.stripCount
+  if (scratch.values.length !== count) scratch.values = new Float64Array(count)
   const values = scratch.values
   let low = Infinity
   let high = -Infinity
-  for (let p = 0; p < n; p++) {
-    const value = (bests[p] as Float32Array)[k] as number
-    values[p] = value
-    if (value < low) low = value
-    if (value > high) high = value
+  let at = 0
+  for (const panel of panels) {
+    const first = k * panel.stripCount
+    for (let s = 0; s < panel.stripCount; s++) {
+      const value = panel.strips[first + s] as number
+      values[at++] = value
+      if (value < low) low = value
+      if (value > high) high = value
+    }
   }
-  // No bypass can win: n - 1 modules at the best one's light give no more than all of them at the least.
-  return low * n >= high * (n - 1) ? low : seriesBest(values)
+  // No bypass can win: all but one at the best one's light give no more than all of them at the least.
+  return low * count >= high * (count - 1) ? low : seriesBest(values)
 }

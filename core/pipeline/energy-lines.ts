@@ -140,12 +140,12 @@ export function energyLines(result: PipelineResult): LedgerLine[] {
       }),
     ),
     line('mismatch', 'Mismatch', -lost('mismatch'), 'loss', 'dc', {
-      formula: 'mean light − light at the best bypass step, in each module, then in each string',
+      formula: 'mean light − even light that all strips of a string would need to give as much',
       inputs: [
         { label: 'Strips behind bypass diodes', value: module.strips, unit: 'a module' },
         { label: 'Strings', value: result.wiring.strings.length, unit: '' },
       ],
-      source: 'Staircase of bypassed series parts: the k best-lit work at the current of the k-th.',
+      source: 'Staircase of bypassed strips in series: the k best-lit work at the current of the k-th.',
       assumptions: ['The darkest sampled cell limits its group.', 'No default mismatch loss is added.'],
     }),
     ...optional(snowKnown || losses.snow.some((share) => share > 0), () =>

@@ -8,7 +8,7 @@ import { type LitString } from './dc'
 import { type PanelLight } from './panel-light'
 import { type PlaneLight } from './plane-light'
 
-/** A module with nothing in its light: mean and best are what passes the glass. */
+/** A module with nothing in its light: what passes the glass lights all of it. */
 export function openPanel(light: PlaneLight, stepMinutes: number): PanelLight {
   const mean = new Float32Array(light.direct.length)
   let sum = 0
@@ -26,7 +26,8 @@ export function openPanel(light: PlaneLight, stepMinutes: number): PanelLight {
   const kwhM2 = (sum * stepMinutes) / 60_000
   return {
     mean,
-    best: mean,
+    strips: mean,
+    stripCount: 1,
     unshadedKwhM2: kwhM2,
     meanKwhM2: kwhM2,
     beamLostKwhM2: 0,

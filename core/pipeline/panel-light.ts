@@ -1,4 +1,3 @@
-import { seriesBest } from '../energy/strip-mismatch'
 import { type CellGroups, type ReceiverShade } from '../shade/engine'
 import { type PlaneLight } from './plane-light'
 
@@ -6,8 +5,9 @@ import { type PlaneLight } from './plane-light'
 export interface PanelLight {
   /** Mean over the module. */
   readonly mean: Float32Array
-  /** The even light that would drive it as well, its bypass diodes at their best. */
-  readonly best: Float32Array
+  /** Light that sets the current of each strip behind its bypass diode: `entry * strips + strip`. */
+  readonly strips: Float32Array
+  readonly stripCount: number
   /** Yearly sums, kWh/m². */
   readonly unshadedKwhM2: number
   readonly meanKwhM2: number
@@ -25,8 +25,7 @@ export function panelLight(
 ): PanelLight {
   const entries = light.direct.length
   const mean = new Float32Array(entries)
-  const best = new Float32Array(entries)
-  const strips = new Float64Array(groups.strips)
+  const strips = new Float32Array(entries * groups.strips)
   const all = groups.strips * groups.halves
   const sums = { unshaded: 0, mean: 0, beamLost: 0, skyLost: 0 }
   const lost = new Map([...shade.blockedBy.keys()].map((owner) => [owner, 0]))
@@ -45,10 +44,9 @@ export function panelLight(
         let share = 0
         for (let h = 0; h < groups.halves; h++)
           share += shade.litWorst[k * all + s * groups.halves + h] as number
-        strips[s] = Math.max(0, (direct * share) / groups.halves + diffuse)
+        strips[k * groups.strips + s] = Math.max(0, (direct * share) / groups.halves + diffuse)
       }
-      best[k] = Math.min(value, seriesBest(strips))
-    } else best[k] = value
+    } else strips.fill(value, k * groups.strips, (k + 1) * groups.strips)
     sums.unshaded += direct + dome + horizon + ground
     sums.mean += value
     sums.beamLost += direct * (1 - lit)
@@ -60,7 +58,8 @@ export function panelLight(
   const kwh = stepMinutes / 60_000
   return {
     mean,
-    best,
+    strips,
+    stripCount: groups.strips,
     unshadedKwhM2: sums.unshaded * kwh,
     meanKwhM2: sums.mean * kwh,
     beamLostKwhM2: sums.beamLost * kwh,

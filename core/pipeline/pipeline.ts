@@ -26,6 +26,7 @@ import { sunHours, type SunHours } from '../sun/sun-hours'
 import { trackedNormals } from '../sun/tracker'
 import { billOf } from '../tariff/bill'
 import { hourlyPrice } from '../tariff/price'
+import { skyYear } from '../weather/sky-year'
 import { type WeatherYear } from '../weather/weather-year'
 import { acYear } from './ac'
 import { dcYear } from './dc'
@@ -168,6 +169,7 @@ export class Pipeline {
         })
       },
     )
+    const sky = memo.stage('sky', 1, weatherAt.key, [sun], () => skyYear(weather, sun.value, 'perez'))
     const irradiance = memo.stage(
       'irradiance',
       2,
@@ -176,20 +178,16 @@ export class Pipeline {
         albedo: site.albedoByMonth,
         facing: laid.value.arrays.map((array) => array.tracker ?? array.plane.normal),
       },
-      [sun],
+      [sky],
       ({ facing, albedo }) =>
         facing.map((way) => {
           const key = digest([weatherAt.key, albedo, way, sun.key])
           return {
             key,
             light: memo.part('plane light', key, 24, () =>
-              planeLight(
-                weather,
-                sun.value,
-                'kind' in way ? trackedNormals(way, sun.value) : way,
-                { albedoByMonth: albedo },
-                'perez',
-              ),
+              planeLight(sky.value, 'kind' in way ? trackedNormals(way, sun.value) : way, {
+                albedoByMonth: albedo,
+              }),
             ),
           }
         }),
@@ -208,7 +206,7 @@ export class Pipeline {
           return light ? snowOn(array, light, weather, sun.value, groups) : null
         }),
     )
-    const shade = memo.stage('shade', 1, { groups }, [visibility, irradiance], () =>
+    const shade = memo.stage('shade', 2, { groups }, [visibility, irradiance], () =>
       visibility.value.map((panels, a) => {
         const plane = irradiance.value[a]
         if (!plane) throw new RangeError('every array lies on a plane with its light')
@@ -260,16 +258,17 @@ export class Pipeline {
     )
     const dc = memo.stage(
       'dc',
-      3,
+      4,
       {
         powerW: module.powerW,
         losses,
         weather: weatherAt.key,
         strings: wiring.value.strings,
         mounts: laid.value.arrays.map((array) => array.mount),
+        withVolts: inverter.king !== undefined,
       },
       [shade, sheet, snow],
-      ({ strings }) => {
+      ({ strings, withVolts }) => {
         const lights = new Map(
           shade.value.flatMap((panels, a) =>
             panels.map(({ panelId, light }) => [panelId, { light, a }] as const),
@@ -286,7 +285,14 @@ export class Pipeline {
             conditions: { light, heat: mountHeat[array.mount], snowLost: snow.value[a] ?? null },
           }
         })
-        return dcYear(lit, { module, power: sheet.value.power, losses, weather, sun: sun.value })
+        return dcYear(lit, {
+          module,
+          power: sheet.value.power,
+          losses,
+          weather,
+          sun: sun.value,
+          withVolts,
+        })
       },
     )
     const count = laid.value.arrays.reduce((sum, array) => sum + array.panels.length, 0)

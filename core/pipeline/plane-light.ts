@@ -1,9 +1,7 @@
 import { type Vec3 } from '../geometry/vector'
 import { toDegrees } from '../model/units'
-import { hayDaviesSky } from '../sun/hay-davies'
 import { beamThrough, diffuseThrough } from '../sun/incidence-loss'
-import { extraterrestrialWm2, perezSky } from '../sun/perez'
-import { type SunHours } from '../sun/sun-hours'
+import { type SkyYear } from '../weather/sky-year'
 import { type WeatherYear } from '../weather/weather-year'
 
 /** A year of light on a plane without shade, W/m², one entry to each of `SunHours`. */
@@ -20,8 +18,6 @@ export interface PlaneLight {
   /** Yearly sums of what meets the plane, kWh/m². */
   readonly parts: { readonly beam: number; readonly sky: number; readonly ground: number }
 }
-
-export type SkyModel = 'perez' | 'hay-davies'
 
 /** Which way a plane faces: always the same, or three numbers (east, north, up) to each entry of `SunHours`. */
 export type Facing = Vec3 | Float64Array
@@ -45,85 +41,60 @@ function albedoAt(weather: WeatherYear, ground: GroundCover, month: number, i: n
 }
 
 /** @param facing upward unit normal of the plane, or one to each entry */
-export function planeLight(
-  weather: WeatherYear,
-  sun: SunHours,
-  facing: Facing,
-  groundCover: GroundCover,
-  model: SkyModel,
-): PlaneLight {
+export function planeLight(sky: SkyYear, facing: Facing, groundCover: GroundCover): PlaneLight {
+  const { weather, sun } = sky
   const entries = sun.interval.length
-  const series = () => new Float64Array(entries)
   const out = {
-    beam: series(),
-    sky: series(),
-    groundward: series(),
-    direct: series(),
-    dome: series(),
-    horizon: series(),
-    ground: series(),
+    beam: new Float64Array(entries),
+    sky: new Float64Array(entries),
+    groundward: new Float64Array(entries),
+    direct: new Float64Array(entries),
+    dome: new Float64Array(entries),
+    horizon: new Float64Array(entries),
+    ground: new Float64Array(entries),
   }
   const moving = facing instanceof Float64Array
   let [east, north, up] = moving ? [0, 0, 1] : facing
-  let tiltDeg = tiltOf(up)
-  let pass = diffuseThrough(tiltDeg)
-  const skyOf = model === 'perez' ? perezSky : hayDaviesSky
-  const perDay = 1440 / sun.stepMinutes
-  let day = -1
-  let extra = 0
-  const sums = { beam: 0, sky: 0, ground: 0 }
+  let sinTilt = Math.sqrt(Math.max(0, 1 - up * up))
+  let pass = diffuseThrough(tiltOf(up))
+  let [beamSum, skySum, groundSum] = [0, 0, 0]
   for (let k = 0; k < entries; k++) {
     const i = sun.interval[k] as number
     if (moving) {
       east = facing[k * 3] as number
       north = facing[k * 3 + 1] as number
       up = facing[k * 3 + 2] as number
-      tiltDeg = tiltOf(up)
-      pass = diffuseThrough(tiltDeg)
+      sinTilt = Math.sqrt(Math.max(0, 1 - up * up))
+      pass = diffuseThrough(tiltOf(up))
     }
+    const sunUp = sun.direction[k * 3 + 2] as number
     const cosine = Math.max(
       0,
-      east * (sun.direction[k * 3] as number) +
-        north * (sun.direction[k * 3 + 1] as number) +
-        up * (sun.direction[k * 3 + 2] as number),
+      east * (sun.direction[k * 3] as number) + north * (sun.direction[k * 3 + 1] as number) + up * sunUp,
     )
-    const today = Math.floor(i / perDay)
-    if (today !== day) {
-      day = today
-      extra = extraterrestrialWm2(day + 1)
-    }
-    const dni = weather.dni[i] as number
-    // In the intervals of sunrise and sunset the means stand for the share in which the sun was up.
-    const upShare = sun.upShare[k] as number
-    const sky = skyOf(
-      (weather.dhi[i] as number) / upShare,
-      dni / upShare,
-      sun.zenithDeg[k] as number,
-      cosine,
-      tiltDeg,
-      extra,
-    )
-    const beam = dni * cosine
-    const circumsolar = sky.circumsolar * upShare
-    const dome = sky.dome * upShare
-    const horizon = sky.horizon * upShare
+    // As `skyOnPlane`, with the tilt's functions at hand.
+    const dhi = weather.dhi[i] as number
+    const f1 = sky.f1[k] as number
+    const circumsolar = (dhi * f1 * cosine) / Math.max(sky.floor, sunUp)
+    const dome = (dhi * (1 - f1) * (1 + up)) / 2
+    const horizon = Math.max(dhi * (sky.f2[k] as number) * sinTilt, -(circumsolar + dome))
+    const beam = (weather.dni[i] as number) * cosine
     const ground =
       ((weather.ghi[i] as number) * albedoAt(weather, groundCover, sun.month[k] as number, i) * (1 - up)) / 2
-    const through = beamThrough(cosine)
     const fromSky = circumsolar + dome + horizon
     out.beam[k] = beam
     out.sky[k] = fromSky
     out.groundward[k] = ground
-    out.direct[k] = (beam + circumsolar) * through
+    out.direct[k] = (beam + circumsolar) * beamThrough(cosine)
     out.dome[k] = dome * pass.sky
     out.horizon[k] = horizon * pass.sky
     out.ground[k] = ground * pass.ground
-    sums.beam += beam
-    sums.sky += fromSky
-    sums.ground += ground
+    beamSum += beam
+    skySum += fromSky
+    groundSum += ground
   }
   const kwh = sun.stepMinutes / 60_000
-  return { ...out, parts: { beam: sums.beam * kwh, sky: sums.sky * kwh, ground: sums.ground * kwh } }
+  return { ...out, parts: { beam: beamSum * kwh, sky: skySum * kwh, ground: groundSum * kwh } }
 }
 
 const tiltOf = (up: number) => toDegrees(Math.acos(Math.max(-1, Math.min(1, up))))

@@ -1,5 +1,6 @@
 import { Fault } from '../model/fault'
 import { normalOf } from '../sun/tracker'
+import { skyYear } from '../weather/sky-year'
 import { openKwhPerKw, roomFor, type OpenPlane } from './open-chain'
 import { planeLight } from './plane-light'
 
@@ -22,9 +23,9 @@ export type EstimateRequest = Omit<OpenPlane, 'light'> & { readonly albedoByMont
  */
 export function quickEstimate(request: EstimateRequest): QuickEstimate {
   const room = roomFor(request.sun)
+  const sky = skyYear(request.weather, request.sun, 'perez')
   const of = (tiltDeg: number, azimuthDeg: number) => {
-    const { weather, sun, albedoByMonth } = request
-    const light = planeLight(weather, sun, normalOf(tiltDeg, azimuthDeg), { albedoByMonth }, 'perez')
+    const light = planeLight(sky, normalOf(tiltDeg, azimuthDeg), { albedoByMonth: request.albedoByMonth })
     return openKwhPerKw({ ...request, light }, room)
   }
   const kwhPerKw = estimateTilts.map((tilt) => {

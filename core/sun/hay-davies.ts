@@ -1,10 +1,19 @@
 import { toRadians } from '../model/units'
-import { type SkyParts } from './perez'
+import { skyOnPlane, type SkyFactors, type SkyParts } from './perez'
+
+/** The cosine that the circumsolar part is divided by is not let below this one's. */
+export const hayDaviesFloor = Math.cos(toRadians(89))
 
 /**
- * Sky diffuse on a tilted plane: Hay & Davies 1980, "Calculations of the solar radiation incident on an inclined
- * surface": an anisotropy index DNI / E0 of the diffuse comes from around the sun, the rest from the dome.
+ * Hay & Davies 1980, "Calculations of the solar radiation incident on an inclined surface": an anisotropy index
+ * DNI / E0 of the diffuse comes from around the sun, the rest from the dome. Written into `out`.
  */
+export function hayDaviesFactors(dni: number, extraWm2: number, out: SkyFactors): void {
+  out.f1 = Math.min(1, Math.max(0, dni / extraWm2))
+  out.f2 = 0
+}
+
+/** Sky diffuse on a tilted plane, W/m². */
 export function hayDaviesSky(
   dhi: number,
   dni: number,
@@ -13,11 +22,8 @@ export function hayDaviesSky(
   tiltDeg: number,
   extraWm2: number,
 ): SkyParts {
-  const index = Math.min(1, Math.max(0, dni / extraWm2))
-  const cosZenith = Math.max(Math.cos(toRadians(zenithDeg)), Math.cos(toRadians(89)))
-  return {
-    circumsolar: (dhi * index * Math.max(0, cosIncidence)) / cosZenith,
-    dome: (dhi * (1 - index) * (1 + Math.cos(toRadians(tiltDeg)))) / 2,
-    horizon: 0,
-  }
+  const factors = { f1: 0, f2: 0 }
+  hayDaviesFactors(dni, extraWm2, factors)
+  const cosZenith = Math.max(hayDaviesFloor, Math.cos(toRadians(zenithDeg)))
+  return skyOnPlane(dhi, factors, cosZenith, Math.max(0, cosIncidence), toRadians(tiltDeg))
 }

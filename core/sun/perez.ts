@@ -43,6 +43,40 @@ export function extraterrestrialWm2(dayOfYear: number): number {
   )
 }
 
+/** How bright the sky is around the sun (f1) and along the horizon (f2), as shares of the diffuse. */
+export interface SkyFactors {
+  f1: number
+  f2: number
+}
+
+/** The cosine that the circumsolar part is divided by is not let below this one's. */
+export const perezFloor = Math.cos(toRadians(85))
+
+/** F1 and F2 of a sky: the part of the model that no plane has to do with. Written into `out`. */
+export function perezFactors(
+  dhi: number,
+  dni: number,
+  zenithRad: number,
+  airMass: number,
+  extraWm2: number,
+  out: SkyFactors,
+): void {
+  if (dhi <= 0) {
+    out.f1 = 0
+    out.f2 = 0
+    return
+  }
+  const z = Math.min(zenithRad, Math.PI / 2)
+  const kappa = 1.041 * z * z * z
+  const clearness = ((dhi + dni) / dhi + kappa) / (1 + kappa)
+  let bin = 0
+  while (bin < clearnessEdges.length && clearness >= (clearnessEdges[bin] as number)) bin++
+  const f = coefficients[bin] as (typeof coefficients)[number]
+  const brightness = (dhi * airMass) / extraWm2
+  out.f1 = Math.max(0, f[0] + f[1] * brightness + f[2] * z)
+  out.f2 = f[3] + f[4] * brightness + f[5] * z
+}
+
 /**
  * @param cosIncidence of the sun on the plane
  * @param extraWm2 outside the atmosphere
@@ -56,22 +90,23 @@ export function perezSky(
   tiltDeg: number,
   extraWm2: number,
 ): SkyParts {
-  if (dhi <= 0) return { circumsolar: 0, dome: 0, horizon: 0 }
-  const z = toRadians(Math.min(zenithDeg, 90))
-  const kappa = 1.041 * z ** 3
-  const clearness = ((dhi + dni) / dhi + kappa) / (1 + kappa)
-  const bin = clearnessEdges.findIndex((edge) => clearness < edge)
-  const f = coefficients[bin < 0 ? 7 : bin]
-  if (!f) return { circumsolar: 0, dome: dhi, horizon: 0 }
-  const brightness = (dhi * relativeAirMass(zenithDeg)) / extraWm2
-  const f1 = Math.max(0, f[0] + f[1] * brightness + f[2] * z)
-  const f2 = f[3] + f[4] * brightness + f[5] * z
-  const a = Math.max(0, cosIncidence)
-  const b = Math.max(Math.cos(toRadians(85)), Math.cos(z))
-  const tilt = toRadians(tiltDeg)
-  const circumsolar = (dhi * f1 * a) / b
-  const dome = (dhi * (1 - f1) * (1 + Math.cos(tilt))) / 2
-  const horizon = dhi * f2 * Math.sin(tilt)
+  const factors = { f1: 0, f2: 0 }
+  perezFactors(dhi, dni, toRadians(zenithDeg), relativeAirMass(zenithDeg), extraWm2, factors)
+  const cosZenith = Math.max(perezFloor, Math.cos(toRadians(zenithDeg)))
+  return skyOnPlane(dhi, factors, cosZenith, Math.max(0, cosIncidence), toRadians(tiltDeg))
+}
+
+/** The diffuse of a sky with these factors on a plane. */
+export function skyOnPlane(
+  dhi: number,
+  { f1, f2 }: SkyFactors,
+  cosZenith: number,
+  cosIncidence: number,
+  tiltRad: number,
+): SkyParts {
+  const circumsolar = (dhi * f1 * cosIncidence) / cosZenith
+  const dome = (dhi * (1 - f1) * (1 + Math.cos(tiltRad))) / 2
+  const horizon = dhi * f2 * Math.sin(tiltRad)
   // A steep plane away from a low sun can come out below nothing; the horizon's share gives way.
   return { circumsolar, dome, horizon: Math.max(horizon, -(circumsolar + dome)) }
 }

@@ -1,5 +1,6 @@
 import { monthOfDay, yearStartMs } from '../model/model-year'
 import { toRadians } from '../model/units'
+import { relativeAirMass } from './perez'
 import { deltaTSeconds, julianDayOf, pressureAtHpa, sunSeenBy } from './position'
 import { yearEphemeris } from './year-ephemeris'
 
@@ -13,6 +14,8 @@ export interface SunHours {
   readonly month: Uint8Array
   readonly zenithDeg: Float64Array
   readonly azimuthDeg: Float64Array
+  /** Relative, after Kasten & Young 1989. */
+  readonly airMass: Float64Array
   /** Share of the interval in which the sun is up: below 1 where it rises or sets. */
   readonly upShare: Float64Array
   readonly stepMinutes: number
@@ -113,6 +116,7 @@ export function sunHours(
     month: Uint8Array.from(month),
     zenithDeg: Float64Array.from(zenith),
     azimuthDeg: Float64Array.from(azimuth),
+    airMass: Float64Array.from(zenith, relativeAirMass),
     upShare: Float64Array.from(share),
     stepMinutes,
     intervals,

@@ -52,7 +52,7 @@ export function WireChapter() {
           <Row label="String length" value={`${summary.window.fewest} to ${summary.window.most}`} />
           {module && (
             <Row
-              label="Cold volts of it"
+              label="Best point, cold"
               value={`${number(summary.window.most * summary.window.coldVmpV, site)} V`}
               limit={`≤ ${inverter.mppHighV} V`}
             />

@@ -1,0 +1,69 @@
+import { mountHeat } from '@/core/energy/cell-temperature'
+import { fitDiode } from '@/core/energy/fit-diode'
+import { diodePower } from '@/core/energy/module-power'
+import { defaultLosses } from '@/core/model/kinds/losses'
+import { acYear } from '@/core/pipeline/ac'
+import { dcYear } from '@/core/pipeline/dc'
+import { openString } from '@/core/pipeline/open-chain'
+import { planeLight } from '@/core/pipeline/plane-light'
+import { sunHours } from '@/core/sun/sun-hours'
+import { normalOf } from '@/core/sun/tracker'
+import { skyYear } from '@/core/weather/sky-year'
+import { type WeatherYear } from '@/core/weather/weather-year'
+import { catalogue } from '@/town/equipment'
+import { stationWeather } from '@/town/stations'
+
+/** How long a year of one plane takes from weather to AC, warm, and what share each stage has. */
+const rounds = 300
+const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN
+
+const hourly = stationWeather('pellworth-pier')?.year
+const [module] = catalogue.modules
+const inverter = catalogue.inverters[2]
+if (!hourly || !module || !inverter) throw new Error('the town has weather and equipment')
+
+/** The same year in quarters of an hour, each value four times. */
+const quarters = (year: WeatherYear): WeatherYear => {
+  const four = (series: Float64Array) =>
+    Float64Array.from({ length: series.length * 4 }, (_, i) => series[i >> 2] as number)
+  return {
+    ...year,
+    stepMinutes: 15,
+    ghi: four(year.ghi),
+    dni: four(year.dni),
+    dhi: four(year.dhi),
+    temperatureC: four(year.temperatureC),
+    windMs: four(year.windMs),
+    snowDepthM: year.snowDepthM && four(year.snowDepthM),
+  }
+}
+
+const power = diodePower(fitDiode(module))
+const ground = { albedoByMonth: new Array<number>(12).fill(0.2) }
+
+for (const year of [hourly, quarters(hourly)]) {
+  const sun = sunHours(year, year.timeZoneHours, year.stepMinutes)
+  const times = { sun: [] as number[], light: [] as number[], dc: [] as number[], ac: [] as number[] }
+  for (let k = 0; k < rounds; k++) {
+    const t0 = performance.now()
+    sunHours(year, year.timeZoneHours, year.stepMinutes)
+    const t1 = performance.now()
+    const light = planeLight(skyYear(year, sun, 'perez'), normalOf(20 + (k % 30), 180), ground)
+    const t2 = performance.now()
+    const string = openString(light, year.stepMinutes, mountHeat.close, null)
+    const dc = dcYear([string], { module, power, losses: defaultLosses, weather: year, sun })
+    const t3 = performance.now()
+    acYear(dc, sun, inverter, 0.01, true)
+    const t4 = performance.now()
+    times.sun.push(t1 - t0)
+    times.light.push(t2 - t1)
+    times.dc.push(t3 - t2)
+    times.ac.push(t4 - t3)
+  }
+  const [light, dc, ac] = [times.light, times.dc, times.ac].map((t) => median(t.slice(rounds / 2)))
+  const whole = (light ?? 0) + (dc ?? 0) + (ac ?? 0)
+  const share = (ms: number | undefined) => `${(((ms ?? 0) / whole) * 100).toFixed(0)} %`
+  console.log(
+    `A year of ${year.stepMinutes} minutes, one plane, weather to AC: ${whole.toFixed(1)} ms (light ${share(light)}, module and losses ${share(dc)}, inverter ${share(ac)}); the sun of the place, once: ${median(times.sun.slice(rounds / 2)).toFixed(1)} ms`,
+  )
+}
