@@ -33,12 +33,9 @@ export function textOf(bytes: Uint8Array): string {
 }
 
 function decode(bytes: Uint8Array, encoding: string | undefined): string {
-  if (encoding !== undefined) return new TextDecoder(encoding).decode(bytes)
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
-  } catch (error) {
-    // Not UTF-8: every byte is a letter of Latin-1.
-    if (!(error instanceof TypeError)) throw error
-    return new TextDecoder('windows-1252').decode(bytes)
-  }
+  const text = new TextDecoder(encoding).decode(bytes)
+  // Not UTF-8: every byte is a letter of Latin-1.
+  return encoding === undefined && text.includes('\uFFFD')
+    ? new TextDecoder('windows-1252').decode(bytes)
+    : text
 }
