@@ -12,6 +12,8 @@ import { type Town, type TownStation } from './towns'
 /** How much of today's sky carries over to tomorrow, and of this hour's to the next. */
 const dayPersistence = 0.55
 const hourPersistence = 0.75
+/** How much of the sky's spread is within a day. */
+const hourShare = 0.3
 /** Linke turbidity of a clear day: lightly hazy. */
 const linke = 3
 /** How much single years and single months of them differ from the normals: standard deviations. */
@@ -63,8 +65,7 @@ function weatherOf(
   const random = seededRandom(seedOf(seed))
   const gauss = gaussian(random)
   const sky = skyOver(town, station)
-  const index = skyIndex(gauss)
-  meetNormals(dailyKwhM2, index, sky.clear)
+  const index = indexMeeting(dailyKwhM2, skyStates(gauss), sky.clear)
   const series = () => new Float64Array(hours)
   const out = { ghi: series(), dni: series(), dhi: series(), temperatureC: series(), windMs: series() }
   let airState = 0
@@ -112,18 +113,34 @@ function weatherOf(
   }
 }
 
-/** A clear-sky index with persistence from day to day and from hour to hour. */
-function skyIndex(gauss: () => number): Float64Array {
-  const index = new Float64Array(hours)
+/** Standard normal states of the sky, hour by hour, with persistence from day to day and from hour to hour. */
+function skyStates(gauss: () => number): Float64Array {
+  const states = new Float64Array(hours)
   let dayState = 0
   let hourState = 0
   for (let i = 0; i < hours; i++) {
     if (i % 24 === 0) dayState = dayPersistence * dayState + Math.sqrt(1 - dayPersistence ** 2) * gauss()
     hourState = hourPersistence * hourState + Math.sqrt(1 - hourPersistence ** 2) * gauss()
-    // Days crowd at the clear and the overcast end: a steep curve through the state.
-    index[i] = 0.12 + 0.88 / (1 + Math.exp(-2.2 * (dayState + 0.45 * hourState) - 0.6))
+    states[i] = Math.sqrt(1 - hourShare) * dayState + Math.sqrt(hourShare) * hourState
   }
-  return index
+  return states
+}
+
+/**
+ * Clear-sky index by the share of hours that are darker: crowded at the clear end, a long tail of overcast, as pyranometers
+ * record it in temperate places.
+ */
+const darkerHours = [0, 0.1, 0.25, 0.4, 0.55, 0.65, 0.8, 1]
+const indexThere = [0.06, 0.18, 0.38, 0.62, 0.85, 0.95, 1, 1.06]
+
+function indexOf(state: number): number {
+  // The normal distribution by its logistic neighbour.
+  const share = 1 / (1 + Math.exp(-1.702 * state))
+  let k = 1
+  while (k < darkerHours.length - 1 && share > (darkerHours[k] as number)) k++
+  const [a, b] = [darkerHours[k - 1] as number, darkerHours[k] as number]
+  const [low, high] = [indexThere[k - 1] as number, indexThere[k] as number]
+  return low + ((high - low) * (share - a)) / (b - a)
 }
 
 interface SkyOver {
@@ -156,27 +173,27 @@ function skyOver(town: Town, station: TownStation): SkyOver {
   return sky
 }
 
-/** Raises or lowers the clear-sky index of each month, within 0.05 to 1.08, until the month's sum is its normal. */
-function meetNormals(dailyKwhM2: readonly number[], index: Float64Array, clear: Float64Array): void {
+/** Clears or clouds the sky of each month until its sum is its normal. */
+function indexMeeting(
+  dailyKwhM2: readonly number[],
+  states: Float64Array,
+  clear: Float64Array,
+): Float64Array {
+  const index = new Float64Array(hours)
   const byMonth = Array.from({ length: 12 }, (): number[] => [])
-  for (let i = 0; i < hours; i++)
-    if ((clear[i] as number) > 0) byMonth[monthOfDay(Math.floor(i / 24))]?.push(i)
-  byMonth.forEach((daylight, month) => {
-    const days = new Set(daylight.map((i) => Math.floor(i / 24))).size
-    const wanted = (dailyKwhM2[month] ?? 0) * 1000 * days
-    const logs = daylight.map((i) => Math.log(index[i] as number))
-    const bent = (power: number, k: number) =>
-      Math.min(1.08, Math.max(0.05, Math.exp(power * (logs[k] as number))))
-    let [low, high] = [0.05, 8]
-    for (let step = 0; step < 20; step++) {
-      const power = (low + high) / 2
+  for (let i = 0; i < hours; i++) byMonth[monthOfDay(Math.floor(i / 24))]?.push(i)
+  byMonth.forEach((ofMonth, month) => {
+    const daylight = ofMonth.filter((i) => (clear[i] as number) > 0)
+    const wanted = (dailyKwhM2[month] ?? 0) * 1000 * (ofMonth.length / 24)
+    let [low, high] = [-6, 6]
+    for (let step = 0; step < 24; step++) {
+      const shift = (low + high) / 2
       let sum = 0
-      for (let k = 0; k < daylight.length; k++)
-        sum += bent(power, k) * (clear[daylight[k] as number] as number)
-      if (sum > wanted) low = power
-      else high = power
+      for (const i of daylight) sum += indexOf((states[i] as number) + shift) * (clear[i] as number)
+      if (sum < wanted) low = shift
+      else high = shift
     }
-    const power = (low + high) / 2
-    daylight.forEach((i, k) => (index[i] = bent(power, k)))
+    for (const i of ofMonth) index[i] = indexOf((states[i] as number) + (low + high) / 2)
   })
+  return index
 }

@@ -1,6 +1,9 @@
 import { parseObject, parseObjects } from './document'
 import { Fault } from './fault'
 import { parseJob } from './job'
+import { defaultArray } from './kinds/array'
+import { countedTwice } from './kinds/counted-twice'
+import { defaultLosses } from './kinds/losses'
 import { defaultSite } from './kinds/site'
 import { broadleafTransmissivity, crownOf } from './kinds/tree'
 
@@ -44,4 +47,36 @@ test('leaves turn with the hemisphere; a crown stands on its trunk', () => {
   expect(broadleafTransmissivity(-35)[6]).toBeGreaterThan(broadleafTransmissivity(-35)[0] ?? 0)
   const crown = crownOf({ heightM: 8, crownDiameterM: 5 })
   expect(crown.centerM + crown.halfHeightM).toBe(8)
+})
+
+test('objects of older kinds are brought up to today’s', () => {
+  const { albedoByMonth: _months, ...oldSite } = defaultSite
+  const site = parseObject({ ...oldSite, albedo: 0.3 }, 'house.site', { site: 1 })
+  expect(site).toEqual({ ...defaultSite, albedoByMonth: new Array(12).fill(0.3) })
+  const { snow: _snow, other: _other, ...oldLosses } = defaultLosses
+  const losses = parseObject({ ...oldLosses, soiling: 0.04 }, 'option.losses', { losses: 1 })
+  expect(losses).toEqual({ ...defaultLosses, soiling: new Array(12).fill(0.04) })
+  const { mount: _mount, ...oldArray } = {
+    ...defaultArray,
+    id: 'array-1',
+    volumeId: 'volume-1',
+    edgeIndex: 0,
+  }
+  expect(parseObject(oldArray, 'option.array-1', { array: 1 })).toMatchObject({ mount: 'close' })
+  // Today's form under yesterday's number is not taken for good.
+  expect(codeOf(() => parseObject(oldLosses, 'option.losses', { losses: 2 }))).toMatch(
+    /^bad-object option.losses/,
+  )
+})
+
+test.each([
+  ['Shading, horizon', 'shade'],
+  ['module mismatch', 'mismatch'],
+  ['Inverter clipping', 'clipping'],
+  ['Thermal losses', 'heat'],
+  ['IAM', 'reflection'],
+  ['Hail', null],
+  ['Ageing of the first year', null],
+])('an entered loss called “%s” would count %s twice', (name, model) => {
+  expect(countedTwice(name)).toBe(model)
 })

@@ -1,0 +1,142 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { writeWeatherCsv } from '@/core/weather/write-csv'
+import { stationEpw, stationWeather } from '@/town/stations'
+
+const folder = mkdtempSync(join(tmpdir(), 'gable-energy-'))
+const epw = join(folder, 'year.epw')
+writeFileSync(epw, stationEpw('valdecorva-aerodromo') ?? '')
+
+interface Yield {
+  readonly acKwh: number
+  readonly monthlyAcKwh: readonly number[]
+  readonly kwhPerKwp: number
+  readonly performanceRatio: number
+  readonly clippedKwh: number
+  readonly lossChain: readonly { readonly name: string; readonly factor: number; readonly kwh: number }[]
+}
+
+function gable(args: readonly string[], input: unknown = '') {
+  const { status, stdout, stderr } = spawnSync('node', ['bin/gable.mjs', ...args], {
+    encoding: 'utf8',
+    input: typeof input === 'string' ? input : JSON.stringify(input),
+  })
+  const fault = stderr.split('\n').find((line) => line.startsWith('{"error"'))
+  return {
+    status,
+    out: (status === 0 ? JSON.parse(stdout) : {}) as unknown,
+    error: fault ? (JSON.parse(fault) as { error: { code: string; path: string } }).error : null,
+  }
+}
+
+const array = { tiltDeg: 30, azimuthDeg: 180, modules: 10, module: { powerW: 420, powerPerK: -0.0034 } }
+const house = { weather: epw, arrays: [array], inverter: { acPowerW: 4200 } }
+const yieldOf = (changed: object) => gable(['yield'], { ...house, ...changed }).out as Yield
+
+test('weather: an EPW and the same year as a table say the same', () => {
+  const table = join(folder, 'year.csv')
+  writeFileSync(table, writeWeatherCsv(stationWeather('valdecorva-aerodromo')?.year ?? failed()))
+  const fromEpw = gable(['weather', epw]).out
+  expect(fromEpw).toMatchObject({
+    lat: 40.37,
+    timeZoneHours: 1,
+    intervals: 8760,
+    stepMinutes: 60,
+    problems: [],
+  })
+  expect(gable(['weather', table]).out).toEqual(fromEpw)
+}, 60_000)
+
+const failed = (): never => {
+  throw new Error('the station is known')
+}
+
+test('poa writes every interval with its parts, whose sum is the year', () => {
+  const file = join(folder, 'poa.csv')
+  const args = ['poa', '--weather', epw, '--tilt', '35', '--azimuth', '180', '--hourly', file]
+  const { out } = gable([...args, '--model', 'hay-davies'])
+  const [header, ...rows] = readFileSync(file, 'utf8').trim().split('\n')
+  expect(header).toBe('time,poaWm2,beamWm2,skyDiffuseWm2,groundWm2')
+  expect(rows).toHaveLength(8760)
+  expect(rows[0]).toBe('2025-01-01T00:00+01:00,0,0,0,0')
+  const sum = rows.reduce((s, row) => s + Number(row.split(',')[1]), 0) / 1000
+  const { annualKwhM2, monthlyKwhM2 } = out as { annualKwhM2: number; monthlyKwhM2: number[] }
+  expect(sum).toBeCloseTo(annualKwhM2, 0)
+  expect(monthlyKwhM2.reduce((s, v) => s + v, 0)).toBeCloseTo(annualKwhM2, 6)
+}, 60_000)
+
+test('yield: the chain runs from the sun to the meter without a gap', () => {
+  const out = yieldOf({ losses: { soiling: 0.03, other: [{ name: 'Fence', share: 0.01 }] } })
+  const names = out.lossChain.map(({ name }) => name)
+  expect(names[0]).toBe('sun')
+  expect(names).toEqual(expect.arrayContaining(['reflection', 'heat', 'other', 'inverter', 'standstill']))
+  out.lossChain.slice(1).forEach((step, k) => {
+    expect(step.kwh).toBeCloseTo((out.lossChain[k]?.kwh ?? 0) * step.factor, 6)
+  })
+  expect(out.lossChain.at(-1)?.kwh).toBeCloseTo(out.acKwh, 6)
+  expect(out.monthlyAcKwh.reduce((s, v) => s + v, 0)).toBeCloseTo(out.acKwh, 6)
+  expect(out.performanceRatio).toBeCloseTo(out.acKwh / (out.lossChain[0]?.kwh ?? 1), 9)
+  expect(out.kwhPerKwp).toBeCloseTo(out.acKwh / 4.2, 6)
+}, 60_000)
+
+test('yield: mounts, trackers, a data sheet and a small inverter act as they should', () => {
+  const plain = yieldOf({}).acKwh
+  const mounted = (mount: unknown, more: object = {}) =>
+    yieldOf({ arrays: [{ ...array, ...more, mount }] }).acKwh
+  expect(mounted('open')).toBeGreaterThan(mounted('raised'))
+  expect(mounted('raised')).toBeGreaterThan(plain)
+  const oneAxis = mounted({ kind: 'one-axis' }, { tiltDeg: 0 })
+  const twoAxis = mounted({ kind: 'two-axis' })
+  expect(oneAxis).toBeGreaterThan(mounted('open') * 1.05)
+  expect(twoAxis).toBeGreaterThan(oneAxis)
+  const sheet = { vocV: 38.3, vmpV: 32.2, iscA: 13.85, impA: 13.05, vocPerK: -0.0026, iscPerK: 0.00045 }
+  const fitted = yieldOf({ arrays: [{ ...array, module: { ...array.module, sheet } }] })
+  expect(fitted.acKwh).toBeLessThan(plain)
+  expect(fitted.acKwh).toBeGreaterThan(plain * 0.95)
+  expect(fitted.lossChain.map(({ name }) => name)).toContain('low-light')
+  const small = yieldOf({ inverter: { acPowerW: 2500 } })
+  expect(small.clippedKwh).toBeGreaterThan(100)
+  expect(small.acKwh).toBeLessThan(plain)
+}, 120_000)
+
+test.each([
+  [{ losses: { shading: 0.03 } }, 'counted-twice', 'losses.shading'],
+  [{ losses: { moduleMismatch: 0.02 } }, 'counted-twice', 'losses.moduleMismatch'],
+  [{ losses: { temperature: 0.1 } }, 'counted-twice', 'losses.temperature'],
+  [{ losses: { clippingLoss: 0.1 } }, 'counted-twice', 'losses.clippingLoss'],
+  [{ losses: { ghosts: 0.1 } }, 'bad-case', 'losses'],
+  [{ losses: { soiling: [0.1, 0.2] } }, 'bad-case', 'losses.soiling'],
+  [{ weather: '/nowhere.epw' }, 'no-file', '/nowhere.epw'],
+  [
+    {
+      arrays: [
+        {
+          ...array,
+          module: {
+            powerW: 420,
+            sheet: { vocV: 30, vmpV: 32, iscA: 9, impA: 8, vocPerK: -0.003, iscPerK: 0 },
+          },
+        },
+      ],
+    },
+    'sheet-contradicts',
+    'module.vmpV',
+  ],
+])('a bad case ends with 2 and says why: %j', (changed, code, path) => {
+  const { status, error } = gable(['yield'], { ...house, ...changed })
+  expect({ status, code: error?.code, path: error?.path }).toEqual({ status: 2, code, path })
+})
+
+test('a file that is not text, and one that says nothing of its place, are refused', () => {
+  const zeros = join(folder, 'zeros.epw')
+  writeFileSync(zeros, Buffer.alloc(3000))
+  expect(gable(['weather', zeros]).error?.code).toBe('not-text')
+  const table = join(folder, 'plain.csv')
+  writeFileSync(
+    table,
+    `time,ghi\n${Array.from({ length: 30 }, (_, h) => `2023-01-01 ${h % 24}:00,1`).join('\n')}\n`,
+  )
+  expect(gable(['weather', table]).error?.code).toBe('no-place')
+})
