@@ -36,6 +36,7 @@ export function LengthField(props: Of) {
     <TextField
       label={props.label}
       shown={formatLength(props.value, units)}
+      width={units === 'imperial' ? 'length' : 'figure'}
       onType={(text) => set(parseLength(text, units))}
       hint={units === 'metric' ? '3.5, 350 cm, 11\' 6"' : '11\' 6 1/2", 11.5 ft, 3.5 m'}
     />
@@ -49,7 +50,7 @@ export function SlopeField(props: Of) {
     <TextField
       label={props.label}
       shown={formatSlope(props.value, units)}
-      wide
+      width=\"words\"
       onType={(text) => set(parseSlope(text.split('·')[0] ?? text))}
       hint="30, 58%, 7/12"
     />

@@ -3,6 +3,13 @@
 import { useId, useRef, useState, type ReactNode } from 'react'
 import { Fault } from '@/core/model/fault'
 
+const widths = {
+  short: 'w-[3.1rem] text-right',
+  figure: 'w-[4.6rem] text-right',
+  length: 'w-[5.4rem] text-right',
+  words: 'w-[7.6rem]',
+} as const
+
 interface Props {
   readonly label: ReactNode
   /** As it stands, written out. */
@@ -10,13 +17,13 @@ interface Props {
   readonly unit?: string | undefined
   /** Takes what was typed; returns what is wrong, or null. May throw a Fault. */
   readonly onType: (text: string) => string | null
-  readonly wide?: boolean
-  readonly narrow?: boolean
+  /** Room for what stands in it: three figures, a figure, feet and inches, words. */
+  readonly width?: keyof typeof widths
   readonly hint?: string | undefined
 }
 
 /** A measure one can click and type. Enter or leaving takes it; Esc brings the old one back; a fault stands below. */
-export function TextField({ label, shown, unit, onType, wide, narrow, hint }: Props) {
+export function TextField({ label, shown, unit, onType, width = 'figure', hint }: Props) {
   const id = useId()
   const [typed, setTyped] = useState<string | null>(null)
   const [wrong, setWrong] = useState<string | null>(null)
@@ -49,7 +56,7 @@ export function TextField({ label, shown, unit, onType, wide, narrow, hint }: Pr
         </label>
         <input
           id={id}
-          className={`field shrink-0 ${wide ? 'w-[7.6rem]' : narrow ? 'w-[3.1rem] text-right' : 'w-[5.2rem] text-right'}`}
+          className={`field shrink-0 ${widths[width]}`}
           value={typed ?? shown}
           title={hint}
           aria-invalid={wrong !== null}

@@ -72,7 +72,7 @@ export function ImportSheet() {
       if (file.size > largestWeatherBytes)
         throw new Fault(
           'too-large',
-          `${file.name} has ${Math.round(file.size / 1e6)} MB; a weather file may have at most ${largestWeatherBytes / 1e6} MB.`,
+          `It has ${Math.round(file.size / 1e6)} MB; a weather file may have at most ${largestWeatherBytes / 1e6} MB.`,
         )
       const bytes = await file.arrayBuffer()
       const { opened: found } = await desk.ask('opened', { type: 'open', bytes, place: place(file.name) }, [
@@ -213,7 +213,7 @@ function MappingTable({
                     </span>
                     <select
                       aria-label={`What “${heading}” holds`}
-                      className={`field mt-1 w-36 cursor-pointer ${role === 'ignore' ? 'text-pencil' : ''}`}
+                      className={`field mt-1 block w-36 cursor-pointer ${role === 'ignore' ? 'text-pencil' : ''}`}
                       value={role}
                       onChange={(event) => {
                         const next = event.target.value as ColumnRole
@@ -229,7 +229,7 @@ function MappingTable({
                     {isMeasured(role) && (
                       <select
                         aria-label={`Unit of “${heading}”`}
-                        className="field mt-1 w-36 cursor-pointer"
+                        className="field mt-1 block w-36 cursor-pointer"
                         value={column.unit ?? columnUnits[role][0]}
                         onChange={(event) => {
                           const unit = columnUnits[role].find((u) => u === event.target.value)

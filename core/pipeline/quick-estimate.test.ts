@@ -1,4 +1,4 @@
-import { Fault } from '../model/fault'
+import { type Fault } from '../model/fault'
 import { defaultLosses } from '../model/kinds/losses'
 import { mountHeat } from '../energy/cell-temperature'
 import { linearPower } from '../energy/module-power'

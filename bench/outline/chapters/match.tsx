@@ -60,7 +60,7 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
       <TextField
         label="Name"
         shown={tariff.name}
-        wide
+        width=\"words\"
         onType={(name) => documents.set('Tariff name', houseId, tariff.id, { name })}
       />
       <MoneyField
@@ -146,7 +146,7 @@ function Period({
           ×
         </button>
       </legend>
-      <TextField label="Name" shown={period.name} wide onType={(name) => onChange({ name })} />
+      <TextField label="Name" shown={period.name} width="words" onType={(name) => onChange({ name })} />
       <TextField
         label="A kWh"
         unit={moneySign(site)}

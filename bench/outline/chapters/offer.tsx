@@ -22,7 +22,7 @@ export function OfferChapter() {
       <TextField
         label="Option"
         shown={offer.name}
-        wide
+        width=\"words\"
         onType={(name) => documents.set('Option name', optionId, offerId, { name })}
       />
       <MoneyField

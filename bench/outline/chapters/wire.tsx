@@ -69,6 +69,7 @@ export function WireChapter() {
       <TextField
         label="In a string"
         shown={electrical.modulesPerString === null ? 'automatic' : String(electrical.modulesPerString)}
+        width="length"
         hint="automatic, or a number"
         onType={(text) =>
           documents.set('Modules a string', optionId, electricalId, {
@@ -174,7 +175,7 @@ function OtherLosses({ entered }: { readonly entered: Losses }) {
             label={<span className="sr-only">{loss.name}</span>}
             shown={number(loss.share * 100, site, 1).replace('−', '-')}
             unit="%"
-            narrow
+            width=\"short\"
             onType={(text) => set(loss.name, changed(k, { share: parsePercent(text) }))}
           />
           <button
