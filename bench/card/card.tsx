@@ -83,7 +83,7 @@ function NameField({ id, name }: { readonly id: string; readonly name: string })
     <TextField
       label="Name"
       shown={name}
-      width=\"words\"
+      width="words"
       onType={(text) => documents.set('Name', houseId, id, { name: text })}
     />
   )
@@ -386,7 +386,7 @@ function RackCard({ rack }: { readonly rack: Rack }) {
       <TextField
         label="Name"
         shown={rack.name}
-        width=\"words\"
+        width="words"
         onType={(text) => documents.set('Name', optionId, rack.id, { name: text })}
       />
       <Fact

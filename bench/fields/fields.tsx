@@ -50,7 +50,7 @@ export function SlopeField(props: Of) {
     <TextField
       label={props.label}
       shown={formatSlope(props.value, units)}
-      width=\"words\"
+      width="words"
       onType={(text) => set(parseSlope(text.split('·')[0] ?? text))}
       hint="30, 58%, 7/12"
     />

@@ -51,7 +51,7 @@ export function MonthsField({ label, name, values, unit, times, digits, onSet }:
               key={month}
               label={<span aria-label={`${name}, ${month}`}>{month}</span>}
               shown={shown(values[m] ?? 0)}
-              width=\"short\"
+              width="short"
               onType={(text) =>
                 onSet(values.map((value, k) => (k === m ? parseNumber(text) / times : value)))
               }

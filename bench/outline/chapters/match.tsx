@@ -60,7 +60,7 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
       <TextField
         label="Name"
         shown={tariff.name}
-        width=\"words\"
+        width="words"
         onType={(name) => documents.set('Tariff name', houseId, tariff.id, { name })}
       />
       <MoneyField

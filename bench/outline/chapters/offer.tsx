@@ -22,7 +22,7 @@ export function OfferChapter() {
       <TextField
         label="Option"
         shown={offer.name}
-        width=\"words\"
+        width="words"
         onType={(name) => documents.set('Option name', optionId, offerId, { name })}
       />
       <MoneyField

@@ -175,7 +175,7 @@ function OtherLosses({ entered }: { readonly entered: Losses }) {
             label={<span className="sr-only">{loss.name}</span>}
             shown={number(loss.share * 100, site, 1).replace('−', '-')}
             unit="%"
-            width=\"short\"
+            width="short"
             onType={(text) => set(loss.name, changed(k, { share: parsePercent(text) }))}
           />
           <button
