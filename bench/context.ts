@@ -7,6 +7,7 @@ import { theOne, type Objects } from '@/core/model/document'
 import { siteId, type Site } from '@/core/model/kinds/site'
 import { LiveNumbers, type OptionNumbers } from './live/live-numbers'
 import { type WeatherDesk } from './weather/weather-desk'
+import { type StationChoice } from './weather/station-choice'
 import { type StationList } from './weather/station-list'
 import { type DocumentStore } from './store/documents'
 import { optionsOf } from './store/documents'
@@ -14,17 +15,6 @@ import { type Outbox } from './store/outbox'
 import { type Session, type SessionStore } from './store/session'
 import { type StageScene } from './stage/scene'
 import { type ToolBox } from './tools/tool-box'
-
-/** A station as the site chapter lists it. */
-export interface StationChoice {
-  readonly id: string
-  readonly name: string
-  readonly elevationM: number
-  readonly distanceM: number
-  readonly yearSpread: number | null
-  /** Whether it is a file of one's own. */
-  readonly own: boolean
-}
 
 /** Everything one open job works with. */
 export interface BenchParts {

@@ -3,7 +3,7 @@ import { type Site } from '@/core/model/kinds/site'
 import { siteKind } from '@/core/model/kinds/site'
 import { ownStationId } from '@/core/weather/own-weather'
 import { greatCircleM } from '@/core/weather/station'
-import { type StationChoice } from './context'
+import { type StationChoice } from './weather/station-choice'
 
 /** The outside world as the bench asks for it, over open formats (GeoJSON). */
 export interface AddressChoice {

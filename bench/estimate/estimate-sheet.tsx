@@ -21,7 +21,7 @@ import { TextField } from '../fields/text-field'
 import { moneySign, number } from '../format'
 import { Sheet } from '../sheet'
 import { cssColour, sunMapColour, textOn } from '../stage/palette'
-import { chosenStation, weatherUrlOf } from '../weather/station-list'
+import { chosenStation, weatherUrlOf } from '../weather/station-choice'
 
 interface Plane {
   readonly tiltDeg: number

@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react'
 import { useBench, useHouse, useOptions, useSession, useSite, useStations } from '../context'
-import { chosenStation } from '../weather/station-list'
+import { chosenStation } from '../weather/station-choice'
 
 /** Asks for new numbers whenever a document, the option on the screen or the station changes. */
 export function LiveLink() {

@@ -3,7 +3,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/model/document'
 import { type FaultDetail } from '@/core/model/fault'
 import { type RunSummary } from '@/core/pipeline/summary'
-import { weatherUrlOf } from '../weather/station-list'
+import { weatherUrlOf } from '../weather/station-choice'
 import { protocolVersion, type RunRequest, type WorkerAnswer } from '@/workers/messages'
 
 /** One option's numbers and the run they belong to. */

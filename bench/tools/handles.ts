@@ -1,9 +1,7 @@
-import { ofKind, type Objects } from '@/core/model/document'
+import { type Objects } from '@/core/model/document'
 import { type Vec3 } from '@/core/geometry/vector'
 import { type StageScene } from '../stage/scene'
-import { houseId } from '../store/documents'
 import { type Selection } from '../store/session'
-import { type ToolContext } from './chart'
 
 /** A grip on the selected object: what it does follows from what it sits on. */
 export interface Handle {
@@ -81,18 +79,4 @@ function ridgeMiddle(corners: readonly Vec3[], top: number): Vec3 | null {
   const xs = high.map((c) => c[0])
   const ys = high.map((c) => c[1])
   return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2, top]
-}
-
-/** A thing with a middle that can be moved, in a document. */
-export const movableIn = (objects: Objects, id: string) =>
-  [...ofKind(objects, 'chimney'), ...ofKind(objects, 'tree'), ...ofKind(objects, 'rack')].find(
-    (object) => object.id === id,
-  )
-
-/** The same in the house or in the option on the screen, with the document it is in. */
-export function movable(context: ToolContext, id: string) {
-  const inHouse = movableIn(context.documents.house, id)
-  if (inHouse) return { object: inHouse, documentId: houseId }
-  const inOption = movableIn(context.option(), id)
-  return inOption && { object: inOption, documentId: context.session.getState().optionId }
 }

@@ -1,8 +1,7 @@
 import { createStore } from 'zustand/vanilla'
 import { type Site } from '@/core/model/kinds/site'
-import { ownWeatherId } from '@/core/weather/own-weather'
-import { type StationChoice } from '../context'
 import { fetchOwnWeather, fetchStations } from '../services'
+import { type StationChoice } from './station-choice'
 
 type Place = Pick<Site, 'latitudeDeg' | 'longitudeDeg'>
 
@@ -41,23 +40,4 @@ export class StationList {
     }
     return this.#stop
   }
-}
-
-/** Where the worker fetches a station's year. */
-export const weatherUrlOf = (stationId: string): string => {
-  const own = ownWeatherId(stationId)
-  return own === null
-    ? `/world/weather/${encodeURIComponent(stationId)}.epw`
-    : `/api/weather/${encodeURIComponent(own)}`
-}
-
-/** The station a site has chosen; the nearest when it has chosen none, or one that is not at hand. */
-export function chosenStation(
-  list: readonly StationChoice[],
-  stationId: string | null,
-): { readonly station: StationChoice; readonly standsIn: boolean } | null {
-  const chosen = list.find((station) => station.id === stationId)
-  if (chosen) return { station: chosen, standsIn: false }
-  const nearest = list.find((station) => !station.own)
-  return nearest ? { station: nearest, standsIn: stationId !== null } : null
 }

@@ -14,10 +14,6 @@ export function monthOfDay(day: number): number {
   return month
 }
 
-/** Day of the year 0..364 of a month 1..12 and its day; 29 February counts as 28. */
-export const dayOfYear = (month: number, day: number) =>
-  (monthStarts[month - 1] ?? 0) + Math.min(day, daysInMonth[month - 1] ?? 31) - 1
-
 /** Every interval's month 0..11 by standard time. */
 export function monthsOf(stepMinutes: number): Uint8Array {
   const perDay = 1440 / stepMinutes

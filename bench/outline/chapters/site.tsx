@@ -11,7 +11,7 @@ import { ChoiceField, NumberField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { number } from '../../format'
-import { chosenStation } from '../../weather/station-list'
+import { chosenStation } from '../../weather/station-choice'
 import { houseId } from '../../store/documents'
 
 const zones = Intl.supportedValuesOf('timeZone')

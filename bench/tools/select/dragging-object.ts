@@ -1,7 +1,7 @@
 import { rayLevel } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type PointerInput, type ToolContext, ToolState } from '../chart'
-import { movable, movableIn } from '../handles'
+import { movable, movableIn } from '../movable'
 
 /** Moves a chimney, a tree or a rack level with where it was taken. */
 export class DraggingObject extends ToolState {

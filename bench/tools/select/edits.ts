@@ -1,7 +1,7 @@
 import { houseId, withObject } from '../../store/documents'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { movable } from '../handles'
+import { movable } from '../movable'
 
 /** Deletes what is selected: a module leaves an empty place, an object goes. */
 export function removeSelected(context: ToolContext): boolean {

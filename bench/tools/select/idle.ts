@@ -1,5 +1,5 @@
 import { type KeyInput, type PointerInput, ToolState } from '../chart'
-import { movable } from '../handles'
+import { movable } from '../movable'
 import { type Hit } from '../pick'
 import { DraggingHandle } from './dragging-handle'
 import { nudge, removeSelected, restoreSlot } from './edits'
