@@ -50,7 +50,9 @@ export function Carpet() {
   }, [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone])
 
   useEffect(() => {
-    if (picture && canvas.current) canvas.current.getContext('2d')?.putImageData(picture.image, 0, 0)
+    if (!picture || !canvas.current) return
+    const image = new ImageData(picture.pixels, 365, picture.rows)
+    canvas.current.getContext('2d')?.putImageData(image, 0, 0)
   }, [picture])
 
   const take = (event: PointerEvent<HTMLDivElement>) => {
@@ -125,7 +127,7 @@ export function Carpet() {
           <canvas
             ref={canvas}
             width={365}
-            height={24}
+            height={picture?.rows ?? 24}
             className={`absolute inset-0 h-full w-full [image-rendering:pixelated] ${fresh ? '' : 'opacity-60'}`}
           />
           <svg

@@ -127,10 +127,13 @@ export function WeekChart({
   readonly which: 'summer' | 'winter'
   readonly southern: boolean
 }) {
-  const first = ((which === 'summer') !== southern ? 181 : 15) * 24
-  const hours = Array.from({ length: 168 }, (_, h) => h)
-  const of = (values: Float32Array) =>
-    hours.map((h) => ({ x: h, y: Number((values[first + h] ?? 0).toFixed(2)) }))
+  const perHour = 60 / carpet.stepMinutes
+  const first = ((which === 'summer') !== southern ? 181 : 15) * 24 * perHour
+  const of = (values: Float32Array, times: number) =>
+    Array.from({ length: 168 * perHour }, (_, i) => ({
+      x: i / perHour,
+      y: Number(((values[first + i] ?? 0) * times).toFixed(2)),
+    }))
   const stored = carpet.battery.some((v) => v > 0)
   return (
     <Chart
@@ -138,9 +141,9 @@ export function WeekChart({
       type="line"
       height={height}
       series={[
-        { name: 'Yield, kW', data: of(carpet.yield) },
-        { name: 'Consumption, kW', data: of(carpet.load) },
-        ...(stored ? [{ name: 'In the battery, kWh', data: of(carpet.battery) }] : []),
+        { name: 'Yield, kW', data: of(carpet.yield, perHour) },
+        { name: 'Consumption, kW', data: of(carpet.load, perHour) },
+        ...(stored ? [{ name: 'In the battery, kWh', data: of(carpet.battery, 1) }] : []),
       ]}
       options={(palette) => ({
         colors: [palette.straw, palette.pencil, palette.verdigris],

@@ -247,3 +247,54 @@ test('modules are laid on a plane, one is deleted and put back by a click on its
   b.documents.undo()
   expect(array()).toBeUndefined()
 })
+
+test('a rack is put on open ground, dragged as a whole, and loses one module to a second click', () => {
+  const b = bench()
+  rectangle(b)
+  b.tools.take('rack')
+  expect(b.session.getState().sketch?.message).toMatch(/open ground/)
+  b.click(5, 3)
+  expect(b.session.getState().sketch?.message).toMatch(/stands there/)
+  b.click(0, -30)
+  const rack = () => Object.values(b.documents.document('option-a')).find((o) => o.kind === 'rack')
+  expect(rack()).toMatchObject({
+    center: [0, -30],
+    azimuthDeg: 180,
+    name: 'Ground rack',
+    rows: 2,
+    columns: 5,
+  })
+  expect(b.session.getState()).toMatchObject({
+    tool: 'select',
+    selection: { kind: 'object', id: rack()?.id },
+  })
+  const laid = () => b.scene().laid.arrays.find((array) => array.id === rack()?.id)
+  const middleOf = (index: number) => {
+    const corners = laid()?.panels[index]?.corners
+    if (!corners) throw new Error('the rack has modules')
+    return [0, 1].map((axis) => ((corners[0][axis] ?? 0) + (corners[2][axis] ?? 0)) / 2) as [number, number]
+  }
+  // A drag that begins on a module takes the rack along.
+  const [x, y] = middleOf(7)
+  b.press(x, y)
+  b.move(x + 3, y - 4)
+  b.release(x + 3, y - 4)
+  const moved = rack()
+  expect(moved?.kind === 'rack' && moved.center[0]).toBeCloseTo(3, 1)
+  expect(moved?.kind === 'rack' && moved.center[1]).toBeCloseTo(-34, 1)
+  b.key('ArrowUp')
+  expect(b.documents.store.getState().done.at(-1)?.label).toBe('Nudge')
+  // A click on a module of the selected rack means the module.
+  b.click(...middleOf(2))
+  expect(b.session.getState().selection).toMatchObject({ kind: 'panel', arrayId: rack()?.id })
+  b.key('Delete')
+  expect(laid()?.panels).toHaveLength(9)
+  // Unselected, the first click means the rack again.
+  b.tools.chart.cancel()
+  b.click(...middleOf(0))
+  expect(b.session.getState().selection).toEqual({ kind: 'object', id: rack()?.id })
+  b.key('Delete')
+  expect(rack()).toBeUndefined()
+  b.documents.undo()
+  expect(laid()?.panels).toHaveLength(9)
+})
