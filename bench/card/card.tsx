@@ -4,19 +4,19 @@ import { ofKind } from '@/core/model/document'
 import { isGable, type Volume } from '@/core/model/kinds/volume'
 import { type Chimney } from '@/core/model/kinds/chimney'
 import { type Tree } from '@/core/model/kinds/tree'
-import { type PanelArray } from '@/core/model/kinds/array'
-import { type Rack } from '@/core/model/kinds/rack'
 import { buildRoof } from '@/core/roof/roof'
 import { Fault } from '@/core/model/fault'
-import { formatArea } from '@/core/model/units'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'
 import { ChoiceField, LengthField, NumberField, PercentField, SlopeField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
 import { number } from '../format'
 import { houseId } from '../store/documents'
-import { removeObject, removeSelected } from '../tools/select/edits'
+import { removeObject } from '../tools/select/edits'
 import { toggled } from '../tools/gable/toggling'
 import { useToolContext } from '../use-tool-context'
+import { ArrayCard, PanelCard } from './array-card'
+import { Fact, Frame } from './frame'
+import { RackCard } from './rack-card'
 
 /** The small panel by the selected object with its measures, all of them editable. */
 export function Card() {
@@ -34,49 +34,6 @@ export function Card() {
   return null
 }
 
-function Frame({
-  title,
-  kind,
-  children,
-  onDelete,
-}: {
-  readonly title: string
-  readonly kind: string
-  readonly children: React.ReactNode
-  readonly onDelete?: () => void
-}) {
-  const { session } = useBench()
-  return (
-    <aside
-      aria-label={`${title}, ${kind}`}
-      className="absolute top-3 left-3 z-10 max-h-[calc(100%-24px)] w-56 overflow-y-auto rounded-lg border border-line bg-card px-3 py-2 shadow-md"
-    >
-      <div className="mb-1 flex items-baseline gap-2">
-        <h3 className="min-w-0 flex-1 truncate text-[14px] font-semibold">{title}</h3>
-        <span className="quiet">{kind}</span>
-        <button
-          type="button"
-          aria-label="Close the card"
-          className="cursor-pointer px-1 text-pencil hover:text-ink"
-          onClick={() => session.setState({ selection: null })}
-        >
-          ×
-        </button>
-      </div>
-      {children}
-      {onDelete && (
-        <button
-          type="button"
-          className="mt-1.5 cursor-pointer text-[12px] text-clay hover:underline"
-          onClick={onDelete}
-        >
-          Delete
-        </button>
-      )}
-    </aside>
-  )
-}
-
 function NameField({ id, name }: { readonly id: string; readonly name: string }) {
   const { documents } = useBench()
   return (
@@ -86,25 +43,6 @@ function NameField({ id, name }: { readonly id: string; readonly name: string })
       width="words"
       onType={(text) => documents.set('Name', houseId, id, { name: text })}
     />
-  )
-}
-
-function Fact({
-  label,
-  value,
-  unit = '',
-}: {
-  readonly label: string
-  readonly value: string
-  readonly unit?: string
-}) {
-  return (
-    <div className="flex items-baseline gap-2 py-0.5">
-      <span className="flex-1 text-pencil">{label}</span>
-      <span className="font-semibold">
-        {value} <span className="text-[12px] font-normal text-pencil">{unit}</span>
-      </span>
-    </div>
   )
 }
 
@@ -296,242 +234,6 @@ function Cost({ id }: { readonly id: string }) {
   const entry = numbers?.summary.shadeBill.find((item) => item.id === id)
   return <Fact label="Its shade costs" value={number(entry?.kwh ?? 0, site)} unit="kWh a year" />
 }
-
-function ArrayCard({ array }: { readonly array: PanelArray }) {
-  const { documents, scene } = useBench()
-  const optionId = useSession((s) => s.optionId)
-  const context = useToolContext()
-  const site = useSite()
-  const { numbers } = useNumbers()
-  const laid = scene().laid.arrays.find((a) => a.id === array.id)
-  const plane = scene()
-    .roofs.get(array.volumeId)
-    ?.planes.find((p) => p.edgeIndex === array.edgeIndex)
-  const panels = numbers?.summary.panels.filter((panel) => panel.arrayId === array.id) ?? []
-  const access =
-    panels.length > 0 ? panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / panels.length : 1
-  return (
-    <Frame
-      title={laid ? arrayName(laid.plane.azimuthDeg) : 'Array'}
-      kind="array"
-      onDelete={() => removeObject(context, array.id)}
-    >
-      <Fact
-        label="Modules"
-        value={String(laid?.panels.length ?? 0)}
-        unit={laid && laid.empty.length > 0 ? `${laid.empty.length} taken away` : ''}
-      />
-      {laid && (
-        <Fact
-          label="Tilt, azimuth"
-          value={`${laid.plane.pitchDeg.toFixed(1)}° · ${laid.plane.azimuthDeg.toFixed(0)}°`}
-        />
-      )}
-      {plane && <Fact label="Plane" value={formatArea(plane.areaM2, site.units)} />}
-      <Fact label="Sun access" value={number(access * 100, site, 1)} unit="%" />
-      <ChoiceField
-        label="They lie"
-        value={array.orientation}
-        choices={[
-          { value: 'portrait', label: 'portrait' },
-          { value: 'landscape', label: 'landscape' },
-          { value: 'best', label: 'as more fit' },
-        ]}
-        onChoose={(orientation) => documents.set('Orientation', optionId, array.id, { orientation })}
-      />
-      <ChoiceField
-        label="Mounted"
-        value={array.mount}
-        choices={[
-          { value: 'close', label: 'close to the roof' },
-          { value: 'raised', label: 'raised, air behind' },
-          { value: 'open', label: 'on an open rack' },
-        ]}
-        onChoose={(mount) => documents.set('Mounting', optionId, array.id, { mount })}
-      />
-      <LengthField
-        label="Gap"
-        name="Gap"
-        documentId={optionId}
-        objectId={array.id}
-        value={array.gapM}
-        fields={(gapM) => ({ gapM })}
-      />
-      {array.removed.length > 0 && (
-        <button
-          type="button"
-          className="mt-1 cursor-pointer text-[12px] text-verdigris hover:underline"
-          onClick={() => documents.set('Restore modules', optionId, array.id, { removed: [] })}
-        >
-          Put all {array.removed.length} back
-        </button>
-      )}
-    </Frame>
-  )
-}
-
-function RackCard({ rack }: { readonly rack: Rack }) {
-  const { documents, scene } = useBench()
-  const optionId = useSession((s) => s.optionId)
-  const context = useToolContext()
-  const site = useSite()
-  const { numbers } = useNumbers()
-  const laid = scene().laid.arrays.find((a) => a.id === rack.id)
-  const of = { documentId: optionId, objectId: rack.id }
-  const panels = numbers?.summary.panels.filter((panel) => panel.arrayId === rack.id) ?? []
-  const access = panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / Math.max(1, panels.length)
-  const turning = rack.tracking !== 'fixed'
-  return (
-    <Frame title={rack.name} kind="on the ground" onDelete={() => removeObject(context, rack.id)}>
-      <TextField
-        label="Name"
-        shown={rack.name}
-        width="words"
-        onType={(text) => documents.set('Name', optionId, rack.id, { name: text })}
-      />
-      <Fact
-        label="Modules"
-        value={String(laid?.panels.length ?? 0)}
-        unit={laid && laid.empty.length > 0 ? `${laid.empty.length} taken away` : ''}
-      />
-      <Fact label="Sun access" value={panels.length > 0 ? number(access * 100, site, 1) : '–'} unit="%" />
-      <ChoiceField
-        label="Turns"
-        value={rack.tracking}
-        choices={[
-          { value: 'fixed', label: 'not at all' },
-          { value: 'one-axis', label: 'on one axis' },
-          { value: 'two-axis', label: 'on two axes' },
-        ]}
-        onChoose={(tracking) =>
-          documents.set('Tracking', optionId, rack.id, {
-            tracking,
-            // An axis lies level and north to south unless told otherwise.
-            ...(tracking === 'one-axis' ? { tiltDeg: 0, azimuthDeg: 0 } : {}),
-            ...(tracking === 'fixed' ? { tiltDeg: 30, azimuthDeg: site.latitudeDeg < 0 ? 0 : 180 } : {}),
-          })
-        }
-      />
-      <NumberField {...of} label="Rows" name="Rows" value={rack.rows} fields={(rows) => ({ rows })} />
-      <NumberField
-        {...of}
-        label="Modules a row"
-        name="Modules a row"
-        value={rack.columns}
-        fields={(columns) => ({ columns })}
-      />
-      {rack.rows > 1 && (
-        <LengthField
-          {...of}
-          label="Row to row"
-          name="Row pitch"
-          value={rack.rowPitchM}
-          fields={(rowPitchM) => ({ rowPitchM })}
-        />
-      )}
-      {rack.tracking !== 'two-axis' && (
-        <>
-          <NumberField
-            {...of}
-            label={turning ? 'Axis rises by' : 'Tilt'}
-            name="Tilt"
-            unit="°"
-            digits={1}
-            value={rack.tiltDeg}
-            fields={(tiltDeg) => ({ tiltDeg })}
-          />
-          <NumberField
-            {...of}
-            label={turning ? 'Axis towards' : 'Azimuth'}
-            name="Azimuth"
-            unit="°"
-            value={rack.azimuthDeg}
-            fields={(azimuthDeg) => ({ azimuthDeg })}
-          />
-        </>
-      )}
-      {turning && (
-        <NumberField
-          {...of}
-          label="Turns up to"
-          name="Greatest turn"
-          unit="°"
-          value={rack.limitDeg}
-          fields={(limitDeg) => ({ limitDeg })}
-        />
-      )}
-      {rack.tracking === 'one-axis' && (
-        <label className="flex items-center gap-2 py-1">
-          <span className="flex-1 text-pencil">Turns back before rows shade each other</span>
-          <input
-            type="checkbox"
-            className="accent-verdigris"
-            checked={rack.backtracking}
-            onChange={(event) =>
-              documents.set('Backtracking', optionId, rack.id, { backtracking: event.target.checked })
-            }
-          />
-        </label>
-      )}
-      <LengthField
-        {...of}
-        label={turning ? 'Axis over ground' : 'Lower edge'}
-        name="Clearance"
-        value={rack.clearanceM}
-        fields={(clearanceM) => ({ clearanceM })}
-      />
-      <ChoiceField
-        label="They lie"
-        value={rack.orientation}
-        choices={[
-          { value: 'portrait', label: 'portrait' },
-          { value: 'landscape', label: 'landscape' },
-        ]}
-        onChoose={(orientation) => documents.set('Orientation', optionId, rack.id, { orientation })}
-      />
-    </Frame>
-  )
-}
-
-function PanelCard({ id, arrayId }: { readonly id: string; readonly arrayId: string }) {
-  const { numbers } = useNumbers()
-  const { session } = useBench()
-  const context = useToolContext()
-  const site = useSite()
-  const house = useHouse()
-  const panel = numbers?.summary.panels.find((p) => p.id === id)
-  const worst = panel?.worst && panel.worst.kwh >= 1 ? house[panel.worst.id] : undefined
-  return (
-    <Frame title="Module" kind={panel?.stringId ? `string ${panel.stringId}` : 'module'}>
-      <Fact label="Sun in it" value={number(panel?.sunKwhM2 ?? 0, site)} unit="kWh/m²" />
-      <Fact label="Sun access" value={number((panel?.sunAccess ?? 1) * 100, site, 1)} unit="%" />
-      {worst && 'name' in worst && (
-        <Fact label="Shaded by" value={worst.name} unit={`${number(panel?.worst?.kwh ?? 0, site)} kWh`} />
-      )}
-      <div className="mt-1.5 flex gap-3">
-        <button
-          type="button"
-          className="cursor-pointer text-[12px] text-clay hover:underline"
-          onClick={() => removeSelected(context)}
-        >
-          Delete (Del)
-        </button>
-        <button
-          type="button"
-          className="cursor-pointer text-[12px] text-verdigris hover:underline"
-          onClick={() => session.setState({ selection: { kind: 'object', id: arrayId } })}
-        >
-          Whole array
-        </button>
-      </div>
-    </Frame>
-  )
-}
-
-const sides = ['North', 'North-east', 'East', 'South-east', 'South', 'South-west', 'West', 'North-west']
-
-/** What an array is called: the way it looks. */
-export const arrayName = (azimuthDeg: number) => sides[Math.round(azimuthDeg / 45) % 8] ?? 'Array'
 
 /** Objects of the house in the order the outline lists them. */
 export const listed = (house: Parameters<typeof ofKind>[0]) => [

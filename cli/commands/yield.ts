@@ -3,11 +3,11 @@ import { monthsOf } from '@/core/model/model-year'
 import { mountHeat } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodePower, linearPower } from '@/core/energy/module-power'
-import { snowCover, snowLoss } from '@/core/energy/snow-cover'
 import { acYear } from '@/core/pipeline/ac'
 import { dcYear, type DcYear } from '@/core/pipeline/dc'
 import { lossChain, lossSteps, type LossChain } from '@/core/pipeline/loss-chain'
 import { openString } from '@/core/pipeline/open-chain'
+import { snowOnPlane } from '@/core/pipeline/snow-on-plane'
 import { normalOf, trackedNormals } from '@/core/sun/tracker'
 import { type SunHours } from '@/core/sun/sun-hours'
 import { type WeatherYear } from '@/core/weather/weather-year'
@@ -68,7 +68,7 @@ function arrayYear(
   const heat = mountHeat[typeof mount === 'object' ? 'open' : mount === 'roof' ? 'close' : mount]
   const sheet = module.sheet && { ...module.sheet, powerPerK: module.powerPerK ?? defaultPowerPerK }
   const power = sheet ? diodePower(fitDiode(sheet)) : linearPower(module.powerPerK ?? defaultPowerPerK)
-  const snowLost = snowOf(array, light, year, sun)
+  const snowLost = snowOnPlane(light, year, sun, array.tiltDeg, snowRows)
   return dcYear([openString(light, sun.stepMinutes, heat, snowLost)], {
     module: { powerW: array.modules * module.powerW },
     power,
@@ -81,21 +81,6 @@ function arrayYear(
 
 /** Groups above each other in an upright half-cut module. */
 const snowRows = 2
-
-function snowOf(
-  array: YieldCase['arrays'][number],
-  light: ReturnType<typeof lightFacing>,
-  year: WeatherYear,
-  sun: SunHours,
-): Float32Array | null {
-  if (!year.snowDepthM) return null
-  const plane = new Float64Array(sun.intervals)
-  sun.interval.forEach((i, k) => {
-    plane[i] = (light.beam[k] as number) + (light.sky[k] as number) + (light.groundward[k] as number)
-  })
-  const cover = snowCover(year.snowDepthM, plane, year.temperatureC, array.tiltDeg, sun.stepMinutes)
-  return cover.map((share) => snowLoss(share, snowRows))
-}
 
 /** Several arrays on one inverter. */
 function together(dcs: readonly DcYear[]): DcYear {

@@ -17,7 +17,6 @@ import { stringUp, stringWindow } from '../electrical/stringing'
 import { mountHeat } from '../energy/cell-temperature'
 import { fitDiode } from '../energy/fit-diode'
 import { diodePower } from '../energy/module-power'
-import { snowCover, snowLoss } from '../energy/snow-cover'
 import { hourlyLoad } from '../load/hourly-load'
 import { rayEngine } from '../shade/ray-engine'
 import { bodiesOf, roofsOf } from '../shade/scene'
@@ -36,6 +35,7 @@ import { agedBills, moneyOf, priceOf } from './money'
 import { panelLight } from './panel-light'
 import { layPanels, rackBodies, type LaidArray } from './panels'
 import { planeLight, type PlaneLight } from './plane-light'
+import { snowOnPlane } from './snow-on-plane'
 
 /** What a run is about: the two documents and the world around them. */
 export interface PipelineInput {
@@ -426,7 +426,7 @@ export class Pipeline {
   }
 }
 
-/** Share of its output that an array loses to lying snow; null where the weather knows nothing of snow. */
+/** Snow on an array: strips run along the long side, so snow from below darkens all of them where modules stand upright. */
 function snowOn(
   array: LaidArray,
   light: PlaneLight,
@@ -434,14 +434,7 @@ function snowOn(
   sun: SunHours,
   groups: CellGroups,
 ): Float32Array | null {
-  if (!weather.snowDepthM) return null
-  const plane = new Float64Array(sun.intervals)
-  sun.interval.forEach((i, k) => {
-    plane[i] = (light.beam[k] as number) + (light.sky[k] as number) + (light.groundward[k] as number)
-  })
   const tiltDeg = array.tracker ? array.tracker.limitDeg / 2 : array.plane.pitchDeg
-  const cover = snowCover(weather.snowDepthM, plane, weather.temperatureC, tiltDeg, sun.stepMinutes)
-  // Strips run along the long side: snow from below darkens all of them at once where modules stand upright.
   const rows = array.panels[0]?.orientation === 'landscape' ? groups.strips : groups.halves
-  return cover.map((share) => snowLoss(share, rows))
+  return snowOnPlane(light, weather, sun, tiltDeg, rows)
 }

@@ -6,6 +6,7 @@ import { sunHours } from '../sun/sun-hours'
 import { toRadians } from '../model/units'
 import { fillLinear, fillSameTime } from './fill-gaps'
 import { ProblemList, type WeatherReading } from './reading'
+import { type YearPlace } from './weather-year'
 
 /** Series as a file gives them: NaN where nothing was measured, null where a column is missing altogether. */
 export interface RawSeries {
@@ -16,15 +17,6 @@ export interface RawSeries {
   readonly windMs: Float64Array | null
   readonly albedo: Float64Array | null
   readonly snowDepthM: Float64Array | null
-}
-
-export interface YearPlace {
-  readonly name: string
-  readonly latitudeDeg: number
-  readonly longitudeDeg: number
-  readonly elevationM: number
-  readonly timeZoneHours: number
-  readonly stepMinutes: number
 }
 
 /** A year with more of it missing is not one to sell by. */

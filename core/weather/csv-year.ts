@@ -1,11 +1,12 @@
 import { Fault } from '../model/fault'
 import { isStep } from '../model/model-year'
 import { shiftSeries } from './clock-shift'
-import { completeYear, type RawSeries, type YearPlace } from './complete-year'
+import { completeYear, type RawSeries } from './complete-year'
 import { columnUnits, toCoreUnit, type ColumnRole, type MeasuredRole } from './csv-columns'
 import { type CsvMapping, type CsvTable } from './csv-table'
 import { parseClock, parseStamp, type Stamp } from './csv-time'
 import { ProblemList, type WeatherReading } from './reading'
+import { type YearPlace } from './weather-year'
 
 const minuteMs = 60_000
 const dayMinutes = 1440

@@ -1,8 +1,5 @@
-/**
- * A year of weather. Arrays have one entry an interval; entry i covers `yearStartMs + i * stepMinutes` onward, in
- * standard time, 29 February left out, so that every year has 365 days.
- */
-export interface WeatherYear {
+/** Where a year was measured, and how it is counted. */
+export interface YearPlace {
   readonly name: string
   readonly latitudeDeg: number
   readonly longitudeDeg: number
@@ -10,6 +7,13 @@ export interface WeatherYear {
   /** Standard time of the station, hours east of Greenwich; halves and quarters occur. */
   readonly timeZoneHours: number
   readonly stepMinutes: number
+}
+
+/**
+ * A year of weather. Arrays have one entry an interval; entry i covers `yearStartMs + i * stepMinutes` onward, in
+ * standard time, 29 February left out, so that every year has 365 days.
+ */
+export interface WeatherYear extends YearPlace {
   /** W/m² on the horizontal: mean of the interval. */
   readonly ghi: Float64Array
   /** W/m² across the beam. */

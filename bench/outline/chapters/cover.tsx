@@ -3,7 +3,7 @@
 import { ofKind, theOne } from '@/core/model/document'
 import { coverId } from '@/core/model/kinds/cover'
 import { formatLength } from '@/core/model/units'
-import { arrayName } from '../../card/card'
+import { arrayName } from '../../card/array-card'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../../context'
 import { ChoiceField, LengthField } from '../../fields/fields'
 import { number } from '../../format'
