@@ -115,3 +115,38 @@ test('weather of one’s own is used as it is; when it is not at hand a station 
   })
   expect(without.input.station.name).toBe('Pellworth Pier')
 })
+
+test('another sky model is another yield, and says so', () => {
+  const base = run()
+  const other = run(set(job.house, 'site', { skyModel: 'hay-davies' }))
+  expect(Math.abs(valueOf(other, 'sun-on-modules') / valueOf(base, 'sun-on-modules') - 1)).toBeLessThan(0.05)
+  expect(valueOf(other, 'sun-on-modules')).not.toBe(valueOf(base, 'sun-on-modules'))
+  const source = ledgerOf(other).find((line) => line.id === 'sun-on-modules')?.explanation.source
+  expect(source).toContain('Hay & Davies 1980')
+})
+
+test('a year of quarter hours runs through to payback and says what the hours say', () => {
+  const hours = stationWeather('pellworth-pier')?.year
+  if (!hours) throw new Error('the station is known')
+  const four = (series: Float64Array) =>
+    Float64Array.from({ length: series.length * 4 }, (_, i) => series[i >> 2] ?? 0)
+  const year = {
+    ...hours,
+    stepMinutes: 15,
+    ghi: four(hours.ghi),
+    dni: four(hours.dni),
+    dhi: four(hours.dhi),
+    temperatureC: four(hours.temperatureC),
+    windMs: four(hours.windMs),
+    snowDepthM: hours.snowDepthM && four(hours.snowDepthM),
+  }
+  const fine = pipeline.run(worldInput(job.house, option, { id: 'quarters', year }))
+  const coarse = run()
+  const alike = (id: string, share: number) =>
+    expect(Math.abs(valueOf(fine, id) / valueOf(coarse, id) - 1)).toBeLessThan(share)
+  alike('yield', 0.03)
+  alike('bill-now', 0.001)
+  alike('bill-then', 0.03)
+  alike('payback', 0.04)
+  expect(summarise(fine).carpet.yield).toHaveLength(35_040)
+}, 60_000)

@@ -15,6 +15,8 @@ export interface OpenedWeather {
   readonly sample: readonly (readonly string[])[]
   readonly rows: number
   readonly mapping: CsvMapping | null
+  /** Minutes that all values were moved later. */
+  readonly shiftMinutes: number
   readonly reading: {
     readonly place: WeatherPlace
     readonly stepMinutes: number
@@ -35,7 +37,14 @@ export interface OpenedWeather {
 /** What the pages ask of the weather worker; every answer carries the request's id. */
 export type WeatherRequest =
   | { readonly type: 'open'; readonly id: number; readonly bytes: ArrayBuffer; readonly place: WeatherPlace }
-  | { readonly type: 'map'; readonly id: number; readonly mapping: CsvMapping; readonly place: WeatherPlace }
+  | {
+      readonly type: 'map'
+      readonly id: number
+      /** Null for a file that needs none. */
+      readonly mapping: CsvMapping | null
+      readonly shiftMinutes: number
+      readonly place: WeatherPlace
+    }
   | { readonly type: 'table'; readonly id: number }
   | {
       readonly type: 'estimate'

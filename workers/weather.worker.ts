@@ -34,11 +34,11 @@ function openFile(bytes: ArrayBuffer, place: WeatherPlace): OpenedWeather {
   const table = isEpw(text) ? null : readTable(text)
   open = { text, table, reading: null }
   const mapping = table && guessMapping(table, place.timeZoneHours)
-  return look(mapping, table ? { ...place, ...placeOf(table, place) } : place)
+  return look(mapping, 0, table ? { ...place, ...placeOf(table, place) } : place)
 }
 
 /** Reads the open file with a mapping; what is wrong is part of the answer. */
-function look(mapping: CsvMapping | null, place: WeatherPlace): OpenedWeather {
+function look(mapping: CsvMapping | null, shiftMinutes: number, place: WeatherPlace): OpenedWeather {
   if (!open) throw new Fault('no-file', 'Choose a file first.')
   const { text, table } = open
   const shown = {
@@ -47,9 +47,10 @@ function look(mapping: CsvMapping | null, place: WeatherPlace): OpenedWeather {
     sample: table?.rows.slice(0, sampleRows) ?? [],
     rows: table?.rows.length ?? 0,
     mapping,
+    shiftMinutes,
   }
   try {
-    const reading = readWeather(text, place, mapping ?? undefined)
+    const reading = readWeather(text, place, mapping ?? undefined, shiftMinutes)
     open.reading = reading
     return { ...shown, reading: summary(reading), fault: null }
   } catch (error) {
@@ -83,6 +84,7 @@ async function estimate(request: Extract<WeatherRequest, { type: 'estimate' }>) 
     weather: year,
     sun,
     albedoByMonth: site.albedoByMonth,
+    skyModel: site.skyModel,
     losses,
     power: diodePower(fitDiode(module)),
     heat: mountHeat[mount],
@@ -98,7 +100,8 @@ async function estimate(request: Extract<WeatherRequest, { type: 'estimate' }>) 
 async function answer(request: WeatherRequest): Promise<WeatherAnswer> {
   const { id } = request
   if (request.type === 'open') return { type: 'opened', id, opened: openFile(request.bytes, request.place) }
-  if (request.type === 'map') return { type: 'opened', id, opened: look(request.mapping, request.place) }
+  if (request.type === 'map')
+    return { type: 'opened', id, opened: look(request.mapping, request.shiftMinutes, request.place) }
   if (request.type === 'estimate') return { type: 'estimated', id, estimate: await estimate(request) }
   if (!open?.reading) throw new Fault('no-file', 'The file cannot be read yet.')
   return { type: 'table', id, csv: writeWeatherCsv(open.reading.year) }

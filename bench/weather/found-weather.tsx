@@ -1,6 +1,5 @@
 'use client'
 
-import { type CsvMapping } from '@/core/weather/csv-table'
 import { type OpenedWeather } from '@/workers/weather-messages'
 import { useSite } from '../context'
 import { months, number } from '../format'
@@ -9,13 +8,13 @@ import { zoneName } from './time-zones'
 /** What a file holds once it can be read, what was noticed, and the shift that would set its clock right. */
 export function Found({
   opened,
-  onMap,
+  onShift,
 }: {
   readonly opened: OpenedWeather
-  readonly onMap: (mapping: CsvMapping) => void
+  readonly onShift: (minutes: number) => void
 }) {
   const site = useSite()
-  const { reading, mapping } = opened
+  const { reading, shiftMinutes } = opened
   if (!reading) return null
   const { place } = reading
   const most = Math.max(...reading.monthlyGhi)
@@ -77,25 +76,23 @@ export function Found({
             </li>
           ))}
         </ul>
-        {mapping && reading.bestShiftMinutes !== 0 && (
+        {reading.bestShiftMinutes !== 0 && (
           <button
             type="button"
             className="button mt-2"
-            onClick={() =>
-              onMap({ ...mapping, shiftMinutes: mapping.shiftMinutes + reading.bestShiftMinutes })
-            }
+            onClick={() => onShift(shiftMinutes + reading.bestShiftMinutes)}
           >
             Move all values {Math.abs(reading.bestShiftMinutes)} minutes{' '}
             {reading.bestShiftMinutes > 0 ? 'later' : 'earlier'}
           </button>
         )}
-        {mapping && mapping.shiftMinutes !== 0 && (
+        {shiftMinutes !== 0 && (
           <p className="quiet mt-2">
-            Moved by {mapping.shiftMinutes} minutes.{' '}
+            Moved by {shiftMinutes} minutes.{' '}
             <button
               type="button"
               className="cursor-pointer text-verdigris hover:underline"
-              onClick={() => onMap({ ...mapping, shiftMinutes: 0 })}
+              onClick={() => onShift(0)}
             >
               Leave them where they were
             </button>

@@ -61,9 +61,15 @@ export function ImportSheet() {
       ])
       setOpened(found)
     })
-  const map = (mapping: CsvMapping) =>
+  const map = (changed: { mapping?: CsvMapping; shiftMinutes?: number }) =>
     guard(async () => {
-      const request = { type: 'map', mapping, place: opened?.reading?.place ?? place(name) } as const
+      const { mapping = null, shiftMinutes = 0 } = { ...opened, ...changed }
+      const request = {
+        type: 'map',
+        mapping,
+        shiftMinutes,
+        place: opened?.reading?.place ?? place(name),
+      } as const
       setOpened((await desk.ask('opened', request)).opened)
     })
   const take = () =>
@@ -100,9 +106,9 @@ export function ImportSheet() {
         </p>
       )}
       {opened?.mapping && (
-        <MappingTable opened={opened} mapping={opened.mapping} onMap={(m) => void map(m)} />
+        <MappingTable opened={opened} mapping={opened.mapping} onMap={(mapping) => void map({ mapping })} />
       )}
-      {opened?.reading && <Found opened={opened} onMap={(m) => void map(m)} />}
+      {opened?.reading && <Found opened={opened} onShift={(shiftMinutes) => void map({ shiftMinutes })} />}
       {opened && (
         <div className="mt-4 flex items-center justify-end gap-2">
           <p className="quiet flex-1">

@@ -50,7 +50,7 @@ test('leaves turn with the hemisphere; a crown stands on its trunk', () => {
 })
 
 test('objects of older kinds are brought up to today’s', () => {
-  const { albedoByMonth: _months, ...oldSite } = defaultSite
+  const { albedoByMonth: _months, skyModel: _sky, ...oldSite } = defaultSite
   const site = parseObject({ ...oldSite, albedo: 0.3 }, 'house.site', { site: 1 })
   expect(site).toEqual({ ...defaultSite, albedoByMonth: new Array(12).fill(0.3) })
   const { snow: _snow, other: _other, ...oldLosses } = defaultLosses

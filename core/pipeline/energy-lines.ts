@@ -84,7 +84,7 @@ export function energyLines(result: PipelineResult): LedgerLine[] {
             unit: snowKnown && !weather.albedo ? '0.65 on snow' : '',
           },
         ],
-        source: 'Sun: Reda & Andreas 2004. Sky: Perez et al. 1990, all-sites composite.',
+        source: `Sun: Reda & Andreas 2004. Sky: ${site.skyModel === 'perez' ? 'Perez et al. 1990, all-sites composite' : 'Hay & Davies 1980'}.`,
         assumptions: [
           'Typical year of the station, taken as it is for the site.',
           'Ground reflection from the whole foreground.',

@@ -169,7 +169,9 @@ export class Pipeline {
         })
       },
     )
-    const sky = memo.stage('sky', 1, weatherAt.key, [sun], () => skyYear(weather, sun.value, 'perez'))
+    const sky = memo.stage('sky', 2, { weather: weatherAt.key, model: site.skyModel }, [sun], ({ model }) =>
+      skyYear(weather, sun.value, model),
+    )
     const irradiance = memo.stage(
       'irradiance',
       2,
@@ -181,7 +183,7 @@ export class Pipeline {
       [sky],
       ({ facing, albedo }) =>
         facing.map((way) => {
-          const key = digest([weatherAt.key, albedo, way, sun.key])
+          const key = digest([albedo, way, sky.key])
           return {
             key,
             light: memo.part('plane light', key, 24, () =>

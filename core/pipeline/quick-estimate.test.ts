@@ -46,6 +46,7 @@ function clearYear(latitudeDeg: number): { weather: WeatherYear; sun: ReturnType
 
 const common = {
   albedoByMonth: new Array<number>(12).fill(0.2),
+  skyModel: 'perez' as const,
   losses: defaultLosses,
   power: linearPower(-0.0035),
   heat: mountHeat.close,

@@ -1,6 +1,6 @@
 import { Fault } from '../model/fault'
 import { normalOf } from '../sun/tracker'
-import { skyYear } from '../weather/sky-year'
+import { skyYear, type SkyModel } from '../weather/sky-year'
 import { openKwhPerKw, roomFor, type OpenPlane } from './open-chain'
 import { planeLight } from './plane-light'
 
@@ -15,7 +15,10 @@ export interface QuickEstimate {
   readonly best: { readonly tiltDeg: number; readonly azimuthDeg: number; readonly kwhPerKw: number }
 }
 
-export type EstimateRequest = Omit<OpenPlane, 'light'> & { readonly albedoByMonth: readonly number[] }
+export type EstimateRequest = Omit<OpenPlane, 'light'> & {
+  readonly albedoByMonth: readonly number[]
+  readonly skyModel: SkyModel
+}
 
 /**
  * The designer's first answer, before anything is drawn: the whole chain for 120 planes without shade, and the best
@@ -23,7 +26,7 @@ export type EstimateRequest = Omit<OpenPlane, 'light'> & { readonly albedoByMont
  */
 export function quickEstimate(request: EstimateRequest): QuickEstimate {
   const room = roomFor(request.sun)
-  const sky = skyYear(request.weather, request.sun, 'perez')
+  const sky = skyYear(request.weather, request.sun, request.skyModel)
   const of = (tiltDeg: number, azimuthDeg: number) => {
     const light = planeLight(sky, normalOf(tiltDeg, azimuthDeg), { albedoByMonth: request.albedoByMonth })
     return openKwhPerKw({ ...request, light }, room)

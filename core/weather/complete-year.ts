@@ -4,6 +4,7 @@ import { erbsSplit } from '../sun/erbs'
 import { extraterrestrialWm2 } from '../sun/perez'
 import { sunHours } from '../sun/sun-hours'
 import { toRadians } from '../model/units'
+import { shiftSeries } from './clock-shift'
 import { fillLinear, fillSameTime } from './fill-gaps'
 import { ProblemList, type WeatherReading } from './reading'
 import { type YearPlace } from './weather-year'
@@ -35,9 +36,27 @@ const assumedWindMs = 1
  * A whole year from what a file gives: gaps are filled and said, missing parts of the light are worked out from the
  * others (closure GHI = DNI cos z + DHI; Erbs 1982 where only GHI is known).
  * @param lines line of the file of each interval, from 1; 0 where none is
+ * @param shiftMinutes to move all values later by: the clock of the file was wrong
  * @throws Fault `no-irradiance`, `too-many-gaps`
  */
-export function completeYear(place: YearPlace, raw: RawSeries, lines: Int32Array): WeatherReading {
+export function completeYear(
+  place: YearPlace,
+  given: RawSeries,
+  lines: Int32Array,
+  shiftMinutes = 0,
+): WeatherReading {
+  const moved = (series: Float64Array | null) =>
+    series && shiftSeries(series, shiftMinutes / place.stepMinutes)
+  // Before anything is worked out from the sun's place.
+  const raw: RawSeries = {
+    ghi: moved(given.ghi),
+    dni: moved(given.dni),
+    dhi: moved(given.dhi),
+    temperatureC: moved(given.temperatureC),
+    windMs: moved(given.windMs),
+    albedo: moved(given.albedo),
+    snowDepthM: moved(given.snowDepthM),
+  }
   const problems = new ProblemList()
   const lineOf = (i: number) => lines[i] ?? 0
   const perDay = 1440 / place.stepMinutes

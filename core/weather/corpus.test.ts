@@ -256,6 +256,20 @@ const odd: Readonly<Record<string, readonly [() => Uint8Array | string, readonly
     },
     ['shifted-clock'],
   ],
+  'EPW in kilojoules': [
+    () =>
+      everyRecord((t) =>
+        [13, 14, 15].reduce((line, c) => cell(line, c, String(Number(line.split(',')[c]) * 3.6)), t),
+      ),
+    ['units', 'too-bright'],
+  ],
+  'EPW in kilowatts': [
+    () =>
+      everyRecord((t) =>
+        [13, 14, 15].reduce((line, c) => cell(line, c, String(Number(line.split(',')[c]) / 1000)), t),
+      ),
+    ['units'],
+  ],
   'EPW in Fahrenheit': [
     () => everyRecord((t, i) => cell(t, 6, String(((good.temperatureC[i] ?? 0) * 9) / 5 + 60))),
     ['temperature-range'],

@@ -24,8 +24,6 @@ export interface CsvMapping {
   readonly stamp: 'start' | 'end'
   /** Clock of the stamps, hours east of Greenwich. */
   readonly timeZoneHours: number
-  /** Minutes to move all values later, after everything else. */
-  readonly shiftMinutes: number
 }
 
 const mostRows = 200_000
@@ -154,6 +152,5 @@ export function guessMapping(table: CsvTable, timeZoneHours: number): CsvMapping
     // Hours from 1 to 24 are counted by their ends.
     stamp: hours.includes(24) ? 'end' : 'start',
     timeZoneHours: Number.isFinite(zone) && zone >= -12 && zone <= 14 ? zone : timeZoneHours,
-    shiftMinutes: 0,
   }
 }

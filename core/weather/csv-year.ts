@@ -1,6 +1,5 @@
 import { Fault } from '../model/fault'
 import { isStep } from '../model/model-year'
-import { shiftSeries } from './clock-shift'
 import { completeYear, type RawSeries } from './complete-year'
 import { columnUnits, toCoreUnit, type ColumnRole, type MeasuredRole } from './csv-columns'
 import { type CsvMapping, type CsvTable } from './csv-table'
@@ -24,7 +23,12 @@ export type CsvPlace = Omit<YearPlace, 'timeZoneHours' | 'stepMinutes'>
  * Reads a table as a year of weather with the mapping the person has seen.
  * @throws Fault `no-time`, `bad-time`, `bad-number`, `bad-step`, `not-a-year` with the line; and as `completeYear`
  */
-export function csvYear(table: CsvTable, mapping: CsvMapping, place: CsvPlace): WeatherReading {
+export function csvYear(
+  table: CsvTable,
+  mapping: CsvMapping,
+  place: CsvPlace,
+  shiftMinutes = 0,
+): WeatherReading {
   const column = (role: ColumnRole) => mapping.columns.findIndex((c) => c.role === role)
   const problems = new ProblemList()
   const minutes = rowMinutes(table, mapping, column)
@@ -43,13 +47,11 @@ export function csvYear(table: CsvTable, mapping: CsvMapping, place: CsvPlace): 
     const c = column(role)
     if (c < 0) return null
     const unit = mapping.columns[c]?.unit ?? columnUnits[role][0]
-    const values = Float64Array.from(rowOf, (row) => {
+    return Float64Array.from(rowOf, (row) => {
       if (row < 0) return NaN
       const value = numberIn(table, row, c, mapping.decimal)
       return Number.isNaN(value) ? NaN : toCoreUnit(value, unit, stepMinutes / 60)
     })
-    // Before anything is worked out from the sun's place.
-    return shiftSeries(values, mapping.shiftMinutes / stepMinutes)
   }
   const raw: RawSeries = {
     ghi: series('ghi'),
@@ -62,7 +64,7 @@ export function csvYear(table: CsvTable, mapping: CsvMapping, place: CsvPlace): 
   }
   const lines = Int32Array.from(rowOf, (row) => (row < 0 ? 0 : (table.lines[row] ?? 0)))
   const whole = { ...place, timeZoneHours: mapping.timeZoneHours, stepMinutes }
-  const reading = completeYear(whole, raw, lines)
+  const reading = completeYear(whole, raw, lines, shiftMinutes)
   return { ...reading, problems: [...problems.list, ...reading.problems] }
 }
 

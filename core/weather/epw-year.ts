@@ -18,7 +18,7 @@ function measured(file: EpwFile, name: EpwField): Float64Array | null {
  * 29 February is left out. What was not measured is filled and said.
  * @throws Fault as `readEpwFile`, `not-a-year`, `no-irradiance`, `too-many-gaps`.
  */
-export function epwYear(file: EpwFile): WeatherReading {
+export function epwYear(file: EpwFile, shiftMinutes = 0): WeatherReading {
   const { month, day } = file.values
   const records = file.lines.length
   const kept: number[] = []
@@ -57,7 +57,7 @@ export function epwYear(file: EpwFile): WeatherReading {
     snowDepthM: snow && snow.map((cm) => cm / 100),
   }
   const lines = Int32Array.from(order, (r) => file.lines[r] ?? 0)
-  return completeYear({ ...file.location, stepMinutes: 60 / perHour }, raw, lines)
+  return completeYear({ ...file.location, stepMinutes: 60 / perHour }, raw, lines, shiftMinutes)
 }
 
 /** Records in their order, one day after the other: a record out of its place would move the sun. */

@@ -179,3 +179,11 @@ test('units by hand', () => {
   expect(toCoreUnit(12, 'in', 1)).toBeCloseTo(0.3048, 9)
   expect(toCoreUnit(20, '%', 1)).toBeCloseTo(0.2, 12)
 })
+
+test('a file whose clock was wrong is read right when its values are moved', () => {
+  const late = rich()
+  const { year } = epwYear(readEpwFile(late), -60)
+  const asItIs = epwYear(readEpwFile(late)).year
+  expect(year.temperatureC[10]).toBe(asItIs.temperatureC[11])
+  expect(year.ghi[8759]).toBe(asItIs.ghi[0])
+})

@@ -29,17 +29,28 @@ export function placeOf(table: CsvTable, given: WeatherPlace): CsvPlace {
 /**
  * A year from a weather file of any kind, with all that was noticed: EPW by its first word, else a table.
  * @param mapping of a table; guessed when not given
+ * @param shiftMinutes to move all values later by
  * @throws Fault of the reader, see `epwYear` and `csvYear`
  */
-export function readWeather(text: string, given: WeatherPlace, mapping?: CsvMapping): WeatherReading {
-  const reading = isEpw(text) ? epwYear(readEpwFile(text)) : readTableYear(text, given, mapping)
+export function readWeather(
+  text: string,
+  given: WeatherPlace,
+  mapping?: CsvMapping,
+  shiftMinutes = 0,
+): WeatherReading {
+  const reading = isEpw(text)
+    ? epwYear(readEpwFile(text), shiftMinutes)
+    : tableYear(readTable(text), given, mapping, shiftMinutes)
   return { ...reading, problems: [...reading.problems, ...weatherProblems(reading)] }
 }
 
-function readTableYear(text: string, given: WeatherPlace, mapping?: CsvMapping): WeatherReading {
-  const table = readTable(text)
-  return csvYear(table, mapping ?? guessMapping(table, given.timeZoneHours), placeOf(table, given))
-}
+const tableYear = (
+  table: CsvTable,
+  given: WeatherPlace,
+  mapping: CsvMapping | undefined,
+  shiftMinutes: number,
+): WeatherReading =>
+  csvYear(table, mapping ?? guessMapping(table, given.timeZoneHours), placeOf(table, given), shiftMinutes)
 
 const nowhere: WeatherPlace = {
   name: '',

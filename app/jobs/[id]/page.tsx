@@ -12,8 +12,8 @@ export const metadata: Metadata = { title: 'Bench · Tall Gable' }
 
 export default async function BenchPage({ params }: { readonly params: Promise<{ id: string }> }) {
   const who = await designer()
-  if (!who) redirect('/enter')
   const { id } = await params
+  if (!who) redirect(`/enter?job=${encodeURIComponent(id)}`)
   const stored = await loadJob(who.teamId, id).catch((error: unknown) => {
     if (error instanceof Fault && error.code === 'no-such-job') notFound()
     throw error

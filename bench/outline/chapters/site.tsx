@@ -95,6 +95,15 @@ export function SiteChapter() {
         digits={2}
         onSet={(albedoByMonth) => documents.set('Albedo', houseId, site.id, { albedoByMonth })}
       />
+      <ChoiceField
+        label="Sky model"
+        value={site.skyModel}
+        choices={[
+          { value: 'perez', label: 'Perez 1990' },
+          { value: 'hay-davies', label: 'Hay & Davies 1980' },
+        ]}
+        onChoose={(skyModel) => set('Sky model', { skyModel })}
+      />
       <TextField
         label="Export limit"
         shown={site.exportLimitKw === null ? 'none' : String(site.exportLimitKw)}

@@ -22,6 +22,8 @@ export interface Site extends ObjectBase {
   readonly highestTemperatureC: number
   /** What the ground reflects, by month, January first; fresh snow comes on top where the weather knows of it. */
   readonly albedoByMonth: readonly number[]
+  /** How the diffuse sky is spread over the dome. */
+  readonly skyModel: 'perez' | 'hay-davies'
   /** Greatest power the grid takes; null without a limit. */
   readonly exportLimitKw: number | null
   /** How strongly the aerial sheet shows, 0..1. */
@@ -60,13 +62,15 @@ export const siteKind: ObjectKind<Site> = {
     albedoByMonth: z
       .array(z.number().min(0, 'not below 0').max(1, 'at most 1'))
       .length(12, 'twelve months, January first'),
+    skyModel: z.enum(['perez', 'hay-davies']),
     exportLimitKw: z.number().min(0).max(1000).nullable(),
     sheetStrength: z.number().min(0).max(1),
   }),
-  version: 2,
+  version: 3,
   migrations: [
     // One albedo for the whole year becomes twelve.
     ({ albedo, ...value }) => ({ ...value, albedoByMonth: new Array(12).fill(albedo) }),
+    (value) => ({ ...value, skyModel: 'perez' }),
   ],
 }
 
@@ -86,6 +90,7 @@ export const defaultSite: Site = {
   lowestTemperatureC: -10,
   highestTemperatureC: 35,
   albedoByMonth: new Array<number>(12).fill(0.2),
+  skyModel: 'perez',
   exportLimitKw: null,
   sheetStrength: 0.85,
 }
