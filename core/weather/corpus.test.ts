@@ -256,6 +256,7 @@ const odd: Readonly<Record<string, readonly [() => Uint8Array | string, readonly
     },
     ['shifted-clock'],
   ],
+  'EPW from the other side of the equator': [() => changed(1, (t) => cell(t, 6, '-41.6')), ['wrong-season']],
   'EPW in kilojoules': [
     () =>
       everyRecord((t) =>

@@ -17,6 +17,8 @@ const closureSunDeg = 10
 /** A year of open sky gives no less than a fifth and no more than 1.25 of the clear sky's light. */
 const leastOfClear = 0.2
 const mostOfClear = 1.25
+/** Nearer to the equator seasons of light say nothing. */
+const seasonLatitudeDeg = 15
 /** Turbidity of a usual clear sky. */
 const linke = 3
 const coldestC = -70
@@ -30,6 +32,7 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
   const sun = sunHours(year, year.timeZoneHours, year.stepMinutes)
   const perDay = 1440 / year.stepMinutes
   const up = new Uint8Array(sun.intervals)
+  const byMonth = Array.from({ length: 12 }, () => ({ clear: 0, made: 0 }))
   let clearSum = 0
   let sum = 0
   let [closures, open, firstOpen] = [0, 0, -1]
@@ -46,6 +49,11 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
     ).ghi
     clearSum += clear * (sun.upShare[k] as number)
     sum += ghi
+    const month = byMonth[sun.month[k] as number]
+    if (month) {
+      month.clear += clear
+      month.made += ghi
+    }
     if (90 - zenith <= closureSunDeg || (sun.upShare[k] as number) < 1) continue
     closures++
     const made = dni * Math.cos(toRadians(zenith)) + dhi
@@ -93,6 +101,13 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
       () =>
         `The year has ${(share * 100).toFixed(0)} % of the light of a clear sky: are the units W/m²?${unitGuess(share)}`,
     )
+  if (Math.abs(year.latitudeDeg) > seasonLatitudeDeg && seasonsAgree(byMonth) < -0.3)
+    problems.add(
+      'wrong-season',
+      0,
+      () =>
+        `The year is brightest in the winter of ${Math.abs(year.latitudeDeg).toFixed(0)}° ${year.latitudeDeg < 0 ? 'south' : 'north'}: was it measured on the other side of the equator, or are day and month swapped?`,
+    )
   const shift = clockShiftMinutes(year)
   if (Math.abs(shift) >= worthShiftingMinutes)
     problems.add(
@@ -102,6 +117,19 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
         `The sun in this file runs ${Math.abs(shift)} minutes ${shift > 0 ? 'early' : 'late'}: moving all values ${Math.abs(shift)} minutes ${shift > 0 ? 'later' : 'earlier'} fits best. Is the time zone or daylight saving wrong?`,
     )
   return problems.list
+}
+
+/** Correlation of the months' light with that of a clear sky. */
+function seasonsAgree(months: readonly { readonly clear: number; readonly made: number }[]): number {
+  const mean = (pick: (m: { clear: number; made: number }) => number) =>
+    months.reduce((sum, month) => sum + pick(month), 0) / months.length
+  const [clear, made] = [mean((m) => m.clear), mean((m) => m.made)]
+  const product = (a: (m: { clear: number; made: number }) => number, b: typeof a) =>
+    months.reduce((sum, month) => sum + a(month) * b(month), 0)
+  const offClear = (m: { clear: number }) => m.clear - clear
+  const offMade = (m: { made: number }) => m.made - made
+  const spread = Math.sqrt(product(offClear, offClear) * product(offMade, offMade))
+  return spread > 0 ? product(offClear, offMade) / spread : 1
 }
 
 /** The unit whose mistaking would bring the light to about half of a clear sky's. */
