@@ -206,6 +206,12 @@ const broken: Readonly<Record<string, readonly [() => Uint8Array | string, strin
     'too-large',
     /200000 rows/,
   ],
+  'one line of twelve million letters': [() => 'ghi '.repeat(3_000_000), 'too-large', /Line 1 has more/],
+  'digits without an end': [
+    () => `time,ghi\n${'1'.repeat(19_000)}x,1\n`.repeat(40),
+    'not-a-table',
+    /No table/,
+  ],
   'CSV that does not say where': [() => table(), 'no-place', /latitude=/],
 }
 

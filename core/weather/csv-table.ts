@@ -28,9 +28,13 @@ export interface CsvMapping {
 
 const mostRows = 200_000
 const mostColumns = 200
+/** Longer lines are no table's; and what looks for patterns in them would take for ever. */
+const longestLine = 20_000
+const longestCell = 40
 /** Lines before the heading that are looked through. */
 const mostPreamble = 60
-const isNumber = (cell: string) => /^-?\d*[.,]?\d+(e[-+]?\d+)?$/i.test(cell.trim())
+const isNumber = (cell: string) =>
+  cell.length <= longestCell && /^-?\d*[.,]?\d+(e[-+]?\d+)?$/i.test(cell.trim())
 
 /**
  * Splits a text into a table: separator, heading and decimal mark are found out.
@@ -42,6 +46,13 @@ export function readTable(text: string): CsvTable {
     throw new Fault(
       'too-large',
       `The table has more than ${mostRows} rows; a year of minutes in fives has 105,120.`,
+    )
+  const long = all.findIndex((line) => line.length > longestLine)
+  if (long >= 0)
+    throw new Fault(
+      'too-large',
+      `Line ${long + 1} has more than ${longestLine} characters: this is not a table of weather.`,
+      `line ${long + 1}`,
     )
   const delimiter = separatorOf(all)
   const parsed = Papa.parse<string[]>(all.join('\n'), { delimiter, skipEmptyLines: false, quoteChar: '"' })
