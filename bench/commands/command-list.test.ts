@@ -1,0 +1,73 @@
+import { type BenchParts } from '../context'
+import { createSession } from '../store/session'
+import { commandsOf } from './command-list'
+
+function commands() {
+  const session = createSession('option-a')
+  const done: string[] = []
+  const parts = {
+    session,
+    documents: { undo: () => done.push('undo'), redo: () => done.push('redo') },
+    tools: { take: (tool: string) => done.push(tool) },
+  } as unknown as BenchParts
+  const list = commandsOf(parts)
+  const press = (key: string, { shift = false, control = false } = {}) => {
+    const found = list.filter((command) => command.matches({ key, shiftKey: shift }, control))
+    found[0]?.run()
+    return found.length
+  }
+  return { list, press, session, done }
+}
+
+test('no key means two things, and every command has a name and a key', () => {
+  const { list, press } = commands()
+  for (const { label, shortcut } of list) {
+    expect(label).not.toBe('')
+    expect(shortcut).not.toBe('')
+  }
+  expect(new Set(list.map(({ shortcut }) => shortcut)).size).toBe(list.length)
+  const { press: fresh } = commands()
+  for (const key of [...'abcdefghijklmnopqrstuvwxyz0123456789[]?'].filter((k) => k !== 'f')) {
+    expect(press(key)).toBeLessThanOrEqual(1)
+    expect(fresh(key, { control: true })).toBeLessThanOrEqual(1)
+  }
+})
+
+test('undo and redo want Control, letters alone take tools and turn to their chapter', () => {
+  const { press, session, done } = commands()
+  press('z', { control: true })
+  press('Z', { control: true, shift: true })
+  press('y', { control: true })
+  press('z')
+  expect(done).toEqual(['undo', 'redo', 'redo'])
+  press('r')
+  expect(done.at(-1)).toBe('rack')
+  expect(session.getState().chapter).toBe('cover')
+  press('s')
+  expect(done.at(-1)).toBe('select')
+  expect(session.getState().chapter).toBe('cover')
+})
+
+test('figures go to the chapters, sheets open, columns fold and unfold', () => {
+  const { press, session } = commands()
+  press('1')
+  expect(session.getState().chapter).toBe('site')
+  press('7')
+  expect(session.getState().chapter).toBe('offer')
+  for (const [key, dialog] of [
+    ['e', 'estimate'],
+    ['y', 'year'],
+    ['i', 'weather'],
+    ['?', 'shortcuts'],
+  ] as const) {
+    press(key)
+    expect(session.getState().dialog).toBe(dialog)
+  }
+  press('[')
+  expect(session.getState().leftFolded).toBe(true)
+  press('[')
+  expect(session.getState().leftFolded).toBe(false)
+  const { plan } = session.getState()
+  press('v')
+  expect(session.getState().plan).toBe(!plan)
+})
