@@ -53,6 +53,21 @@ const failed = (): never => {
   throw new Error('the station is known')
 }
 
+test('weather: an EPW comes out again with every column, a table as EPW', () => {
+  const out = join(folder, 'again.epw')
+  gable(['weather', epw, '--epw', out])
+  const columns = (file: string) =>
+    readFileSync(file, 'utf8')
+      .split('\n')
+      .map((line) => line.split(',').map((c) => (c === '' || Number.isNaN(Number(c)) ? c : Number(c) + 0)))
+  expect(columns(out)).toEqual(columns(epw))
+  const table = join(folder, 'again.csv')
+  gable(['weather', epw, '--csv', table])
+  const back = join(folder, 'back.epw')
+  gable(['weather', table, '--epw', back])
+  expect(gable(['weather', back]).out).toEqual(gable(['weather', epw]).out)
+}, 60_000)
+
 test('poa writes every interval with its parts, whose sum is the year', () => {
   const file = join(folder, 'poa.csv')
   const args = ['poa', '--weather', epw, '--tilt', '35', '--azimuth', '180', '--hourly', file]
@@ -87,6 +102,9 @@ test('yield: mounts, trackers, a data sheet and a small inverter act as they sho
     yieldOf({ arrays: [{ ...array, ...more, mount }] }).acKwh
   expect(mounted('open')).toBeGreaterThan(mounted('raised'))
   expect(mounted('raised')).toBeGreaterThan(plain)
+  // 45 °C nominal is about what an open rack does; 60 °C is far hotter.
+  expect(Math.abs(mounted({ kind: 'noct', noctC: 45 }) / mounted('open') - 1)).toBeLessThan(0.02)
+  expect(mounted({ kind: 'noct', noctC: 60 })).toBeLessThan(mounted({ kind: 'noct', noctC: 45 }))
   const oneAxis = mounted({ kind: 'one-axis' }, { tiltDeg: 0 })
   const twoAxis = mounted({ kind: 'two-axis' })
   expect(oneAxis).toBeGreaterThan(mounted('open') * 1.05)

@@ -65,9 +65,10 @@ export function readCase<T>(options: { in?: string }, schema: z.ZodType<T>): T {
  * A weather file, EPW or a table, by itself or beside the case that names it.
  * @throws Fault `no-file`, and those of `readPlaced`
  */
-export function readWeatherFile(file: string, beside?: string): WeatherReading {
+export function readWeatherFile(file: string, beside?: string): WeatherReading & { readonly text: string } {
   const path = beside && beside !== '-' && !isAbsolute(file) ? join(dirname(beside), file) : file
-  return readPlaced(textOf(readBytes(path)))
+  const text = textOf(readBytes(path))
+  return { ...readPlaced(text), text }
 }
 
 export const print = (value: unknown): void => {

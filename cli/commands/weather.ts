@@ -1,14 +1,21 @@
 import { type Command } from 'commander'
 import { energyKwh } from '@/core/weather/weather-year'
-import { print, readWeatherFile } from '../files'
+import { isEpw, readEpwFile, writeEpwFile } from '@/core/weather/epw'
+import { writeEpw } from '@/core/weather/epw-year'
+import { writeWeatherCsv } from '@/core/weather/write-csv'
+import { print, readWeatherFile, writeText } from '../files'
 
 export function addWeather(gable: Command): void {
   gable
     .command('weather')
     .description('What a weather file holds, and what looks wrong in it')
     .argument('<file>', 'EPW or CSV file')
-    .action((file: string) => {
-      const { year, problems } = readWeatherFile(file)
+    .option('--epw <file>', 'writes it as EPW; one that was EPW keeps every column')
+    .option('--csv <file>', 'writes it as a table')
+    .action((file: string, options: { epw?: string; csv?: string }) => {
+      const { text, year, problems } = readWeatherFile(file)
+      if (options.epw) writeText(options.epw, isEpw(text) ? writeEpwFile(readEpwFile(text)) : writeEpw(year))
+      if (options.csv) writeText(options.csv, writeWeatherCsv(year))
       print({
         lat: year.latitudeDeg,
         lon: year.longitudeDeg,

@@ -21,6 +21,9 @@ const twoAxis = z.strictObject({
   limitDeg: z.number().min(1).max(90).default(90),
 })
 
+/** A sheet that gives only its nominal operating cell temperature. */
+const noct = z.strictObject({ kind: z.literal('noct'), noctC: z.number().min(30).max(80) })
+
 /** What `gable yield` takes. */
 export const yieldCase = z.object({
   weather: z.string().min(1),
@@ -48,7 +51,7 @@ export const yieldCase = z.object({
         mount: z
           .union([
             z.enum(['roof', 'close', 'raised', 'open']),
-            z.discriminatedUnion('kind', [oneAxis, twoAxis]),
+            z.discriminatedUnion('kind', [oneAxis, twoAxis, noct]),
           ])
           .default('close'),
       }),

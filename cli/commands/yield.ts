@@ -1,6 +1,6 @@
 import { type Command } from 'commander'
 import { monthsOf } from '@/core/model/model-year'
-import { mountHeat } from '@/core/energy/cell-temperature'
+import { heatFromNoct, mountHeat, type HeatLoss } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodePower, linearPower } from '@/core/energy/module-power'
 import { acYear } from '@/core/pipeline/ac'
@@ -62,10 +62,10 @@ function arrayYear(
   sun: SunHours,
 ): DcYear {
   const { mount, module } = array
-  const facing =
-    typeof mount === 'object' ? trackedNormals(mount, sun) : normalOf(array.tiltDeg, array.azimuthDeg)
+  const tracker = typeof mount === 'object' && mount.kind !== 'noct' ? mount : null
+  const facing = tracker ? trackedNormals(tracker, sun) : normalOf(array.tiltDeg, array.azimuthDeg)
   const light = lightFacing(year, sun, facing, given.albedo ?? 0.2, given.model ?? 'perez')
-  const heat = mountHeat[typeof mount === 'object' ? 'open' : mount === 'roof' ? 'close' : mount]
+  const heat = heatOf(mount)
   const sheet = module.sheet && { ...module.sheet, powerPerK: module.powerPerK ?? defaultPowerPerK }
   const power = sheet ? diodePower(fitDiode(sheet)) : linearPower(module.powerPerK ?? defaultPowerPerK)
   const snowLost = snowOnPlane(light, year, sun, array.tiltDeg, snowRows)
@@ -77,6 +77,11 @@ function arrayYear(
     sun,
     withVolts: given.inverter.king !== undefined,
   })
+}
+
+function heatOf(mount: YieldCase['arrays'][number]['mount']): HeatLoss {
+  if (typeof mount === 'object') return mount.kind === 'noct' ? heatFromNoct(mount.noctC) : mountHeat.open
+  return mountHeat[mount === 'roof' ? 'close' : mount]
 }
 
 /** Groups above each other in an upright half-cut module. */

@@ -8,7 +8,7 @@ import { diodePower, linearPower } from '../energy/module-power'
 import { hayDaviesSky } from '../sun/hay-davies'
 import { extraterrestrialWm2, perezSky } from '../sun/perez'
 import { sunHours } from '../sun/sun-hours'
-import { normalOf } from '../sun/tracker'
+import { normalOf, trackedNormals } from '../sun/tracker'
 import { type ReceiverShade } from '../shade/engine'
 import { skyYear } from '../weather/sky-year'
 import { type WeatherYear } from '../weather/weather-year'
@@ -287,4 +287,32 @@ test('light on a plane is that of the sky models, entry by entry', () => {
       expect(light.beam[k]).toBeCloseTo((wild.dni[i] ?? 0) * cosine, 9)
     }
   }
+})
+
+test('snow on the ground brightens it, the station’s own albedo goes before both', () => {
+  const upright = (changed: Partial<WeatherYear>) =>
+    planeLight(skyYear({ ...weather, ...changed }, sun, 'perez'), [0, -1, 0], ground).parts.ground
+  const bare = upright({})
+  expect(upright({ snowDepthM: even(0.1) }) / bare).toBeCloseTo(0.65 / 0.2, 9)
+  expect(upright({ snowDepthM: even(0.01) })).toBeCloseTo(bare, 9)
+  expect(upright({ snowDepthM: even(0.1), albedo: even(0.4) }) / bare).toBeCloseTo(2, 9)
+  const july = { albedoByMonth: Array.from({ length: 12 }, (_, m) => (m === 6 ? 0.4 : 0.2)) }
+  const more = planeLight(skyYear(weather, sun, 'perez'), [0, -1, 0], july).parts.ground - bare
+  const hours = [...sun.month].filter((m) => m === 6).length
+  expect(more).toBeCloseTo((300 * 0.2 * 0.5 * hours) / 1000, 6)
+})
+
+test('a plane that turns after the sun has more beam than any that stands', () => {
+  const bright = { ...weather, dni: even(800), dhi: even(80), ghi: even(500) }
+  const sky = skyYear(bright, sun, 'perez')
+  const beamOf = (facing: Parameters<typeof planeLight>[1]) => planeLight(sky, facing, ground).parts.beam
+  const turning = beamOf(trackedNormals({ kind: 'two-axis', limitDeg: 90 }, sun))
+  // Always square to the sun: the beam itself.
+  expect(turning).toBeCloseTo((800 * sun.interval.length) / 1000, 6)
+  for (const [tilt, azimuth] of [
+    [0, 0],
+    [35, 180],
+    [60, 220],
+  ] as const)
+    expect(beamOf(normalOf(tilt, azimuth))).toBeLessThan(turning)
 })

@@ -142,7 +142,8 @@ export function WireChapter() {
       ))}
       <OtherLosses entered={entered} />
       <p className="quiet mt-1">
-        Shade, mismatch, reflection, low light, heat and clipping are computed and not entered here.
+        Defaults after Dobos 2014, table 5. Shade, mismatch, reflection, low light, heat and clipping are
+        computed and not entered here.
       </p>
     </>
   )
