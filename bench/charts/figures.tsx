@@ -1,10 +1,12 @@
 'use client'
 
+import { memo } from 'react'
 import { type Site } from '@/core/model/kinds/site'
 import { type RunSummary } from '@/core/pipeline/summary'
 import { money, months, number } from '../format'
 import { Chart } from './chart'
 
+/** All charts are remembered: drawing one takes longer than the year takes to compute, so only new numbers do it. */
 interface Of {
   readonly summary: Pick<RunSummary, 'monthly' | 'cash' | 'ledger'>
   readonly place: Pick<Site, 'locale' | 'currency'>
@@ -13,7 +15,7 @@ interface Of {
 }
 
 /** Bill by month, now and then. */
-export function BillChart({ summary, place, height, still = false }: Of) {
+export const BillChart = memo(function BillChart({ summary, place, height, still = false }: Of) {
   const series = [
     { name: 'Bill now', data: summary.monthly.billBefore.map((v) => Number(v.toFixed(2))) },
     { name: 'Bill then', data: summary.monthly.billAfter.map((v) => Number(v.toFixed(2))) },
@@ -33,10 +35,10 @@ export function BillChart({ summary, place, height, still = false }: Of) {
       })}
     />
   )
-}
+})
 
 /** Yield, consumption and what of it is the house's own, by month. */
-export function EnergyChart({ summary, place, height, still = false }: Of) {
+export const EnergyChart = memo(function EnergyChart({ summary, place, height, still = false }: Of) {
   const round = (values: readonly number[]) => values.map((v) => Math.round(v))
   return (
     <Chart
@@ -57,10 +59,10 @@ export function EnergyChart({ summary, place, height, still = false }: Of) {
       })}
     />
   )
-}
+})
 
 /** Cumulated cash over the years with the crossing of the payback. */
-export function PaybackChart({ summary, place, height, still = false }: Of) {
+export const PaybackChart = memo(function PaybackChart({ summary, place, height, still = false }: Of) {
   const payback = summary.ledger.find((line) => line.id === 'payback')?.value ?? null
   return (
     <Chart
@@ -106,7 +108,7 @@ export function PaybackChart({ summary, place, height, still = false }: Of) {
       })}
     />
   )
-}
+})
 
 const days = [
   { value: 'summer', label: 'A week in summer' },
@@ -114,7 +116,7 @@ const days = [
 ] as const
 
 /** Yield, load and battery through a week, hour by hour. */
-export function WeekChart({
+export const WeekChart = memo(function WeekChart({
   carpet,
   place,
   height,
@@ -163,4 +165,4 @@ export function WeekChart({
       })}
     />
   )
-}
+})
