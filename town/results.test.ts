@@ -150,3 +150,15 @@ test('a year of quarter hours runs through to payback and says what the hours sa
   alike('payback', 0.04)
   expect(summarise(fine).carpet.yield).toHaveLength(35_040)
 }, 60_000)
+
+test('the bill of the first year to come is the bill after, with and without a battery', () => {
+  for (const batteryId of [null, 'kestrelite-10']) {
+    const result = run(job.house, set(option, 'storage', { batteryId, count: 1 }))
+    expect(result.money.years[0]?.billAfter).toBeCloseTo(result.after.bill.annual, 6)
+    // Older modules make less, so the bill at today's prices grows.
+    const atTodays = result.money.years.map(
+      ({ billAfter }, y) => billAfter / (1 + result.offer.escalation) ** y,
+    )
+    expect(atTodays.at(-1)).toBeGreaterThan(atTodays[0] ?? NaN)
+  }
+})

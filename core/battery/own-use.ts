@@ -23,10 +23,58 @@ export interface Dispatch {
   readonly curtailed: Float64Array
 }
 
+/** What becomes of one interval; overwritten by the next. */
+interface OwnUse {
+  direct: number
+  charged: number
+  discharged: number
+  stored: number
+  bought: number
+  sold: number
+  curtailed: number
+}
+
 /**
  * Own use first: yield serves the house, then fills the battery, then goes out up to the limit; the battery serves the
- * house before the grid does. The year begins as it ends: it is run twice.
+ * house before the grid does. Interval after interval from an empty battery; the result is the same object each time.
  */
+export function ownUse(
+  stepHours: number,
+  battery: BatteryRun | null,
+  exportLimitKw: number | null,
+): (yieldKwh: number, loadKwh: number) => OwnUse {
+  const floor = battery ? battery.usableKwh * battery.reserve : 0
+  const limit = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
+  const out = { direct: 0, charged: 0, discharged: 0, stored: floor, bought: 0, sold: 0, curtailed: 0 }
+  return (made, load) => {
+    // Below zero at night: the inverter itself is a load.
+    const produced = Math.max(0, made)
+    const wanted = load + Math.max(0, -made)
+    out.direct = Math.min(produced, wanted)
+    let spare = produced - out.direct
+    let need = wanted - out.direct
+    if (battery) {
+      out.charged = Math.max(
+        0,
+        Math.min(spare, battery.chargeKw * stepHours, (battery.usableKwh - out.stored) / battery.efficiency),
+      )
+      out.stored += out.charged * battery.efficiency
+      spare -= out.charged
+      out.discharged = Math.max(
+        0,
+        Math.min(need, battery.dischargeKw * stepHours, (out.stored - floor) * battery.efficiency),
+      )
+      out.stored -= out.discharged / battery.efficiency
+      need -= out.discharged
+    }
+    out.sold = Math.min(spare, limit)
+    out.curtailed = spare - out.sold
+    out.bought = need
+    return out
+  }
+}
+
+/** A year of `ownUse`, interval by interval. The year begins as it ends: with a battery it is run twice. */
 export function dispatchOwnUse(
   yieldKwh: Float64Array,
   loadKwh: Float64Array,
@@ -45,43 +93,17 @@ export function dispatchOwnUse(
     storedKwh: series(),
     curtailed: series(),
   }
-  const floor = battery ? battery.usableKwh * battery.reserve : 0
-  const limit = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
-  let stored = floor
+  const next = ownUse(stepHours, battery, exportLimitKw)
   for (let round = battery ? 0 : 1; round < 2; round++)
     for (let i = 0; i < n; i++) {
-      const made = yieldKwh[i] as number
-      const load = loadKwh[i] as number
-      // Below zero at night: the inverter itself is a load.
-      const produced = Math.max(0, made)
-      const wanted = load + Math.max(0, -made)
-      const direct = Math.min(produced, wanted)
-      let spare = produced - direct
-      let need = wanted - direct
-      let charged = 0
-      let discharged = 0
-      if (battery) {
-        charged = Math.max(
-          0,
-          Math.min(spare, battery.chargeKw * stepHours, (battery.usableKwh - stored) / battery.efficiency),
-        )
-        stored += charged * battery.efficiency
-        spare -= charged
-        discharged = Math.max(
-          0,
-          Math.min(need, battery.dischargeKw * stepHours, (stored - floor) * battery.efficiency),
-        )
-        stored -= discharged / battery.efficiency
-        need -= discharged
-      }
-      const sold = Math.min(spare, limit)
-      out.usedDirect[i] = direct
-      out.charged[i] = charged
-      out.discharged[i] = discharged
-      out.storedKwh[i] = stored
-      out.sold[i] = sold
-      out.curtailed[i] = spare - sold
-      out.bought[i] = need
+      const step = next(yieldKwh[i] as number, loadKwh[i] as number)
+      out.usedDirect[i] = step.direct
+      out.charged[i] = step.charged
+      out.discharged[i] = step.discharged
+      out.storedKwh[i] = step.stored
+      out.sold[i] = step.sold
+      out.curtailed[i] = step.curtailed
+      out.bought[i] = step.bought
     }
   return out
 }

@@ -1,3 +1,4 @@
+import { seededRandom } from '../model/random'
 import { cellTemperatureC, heatFromNoct, mountHeat } from './cell-temperature'
 import { inverterAc } from './inverter-curve'
 import { seriesBest } from './strip-mismatch'
@@ -37,4 +38,16 @@ test('mounts after King 2004: the raised rise at 0 and 5 m/s', () => {
   const rise = (wind: number) => cellTemperatureC(0, 1000, wind, mountHeat.raised)
   expect(rise(0)).toBeCloseTo(1000 * Math.exp(-2.98), 0)
   expect(rise(5)).toBeCloseTo(1000 * Math.exp(-2.98 - 0.0471 * 5), 0)
+})
+
+test('the staircase is that of a full sort, for any light and any length', () => {
+  const random = seededRandom(31)
+  for (let round = 0; round < 400; round++) {
+    const n = 1 + Math.floor(random() * 180)
+    const levels = 1 + Math.floor(random() * (round % 2 ? 4 : 200))
+    const parts = Float64Array.from({ length: n }, () => Math.floor(random() * levels) * 5)
+    const sorted = [...parts].sort((a, b) => b - a)
+    const byHand = Math.max(...sorted.map((value, k) => (k + 1) * value)) / n
+    expect(seriesBest(parts)).toBeCloseTo(byHand, 9)
+  }
 })

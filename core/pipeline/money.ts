@@ -1,9 +1,7 @@
 import { type Offer } from '../model/kinds/offer'
 import { type Tariff } from '../model/kinds/tariff'
-import { type LocalClock } from '../model/local-clock'
-import { dispatchOwnUse, type BatteryRun } from '../battery/own-use'
+import { ownUse, type BatteryRun } from '../battery/own-use'
 import { cashResult, type CashResult } from '../finance/cash'
-import { billOf } from '../tariff/bill'
 
 export interface Price {
   readonly modules: number
@@ -41,24 +39,26 @@ export function agedBills(request: {
   readonly stepHours: number
   readonly battery: BatteryRun | null
   readonly exportLimitKw: number | null
-  readonly clock: LocalClock
   readonly tariff: Tariff
   readonly price: Float64Array
   readonly degradation: number
   readonly years: number
 }): number[] {
-  const { yieldKwh, clock } = request
+  const { yieldKwh, loadKwh, tariff, price } = request
   return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - request.degradation) ** year
-    const aged = year === 0 ? yieldKwh : yieldKwh.map((kwh) => (kwh > 0 ? kwh * left : kwh))
-    const run = dispatchOwnUse(
-      aged,
-      request.loadKwh,
-      request.stepHours,
-      request.battery,
-      request.exportLimitKw,
-    )
-    return billOf(request.tariff, request.price, clock, run.bought, run.sold).annual
+    const next = ownUse(request.stepHours, request.battery, request.exportLimitKw)
+    let bill = 0
+    // With a battery the year is run twice, as it begins as it ends; the second run is billed.
+    for (let round = request.battery ? 0 : 1; round < 2; round++) {
+      bill = 12 * tariff.fixedPerMonth
+      for (let i = 0; i < yieldKwh.length; i++) {
+        const made = yieldKwh[i] as number
+        const { bought, sold } = next(made > 0 ? made * left : made, loadKwh[i] as number)
+        bill += bought * (price[i] as number) - sold * tariff.exportPerKwh
+      }
+    }
+    return bill
   })
 }
 

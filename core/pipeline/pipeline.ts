@@ -366,7 +366,7 @@ export class Pipeline {
         tariffThen,
         stepHours,
       },
-      [ac, used, clock],
+      [ac, used, after],
       (reads) =>
         agedBills({
           ...reads,
@@ -374,7 +374,6 @@ export class Pipeline {
           loadKwh: used.value,
           battery: reads.run,
           exportLimitKw: reads.limit,
-          clock: clock.value,
           tariff: reads.tariffThen,
           price: after.value.price,
         }),
