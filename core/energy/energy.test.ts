@@ -10,11 +10,17 @@ test('Faiman by hand: 20 C, 800 W/m², 1 m/s in the open is 45.1 C; on a roof ho
   expect(cellTemperatureC(20, 800, 1, mountHeat.close)).toBeCloseTo(65.85, 1)
 })
 
+/** All parts standing alone. */
+const bestOf = (...light: number[]) =>
+  seriesBest(Float64Array.from(light), new Float64Array(light.length).fill(1))
+
 test('series with bypass by hand', () => {
-  expect(seriesBest(Float64Array.of(900, 900, 900))).toBe(900)
-  expect(seriesBest(Float64Array.of(900, 900, 100))).toBeCloseTo(600, 9)
-  expect(seriesBest(Float64Array.of(900, 900, 700))).toBeCloseTo(700, 9)
-  expect(seriesBest(Float64Array.of())).toBe(0)
+  expect(bestOf(900, 900, 900)).toBe(900)
+  expect(bestOf(900, 900, 100)).toBeCloseTo(600, 9)
+  expect(bestOf(900, 900, 700)).toBeCloseTo(700, 9)
+  expect(bestOf()).toBe(0)
+  // Thirty-eight strips at 900 and one in the dark: 38/39 of the light.
+  expect(seriesBest(Float64Array.of(100, 900), Float64Array.of(1, 38))).toBeCloseTo((900 * 38) / 39, 9)
 })
 
 test('the inverter: rated efficiency near full load, cut at its power, its own use at night', () => {
@@ -40,14 +46,16 @@ test('mounts after King 2004: the raised rise at 0 and 5 m/s', () => {
   expect(rise(5)).toBeCloseTo(1000 * Math.exp(-2.98 - 0.0471 * 5), 0)
 })
 
-test('the staircase is that of a full sort, for any light and any length', () => {
+test('the staircase is that of a full sort, for any light, any length and any number of alike parts', () => {
   const random = seededRandom(31)
   for (let round = 0; round < 400; round++) {
-    const n = 1 + Math.floor(random() * 180)
+    const n = 1 + Math.floor(random() * 60)
     const levels = 1 + Math.floor(random() * (round % 2 ? 4 : 200))
-    const parts = Float64Array.from({ length: n }, () => Math.floor(random() * levels) * 5)
-    const sorted = [...parts].sort((a, b) => b - a)
-    const byHand = Math.max(...sorted.map((value, k) => (k + 1) * value)) / n
-    expect(seriesBest(parts)).toBeCloseTo(byHand, 9)
+    const light = Float64Array.from({ length: n }, () => Math.floor(random() * levels) * 5)
+    const parts = Float64Array.from({ length: n }, () => 1 + Math.floor(random() * 3))
+    const each = [...light].flatMap((value, i) => new Array<number>(parts[i] ?? 1).fill(value))
+    const sorted = each.sort((a, b) => b - a)
+    const byHand = Math.max(...sorted.map((value, k) => (k + 1) * value)) / sorted.length
+    expect(seriesBest(light, parts)).toBeCloseTo(byHand, 9)
   }
 })

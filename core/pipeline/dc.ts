@@ -85,6 +85,10 @@ export function dcYear(strings: readonly LitString[], request: DcRequest): DcYea
     const n = panels.length
     const { light, snowLost } = conditions
     const means = panels.map((panel) => panel.mean)
+    const strips = panels.map((panel) => panel.strips)
+    const counts = panels.map((panel) => panel.stripCount)
+    const most = counts.reduce((sum, count) => sum + count, 0)
+    const room = { light: new Float64Array(most), parts: new Float64Array(most) }
     for (let k = 0; k < entries; k++) {
       const incident = (light.beam[k] as number) + (light.sky[k] as number) + (light.groundward[k] as number)
       const open =
@@ -104,7 +108,7 @@ export function dcYear(strings: readonly LitString[], request: DcRequest): DcYea
       if (meanSum <= 0) continue
       const i = sun.interval[k] as number
       const month = sun.month[k] as number
-      const best = Math.min(meanSum / n, stringBest(panels, k))
+      const best = Math.min(meanSum / n, stringBest(strips, counts, k, room))
       const bare = 1 - (snowLost ? (snowLost[i] as number) : (losses.snow[month] ?? 0))
       const clean = 1 - (losses.soiling[month] ?? 0)
       const nominal = best * n * rated
@@ -157,26 +161,44 @@ const add = (series: Float64Array, k: number, value: number) => {
   series[k] = (series[k] as number) + value
 }
 
-const scratch: { values: Float64Array } = { values: new Float64Array(0) }
+/** Room for a string's light, used again for every entry. */
+interface Room {
+  readonly light: Float64Array
+  readonly parts: Float64Array
+}
 
-/** The staircase of `seriesBest` over all strips of a string, without sorting where they are alike. */
-function stringBest(panels: readonly PanelLight[], k: number): number {
-  let count = 0
-  for (const panel of panels) count += panel.stripCount
-  if (scratch.values.length !== count) scratch.values = new Float64Array(count)
-  const values = scratch.values
+/**
+ * The staircase of `seriesBest` over all strips of a string, without putting them in order where they are alike; a
+ * module whose strips are lit alike stands once.
+ * @param strips each module's strips, `entry * counts + strip`
+ */
+function stringBest(
+  strips: readonly Float32Array[],
+  counts: readonly number[],
+  k: number,
+  room: Room,
+): number {
+  const { light, parts } = room
   let low = Infinity
   let high = -Infinity
-  let at = 0
-  for (const panel of panels) {
-    const first = k * panel.stripCount
-    for (let s = 0; s < panel.stripCount; s++) {
-      const value = panel.strips[first + s] as number
-      values[at++] = value
+  let all = 0
+  let used = 0
+  for (let p = 0; p < strips.length; p++) {
+    const of = strips[p] as Float32Array
+    const count = counts[p] as number
+    const first = used
+    for (let i = k * count; i < (k + 1) * count; i++) {
+      const value = of[i] as number
       if (value < low) low = value
       if (value > high) high = value
+      if (used > first && light[used - 1] === value) parts[used - 1] = (parts[used - 1] as number) + 1
+      else {
+        light[used] = value
+        parts[used++] = 1
+      }
     }
+    all += count
   }
   // No bypass can win: all but one at the best one's light give no more than all of them at the least.
-  return low * count >= high * (count - 1) ? low : seriesBest(values)
+  return low * all >= high * (all - 1) ? low : seriesBest(light, parts, used)
 }
