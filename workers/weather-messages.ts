@@ -27,8 +27,6 @@ export interface OpenedWeather {
     readonly monthlyGhi: readonly number[]
     readonly hasSnow: boolean
     readonly problems: readonly WeatherProblem[]
-    /** Minutes that all values would better be moved later; 0 where the clock is right. */
-    readonly bestShiftMinutes: number
   } | null
   /** Why it cannot be read as it is mapped. */
   readonly fault: FaultDetail | null

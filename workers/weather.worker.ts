@@ -6,7 +6,6 @@ import { diodePower } from '@/core/energy/module-power'
 import { byMonth } from '@/core/pipeline/loss-chain'
 import { quickEstimate } from '@/core/pipeline/quick-estimate'
 import { sunHours } from '@/core/sun/sun-hours'
-import { clockShiftMinutes, worthShiftingMinutes } from '@/core/weather/clock-shift'
 import { guessMapping, readTable, type CsvMapping, type CsvTable } from '@/core/weather/csv-table'
 import { isEpw } from '@/core/weather/epw'
 import { placeOf, readWeather, type WeatherPlace } from '@/core/weather/read-weather'
@@ -61,7 +60,6 @@ function look(mapping: CsvMapping | null, shiftMinutes: number, place: WeatherPl
 
 function summary({ year, problems }: WeatherReading): OpenedWeather['reading'] {
   const { name, latitudeDeg, longitudeDeg, elevationM, timeZoneHours, stepMinutes } = year
-  const shift = clockShiftMinutes(year)
   return {
     place: { name, latitudeDeg, longitudeDeg, elevationM, timeZoneHours },
     stepMinutes,
@@ -72,7 +70,6 @@ function summary({ year, problems }: WeatherReading): OpenedWeather['reading'] {
     monthlyGhi: byMonth(year.ghi, monthsOf(stepMinutes), stepMinutes / 60_000).monthly,
     hasSnow: year.snowDepthM !== null,
     problems,
-    bestShiftMinutes: Math.abs(shift) >= worthShiftingMinutes ? shift : 0,
   }
 }
 
@@ -88,6 +85,7 @@ async function estimate(request: Extract<WeatherRequest, { type: 'estimate' }>) 
     losses,
     power: diodePower(fitDiode(module)),
     heat: mountHeat[mount],
+    snowRows: module.halves,
     // A kilowatt of modules on a kilowatt of inverter: nothing is clipped that the design would not clip.
     inverter: {
       acPowerW: 1000,

@@ -17,6 +17,7 @@ export function Found({
   const { reading, shiftMinutes } = opened
   if (!reading) return null
   const { place } = reading
+  const better = reading.problems.find((problem) => problem.shiftMinutes !== undefined)?.shiftMinutes ?? 0
   const most = Math.max(...reading.monthlyGhi)
   return (
     <section aria-label="What the file holds" className="mt-4 grid grid-cols-[1fr_1.1fr] gap-5">
@@ -76,14 +77,9 @@ export function Found({
             </li>
           ))}
         </ul>
-        {reading.bestShiftMinutes !== 0 && (
-          <button
-            type="button"
-            className="button mt-2"
-            onClick={() => onShift(shiftMinutes + reading.bestShiftMinutes)}
-          >
-            Move all values {Math.abs(reading.bestShiftMinutes)} minutes{' '}
-            {reading.bestShiftMinutes > 0 ? 'later' : 'earlier'}
+        {better !== 0 && (
+          <button type="button" className="button mt-2" onClick={() => onShift(shiftMinutes + better)}>
+            Move all values {Math.abs(better)} minutes {better > 0 ? 'later' : 'earlier'}
           </button>
         )}
         {shiftMinutes !== 0 && (

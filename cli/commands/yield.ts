@@ -7,7 +7,7 @@ import { acYear } from '@/core/pipeline/ac'
 import { dcYear, type DcYear } from '@/core/pipeline/dc'
 import { lossChain, lossSteps, type LossChain } from '@/core/pipeline/loss-chain'
 import { openString } from '@/core/pipeline/open-chain'
-import { snowOnPlane } from '@/core/pipeline/snow-on-plane'
+import { slideTiltDeg, snowOnPlane } from '@/core/pipeline/snow-on-plane'
 import { normalOf, trackedNormals } from '@/core/sun/tracker'
 import { type SunHours } from '@/core/sun/sun-hours'
 import { type WeatherYear } from '@/core/weather/weather-year'
@@ -68,7 +68,7 @@ function arrayYear(
   const heat = heatOf(mount)
   const sheet = module.sheet && { ...module.sheet, powerPerK: module.powerPerK ?? defaultPowerPerK }
   const power = sheet ? diodePower(fitDiode(sheet)) : linearPower(module.powerPerK ?? defaultPowerPerK)
-  const snowLost = snowOnPlane(light, year, sun, array.tiltDeg, snowRows)
+  const snowLost = snowOnPlane(light, year, sun, slideTiltDeg(tracker, array.tiltDeg), snowRows)
   return dcYear([openString(light, sun.stepMinutes, heat, snowLost)], {
     module: { powerW: array.modules * module.powerW },
     power,

@@ -35,7 +35,7 @@ import { agedBills, moneyOf, priceOf } from './money'
 import { panelLight } from './panel-light'
 import { layPanels, rackBodies, type LaidArray } from './panels'
 import { planeLight, type PlaneLight } from './plane-light'
-import { snowOnPlane } from './snow-on-plane'
+import { slideTiltDeg, snowOnPlane } from './snow-on-plane'
 
 /** What a run is about: the two documents and the world around them. */
 export interface PipelineInput {
@@ -154,8 +154,8 @@ export class Pipeline {
           groups,
           occluders.key,
           sun.key,
-          ofKind(option, 'rack'),
-          standing.value.length > 0 ? [module.widthM, module.lengthM] : null,
+          // Rows as they stand: a module taken out of one changes nobody's view.
+          laid.value.arrays.map(({ rows }) => rows),
         ])
         return laid.value.arrays.map((array) => {
           const { normal } = array.plane
@@ -198,7 +198,11 @@ export class Pipeline {
       'snow',
       1,
       {
-        planes: laid.value.arrays.map(({ plane, panels }) => [plane.pitchDeg, panels[0]?.orientation]),
+        planes: laid.value.arrays.map(({ plane, tracker, panels }) => [
+          plane.pitchDeg,
+          tracker,
+          panels[0]?.orientation,
+        ]),
         groups,
       },
       [irradiance],
@@ -435,7 +439,6 @@ function snowOn(
   sun: SunHours,
   groups: CellGroups,
 ): Float32Array | null {
-  const tiltDeg = array.tracker ? array.tracker.limitDeg / 2 : array.plane.pitchDeg
   const rows = array.panels[0]?.orientation === 'landscape' ? groups.strips : groups.halves
-  return snowOnPlane(light, weather, sun, tiltDeg, rows)
+  return snowOnPlane(light, weather, sun, slideTiltDeg(array.tracker, array.plane.pitchDeg), rows)
 }

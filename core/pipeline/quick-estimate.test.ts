@@ -47,6 +47,7 @@ function clearYear(latitudeDeg: number): { weather: WeatherYear; sun: ReturnType
 const common = {
   albedoByMonth: new Array<number>(12).fill(0.2),
   skyModel: 'perez' as const,
+  snowRows: 2,
   losses: defaultLosses,
   power: linearPower(-0.0035),
   heat: mountHeat.close,
@@ -88,6 +89,29 @@ test('each cell is what the whole chain gives for that plane', () => {
     const ac = acYear(dc, sun, common.inverter, common.losses.availability, true)
     expect(Math.abs((estimate.kwhPerKw[t]?.[a] ?? 0) / ac.kwh - 1)).toBeLessThan(1e-6)
   }
+})
+
+test('snow that the weather knows counts by tilt, in the place of the entered one', () => {
+  const { weather, sun } = clearYear(42)
+  // Every tenth day of January a fall; it lies all month.
+  const snowDepthM = new Float64Array(8760).map((_, i) => (i < 744 ? 0.05 + 0.02 * Math.floor(i / 240) : 0))
+  const cold = {
+    ...weather,
+    temperatureC: weather.temperatureC.map((_, i) => (i < 744 ? -1 : 15)),
+    snowDepthM,
+  }
+  const bare = { ...cold, snowDepthM: null }
+  const of = (year: WeatherYear, losses = defaultLosses) =>
+    quickEstimate({ ...common, weather: year, sun, losses })
+  const entered = { ...defaultLosses, snow: new Array<number>(12).fill(0.5) }
+  expect(of(cold, entered)).toEqual(of(cold))
+  expect(of(bare, entered).best.kwhPerKw).toBeLessThan(of(bare).best.kwhPerKw * 0.6)
+  // Level modules keep it, steep ones lose it: the share lost falls with the tilt.
+  const lost = (tilt: number) => {
+    const [with_, without] = [cold, { ...bare }].map((year) => of(year).kwhPerKw[tilt]?.[6] ?? 0)
+    return 1 - (with_ ?? 0) / (without ?? 1)
+  }
+  expect(lost(0)).toBeGreaterThan(lost(6))
 })
 
 test('modules for a bill by hand: 180 a month at 0.30 is 7,200 kWh; 80 % of it at 1,200 kWh/kW', () => {

@@ -1,8 +1,17 @@
 import { Fault } from '../model/fault'
+import { type Losses } from '../model/kinds/losses'
+import { type HeatLoss } from '../energy/cell-temperature'
+import { type InverterCurve } from '../energy/inverter-curve'
+import { type ModulePower } from '../energy/module-power'
+import { type SunHours } from '../sun/sun-hours'
 import { normalOf } from '../sun/tracker'
 import { skyYear, type SkyModel } from '../weather/sky-year'
-import { openKwhPerKw, roomFor, type OpenPlane } from './open-chain'
+import { type WeatherYear } from '../weather/weather-year'
+import { acYear } from './ac'
+import { dcYear } from './dc'
+import { openString } from './open-chain'
 import { planeLight } from './plane-light'
+import { snowOnPlane } from './snow-on-plane'
 
 /** Tilts from level to upright and directions all round, as the table has them. */
 export const estimateTilts = [0, 10, 20, 30, 40, 50, 60, 70, 80, 90] as const
@@ -15,9 +24,18 @@ export interface QuickEstimate {
   readonly best: { readonly tiltDeg: number; readonly azimuthDeg: number; readonly kwhPerKw: number }
 }
 
-export type EstimateRequest = Omit<OpenPlane, 'light'> & {
+export interface EstimateRequest {
+  readonly weather: WeatherYear
+  readonly sun: SunHours
   readonly albedoByMonth: readonly number[]
   readonly skyModel: SkyModel
+  readonly losses: Losses
+  readonly power: ModulePower
+  readonly heat: HeatLoss
+  /** For a kilowatt of modules. */
+  readonly inverter: InverterCurve
+  /** Groups of a module's cells above each other along the slope, for snow. */
+  readonly snowRows: number
 }
 
 /**
@@ -25,11 +43,15 @@ export type EstimateRequest = Omit<OpenPlane, 'light'> & {
  * plane to the degree.
  */
 export function quickEstimate(request: EstimateRequest): QuickEstimate {
-  const room = roomFor(request.sun)
-  const sky = skyYear(request.weather, request.sun, request.skyModel)
+  const { weather, sun, losses, power, heat, inverter } = request
+  const sky = skyYear(weather, sun, request.skyModel)
+  const module = { powerW: 1000 }
   const of = (tiltDeg: number, azimuthDeg: number) => {
-    const light = planeLight(sky, normalOf(tiltDeg, azimuthDeg), { albedoByMonth: request.albedoByMonth })
-    return openKwhPerKw({ ...request, light }, room)
+    const light = planeLight(sky, normalOf(tiltDeg, azimuthDeg), request)
+    const snowLost = snowOnPlane(light, weather, sun, tiltDeg, request.snowRows)
+    const string = openString(light, sun.stepMinutes, heat, snowLost)
+    const dc = dcYear([string], { module, power, losses, weather, sun })
+    return acYear(dc, sun, inverter, losses.availability, true).kwh
   }
   const kwhPerKw = estimateTilts.map((tilt) => {
     // A level plane faces nowhere: once is enough.

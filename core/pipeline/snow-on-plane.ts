@@ -1,7 +1,12 @@
 import { snowCover, snowLoss } from '../energy/snow-cover'
 import { type SunHours } from '../sun/sun-hours'
+import { type Tracker } from '../sun/tracker'
 import { type WeatherYear } from '../weather/weather-year'
 import { type PlaneLight } from './plane-light'
+
+/** The tilt that snow slides on: a plane that turns stands, day in day out, about half as steep as it can. */
+export const slideTiltDeg = (tracker: Tracker | null, pitchDeg: number) =>
+  tracker ? tracker.limitDeg / 2 : pitchDeg
 
 /**
  * Share of its output that an array loses to lying snow, one an interval; null where the weather knows nothing of snow.

@@ -168,6 +168,39 @@ const broken: Readonly<Record<string, readonly [() => Uint8Array | string, strin
     'bad-time',
     /Line 1001/,
   ],
+  'CSV with 30 February in columns': [
+    () =>
+      table({
+        preamble: here,
+        heading: ['Year', 'Month', 'Day', 'Hour', 'GHI', 'T', 'Wind'],
+        stamp: (at, i) =>
+          i === 1400
+            ? '2023,2,30,4'
+            : [at.getUTCFullYear(), at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours()].join(','),
+      }),
+    'bad-time',
+    /Line 1403/,
+  ],
+  'CSV with an hour that is not there': [
+    () =>
+      table({
+        preamble: here,
+        heading: ['Date', 'Hour', 'GHI', 'T', 'Wind'],
+        stamp: (at, i) => `${at.toISOString().slice(0, 10)},${i === 77 ? '' : at.getUTCHours()}`,
+      }),
+    'bad-time',
+    /Line 80/,
+  ],
+  'CSV, 29 February of a year that has none': [
+    () => csvLines.map((t, i) => (i === 1500 ? t.replace(/^[^,]+/, '2025-02-29T00:00') : t)).join('\n'),
+    'bad-time',
+    /Line 1501/,
+  ],
+  'CSV, 75 minutes past': [
+    () => csvLines.map((t, i) => (i === 90 ? t.replace(/^[^,]+/, '2025-01-04T15:75') : t)).join('\n'),
+    'bad-time',
+    /Line 91/,
+  ],
   'CSV, letters in a number': [
     () => csvLines.map((t, i) => (i === 300 ? t.replace(/,[^,]+,/, ',bright,') : t)).join('\n'),
     'bad-number',
@@ -392,6 +425,20 @@ const tables: Readonly<Record<string, readonly [() => string, readonly string[]]
     ['leap-day', 'split'],
   ],
   'three years': [() => table({ from: Date.UTC(2021, 0, 1), days: 3 * 365 }), ['several-years', 'split']],
+  'from July to the August after next year’s': [
+    () => table({ from: Date.UTC(2022, 6, 1), days: 400 }),
+    ['several-years', 'split'],
+  ],
+  'a leap year whose year is not said': [
+    () =>
+      table({
+        heading: ['Month', 'Day', 'Hour', 'GHI', 'Tamb', 'Wind'],
+        stamp: (at) => [at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours()].join(','),
+        from: Date.UTC(2024, 0, 1),
+        days: 366,
+      }),
+    ['leap-day', 'split'],
+  ],
   'from July to June': [() => table({ from: Date.UTC(2022, 6, 1) }), ['split']],
   'holes and words for nothing': [
     () => table({ row: (i) => [i % 100 === 12 ? 'NaN' : (good.ghi[i] ?? 0), i % 50 === 0 ? '-999' : 11, 2] }),

@@ -33,9 +33,12 @@ const zoneOf = (text: string | undefined): number | null => {
 export function parseClock(text: string): number | null {
   const found = /^(\d{1,2})(?::?(\d{2}))?(?::(\d{2}))?\s*(am|pm)?$/i.exec(text.trim())
   if (!found) return null
-  const minutes = hours12(Number(found[1]), found[4]) * 60 + Number(found[2] ?? 0)
+  const minutes = minutesOf(hours12(Number(found[1]), found[4]), Number(found[2] ?? 0))
   return minutes <= 1440 ? minutes : null
 }
+
+/** Minutes of the day; NaN where the minutes are no minutes. */
+const minutesOf = (hour: number, minute: number) => (minute < 60 ? hour * 60 + minute : NaN)
 
 const hours12 = (hour: number, half: string | undefined) =>
   half === undefined ? hour : (hour % 12) + (half.toLowerCase() === 'pm' ? 12 : 0)
@@ -55,33 +58,32 @@ export function parseStamp(text: string, dayFirst: boolean): Stamp | null {
   }
   const a = yearFirst.exec(cell)
   if (a)
-    return checked({
+    return checkedStamp({
       year: Number(a[1]),
       month: Number(a[2]),
       day: Number(a[3]),
-      minutes: Number(a[4] ?? 0) * 60 + Number(a[5] ?? 0),
+      minutes: minutesOf(Number(a[4] ?? 0), Number(a[5] ?? 0)),
       zoneMinutes: zoneOf(a[7]),
     })
   const b = yearLast.exec(cell)
   if (!b) return null
   const [one, two] = [Number(b[1]), Number(b[2])]
   const year = Number(b[3])
-  return checked({
+  return checkedStamp({
     year: year < 100 ? 2000 + year : year,
     month: dayFirst ? two : one,
     day: dayFirst ? one : two,
-    minutes: hours12(Number(b[4] ?? 0), b[7]) * 60 + Number(b[5] ?? 0),
+    minutes: minutesOf(hours12(Number(b[4] ?? 0), b[7]), Number(b[5] ?? 0)),
     zoneMinutes: zoneOf(b[8]),
   })
 }
 
-const longest = [31, 29, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
-
-const checked = (stamp: Stamp): Stamp | null =>
-  stamp.month >= 1 &&
-  stamp.month <= 12 &&
+/** The stamp when its month has that day and the day that minute; null otherwise. */
+export const checkedStamp = (stamp: Stamp): Stamp | null =>
+  stamp.year > 0 &&
+  new Date(Date.UTC(stamp.year, stamp.month - 1, stamp.day)).getUTCMonth() === stamp.month - 1 &&
   stamp.day >= 1 &&
-  stamp.day <= (longest[stamp.month - 1] ?? 31) &&
+  stamp.minutes >= 0 &&
   stamp.minutes <= 1440
     ? stamp
     : null

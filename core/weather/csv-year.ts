@@ -3,13 +3,16 @@ import { isStep } from '../model/model-year'
 import { completeYear, type RawSeries } from './complete-year'
 import { columnUnits, toCoreUnit, type ColumnRole, type MeasuredRole } from './csv-columns'
 import { type CsvMapping, type CsvTable } from './csv-table'
-import { parseClock, parseStamp, type Stamp } from './csv-time'
+import { checkedStamp, parseClock, parseStamp, type Stamp } from './csv-time'
 import { ProblemList, type WeatherReading } from './reading'
 import { type YearPlace } from './weather-year'
 
 const minuteMs = 60_000
 const dayMinutes = 1440
 const yearMinutes = 365 * dayMinutes
+/** Stand for a year that a table does not name, without and with a 29 February. */
+const commonYear = 2001
+const leapYear = 2000
 /** Written where nothing was measured, beside an empty cell. */
 const absent =
   /^(|-|--|n\/?a|nan|null|none|missing|-99(\.9*)?|-999(\.9*)?|-9999(\.0*)?|9999(\.0*)?|99999(\.0*)?)$/i
@@ -82,7 +85,7 @@ function numberIn(table: CsvTable, row: number, c: number, decimal: '.' | ','): 
 }
 
 /**
- * When each row's interval begins, in minutes since 1970 on the mapping's clock; NaN for a row of 29 February.
+ * Each row's stamp in minutes since 1970 on the mapping's clock.
  * Rows without a stamp column follow each other from 1 January.
  */
 function rowMinutes(
@@ -103,19 +106,32 @@ function rowMinutes(
   const hasStamp = at.time >= 0 || at.date >= 0 || (at.month >= 0 && at.day >= 0)
   if (!hasStamp) return fromNewYear(table)
   const cell = (row: readonly string[], c: number) => (c < 0 ? '' : (row[c] ?? '').trim())
+  /** A number that stands there; NaN for an empty cell, which is not nought. */
+  const whole = (row: readonly string[], c: number) => (cell(row, c) === '' ? NaN : Number(cell(row, c)))
+  // Without a year: one that has the days the table has.
+  const isLeapDay = (row: readonly string[]) => whole(row, at.month) === 2 && whole(row, at.day) === 29
+  const unsaid = at.year < 0 && table.rows.some(isLeapDay) ? leapYear : commonYear
+  const minutesIn = (row: readonly string[]): number => {
+    if (at.clock >= 0) return parseClock(cell(row, at.clock)) ?? NaN
+    if (at.hour < 0) return 0
+    const minute = at.minute < 0 ? 0 : whole(row, at.minute)
+    return minute >= 0 && minute <= 60 ? whole(row, at.hour) * 60 + minute : NaN
+  }
   const stampOf = (row: readonly string[]): Stamp | null => {
     if (at.time >= 0) return parseStamp(cell(row, at.time), mapping.dayFirst)
-    const hour = at.hour >= 0 ? Number(cell(row, at.hour)) * 60 + Number(cell(row, at.minute) || 0) : 0
-    const minutes = at.clock >= 0 ? parseClock(cell(row, at.clock)) : hour
-    if (minutes === null || !Number.isFinite(minutes)) return null
+    const minutes = minutesIn(row)
     if (at.date >= 0) {
       const stamp = parseStamp(cell(row, at.date), mapping.dayFirst)
-      return stamp && { ...stamp, minutes: stamp.minutes + minutes }
+      return stamp && checkedStamp({ ...stamp, minutes: stamp.minutes + minutes })
     }
-    const [month, day] = [Number(cell(row, at.month)), Number(cell(row, at.day))]
-    const year = at.year >= 0 ? Number(cell(row, at.year)) : 2001
-    const ok = month >= 1 && month <= 12 && day >= 1 && day <= 31 && minutes <= dayMinutes && year > 0
-    return ok ? { year, month, day, minutes, zoneMinutes: null } : null
+    const [month, day] = [whole(row, at.month), whole(row, at.day)]
+    return checkedStamp({
+      year: at.year >= 0 ? whole(row, at.year) : unsaid,
+      month,
+      day,
+      minutes,
+      zoneMinutes: null,
+    })
   }
   return Float64Array.from(table.rows, (row, r) => {
     const stamp = stampOf(row)
@@ -143,7 +159,7 @@ function fromNewYear(table: CsvTable): Float64Array {
       `No column holds the time, and ${n.toLocaleString('en')} rows are not a year in equal steps (8,760 hours, 35,040 quarters). Say which column holds the time.`,
       'line 1',
     )
-  const year = days === 366 ? 2000 : 2001
+  const year = days === 366 ? leapYear : commonYear
   const step = (days * dayMinutes) / n
   const start = Date.UTC(year, 0, 1) / minuteMs
   return Float64Array.from(table.rows, (_, r) => start + r * step)
@@ -179,23 +195,20 @@ function placeRows(
   const begins = minutes.map((m) => m - back)
   const first = begins.reduce((a, b) => Math.min(a, b), Infinity)
   const last = begins.reduce((a, b) => Math.max(a, b), -Infinity)
-  const yearOf = (m: number) => new Date(m * minuteMs).getUTCFullYear()
-  const several = last - first > 366 * dayMinutes
-  let only: number | null = null
-  if (several) {
-    const counts = new Map<number, number>()
-    for (const m of begins) counts.set(yearOf(m), (counts.get(yearOf(m)) ?? 0) + 1)
-    only = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0] ?? null
+  let [from, until] = [first, last + stepMinutes]
+  if (last - first > 366 * dayMinutes) {
+    ;[from, until] = fullestYear(begins, first, leastCoverage * n)
     problems.add(
       'several-years',
       table.lines[0] ?? 1,
-      () => `The table holds ${counts.size} years: ${only}, the fullest, was taken.`,
+      () =>
+        `The table holds more than a year: the one from ${new Date(from * minuteMs).toISOString().slice(0, 10)} on was taken.`,
       'note',
     )
   }
   const rowOf = new Int32Array(n).fill(-1)
   begins.forEach((m, r) => {
-    if (only !== null && yearOf(m) !== only) return
+    if (m < from || m >= until) return
     const at = new Date(m * minuteMs)
     const line = table.lines[r] ?? 0
     if (at.getUTCMonth() === 1 && at.getUTCDate() === 29) {
@@ -221,4 +234,18 @@ function placeRows(
     rowOf[i] = r
   })
   return rowOf
+}
+
+/** The calendar year with most rows; where none has enough, the twelve months from the first row on. */
+function fullestYear(begins: Float64Array, first: number, enough: number): [from: number, until: number] {
+  const counts = new Map<number, number>()
+  for (const m of begins) {
+    const year = new Date(m * minuteMs).getUTCFullYear()
+    counts.set(year, (counts.get(year) ?? 0) + 1)
+  }
+  const [year, rows] = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0] ?? [0, 0]
+  if (rows >= enough) return [Date.UTC(year, 0, 1) / minuteMs, Date.UTC(year + 1, 0, 1) / minuteMs]
+  const at = new Date(first * minuteMs)
+  const next = Date.UTC(at.getUTCFullYear() + 1, at.getUTCMonth(), at.getUTCDate(), at.getUTCHours())
+  return [first, next / minuteMs]
 }

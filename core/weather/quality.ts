@@ -99,7 +99,7 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
       'units',
       0,
       () =>
-        `The year has ${(share * 100).toFixed(0)} % of the light of a clear sky: are the units W/m²?${unitGuess(share)}`,
+        `The year has ${(share * 100).toFixed(0)} % of the light of a clear sky: are the units W/m²?${unitGuess(share, year.stepMinutes / 60)}`,
     )
   if (Math.abs(year.latitudeDeg) > seasonLatitudeDeg && seasonsAgree(byMonth) < -0.3)
     problems.add(
@@ -108,15 +108,19 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
       () =>
         `The year is brightest in the winter of ${Math.abs(year.latitudeDeg).toFixed(0)}° ${year.latitudeDeg < 0 ? 'south' : 'north'}: was it measured on the other side of the equator, or are day and month swapped?`,
     )
-  const shift = clockShiftMinutes(year)
-  if (Math.abs(shift) >= worthShiftingMinutes)
-    problems.add(
-      'shifted-clock',
-      0,
-      () =>
-        `The sun in this file runs ${Math.abs(shift)} minutes ${shift > 0 ? 'early' : 'late'}: moving all values ${Math.abs(shift)} minutes ${shift > 0 ? 'later' : 'earlier'} fits best. Is the time zone or daylight saving wrong?`,
-    )
-  return problems.list
+  const shiftMinutes = clockShiftMinutes(year)
+  if (Math.abs(shiftMinutes) < worthShiftingMinutes) return problems.list
+  const [minutes, late] = [Math.abs(shiftMinutes), shiftMinutes < 0]
+  return [
+    ...problems.list,
+    {
+      code: 'shifted-clock',
+      line: 0,
+      severity: 'warning',
+      message: `The sun in this file runs ${minutes} minutes ${late ? 'late' : 'early'}: moving all values ${minutes} minutes ${late ? 'earlier' : 'later'} fits best. Is the time zone or daylight saving wrong?`,
+      shiftMinutes,
+    },
+  ]
 }
 
 /** Correlation of the months' light with that of a clear sky. */
@@ -132,14 +136,15 @@ function seasonsAgree(months: readonly { readonly clear: number; readonly made: 
   return spread > 0 ? product(offClear, offMade) / spread : 1
 }
 
-/** The unit whose mistaking would bring the light to about half of a clear sky's. */
-function unitGuess(share: number): string {
+/** The unit whose mistaking would bring the light to about what skies usually leave of a clear one's. */
+function unitGuess(share: number, stepHours: number): string {
   const usual = 0.65
+  // Energy of an interval grows with its length, power does not.
   const guesses = [
-    { factor: 3.6, unit: 'kJ/m²' },
-    { factor: 0.36, unit: 'J/cm²' },
-    { factor: 0.001, unit: 'kW/m² or kWh/m²' },
-    { factor: 0.0036, unit: 'MJ/m²' },
+    { factor: 3.6 * stepHours, unit: 'kJ/m²' },
+    { factor: 0.36 * stepHours, unit: 'J/cm²' },
+    { factor: 0.001, unit: stepHours === 1 ? 'kW/m² or kWh/m²' : 'kW/m²' },
+    { factor: 0.0036 * stepHours, unit: 'MJ/m²' },
   ]
   const near = guesses
     .map((guess) => ({ ...guess, off: Math.abs(Math.log(share / usual / guess.factor)) }))

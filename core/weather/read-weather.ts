@@ -38,19 +38,26 @@ export function readWeather(
   mapping?: CsvMapping,
   shiftMinutes = 0,
 ): WeatherReading {
-  const reading = isEpw(text)
-    ? epwYear(readEpwFile(text), shiftMinutes)
+  return isEpw(text)
+    ? checked(epwYear(readEpwFile(text), shiftMinutes))
     : tableYear(readTable(text), given, mapping, shiftMinutes)
-  return { ...reading, problems: [...reading.problems, ...weatherProblems(reading)] }
 }
+
+/** With what looks wrong in the year beside what its reader noticed. */
+const checked = (reading: WeatherReading): WeatherReading => ({
+  ...reading,
+  problems: [...reading.problems, ...weatherProblems(reading)],
+})
 
 const tableYear = (
   table: CsvTable,
   given: WeatherPlace,
-  mapping: CsvMapping | undefined,
-  shiftMinutes: number,
+  mapping?: CsvMapping,
+  shiftMinutes = 0,
 ): WeatherReading =>
-  csvYear(table, mapping ?? guessMapping(table, given.timeZoneHours), placeOf(table, given), shiftMinutes)
+  checked(
+    csvYear(table, mapping ?? guessMapping(table, given.timeZoneHours), placeOf(table, given), shiftMinutes),
+  )
 
 const nowhere: WeatherPlace = {
   name: '',
@@ -65,14 +72,14 @@ const nowhere: WeatherPlace = {
  * @throws Fault `no-place`
  */
 export function readPlaced(text: string): WeatherReading {
-  if (!isEpw(text)) {
-    const place = placeOf(readTable(text), nowhere)
-    if (Number.isNaN(place.latitudeDeg) || Number.isNaN(place.longitudeDeg))
-      throw new Fault(
-        'no-place',
-        'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
-        'line 1',
-      )
-  }
-  return readWeather(text, nowhere)
+  if (isEpw(text)) return readWeather(text, nowhere)
+  const table = readTable(text)
+  const { latitudeDeg, longitudeDeg } = placeOf(table, nowhere)
+  if (Number.isNaN(latitudeDeg) || Number.isNaN(longitudeDeg))
+    throw new Fault(
+      'no-place',
+      'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
+      'line 1',
+    )
+  return tableYear(table, nowhere)
 }

@@ -10,6 +10,8 @@ export interface WeatherProblem {
   readonly line: number
   /** `note`: repaired or harmless; `warning`: look at it before you trust the yield. */
   readonly severity: 'note' | 'warning'
+  /** Of a clock that is off: the minutes that all values would better be moved later. */
+  readonly shiftMinutes?: number
 }
 
 /** What a reader of weather files gives. */
