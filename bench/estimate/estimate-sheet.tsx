@@ -39,7 +39,7 @@ export function EstimateSheet() {
   const site = useSite()
   const station = chosenStation(useStations(), site.stationId)?.station
   const [mount, setMount] = useState<Mount>('close')
-  const { estimate, fault } = useEstimate(mount)
+  const { estimate, fault, fresh } = useEstimate(mount)
   const [planes, setPlanes] = useState<readonly Plane[]>([])
   const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
   const close = () => session.setState({ dialog: null })
@@ -67,7 +67,7 @@ export function EstimateSheet() {
       )}
       {!estimate && fault === null && <p className="quiet">Running a year on 120 planes …</p>}
       {estimate && best && (
-        <>
+        <div aria-busy={!fresh} className={fresh ? '' : 'opacity-60'}>
           <p>
             Most at{' '}
             <strong>
@@ -93,21 +93,31 @@ export function EstimateSheet() {
               <BillSizing plane={compared[0] ?? best} modulePowerW={module?.powerW ?? 0} />
             </div>
           </div>
-        </>
+        </div>
       )}
     </Sheet>
   )
 }
 
 /** The table of the job's weather, module, losses and inverter. */
-function useEstimate(mount: Mount): { estimate: QuickEstimate | null; fault: string | null } {
+function useEstimate(mount: Mount): {
+  estimate: QuickEstimate | null
+  fault: string | null
+  /** Whether the table belongs to what is chosen now. */
+  fresh: boolean
+} {
   const { desk, catalogue } = useBench()
   const option = useOption()
   const site = useSite()
   const station = chosenStation(useStations(), site.stationId)?.station
-  const [state, setState] = useState<{ estimate: QuickEstimate | null; fault: string | null }>({
+  const [state, setState] = useState<{
+    estimate: QuickEstimate | null
+    fault: string | null
+    of: Mount | null
+  }>({
     estimate: null,
     fault: null,
+    of: null,
   })
   const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
   const inverter = catalogue.inverters.find(
@@ -119,11 +129,12 @@ function useEstimate(mount: Mount): { estimate: QuickEstimate | null; fault: str
     if (!module || !inverter || weatherUrl === undefined) return
     let gone = false
     desk.ask('estimated', { type: 'estimate', weatherUrl, site, module, inverter, losses, mount }).then(
-      ({ estimate }) => !gone && setState({ estimate, fault: null }),
+      ({ estimate }) => !gone && setState({ estimate, fault: null, of: mount }),
       (error: unknown) =>
         !gone &&
         setState({
           estimate: null,
+          of: mount,
           fault: error instanceof Fault ? error.message : 'The estimate stopped. Close this and try again.',
         }),
     )
@@ -131,7 +142,7 @@ function useEstimate(mount: Mount): { estimate: QuickEstimate | null; fault: str
       gone = true
     }
   }, [desk, weatherUrl, site, module, inverter, losses, mount])
-  return state
+  return { ...state, fresh: state.of === mount }
 }
 
 function PlaneTable({

@@ -147,7 +147,6 @@ function useDifferences(): Readonly<Record<string, number>> {
     of: '',
     values: {},
   })
-  const run = numbers?.run
   useEffect(() => {
     if (!numbers?.before) return
     const before = new Map(numbers.before.ledger.map((line) => [line.id, line]))
@@ -166,8 +165,6 @@ function useDifferences(): Readonly<Record<string, number>> {
       clearTimeout(arrive)
       clearTimeout(leave)
     }
-    // The run tells one set of numbers from the next.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [run, optionId])
+  }, [numbers, optionId])
   return shown.of === optionId ? shown.values : {}
 }

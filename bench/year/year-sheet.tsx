@@ -12,7 +12,7 @@ import { Sheet } from '../sheet'
 /** The year's energy month by month, from the light to the house: what was lost where, and what it is worth. */
 export function YearSheet() {
   const { session } = useBench()
-  const { numbers } = useNumbers()
+  const { numbers, fresh } = useNumbers()
   const [share, setShare] = useState(false)
   const summary = useDeferredValue(numbers?.summary)
   return (
@@ -20,7 +20,7 @@ export function YearSheet() {
       {!summary || summary.count === 0 ? (
         <p className="quiet">Lay modules first: then the year stands here, month by month.</p>
       ) : (
-        <>
+        <div aria-busy={!fresh} className={fresh && summary === numbers?.summary ? '' : 'opacity-60'}>
           <Headline summary={summary} />
           <Waterfall summary={summary} />
           <MonthTable summary={summary} />
@@ -38,7 +38,7 @@ export function YearSheet() {
           </div>
           <LossTable summary={summary} share={share} />
           <Downloads summary={summary} />
-        </>
+        </div>
       )}
     </Sheet>
   )
@@ -181,7 +181,7 @@ function MonthTable({ summary }: { readonly summary: RunSummary }) {
   const { chain, monthly, powerW } = summary
   const kwh = (value: number) => number(value, site)
   const worth = monthly.billBefore.map((before, m) => before - (monthly.billAfter[m] ?? 0))
-  const perKw = (1000 / powerW) * 1
+  const perKw = 1000 / powerW
   return (
     <div className="mt-2 overflow-x-auto">
       <table className="w-full border-collapse text-[12px]" aria-label="Light, yield and value by month">

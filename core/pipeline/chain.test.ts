@@ -201,16 +201,16 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
   const seed = 20_261_123 + step
   const random = seededRandom(seed)
   const n = (365 * 1440) / step
-  const any = (most: number) => Float64Array.from({ length: n }, () => random() * most)
+  const upTo = (most: number) => Float64Array.from({ length: n }, () => random() * most)
   const wild: WeatherYear = {
     ...weather,
     stepMinutes: step,
-    ghi: any(900),
-    dni: any(900),
-    dhi: any(400),
-    temperatureC: any(40).map((c) => c - 10),
-    windMs: any(12),
-    snowDepthM: any(0.1),
+    ghi: upTo(900),
+    dni: upTo(900),
+    dhi: upTo(400),
+    temperatureC: upTo(40).map((c) => c - 10),
+    windMs: upTo(12),
+    snowDepthM: upTo(0.1),
   }
   const track = sunHours(place, -5, step)
   const light = planeLight(skyYear(wild, track, 'perez'), [0.3, -0.4, Math.sqrt(0.75)], ground)
@@ -266,8 +266,8 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
 
 test('light on a plane is that of the sky models, entry by entry', () => {
   const random = seededRandom(77)
-  const any = (most: number) => Float64Array.from({ length: 8760 }, () => random() * most)
-  const wild = { ...weather, ghi: any(900), dni: any(900), dhi: any(400) }
+  const upTo = (most: number) => Float64Array.from({ length: 8760 }, () => random() * most)
+  const wild = { ...weather, ghi: upTo(900), dni: upTo(900), dhi: upTo(400) }
   const [tilt, azimuth] = [37, 141]
   const normal = normalOf(tilt, azimuth)
   for (const [model, reference] of [
