@@ -3,6 +3,7 @@
 import { type Check } from '@/core/pipeline/explanation'
 import { useBench, useNumbers, useSession, useSite } from '../context'
 import { figure } from '../format'
+import { houseId } from '../store/documents'
 
 const order = { broken: 0, warning: 1, note: 2 } as const
 const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as const
@@ -74,9 +75,12 @@ function CheckRow({ check }: { readonly check: Check }) {
           <button
             type="button"
             className="cursor-pointer text-[12px] text-verdigris hover:underline"
-            onClick={() =>
-              documents.set(remedy.label, optionId, remedy.set.id, { [remedy.set.field]: remedy.set.value })
-            }
+            onClick={() => {
+              const { id, field, value } = remedy.set
+              // What belongs to the house is mended for every option.
+              const documentId = documents.house[id] ? houseId : optionId
+              documents.set(remedy.label, documentId, id, { [field]: value })
+            }}
           >
             {remedy.label}
           </button>
