@@ -1,21 +1,18 @@
 import {
   BufferGeometry,
-  Color,
-  DoubleSide,
   Float32BufferAttribute,
   Group,
   IcosahedronGeometry,
   CylinderGeometry,
-  LineBasicMaterial,
   LineSegments,
   Mesh,
-  MeshLambertMaterial,
   type Material,
   type Object3D,
 } from 'three'
 import { triangulate } from '@/core/geometry/polygon'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Panel } from '@/core/pipeline/panels'
+import { type Paints } from './paints'
 import { type Palette } from './palette'
 import { type StageScene } from './scene'
 
@@ -66,40 +63,33 @@ class Batch {
     return mesh
   }
 
-  edges(colour: string, opacity = 1): LineSegments {
+  edges(ink: Material): LineSegments {
     const geometry = new BufferGeometry()
     geometry.setAttribute('position', new Float32BufferAttribute(this.lines, 3))
-    return new LineSegments(
-      geometry,
-      new LineBasicMaterial({ color: colour, transparent: opacity < 1, opacity }),
-    )
+    return new LineSegments(geometry, ink)
   }
 }
 
-const matt = (colour: string, extra: { transparent?: boolean; opacity?: number } = {}) =>
-  new MeshLambertMaterial({
-    color: new Color(colour),
-    side: DoubleSide,
-    polygonOffset: true,
-    polygonOffsetFactor: 1,
-    polygonOffsetUnits: 1,
-    ...extra,
-  })
+interface Look {
+  readonly palette: Palette
+  readonly emphasis: Emphasis
+  readonly paints: Paints
+}
 
 /** The card model of a scene: roofs, walls, chimneys, crowns and panels with their ink edges. */
-export function buildMaquette(scene: StageScene, palette: Palette, emphasis: Emphasis): Group {
+export function buildMaquette(scene: StageScene, look: Look): Group {
   const group = new Group()
-  addVolumes(group, scene, palette, emphasis)
-  addChimneys(group, scene, palette, emphasis)
-  addTrees(group, scene, palette, emphasis)
-  addPanels(group, scene, palette, emphasis)
+  addVolumes(group, scene, look)
+  addChimneys(group, scene, look)
+  addTrees(group, scene, look)
+  addPanels(group, scene, look)
   return group
 }
 
 const edgeColour = (id: string, palette: Palette, emphasis: Emphasis) =>
   emphasis.selected.has(id) || emphasis.lit.has(id) ? palette.verdigris : palette.ink
 
-function addVolumes(group: Group, scene: StageScene, palette: Palette, emphasis: Emphasis): void {
+function addVolumes(group: Group, scene: StageScene, { palette, emphasis, paints }: Look): void {
   for (const { volume, roof } of scene.volumes) {
     const eave = volume.eaveHeightM
     const roofs = new Batch()
@@ -130,17 +120,16 @@ function addVolumes(group: Group, scene: StageScene, palette: Palette, emphasis:
     const colour = edgeColour(volume.id, palette, emphasis)
     if (!roof) {
       walls.outline(volume.outline.map((p): Vec3 => [p[0], p[1], eave]))
-      group.add(walls.mesh(matt(palette.wall)), walls.edges(palette.clay))
+      group.add(walls.mesh(paints.card(palette.wall)), walls.edges(paints.ink(palette.clay)))
       continue
     }
-    group.add(walls.mesh(matt(palette.wall)), walls.edges(colour, faded ? 0.45 : 0.9))
-    group.add(roofs.mesh(matt(palette.cardShade)), roofs.edges(colour, faded ? 0.45 : 1))
-    if (picked.positions.length > 0)
-      group.add(picked.mesh(matt(palette.verdigris, { transparent: true, opacity: 0.35 })))
+    group.add(walls.mesh(paints.card(palette.wall)), walls.edges(paints.ink(colour, faded ? 0.45 : 0.9)))
+    group.add(roofs.mesh(paints.card(palette.cardShade)), roofs.edges(paints.ink(colour, faded ? 0.45 : 1)))
+    if (picked.positions.length > 0) group.add(picked.mesh(paints.card(palette.verdigris, 0.35)))
   }
 }
 
-function addChimneys(group: Group, scene: StageScene, palette: Palette, emphasis: Emphasis): void {
+function addChimneys(group: Group, scene: StageScene, { palette, emphasis, paints }: Look): void {
   for (const { chimney, base, bottomM, topM } of scene.chimneys) {
     const box = new Batch()
     const top = base.map((p): Vec3 => [p[0], p[1], topM])
@@ -151,23 +140,17 @@ function addChimneys(group: Group, scene: StageScene, palette: Palette, emphasis
       box.quad([a[0], a[1], bottomM], [b[0], b[1], bottomM], [b[0], b[1], topM], [a[0], a[1], topM])
       box.line([a[0], a[1], bottomM], [a[0], a[1], topM])
     })
-    group.add(box.mesh(matt(palette.cardShade)), box.edges(edgeColour(chimney.id, palette, emphasis)))
+    group.add(
+      box.mesh(paints.card(palette.cardShade)),
+      box.edges(paints.ink(edgeColour(chimney.id, palette, emphasis))),
+    )
   }
 }
 
-function addTrees(group: Group, scene: StageScene, palette: Palette, emphasis: Emphasis): void {
+function addTrees(group: Group, scene: StageScene, { palette, emphasis, paints }: Look): void {
   for (const { tree, center, radiusM, halfHeightM } of scene.trees) {
     const picked = emphasis.selected.has(tree.id) || emphasis.lit.has(tree.id)
-    const crown = new Mesh(
-      new IcosahedronGeometry(1, 2),
-      new MeshLambertMaterial({
-        color: new Color(palette.crown),
-        flatShading: true,
-        transparent: true,
-        opacity: 0.62,
-        depthWrite: false,
-      }),
-    )
+    const crown = new Mesh(new IcosahedronGeometry(1, 2), paints.crown(palette.crown))
     crown.scale.set(radiusM, radiusM, halfHeightM)
     crown.position.set(...center)
     // After the transparent sheet, which would else be painted over it.
@@ -176,7 +159,7 @@ function addTrees(group: Group, scene: StageScene, palette: Palette, emphasis: E
     const bottom = center[2] - halfHeightM
     const trunk = new Mesh(
       new CylinderGeometry(0.05 * radiusM + 0.06, 0.07 * radiusM + 0.1, bottom + halfHeightM * 0.7, 10),
-      new MeshLambertMaterial({ color: new Color(palette.cardShade) }),
+      paints.card(palette.cardShade),
     )
     trunk.rotation.x = Math.PI / 2
     trunk.position.set(center[0], center[1], (bottom + halfHeightM * 0.7) / 2)
@@ -188,7 +171,7 @@ function addTrees(group: Group, scene: StageScene, palette: Palette, emphasis: E
       return [center[0] + radiusM * Math.cos(a), center[1] + radiusM * Math.sin(a), center[2]]
     })
     ring.outline(circle)
-    group.add(ring.edges(picked ? palette.verdigris : palette.pencil, picked ? 1 : 0.35))
+    group.add(ring.edges(paints.ink(picked ? palette.verdigris : palette.pencil, picked ? 1 : 0.35)))
   }
 }
 
@@ -201,7 +184,7 @@ const lifted = (panel: Panel): Vec3[] => {
   return panel.corners.map((c): Vec3 => [c[0] + n[0] * k, c[1] + n[1] * k, c[2] + n[2] * k])
 }
 
-function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: Emphasis): void {
+function addPanels(group: Group, scene: StageScene, { palette, emphasis, paints }: Look): void {
   const byColour = new Map<string, Batch>()
   const frames = new Batch()
   const picked = new Batch()
@@ -232,22 +215,19 @@ function addPanels(group: Group, scene: StageScene, palette: Palette, emphasis: 
     for (const row of array.rows) for (const [x, y, z] of row) posts.line([x, y, 0], [x, y, z])
     if (emphasis.slotsOf === array.id) for (const panel of array.empty) places.outline(lifted(panel))
   }
-  for (const [colour, batch] of byColour) group.add(batch.mesh(matt(colour)))
+  for (const [colour, batch] of byColour) group.add(batch.mesh(paints.card(colour)))
   group.add(
-    frames.edges(byColour.size > 1 ? palette.ink : palette.card, 0.8),
-    picked.edges(palette.verdigris),
-    broken.edges(palette.clay),
-    places.edges(palette.pencil, 0.9),
-    posts.edges(palette.ink, 0.7),
+    frames.edges(paints.ink(byColour.size > 1 ? palette.ink : palette.card, 0.8)),
+    picked.edges(paints.ink(palette.verdigris)),
+    broken.edges(paints.ink(palette.clay)),
+    places.edges(paints.ink(palette.pencil, 0.9)),
+    posts.edges(paints.ink(palette.ink, 0.7)),
   )
 }
 
-/** Gives back what a group holds on the graphics card. */
-export function disposeAll(object: Object3D): void {
+/** Gives back the shapes a group holds on the graphics card; its paints are kept. */
+export function disposeShapes(object: Object3D): void {
   object.traverse((part) => {
-    if (part instanceof Mesh || part instanceof LineSegments) {
-      part.geometry.dispose()
-      for (const material of [part.material].flat()) (material as Material).dispose()
-    }
+    if (part instanceof Mesh || part instanceof LineSegments) part.geometry.dispose()
   })
 }

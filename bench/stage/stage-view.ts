@@ -22,7 +22,9 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { type LatLon } from '@/core/geometry/geo'
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
-import { buildMaquette, disposeAll, type Emphasis } from './maquette'
+import { buildMaquette, disposeShapes, type Emphasis } from './maquette'
+import './one-reading'
+import { Paints } from './paints'
 import { type Palette } from './palette'
 import { type StageScene } from './scene'
 import { AerialSheet } from './sheet'
@@ -44,6 +46,7 @@ export class StageView {
   readonly #sky = new HemisphereLight('#ffffff', '#e9dfcb', 1)
   readonly #fill = new AmbientLight('#ffffff', 0.25)
   readonly #paper = new Mesh(new PlaneGeometry(paperM, paperM), new MeshLambertMaterial())
+  readonly #paints = new Paints()
   readonly sheet: AerialSheet
   readonly #listeners = new Set<() => void>()
   #maquette: Group | null = null
@@ -60,6 +63,8 @@ export class StageView {
       alpha: false,
       powerPreference: 'high-performance',
     })
+    // Asking whether a shader compiled waits until it has.
+    this.#renderer.debug.checkShaderErrors = process.env.NODE_ENV !== 'production'
     this.#renderer.shadowMap.enabled = true
     this.#renderer.shadowMap.type = PCFShadowMap
     this.#renderer.shadowMap.autoUpdate = false
@@ -87,8 +92,10 @@ export class StageView {
     view.far = 300
     this.#sky.position.set(0, 0, 1)
     this.#paper.receiveShadow = true
-    this.#paper.position.z = -0.02
-    this.sheet = new AerialSheet(() => this.draw())
+    // Under the sheet, and drawn last: what lies on it hides it.
+    this.#paper.position.z = -0.08
+    this.#paper.renderOrder = 3
+    this.sheet = new AerialSheet(this.#paper.material.color, () => this.draw())
     this.#scene.add(this.#sun, this.#sun.target, this.#sky, this.#fill, this.#paper, this.sheet.group)
   }
 
@@ -115,9 +122,10 @@ export class StageView {
   show(scene: StageScene, palette: Palette, emphasis: Emphasis, inHand = true): void {
     if (this.#maquette) {
       this.#scene.remove(this.#maquette)
-      disposeAll(this.#maquette)
+      disposeShapes(this.#maquette)
     }
-    this.#maquette = buildMaquette(scene, palette, emphasis)
+    this.#maquette = buildMaquette(scene, { palette, emphasis, paints: this.#paints })
+    this.#paints.tidy()
     this.#scene.add(this.#maquette)
     this.#scene.background = new Color(palette.paper)
     this.#paper.material.color.set(palette.paper)
@@ -262,7 +270,8 @@ export class StageView {
   dispose(): void {
     cancelAnimationFrame(this.#frame)
     clearTimeout(this.#later)
-    if (this.#maquette) disposeAll(this.#maquette)
+    if (this.#maquette) disposeShapes(this.#maquette)
+    this.#paints.dispose()
     this.sheet.clear()
     this.#controls.perspective.dispose()
     this.#controls.plan.dispose()
