@@ -1,5 +1,6 @@
 import {
   AmbientLight,
+  Box3,
   Color,
   DirectionalLight,
   type Group,
@@ -12,6 +13,7 @@ import {
   PerspectiveCamera,
   PlaneGeometry,
   Scene,
+  Sphere,
   TOUCH,
   Vector2,
   Vector3,
@@ -29,8 +31,10 @@ import { type Palette } from './palette'
 import { type StageScene } from './scene'
 import { AerialSheet } from './sheet'
 
-/** Metres around the site that the sun's shadow map covers. */
-const shadowReachM = 42
+/** Steps in which the reach of the shadow map grows with what stands there, so that its grain rests while drawing. */
+const shadowStepM = 4
+/** How far away the sun's eye stands. */
+const sunAwayM = 120
 const paperM = 900
 /** How long a change that no hand is waiting for may stand before it is drawn. */
 const restMs = 320
@@ -43,6 +47,7 @@ export class StageView {
   readonly #plan = new OrthographicCamera(-20, 20, 20, -20, 0.5, 1200)
   readonly #controls: { perspective: OrbitControls; plan: OrbitControls }
   readonly #sun = new DirectionalLight('#fff6e3', 2.1)
+  readonly #sunward = new Vector3(0, 0, 1)
   readonly #sky = new HemisphereLight('#ffffff', '#e9dfcb', 1)
   readonly #fill = new AmbientLight('#ffffff', 0.25)
   readonly #paper = new Mesh(new PlaneGeometry(paperM, paperM), new MeshLambertMaterial())
@@ -85,11 +90,8 @@ export class StageView {
     this.#sun.shadow.mapSize.set(2048, 2048)
     this.#sun.shadow.bias = -0.0004
     this.#sun.shadow.normalBias = 0.03
-    const view = this.#sun.shadow.camera
-    view.left = view.bottom = -shadowReachM
-    view.right = view.top = shadowReachM
-    view.near = 1
-    view.far = 300
+    this.#sun.shadow.camera.near = 1
+    this.#sun.shadow.camera.far = 300
     this.#sky.position.set(0, 0, 1)
     this.#paper.receiveShadow = true
     // Under the sheet, and drawn last: what lies on it hides it.
@@ -130,7 +132,7 @@ export class StageView {
     this.#scene.background = new Color(palette.paper)
     this.#paper.material.color.set(palette.paper)
     this.#sky.intensity = palette.ambient
-    if (scene !== this.#shown) this.#renderer.shadowMap.needsUpdate = true
+    if (scene !== this.#shown) this.#fitShadows(this.#maquette)
     this.#shown = scene
     if (inHand) this.draw()
     else {
@@ -148,8 +150,8 @@ export class StageView {
   setSun(direction: Vec3): void {
     const up = direction[2] > 0.01
     this.#sun.intensity = up ? 2.1 * Math.min(1, 0.35 + direction[2] * 2) : 0
-    this.#sun.position.set(direction[0] * 120, direction[1] * 120, Math.max(direction[2], 0.02) * 120)
-    this.#renderer.shadowMap.needsUpdate = true
+    this.#sunward.set(direction[0], direction[1], Math.max(direction[2], 0.02))
+    this.#placeSun()
     this.draw()
   }
 
@@ -284,6 +286,24 @@ export class StageView {
     this.#frame = 0
     this.#renderer.render(this.#scene, this.#camera())
     for (const listener of this.#listeners) listener()
+  }
+
+  /** Has the shadow map cover what casts shadows and no more: the less it covers, the finer it is. */
+  #fitShadows(maquette: Group): void {
+    const ball = new Box3().setFromObject(maquette).getBoundingSphere(new Sphere())
+    const reach = Math.max(1, Math.ceil(Math.max(0, ball.radius) / shadowStepM)) * shadowStepM
+    const { camera } = this.#sun.shadow
+    camera.left = camera.bottom = -reach
+    camera.right = camera.top = reach
+    camera.updateProjectionMatrix()
+    this.#sun.target.position.copy(maquette.children.length > 0 ? ball.center : new Vector3())
+    this.#placeSun()
+  }
+
+  #placeSun(): void {
+    const { target } = this.#sun
+    this.#sun.position.copy(this.#sunward).multiplyScalar(sunAwayM).add(target.position)
+    this.#renderer.shadowMap.needsUpdate = true
   }
 
   #camera() {
