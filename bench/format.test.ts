@@ -1,4 +1,4 @@
-import { dayName, figure, money, moneySign, monthStarts, number } from './format'
+import { dayName, figure, measure, money, moneySign, monthStarts, number } from './format'
 
 const us = { locale: 'en-US', currency: 'USD' }
 const es = { locale: 'es-ES', currency: 'EUR' }
@@ -18,6 +18,13 @@ test('every unit has its figure; what is not there is said in words', () => {
   expect(figure(null, 'years', us)).toEqual({ figure: 'never', unit: '' })
   expect(figure(null, 'share', us)).toEqual({ figure: 'none', unit: '' })
   expect(figure(null, 'years', us, 'to come')).toEqual({ figure: '–', unit: 'to come' })
+})
+
+test('a measure carries its unit, distances the job’s own', () => {
+  expect(measure(412.4, 'V', { ...us, units: 'imperial' })).toBe('412 V')
+  expect(measure(1.5, 'ratio', { ...us, units: 'imperial' })).toBe('1.50')
+  expect(measure(80_000, 'm', { ...us, units: 'imperial' })).toBe('49.7 mi')
+  expect(measure(80_000, 'm', { ...es, units: 'metric' })).toBe('80.0 km')
 })
 
 test('days of the year by their names', () => {

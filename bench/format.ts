@@ -1,4 +1,5 @@
 import { type Site } from '@/core/model/kinds/site'
+import { formatDistance } from '@/core/model/units'
 import { type Unit } from '@/core/pipeline/explanation'
 
 type Place = Pick<Site, 'locale' | 'currency'>
@@ -52,6 +53,13 @@ export function figure(
   if (unit === 'count') return { figure: number(value, place), unit: '' }
   if (unit === 'kW') return { figure: number(value, place, 2), unit }
   return { figure: number(value, place), unit }
+}
+
+/** A figure with its unit in one piece; lengths in the job's own units. */
+export function measure(value: number, unit: Unit, place: Place & Pick<Site, 'units'>): string {
+  if (unit === 'm') return formatDistance(value, place.units)
+  const shown = figure(value, unit, place)
+  return `${shown.figure} ${shown.unit}`.trim()
 }
 
 export const months = [

@@ -30,7 +30,7 @@ test('the shipped job has none', () => {
   expect([...checks().keys()]).toEqual([])
 })
 
-test('every check has figure, limit, unit, chapter and a message that says what to do', () => {
+test('every check says what to do, and its figure and limit where there is something to measure', () => {
   const wrecked = [
     checks(job.house, option, inverterWith({ highestV: 200, mppHighV: 150, mppInputs: 1, inputCurrentA: 5 })),
     checks(set(job.house, 'load', { annualKwh: 0 }), set(option, 'offer', { pricePerWatt: 90 })),
@@ -41,7 +41,8 @@ test('every check has figure, limit, unit, chapter and a message that says what 
   for (const check of all) {
     expect(check.title).not.toBe('')
     expect(check.message.length).toBeGreaterThan(20)
-    expect(Number.isFinite(check.figure) && Number.isFinite(check.limit)).toBe(true)
+    const { figure, limit } = check.measured ?? { figure: 0, limit: 0 }
+    expect(Number.isFinite(figure) && Number.isFinite(limit)).toBe(true)
   }
 })
 
@@ -51,9 +52,9 @@ test('a string of too many modules: open volts in the cold against what the inve
   const found = checks(job.house, long, inverterWith({ highestV: 450, mppHighV: 440 }))
   const cold = found.get('cold')
   expect(cold?.severity).toBe('broken')
-  expect(cold?.limit).toBe(450)
+  expect(cold?.measured?.limit).toBe(450)
   // 13 modules of 38.3 V at -18 °C: 38.3 (1 + 0.0026 * 43) = 42.58 V each.
-  expect(cold?.figure).toBeCloseTo(13 * 38.3 * (1 + 0.0026 * 43), 6)
+  expect(cold?.measured?.figure).toBeCloseTo(13 * 38.3 * (1 + 0.0026 * 43), 6)
   expect(cold?.objects).toHaveLength(13)
   expect(cold?.remedy?.set).toEqual({ id: 'electrical', field: 'modulesPerString', value: null })
   expect(found.has('peak')).toBe(false)
@@ -65,8 +66,8 @@ test('within what it stands but over its MPPT window: a warning, not a break', (
   expect(found.has('cold')).toBe(false)
   const peak = found.get('peak')
   expect(peak?.severity).toBe('warning')
-  expect(peak?.figure).toBeCloseTo(13 * 32.2 * (1 + 0.0034 * 43), 6)
-  expect(peak?.limit).toBe(400)
+  expect(peak?.measured?.figure).toBeCloseTo(13 * 32.2 * (1 + 0.0034 * 43), 6)
+  expect(peak?.measured?.limit).toBe(400)
 })
 
 test('left to itself the stringing keeps inside the window', () => {
@@ -83,7 +84,7 @@ test('too few modules: best volts in the heat against the window’s foot', () =
   )
   const hot = found.get('hot')
   expect(hot?.severity).toBe('broken')
-  expect(hot?.figure).toBeLessThan(hot?.limit ?? 0)
+  expect(hot?.measured?.figure).toBeLessThan(hot?.measured?.limit ?? 0)
 })
 
 test('more strings than inputs: those left over are named and yield nothing', () => {
@@ -91,8 +92,8 @@ test('more strings than inputs: those left over are named and yield nothing', ()
   const check = checks(job.house, option, one).get('inputs')
   expect(check?.severity).toBe('broken')
   expect(check?.message).toContain('yield nothing')
-  expect(check?.figure).toBe(2)
-  expect(check?.limit).toBe(1)
+  expect(check?.measured?.figure).toBe(2)
+  expect(check?.measured?.limit).toBe(1)
   const bound = pipeline.run({ ...worldInput(job.house, option), catalogue: one })
   const free = pipeline.run(worldInput(job.house, option))
   expect(bound.chain.lost.unwired.kwh).toBeGreaterThan(500)
@@ -101,16 +102,16 @@ test('more strings than inputs: those left over are named and yield nothing', ()
 
 test('a module’s current over the input’s limit, in amperes', () => {
   const check = checks(job.house, option, inverterWith({ inputCurrentA: 10 })).get('current')
-  expect([check?.figure, check?.limit, check?.unit]).toEqual([13.85, 10, 'A'])
+  expect([check?.measured?.figure, check?.measured?.limit, check?.measured?.unit]).toEqual([13.85, 10, 'A'])
 })
 
 test('a ratio out of bounds either way, and what is clipped', () => {
   const small = checks(job.house, option, inverterWith({ acPowerW: 2500, king: undefined }))
-  expect(small.get('dc-ac')).toMatchObject({ severity: 'broken', limit: 1.6 })
-  expect(small.get('dc-ac')?.figure).toBeCloseTo(6720 / 2500, 9)
-  expect(small.get('clipping')?.figure).toBeGreaterThan(0.03)
+  expect(small.get('dc-ac')).toMatchObject({ severity: 'broken', measured: { limit: 1.6, unit: 'ratio' } })
+  expect(small.get('dc-ac')?.measured?.figure).toBeCloseTo(6720 / 2500, 9)
+  expect(small.get('clipping')?.measured?.figure).toBeGreaterThan(0.03)
   const large = checks(job.house, option, inverterWith({ acPowerW: 20_000, king: undefined }))
-  expect(large.get('dc-ac')).toMatchObject({ severity: 'note', limit: 0.8 })
+  expect(large.get('dc-ac')).toMatchObject({ severity: 'note', measured: { limit: 0.8 } })
 })
 
 test('nothing laid, no plane under an array, no module that fits', () => {
@@ -129,7 +130,7 @@ test('no consumption, and a price that is never paid back', () => {
   expect(checks(set(job.house, 'load', { annualKwh: 0 })).get('no-load')?.chapter).toBe('match')
   const dear = checks(job.house, set(option, 'offer', { pricePerWatt: 90 })).get('no-payback')
   expect(dear?.chapter).toBe('offer')
-  expect(dear?.figure).toBeLessThan(0)
+  expect(dear?.measured?.figure).toBeLessThan(0)
 })
 
 test('a station far off is a note, one very far a warning', () => {
@@ -138,5 +139,5 @@ test('a station far off is a note, one very far a warning', () => {
   )
   const far = checks(set(job.house, 'site', { stationId: 'gulf-jetty' })).get('station-far')
   expect(far?.severity).toBe('warning')
-  expect(far?.limit).toBe(80_000)
+  expect(far?.measured?.limit).toBe(80_000)
 })

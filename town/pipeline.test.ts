@@ -80,7 +80,8 @@ test('broken rules are found, with figure and limit', () => {
     }),
   )
   for (const check of long.checks)
-    expect(Number.isFinite(check.figure) && Number.isFinite(check.limit)).toBe(true)
+    for (const value of [check.measured?.figure ?? 0, check.measured?.limit ?? 0])
+      expect(Number.isFinite(value)).toBe(true)
   const strung = run(job.house, withField(option(0), 'electrical', { modulesPerString: 2 }))
   expect(strung.checks.map((check) => check.title)).toContain('More strings than inputs')
   expect(strung.checks.some((check) => check.title.includes('too few modules') && check.remedy)).toBe(true)

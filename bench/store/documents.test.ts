@@ -31,6 +31,22 @@ test('a gesture is one step, however often it was previewed; a cancelled one is 
   expect(store.store.getState().done).toHaveLength(1)
 })
 
+test('a remedy mends the house for every option, and the option alone where the object is the option’s', () => {
+  const store = start()
+  const heard: string[] = []
+  store.onChange((id) => heard.push(id))
+  const mend = (id: string, field: string, value: unknown) =>
+    store.mend({ label: 'Mend', set: { id, field, value } }, 'option-a')
+  expect(mend('a', 'heightM', 2)).toBeNull()
+  expect(store.house['a']).toMatchObject({ heightM: 2 })
+  expect(mend('offer', 'pricePerWatt', 3)).toBeNull()
+  expect(store.document('option-a')['offer']).toMatchObject({ pricePerWatt: 3 })
+  expect(heard).toEqual([houseId, 'option-a'])
+  expect(mend('offer', 'pricePerWatt', 'dear')).toEqual(expect.any(String))
+  expect(mend('nobody', 'heightM', 2)).toBe('This is gone.')
+  expect(heard).toHaveLength(2)
+})
+
 test('previews start from the state at the mark: nothing accumulates', () => {
   const store = start()
   store.begin()

@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla'
 import { applyChange, changeBetween, invertChange, isEmptyChange, type Change } from '@/core/model/change'
+import { type Remedy } from '@/core/pipeline/explanation'
 import { objectKinds, type AnyObject, type Objects } from '@/core/model/document'
 
 export const houseId = 'house'
@@ -114,6 +115,14 @@ export class DocumentStore {
     if (!parsed.success) return parsed.error.issues[0]?.message ?? 'Not possible.'
     this.edit(label, documentId, (before) => ({ ...before, [objectId]: parsed.data }))
     return null
+  }
+
+  /**
+   * Takes a check's remedy. What belongs to the house is mended there, for every option.
+   * @returns what is wrong, in words; null when it was done
+   */
+  mend({ label, set: { id, field, value } }: Remedy, optionId: string): string | null {
+    return this.set(label, this.house[id] ? houseId : optionId, id, { [field]: value })
   }
 
   undo(): Step | null {

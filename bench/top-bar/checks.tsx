@@ -2,8 +2,7 @@
 
 import { type Check } from '@/core/pipeline/explanation'
 import { useBench, useNumbers, useSession, useSite } from '../context'
-import { figure } from '../format'
-import { houseId } from '../store/documents'
+import { measure } from '../format'
 
 const order = { broken: 0, warning: 1, note: 2 } as const
 const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as const
@@ -45,9 +44,7 @@ function CheckRow({ check }: { readonly check: Check }) {
   const { session, documents } = useBench()
   const site = useSite()
   const optionId = useSession((s) => s.optionId)
-  const is = figure(check.figure, check.unit, site)
-  const limit = figure(check.limit, check.unit, site)
-  const { remedy } = check
+  const { measured, remedy } = check
   return (
     <article
       className="border-b border-line py-2 last:border-0"
@@ -60,9 +57,12 @@ function CheckRow({ check }: { readonly check: Check }) {
         {check.title}
       </h3>
       <p>{check.message}</p>
-      <p className="quiet mt-0.5">
-        {is.figure} {is.unit} · limit {limit.figure} {limit.unit}
-      </p>
+      {measured && (
+        <p className="quiet mt-0.5">
+          {measure(measured.figure, measured.unit, site)} · limit{' '}
+          {measure(measured.limit, measured.unit, site)}
+        </p>
+      )}
       <div className="mt-1 flex gap-3">
         <button
           type="button"
@@ -75,12 +75,7 @@ function CheckRow({ check }: { readonly check: Check }) {
           <button
             type="button"
             className="cursor-pointer text-[12px] text-verdigris hover:underline"
-            onClick={() => {
-              const { id, field, value } = remedy.set
-              // What belongs to the house is mended for every option.
-              const documentId = documents.house[id] ? houseId : optionId
-              documents.set(remedy.label, documentId, id, { [field]: value })
-            }}
+            onClick={() => documents.mend(remedy, optionId)}
           >
             {remedy.label}
           </button>

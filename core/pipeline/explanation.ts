@@ -44,13 +44,15 @@ export interface Check {
   readonly severity: 'note' | 'warning' | 'broken'
   readonly title: string
   readonly message: string
-  readonly figure: number
-  readonly limit: number
-  readonly unit: Unit
+  /** What was found against what is allowed; null where there is nothing to measure. */
+  readonly measured: { readonly figure: number; readonly limit: number; readonly unit: Unit } | null
   readonly objects: readonly string[]
   /** A remedy that can be taken with one click. */
-  readonly remedy?: {
-    readonly label: string
-    readonly set: { readonly id: string; readonly field: string; readonly value: unknown }
-  }
+  readonly remedy?: Remedy
+}
+
+/** A field of one object, of the house or of the option, and what to set it to. */
+export interface Remedy {
+  readonly label: string
+  readonly set: { readonly id: string; readonly field: string; readonly value: unknown }
 }
