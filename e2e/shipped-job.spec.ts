@@ -98,5 +98,12 @@ test('a rule that is broken is listed with its figure and limit, and mended with
   await expect(checks).toContainText(/\d+ V · limit \d+ V/)
   await checks.getByRole('button', { name: 'String automatically' }).first().click()
   await expect(checks).toContainText('All rules are kept')
+  // The list gives way to Escape and to a click beside it.
+  await page.keyboard.press('Escape')
+  await expect(checks).toBeHidden()
+  await page.getByRole('button', { name: 'No checks' }).click()
+  await expect(checks).toBeVisible()
+  await chapter(page, 'Match')
+  await expect(checks).toBeHidden()
   await saved(page)
 })

@@ -33,6 +33,8 @@ import { AerialSheet } from './sheet'
 
 /** Steps in which the reach of the shadow map grows with what stands there, so that its grain rests while drawing. */
 const shadowStepM = 4
+/** Makes paper in the sun of a clear afternoon look as it does on the page: sun and sky together are a little too warm. */
+const paperInSun = new Color(0.9, 0.935, 1)
 /** How far away the sun's eye stands. */
 const sunAwayM = 120
 const paperM = 900
@@ -130,7 +132,7 @@ export class StageView {
     this.#paints.tidy()
     this.#scene.add(this.#maquette)
     this.#scene.background = new Color(palette.paper)
-    this.#paper.material.color.set(palette.paper)
+    this.#paper.material.color.set(palette.paper).multiply(paperInSun)
     this.#sky.intensity = palette.ambient
     if (scene !== this.#shown) this.#fitShadows(this.#maquette)
     this.#shown = scene

@@ -44,7 +44,6 @@ export interface Session {
   readonly day: number
   readonly hour: number
   readonly why: string | null
-  readonly checksOpen: boolean
   readonly sketch: Sketch | null
   readonly toast: Toast | null
   readonly leftFolded: boolean
@@ -66,7 +65,6 @@ export const createSession = (optionId: string) =>
     day: 140,
     hour: 15,
     why: null,
-    checksOpen: false,
     sketch: null,
     toast: null,
     leftFolded: false,

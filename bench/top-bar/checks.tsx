@@ -1,5 +1,7 @@
 'use client'
 
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react'
+import { useEffect } from 'react'
 import { type Check } from '@/core/pipeline/explanation'
 import { useBench, useNumbers, useSession, useSite } from '../context'
 import { measure } from '../format'
@@ -11,40 +13,45 @@ const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as con
 export function Checks() {
   const { session } = useBench()
   const { numbers } = useNumbers()
-  const open = useSession((s) => s.checksOpen)
   const checks = [...(numbers?.summary.checks ?? [])].sort((a, b) => order[a.severity] - order[b.severity])
   const broken = checks.filter((check) => check.severity === 'broken').length
   return (
-    <div className="relative shrink-0">
-      <button
-        type="button"
-        aria-expanded={open}
-        className={`button ${broken > 0 ? 'border-clay text-clay' : ''}`}
-        onClick={() => session.setState({ checksOpen: !open })}
-      >
+    <Popover className="relative shrink-0">
+      <PopoverButton className={`button ${broken > 0 ? 'border-clay text-clay' : ''}`}>
         {checks.length === 0 ? 'No checks' : `${checks.length} ${checks.length === 1 ? 'check' : 'checks'}`}
-      </button>
-      {open && (
-        <section
-          aria-label="Checks"
-          className="fixed top-12 right-4 z-40 max-h-[70vh] w-80 overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg"
-          onKeyDown={(event) => event.key === 'Escape' && session.setState({ checksOpen: false })}
-        >
-          {checks.length === 0 && <p>All rules are kept.</p>}
-          {checks.map((check) => (
-            <CheckRow key={check.id} check={check} />
-          ))}
-        </section>
-      )}
-    </div>
+      </PopoverButton>
+      <PopoverPanel
+        as="section"
+        aria-label="Checks"
+        className="fixed top-12 right-4 z-40 max-h-[70vh] w-80 overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg"
+      >
+        {({ close }) => (
+          <>
+            {checks.length === 0 && <p>All rules are kept.</p>}
+            {checks.map((check) => (
+              <CheckRow
+                key={check.id}
+                check={check}
+                go={() => {
+                  session.setState({ chapter: check.chapter })
+                  close()
+                }}
+              />
+            ))}
+          </>
+        )}
+      </PopoverPanel>
+    </Popover>
   )
 }
 
-function CheckRow({ check }: { readonly check: Check }) {
+function CheckRow({ check, go }: { readonly check: Check; readonly go: () => void }) {
   const { session, documents } = useBench()
   const site = useSite()
   const optionId = useSession((s) => s.optionId)
   const { measured, remedy } = check
+  // A row that goes while the pointer is on it hears no more of the pointer.
+  useEffect(() => () => session.setState({ lit: [] }), [session])
   return (
     <article
       className="border-b border-line py-2 last:border-0"
@@ -67,7 +74,7 @@ function CheckRow({ check }: { readonly check: Check }) {
         <button
           type="button"
           className="cursor-pointer text-[12px] text-verdigris hover:underline"
-          onClick={() => session.setState({ chapter: check.chapter, checksOpen: false })}
+          onClick={go}
         >
           Go there
         </button>
@@ -75,7 +82,11 @@ function CheckRow({ check }: { readonly check: Check }) {
           <button
             type="button"
             className="cursor-pointer text-[12px] text-verdigris hover:underline"
-            onClick={() => documents.mend(remedy, optionId)}
+            onClick={(event) => {
+              // The row goes with what it told of; the keyboard stays in the list.
+              event.currentTarget.closest('section')?.focus()
+              documents.mend(remedy, optionId)
+            }}
           >
             {remedy.label}
           </button>
