@@ -1,6 +1,6 @@
 'use client'
 
-import { type PanelArray } from '@/core/model/kinds/array'
+import { mountNames, type PanelArray } from '@/core/model/kinds/array'
 import { formatArea } from '@/core/model/units'
 import { useBench, useHouse, useNumbers, useSession, useSite } from '../context'
 import { ChoiceField, LengthField } from '../fields/fields'
@@ -8,6 +8,8 @@ import { number } from '../format'
 import { removeObject, removeSelected } from '../tools/select/edits'
 import { useToolContext } from '../use-tool-context'
 import { Fact, Frame } from './frame'
+
+const mounts = (['close', 'raised', 'open'] as const).map((value) => ({ value, label: mountNames[value] }))
 
 /** Modules on a roof plane. */
 export function ArrayCard({ array }: { readonly array: PanelArray }) {
@@ -55,11 +57,7 @@ export function ArrayCard({ array }: { readonly array: PanelArray }) {
       <ChoiceField
         label="Mounted"
         value={array.mount}
-        choices={[
-          { value: 'close', label: 'close to the roof' },
-          { value: 'raised', label: 'raised, air behind' },
-          { value: 'open', label: 'on an open rack' },
-        ]}
+        choices={mounts}
         onChoose={(mount) => documents.set('Mounting', optionId, array.id, { mount })}
       />
       <LengthField

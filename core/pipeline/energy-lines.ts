@@ -1,3 +1,4 @@
+import { mountNames } from '../model/kinds/array'
 import { mountHeat } from '../energy/cell-temperature'
 import { type Losses } from '../model/kinds/losses'
 import { type LedgerLine } from './explanation'
@@ -294,8 +295,6 @@ export function energyLines(result: PipelineResult): LedgerLine[] {
 
 /** Standard deviations below the mean that one year in ten falls short of. */
 const p90 = 1.2816
-
-export const mountNames = { close: 'close to the roof', raised: 'raised', open: 'open rack' } as const
 
 const energyInputs = (losses: Losses): [string, number][] => [
   ['Light-induced', losses.lightInduced],

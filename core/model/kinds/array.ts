@@ -44,3 +44,10 @@ export const defaultArray = {
   mount: 'close',
   removed: [],
 } as const
+
+/** How much air is behind the modules, in words. */
+export const mountNames: Readonly<Record<PanelArray['mount'], string>> = {
+  close: 'close to roof',
+  raised: 'raised',
+  open: 'open rack',
+}
