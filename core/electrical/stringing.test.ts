@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { stringUp, stringWindow } from './stringing'
 import { type InverterType, type ModuleType } from './catalogue'
 
@@ -34,4 +35,70 @@ test('every module is strung once, strings are near equal, planes are not mixed'
 
 test('strings without an input left are marked', () => {
   expect(stringUp([['a'], ['b'], ['c']], inverter, 5).map((s) => s.input)).toEqual([0, 1, -1])
+})
+
+const sheet = fc.record({
+  vocV: fc.double({ min: 30, max: 60, noNaN: true }),
+  share: fc.double({ min: 0.75, max: 0.9, noNaN: true }),
+  vocPerK: fc.double({ min: -0.004, max: -0.002, noNaN: true }),
+  powerPerK: fc.double({ min: -0.005, max: -0.0025, noNaN: true }),
+})
+
+test('within the window nothing breaks, one module more or less does', () => {
+  fc.assert(
+    fc.property(
+      sheet,
+      fc.integer({ min: -35, max: 15 }),
+      fc.integer({ min: 20, max: 50 }),
+      ({ share, ...rest }, low, high) => {
+        const some = { ...rest, vmpV: rest.vocV * share } as ModuleType
+        const w = stringWindow(some, inverter, low, high)
+        expect(w.mostStanding * w.coldVocV).toBeLessThanOrEqual(inverter.highestV + 1e-6)
+        expect((w.mostStanding + 1) * w.coldVocV).toBeGreaterThan(inverter.highestV)
+        expect(w.most).toBeLessThanOrEqual(w.mostStanding)
+        expect(w.most * w.coldVmpV).toBeLessThanOrEqual(inverter.mppHighV + 1e-6)
+        expect(w.fewest * w.hotVmpV).toBeGreaterThanOrEqual(inverter.mppLowV - 1e-6)
+        expect(w.fewest * w.coldVocV).toBeGreaterThanOrEqual(inverter.startV - 1e-6)
+        // Colder air asks for shorter strings, hotter air for longer ones.
+        expect(stringWindow(some, inverter, low - 5, high).mostStanding).toBeLessThanOrEqual(w.mostStanding)
+        expect(stringWindow(some, inverter, low, high + 5).fewest).toBeGreaterThanOrEqual(w.fewest)
+      },
+    ),
+    { seed: 61, numRuns: 200 },
+  )
+})
+
+test('whatever the planes: each module in one string, none too long, lengths of a plane differ by one at most', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 0, max: 40 }), { minLength: 1, maxLength: 6 }),
+      fc.integer({ min: 1, max: 20 }),
+      fc.integer({ min: 1, max: 4 }),
+      fc.integer({ min: 1, max: 3 }),
+      (counts, most, mppInputs, stringsPerInput) => {
+        const fields = counts.map((n, f) => Array.from({ length: n }, (_, i) => `${f}/${i}`))
+        const strings = stringUp(fields, { mppInputs, stringsPerInput }, most)
+        expect(strings.flatMap((s) => s.panelIds).sort()).toEqual(fields.flat().sort())
+        const planeOf = (id: string | undefined) => id?.split('/')[0]
+        for (const string of strings) {
+          expect(string.panelIds.length).toBeGreaterThan(0)
+          expect(string.panelIds.length).toBeLessThanOrEqual(most)
+          expect(new Set(string.panelIds.map(planeOf)).size).toBe(1)
+        }
+        fields.forEach((_, f) => {
+          const lengths = strings
+            .filter((s) => planeOf(s.panelIds[0]) === String(f))
+            .map((s) => s.panelIds.length)
+          if (lengths.length > 0) expect(Math.max(...lengths) - Math.min(...lengths)).toBeLessThanOrEqual(1)
+        })
+        // No input has more strings than it takes, and those of one input lie on one plane.
+        for (let input = 0; input < mppInputs; input++) {
+          const here = strings.filter((s) => s.input === input)
+          expect(here.length).toBeLessThanOrEqual(stringsPerInput)
+          expect(new Set(here.map((s) => planeOf(s.panelIds[0]))).size).toBeLessThanOrEqual(1)
+        }
+      },
+    ),
+    { seed: 62, numRuns: 200 },
+  )
 })

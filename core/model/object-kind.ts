@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import './plain-words'
 
 /** One thing of a document. Every kind adds its own fields. */
 export interface ObjectBase {

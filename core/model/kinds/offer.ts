@@ -32,7 +32,7 @@ export const offerKind: ObjectKind<Offer> = {
     pricePerBattery: z.number().min(0, 'not below zero').max(1_000_000, 'at most 1,000,000'),
     incentiveShare: z.number().min(0, 'not below 0 %').max(1, 'at most 100 %'),
     years: z.number().int('a whole number').min(1, 'at least 1').max(50, 'at most 50'),
-    discountRate: z.number().min(-0.5).max(1, 'at most 100 %'),
+    discountRate: z.number().min(-0.5, 'at least -50 %').max(1, 'at most 100 %'),
     escalation: z.number().min(-0.2, 'at least -20 %').max(0.3, 'at most 30 %'),
     upkeepPerYear: z.number().min(0, 'not below zero').max(100_000),
   }),

@@ -21,7 +21,7 @@ export const storageKind: ObjectKind<Storage> = {
     kind: z.literal('storage'),
     batteryId: idSchema.nullable(),
     count: z.number().int('a whole number').min(1, 'at least 1').max(10, 'at most 10'),
-    reserve: z.number().min(0).max(1),
+    reserve: z.number().min(0, 'not below 0 %').max(1, 'at most 100 %'),
   }),
   version: 1,
   migrations: [],

@@ -1,0 +1,102 @@
+import { saltmarshJob } from './shipped-job'
+import { parseObject } from '@/core/model/document'
+import { Fault } from '@/core/model/fault'
+import { defaultRack, type Rack } from '@/core/model/kinds/rack'
+
+const job = saltmarshJob()
+const rack: Rack = { ...defaultRack, id: 'rack-1', name: 'Rack', center: [0, 0], azimuthDeg: 180 }
+const objects = [
+  ...Object.values(job.house),
+  ...job.options.flatMap((option) => Object.values(option.objects)),
+  rack,
+]
+const samples = [...new Map(objects.map((object) => [object.kind, object])).values()]
+
+type Path = readonly (string | number)[]
+
+/** Every value inside an object that holds no others, by its path. */
+function leavesOf(value: unknown, path: Path = []): { path: Path; value: unknown }[] {
+  if (Array.isArray(value)) return value.flatMap((item, k) => leavesOf(item, [...path, k]))
+  if (typeof value === 'object' && value !== null)
+    return Object.entries(value).flatMap(([key, item]) => leavesOf(item, [...path, key]))
+  return [{ path, value }]
+}
+
+/** A copy with one value put in the place of another. */
+function withValue(value: unknown, [first, ...rest]: Path, put: unknown): unknown {
+  if (first === undefined) return put
+  if (Array.isArray(value)) return value.map((item, k) => (k === first ? withValue(item, rest, put) : item))
+  const object = value as Record<string, unknown>
+  return { ...object, [first]: withValue(object[String(first)], rest, put) }
+}
+
+const faultOf = (value: unknown): Fault | null => {
+  try {
+    parseObject(value, 'doc.x')
+    return null
+  } catch (error) {
+    if (error instanceof Fault) return error
+    throw error
+  }
+}
+
+test('there is a sample of every kind, and each is sound', () => {
+  expect(samples.map(({ kind }) => kind).sort()).toEqual(
+    [
+      'array',
+      'chimney',
+      'cover',
+      'electrical',
+      'load',
+      'losses',
+      'offer',
+      'rack',
+      'site',
+      'storage',
+      'tariff',
+      'tree',
+      'volume',
+    ].sort(),
+  )
+  for (const sample of samples) expect(faultOf(sample)).toBeNull()
+})
+
+describe.each(samples.map((sample) => [sample.kind, sample] as const))('%s', (_kind, sample) => {
+  const leaves = leavesOf(sample)
+
+  test.each([
+    ['no number', NaN],
+    ['endless', Infinity],
+    ['a list', []],
+    ['an object', { evil: true }],
+    ['nothing', undefined],
+    ['a text without end', 'x'.repeat(5000)],
+  ])('%s in any place is refused as a fault at that place', (_name, put) => {
+    for (const { path } of leaves) {
+      const fault = faultOf(withValue(sample, path, put))
+      // The kind itself is looked up before the rest, and the faults of a choice are told of the whole.
+      expect(fault?.code).toMatch(/^(bad-object|unknown-kind)$/)
+      expect(fault?.path.startsWith('doc.x')).toBe(true)
+      expect(`doc.x.${path.join('.')}`.startsWith(fault?.path ?? '?')).toBe(true)
+    }
+  })
+
+  test('a number out of bounds is refused in words a designer understands', () => {
+    for (const { path, value } of leaves) {
+      if (typeof value !== 'number') continue
+      for (const put of [-1e12, 1e12]) {
+        const fault = faultOf(withValue(sample, path, put))
+        if (!fault) throw new Error(`${path.join('.')} takes ${put}`)
+        expect(`${path.join('.')}: ${fault.message}`).not.toMatch(/Too (small|big)|expected number/)
+      }
+    }
+  })
+
+  test('a field too many and a field too few are refused', () => {
+    expect(faultOf({ ...sample, surprise: 1 })?.code).toBe('bad-object')
+    for (const key of Object.keys(sample)) {
+      const { [key]: _gone, ...rest } = sample as unknown as Record<string, unknown>
+      expect(faultOf(rest)).not.toBeNull()
+    }
+  })
+})
