@@ -24,7 +24,13 @@ export function weatherAt(url: string): Promise<KeyedWeather> {
 }
 
 async function fetchWeather(url: string): Promise<KeyedWeather> {
-  const answer = await fetch(url)
+  const answer = await fetch(url).catch(() => {
+    throw new Fault(
+      'no-weather',
+      'The weather could not be fetched: the server does not answer. It is asked again with the next edit.',
+      'site.stationId',
+    )
+  })
   if (!answer.ok)
     throw new Fault(
       'no-weather',
