@@ -33,4 +33,5 @@ function plainWords(issue: z.core.$ZodRawIssue): string | undefined {
   }
 }
 
-z.config({ customError: plainWords })
+// Without code made at run time, which the pages' content policy forbids.
+z.config({ customError: plainWords, jitless: true })

@@ -1,0 +1,116 @@
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, openShippedJob, settled } from './bench'
+
+const shareOffer = async (page: Page): Promise<string> => {
+  await chapter(page, 'Offer')
+  await page.getByRole('button', { name: 'Share offer' }).click()
+  const link = page.getByLabel('Link to the proposal')
+  await expect(link).toBeVisible()
+  return link.inputValue()
+}
+
+/** The shipped job under another name, as a job of its own. */
+async function importAs(page: Page, name: string): Promise<string> {
+  await openShippedJob(page)
+  const id = new URL(page.url()).pathname.split('/').at(-1)
+  const file = (await (await page.request.get(`/api/jobs/${id}/export`)).json()) as Record<string, unknown>
+  const answer = await page.request.post('/api/jobs/import', { data: { ...file, name } })
+  expect(answer.status()).toBe(201)
+  return ((await answer.json()) as { id: string }).id
+}
+
+const setDeleted = async (page: Page, id: string, deleted: boolean) =>
+  expect((await page.request.patch(`/api/jobs/${id}`, { data: { deleted } })).ok()).toBe(true)
+
+test('an offer is for whoever has its link, until the job is gone, and again when it is back', async ({
+  page,
+  playwright,
+  baseURL,
+}) => {
+  const id = await importAs(page, 'Wintergreen')
+  await page.goto(`/jobs/${id}`)
+  await settled(page)
+  const first = await shareOffer(page)
+  const share = await page.request.post(`/api/jobs/${id}/share`, { data: { optionId: 'option-a' } })
+  const { path: second } = (await share.json()) as { path: string }
+  expect(new URL(first).pathname).not.toBe(second)
+  expect(second).toMatch(/^\/offer\/[\w-]{43}$/)
+
+  const customer = await playwright.request.newContext({ baseURL: baseURL ?? '' })
+  const open = await customer.get(second)
+  expect(open.status()).toBe(200)
+  expect(open.headers()['x-robots-tag']).toContain('noindex')
+  expect(open.headers()['content-security-policy']).toContain("frame-ancestors 'none'")
+  expect(open.headers()['referrer-policy']).toBe('no-referrer')
+  const text = await open.text()
+  expect(text).toContain('Wintergreen')
+  // The customer gets no way into the job.
+  expect(text).not.toContain(id)
+  expect((await customer.get(`/api/jobs/${id}`)).status()).toBe(401)
+  // One letter off is another link.
+  const off = second.slice(0, -1) + (second.endsWith('A') ? 'B' : 'A')
+  expect((await customer.get(off)).status()).toBe(404)
+
+  await setDeleted(page, id, true)
+  expect((await customer.get(second)).status()).toBe(404)
+  expect((await customer.get(`${second}/pdf`)).status()).toBe(404)
+  await setDeleted(page, id, false)
+  expect((await customer.get(second)).status()).toBe(200)
+  await setDeleted(page, id, true)
+  await customer.dispose()
+})
+
+test('names are text wherever they stand, and no page asks for anything from elsewhere', async ({ page }) => {
+  const refused: string[] = []
+  const strange: string[] = []
+  page.on('console', (message) => {
+    if (/Content Security Policy/i.test(message.text())) refused.push(message.text())
+  })
+  page.on('request', (request) => {
+    const url = new URL(request.url())
+    if (url.protocol.startsWith('http') && url.hostname !== '127.0.0.1') strange.push(request.url())
+  })
+  const name = '<img src=x onerror="window.taken=1"><b>Bold</b>'
+  const id = await importAs(page, name)
+  await page.goto('/')
+  await expect(page.getByRole('link', { name, exact: true })).toBeVisible()
+  await page.goto(`/jobs/${id}`)
+  await settled(page)
+  await expect(page.getByText(name).first()).toBeVisible()
+  for (const part of ['Cover', 'Match', 'Store']) await chapter(page, part)
+  await page.goto(await shareOffer(page))
+  await expect(page.getByText(name).first()).toBeVisible()
+  await expect(page.locator('.apexcharts-series').first()).toBeVisible()
+  expect(await page.evaluate(() => 'taken' in window)).toBe(false)
+  expect(refused).toEqual([])
+  expect(strange).toEqual([])
+  await setDeleted(page, id, true)
+})
+
+test('what no page of ours would send is answered, not stumbled over', async ({ page }) => {
+  await openShippedJob(page)
+  const id = new URL(page.url()).pathname.split('/').at(-1) ?? ''
+  const post = (path: string, data: unknown) => page.request.post(path, { data })
+  const nobody = crypto.randomUUID()
+  expect((await page.request.get(`/api/jobs/${nobody}`)).status()).toBe(404)
+  expect((await page.request.get(`/api/jobs/${nobody}/export`)).status()).toBe(404)
+  expect((await post(`/api/jobs/${nobody}/share`, { optionId: 'option-a' })).status()).toBe(404)
+  expect((await page.request.get(`/api/jobs/${encodeURIComponent("' or 1=1 -- ")}`)).status()).toBe(404)
+  expect((await page.goto(`/jobs/${nobody}`))?.status()).toBe(404)
+  const share = await post(`/api/jobs/${id}/share`, { optionId: 'option-zz' })
+  expect(share.status()).toBe(400)
+  expect(await share.json()).toMatchObject({ error: { code: 'no-such-option', path: 'optionId' } })
+  const list = await post(`/api/jobs/${id}/changes`, { edits: 'all' })
+  expect(list.status()).toBe(400)
+  expect(await list.json()).toMatchObject({
+    error: { path: 'edits', message: 'edits: a list is needed here' },
+  })
+  const large = await post('/api/jobs/import', { name: 'x'.repeat(20_000_000) })
+  expect(large.status()).toBe(413)
+  for (const path of ['/world/tiles/20/-1/0.png', '/world/tiles/99/1/1.png', '/world/tiles/a/b/c.png'])
+    expect((await page.request.get(path)).status()).toBeGreaterThanOrEqual(400)
+  const answers = await page.request.get(
+    `/world/addresses?q=${encodeURIComponent('%_\\' + 'x'.repeat(3000))}`,
+  )
+  expect(answers.status()).toBeLessThan(500)
+})
