@@ -7,7 +7,7 @@ export interface TariffPeriod {
   /** 1..12; empty means every month. */
   readonly months: readonly number[]
   readonly days: 'all' | 'weekday' | 'weekend'
-  /** Local clock hours [from, to); from > to runs over midnight; 0 to 24 is the whole day. */
+  /** Whole hours of the local clock [from, to); from > to runs over midnight; 0 to 24 is the whole day. */
   readonly fromHour: number
   readonly toHour: number
   /** Currency per kWh. */
@@ -48,8 +48,8 @@ export const tariffKind: ObjectKind<Tariff> = {
           name: nameSchema,
           months: z.array(z.number().int().min(1).max(12)).max(12),
           days: z.enum(['all', 'weekday', 'weekend']),
-          fromHour: z.number().min(0).max(24),
-          toHour: z.number().min(0).max(24),
+          fromHour: z.number().int('a whole hour').min(0).max(24),
+          toHour: z.number().int('a whole hour').min(0).max(24),
           pricePerKwh: price,
         }),
       )
