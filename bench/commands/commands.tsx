@@ -71,6 +71,9 @@ function Shortcuts({ commands }: { readonly commands: readonly Command[] }) {
     ['… of a length and a direction', 'type 4.5 90° Enter'],
     ['Take the last corner back', 'Backspace'],
     ['No snapping', 'Shift'],
+    ['From module to module of a chosen array', 'arrows'],
+    ['Move what is chosen', 'arrows, Shift: farther'],
+    ['Delete what is chosen', 'Delete'],
   ]
   const rows = [...commands.filter((c) => c.shortcut).map((c) => [c.label, c.shortcut]), ...pointer]
   return (

@@ -162,7 +162,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       <canvas
         ref={canvas}
         tabIndex={0}
-        aria-label="Stage: the house as a model. Use the lists in the outline to select parts by keyboard."
+        aria-label="Stage: the house as a model. Use the lists in the outline to select parts by keyboard, and the arrow keys to go from module to module."
         className={`absolute inset-0 h-full w-full touch-none ${tool === 'select' ? '' : 'cursor-crosshair'}`}
         onContextMenu={(event) => event.preventDefault()}
         onPointerDown={(event) => {

@@ -248,6 +248,52 @@ test('modules are laid on a plane, one is deleted and put back by a click on its
   expect(array()).toBeUndefined()
 })
 
+test('by keys alone: from the array to its modules, row by row, one deleted and stepped over', () => {
+  const b = bench()
+  rectangle(b)
+  b.tools.take('lay')
+  b.click(5, 1)
+  b.tools.take('select')
+  const array = () => b.scene().laid.arrays[0]
+  const id = array()?.id ?? ''
+  const slots = () => (array()?.panels ?? []).map((panel) => panel.slot)
+  const here = () => {
+    const { selection } = b.session.getState()
+    return selection?.kind === 'panel' ? selection.id.slice(id.length + 1) : selection?.id
+  }
+  b.session.setState({ selection: null })
+  expect(b.key('ArrowRight')).toBe(false)
+  b.session.setState({ selection: { kind: 'object', id } })
+  expect(b.key('ArrowRight')).toBe(true)
+  expect(here()).toBe(slots()[0])
+  const [row = 0, column = 0] = (here() ?? '').split(':').map(Number)
+  b.key('ArrowRight')
+  expect(here()).toBe(`${row}:${column + 1}`)
+  b.key('ArrowRight')
+  b.key('Delete')
+  expect(slots()).not.toContain(`${row}:${column + 2}`)
+  // After a deletion the array is chosen; its first module is one step away, the empty place is stepped over.
+  expect(here()).toBe(id)
+  for (const _ of [0, 1, 2]) b.key('ArrowRight')
+  expect(here()).toBe(`${row}:${column + 3}`)
+  b.key('ArrowLeft')
+  expect(here()).toBe(`${row}:${column + 1}`)
+  // The next row is up the roof, at the nearest column; below the lowest row there is nothing.
+  const above = slots().filter((slot) => slot.startsWith(`${row + 1}:`))
+  expect(b.key('ArrowUp')).toBe(above.length > 0)
+  if (above.length > 0) {
+    expect(above).toContain(here())
+    b.key('ArrowDown')
+  }
+  expect(here()?.startsWith(`${row}:`)).toBe(true)
+  expect(b.key('ArrowDown')).toBe(false)
+  // Left of the first module there is none, and the selection stays.
+  while (b.key('ArrowLeft')) expect(here()).toBeDefined()
+  expect(here()).toBe(slots()[0])
+  const heights = (slot: string) => array()?.panels.find((panel) => panel.slot === slot)?.corners[0]
+  if (above[0]) expect(heights(above[0])?.[2]).toBeGreaterThan(heights(slots()[0] ?? '')?.[2] ?? Infinity)
+})
+
 test('a rack is put on open ground, dragged as a whole, and loses one module to a second click', () => {
   const b = bench()
   rectangle(b)

@@ -4,6 +4,7 @@ import { type Hit } from '../pick'
 import { DraggingHandle } from './dragging-handle'
 import { nudge, removeSelected, restoreSlot } from './edits'
 import { PointingObject } from './pointing-object'
+import { stepModule } from './step-module'
 
 /** Waits for a grip, an object or a module. */
 export class SelectIdle extends ToolState {
@@ -49,7 +50,7 @@ export class SelectIdle extends ToolState {
 
   override key({ key, shift }: KeyInput): boolean {
     if (key === 'Delete' || key === 'Backspace') return removeSelected(this.context)
-    if (key.startsWith('Arrow')) return nudge(this.context, key, shift)
+    if (key.startsWith('Arrow')) return nudge(this.context, key, shift) || stepModule(this.context, key)
     return false
   }
 
