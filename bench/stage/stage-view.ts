@@ -35,8 +35,9 @@ import { AerialSheet } from './sheet'
 const shadowStepM = 4
 /** Makes paper in the sun of a clear afternoon look as it does on the page: sun and sky together are a little too warm. */
 const paperInSun = new Color(0.9, 0.935, 1)
-/** How far away the sun's eye stands. */
-const sunAwayM = 120
+/** How far beyond what casts shadows the sun's eye stands, and how far beyond it shadows reach. */
+const sunClearM = 60
+const longestShadowM = 180
 const paperM = 900
 /** How long a change that no hand is waiting for may stand before it is drawn. */
 const restMs = 320
@@ -50,6 +51,7 @@ export class StageView {
   readonly #controls: { perspective: OrbitControls; plan: OrbitControls }
   readonly #sun = new DirectionalLight('#fff6e3', 2.1)
   readonly #sunward = new Vector3(0, 0, 1)
+  #sunAwayM = sunClearM
   readonly #sky = new HemisphereLight('#ffffff', '#e9dfcb', 1)
   readonly #fill = new AmbientLight('#ffffff', 0.25)
   readonly #paper = new Mesh(new PlaneGeometry(paperM, paperM), new MeshLambertMaterial())
@@ -92,8 +94,6 @@ export class StageView {
     this.#sun.shadow.mapSize.set(2048, 2048)
     this.#sun.shadow.bias = -0.0004
     this.#sun.shadow.normalBias = 0.03
-    this.#sun.shadow.camera.near = 1
-    this.#sun.shadow.camera.far = 300
     this.#sky.position.set(0, 0, 1)
     this.#paper.receiveShadow = true
     // Under the sheet, and drawn last: what lies on it hides it.
@@ -297,14 +297,17 @@ export class StageView {
     const { camera } = this.#sun.shadow
     camera.left = camera.bottom = -reach
     camera.right = camera.top = reach
+    camera.near = 1
+    camera.far = 2 * reach + sunClearM + longestShadowM
     camera.updateProjectionMatrix()
+    this.#sunAwayM = reach + sunClearM
     this.#sun.target.position.copy(maquette.children.length > 0 ? ball.center : new Vector3())
     this.#placeSun()
   }
 
   #placeSun(): void {
     const { target } = this.#sun
-    this.#sun.position.copy(this.#sunward).multiplyScalar(sunAwayM).add(target.position)
+    this.#sun.position.copy(this.#sunward).multiplyScalar(this.#sunAwayM).add(target.position)
     this.#renderer.shadowMap.needsUpdate = true
   }
 
