@@ -44,7 +44,11 @@ export function Commands() {
   }, [commands, session, tools])
   const close = () => session.setState({ dialog: null })
   return (
-    <Dialog open={dialog === 'commands' || dialog === 'shortcuts'} onClose={close} className="relative z-50 outline-none!">
+    <Dialog
+      open={dialog === 'commands' || dialog === 'shortcuts'}
+      onClose={close}
+      className="relative z-50 outline-none!"
+    >
       <DialogBackdrop className="fixed inset-0 bg-black/25" />
       <div className="fixed inset-x-0 top-24 flex justify-center">
         <DialogPanel className="max-h-[70vh] w-[28rem] overflow-y-auto rounded-xl border border-line bg-card p-3 shadow-2xl">
