@@ -24,19 +24,25 @@ export function weatherAt(url: string): Promise<KeyedWeather> {
 }
 
 async function fetchWeather(url: string): Promise<KeyedWeather> {
-  const answer = await fetch(url).catch(() => {
+  const text = await textAt(url).catch((error: unknown) => {
+    if (error instanceof Fault) throw error
+    // Neither asked nor answered to the end.
     throw new Fault(
       'no-weather',
       'The weather could not be fetched: the server does not answer. It is asked again with the next edit.',
       'site.stationId',
     )
   })
+  return { year: readPlaced(text).year, key: digest(text) }
+}
+
+async function textAt(url: string): Promise<string> {
+  const answer = await fetch(url)
   if (!answer.ok)
     throw new Fault(
       'no-weather',
       `The weather file could not be fetched (${answer.status}).`,
       'site.stationId',
     )
-  const text = await answer.text()
-  return { year: readPlaced(text).year, key: digest(text) }
+  return answer.text()
 }

@@ -25,6 +25,8 @@ Object.assign(globalThis, {
   self: scope,
   fetch: async (url: string) => {
     asked.push(url)
+    if (url === '/cut.epw')
+      return new Response(new ReadableStream({ pull: (c) => c.error(new TypeError('cut')) }))
     if (!online) throw new TypeError('fetch failed')
     const text = files[url]
     return text === undefined ? new Response('', { status: 404 }) : new Response(text)
@@ -105,6 +107,8 @@ test('weather that is not there, not to be read or not to be reached is a fault;
   expect((await idle(6))[0]).toMatchObject({ type: 'fault', optionId: null, fault: { code: 'no-weather' } })
   send(run(7, { weatherUrl: '/broken.epw' }))
   expect((await idle(7)).find((answer) => answer.id === 7)).toMatchObject({ type: 'fault' })
+  send(run(12, { weatherUrl: '/cut.epw' }))
+  expect((await idle(12)).find((answer) => answer.id === 12)).toMatchObject({ fault: { code: 'no-weather' } })
   online = false
   send(run(8, { weatherUrl: '/later.epw' }))
   expect((await idle(8)).find((answer) => answer.id === 8)).toMatchObject({

@@ -113,7 +113,7 @@ function useEstimate(mount: Mount): {
   const [state, setState] = useState<{
     estimate: QuickEstimate | null
     fault: string | null
-    of: Mount | null
+    of: object | null
   }>({
     estimate: null,
     fault: null,
@@ -125,24 +125,31 @@ function useEstimate(mount: Mount): {
   )
   const losses = theOne(option, 'losses', lossesId)
   const weatherUrl = station && weatherUrlOf(station.id)
+  const request = useMemo(
+    () =>
+      module && inverter && weatherUrl !== undefined
+        ? ({ type: 'estimate', weatherUrl, site, module, inverter, losses, mount } as const)
+        : null,
+    [weatherUrl, site, module, inverter, losses, mount],
+  )
   useEffect(() => {
-    if (!module || !inverter || weatherUrl === undefined) return
+    if (!request) return
     let gone = false
-    desk.ask('estimated', { type: 'estimate', weatherUrl, site, module, inverter, losses, mount }).then(
-      ({ estimate }) => !gone && setState({ estimate, fault: null, of: mount }),
+    desk.ask('estimated', request).then(
+      ({ estimate }) => !gone && setState({ estimate, fault: null, of: request }),
       (error: unknown) =>
         !gone &&
         setState({
           estimate: null,
-          of: mount,
+          of: request,
           fault: error instanceof Fault ? error.message : 'The estimate stopped. Close this and try again.',
         }),
     )
     return () => {
       gone = true
     }
-  }, [desk, weatherUrl, site, module, inverter, losses, mount])
-  return { ...state, fresh: state.of === mount }
+  }, [desk, request])
+  return { ...state, fresh: state.of === request }
 }
 
 function PlaneTable({

@@ -5,6 +5,7 @@ import { useEffect } from 'react'
 import { type Check } from '@/core/pipeline/explanation'
 import { useBench, useNumbers, useSession, useSite } from '../context'
 import { measure } from '../format'
+import { toast } from '../store/session'
 
 const order = { broken: 0, warning: 1, note: 2 } as const
 const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as const
@@ -85,7 +86,8 @@ function CheckRow({ check, go }: { readonly check: Check; readonly go: () => voi
             onClick={(event) => {
               // The row goes with what it told of; the keyboard stays in the list.
               event.currentTarget.closest('section')?.focus()
-              documents.mend(remedy, optionId)
+              const wrong = documents.mend(remedy, optionId)
+              if (wrong !== null) toast(session, `${remedy.label}: ${wrong}`)
             }}
           >
             {remedy.label}
