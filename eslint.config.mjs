@@ -1,12 +1,39 @@
 import next from 'eslint-config-next'
 import nextTypescript from 'eslint-config-next/typescript'
+import typescript from 'typescript-eslint'
+
+const typed = ['**/*.ts', '**/*.tsx']
 
 const config = [
   {
-    ignores: ['.next/**', 'dist/**', '.data/**', '.test-data/**', 'next-env.d.ts', 'playwright-report/**'],
+    ignores: [
+      '.next/**',
+      'dist/**',
+      '.data/**',
+      '.test-data/**',
+      'coverage/**',
+      'next-env.d.ts',
+      'playwright-report/**',
+    ],
   },
   ...next,
   ...nextTypescript,
+  // Rules that know the types: promises nobody waits for, values that are none, conditions that can't be otherwise.
+  ...typescript.configs.recommendedTypeCheckedOnly.map((rules) => ({ ...rules, files: typed })),
+  {
+    files: typed,
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': 'error',
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+      // Implementations of promised interfaces, most of all in tests, need not wait for anything.
+      '@typescript-eslint/require-await': 'off',
+      '@typescript-eslint/restrict-template-expressions': [
+        'error',
+        { allowNumber: true, allowBoolean: true },
+      ],
+    },
+  },
   {
     rules: {
       eqeqeq: 'error',

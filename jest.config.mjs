@@ -7,6 +7,13 @@ const config = {
   testMatch: ['<rootDir>/**/*.test.ts', '<rootDir>/**/*.test.tsx'],
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/e2e/'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
+  coverageProvider: 'v8',
+  coverageDirectory: '<rootDir>/test-results/coverage',
+  coverageReporters: ['json-summary'],
+  collectCoverageFrom: [
+    '{bench,charts,cli,core,proposal,server,services,stage,town,words,workers}/**/*.{ts,tsx}',
+    '!**/*.test.{ts,tsx}',
+  ],
 }
 
 export default config

@@ -2,13 +2,13 @@
 
 import { useEffect, useState } from 'react'
 import { type Catalogue } from '@/core/electrical/catalogue'
-import { type Job } from '@/core/model/job'
+import { type Job } from '@/core/kinds/job'
 import { BenchContext, type BenchParts, useSession } from './context'
 import { Carpet } from './carpet/carpet'
 import { ChapterView } from './charts/chapter-view'
 import { Commands } from './commands/commands'
 import { Ledger } from './ledger/ledger'
-import { LiveLink } from './live/live-link'
+import { LiveLink } from './live-link'
 import { openBench } from './open-bench'
 import { Outline } from './outline/outline'
 import { Conflicts } from './saving/conflicts'
@@ -23,22 +23,24 @@ interface Props {
   readonly catalogue: Catalogue
 }
 
+const makeWorker = () =>
+  new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
+
 /** The workspace of one job. */
 export function Bench({ jobId, job, catalogue }: Props) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(() => {
-    const worker = new Worker(new URL('../workers/pipeline.worker.ts', import.meta.url), { type: 'module' })
     let gone = false
     let opened: BenchParts | null = null
-    void openBench(jobId, job, catalogue, worker).then((made) => {
+    void openBench(jobId, job, catalogue, makeWorker).then((made) => {
       opened = made
-      if (!gone) setParts(made)
+      if (gone) made.live.stop()
+      else setParts(made)
     })
     return () => {
       gone = true
       opened?.live.stop()
       opened?.desk.stop()
-      worker.terminate()
     }
   }, [jobId, job, catalogue])
   if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>

@@ -1,19 +1,23 @@
 'use client'
 
-import { createContext, useContext } from 'react'
+import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
 import { type Catalogue } from '@/core/electrical/catalogue'
-import { theOne, type Objects } from '@/core/model/document'
-import { siteId, type Site } from '@/core/model/kinds/site'
+import { theOne, type Objects } from '@/core/kinds/documents'
+import { siteId, type Site } from '@/core/kinds/site/site'
+import { type Site as StandingSite } from '@/core/site/site'
+import { wordsOf } from '@/words/languages'
+import { namedIn, namesFrom } from '@/words/names'
+import { Sayer } from '@/words/sayer'
+import { type Words } from '@/words/words'
 import { LiveNumbers, type OptionNumbers } from './live/live-numbers'
-import { type WeatherDesk } from './weather/weather-desk'
-import { type StationChoice } from './weather/station-choice'
-import { type StationList } from './weather/station-list'
-import { type DocumentStore } from './store/documents'
-import { optionsOf } from './store/documents'
+import { chosenStation, type StationChoice } from './stations/station-choice'
+import { type StationList } from './stations/station-list'
+import { type WeatherDesk } from './stations/weather-desk'
+import { optionsOf, type DocumentStore } from './store/documents'
 import { type Outbox } from './store/outbox'
 import { type Session, type SessionStore } from './store/session'
-import { type StageScene } from './stage/scene'
+import { type Tool } from './tools/tool'
 import { type ToolBox } from './tools/tool-box'
 
 /** Everything one open job works with. */
@@ -25,9 +29,14 @@ export interface BenchParts {
   readonly stations: StationList
   readonly desk: WeatherDesk
   readonly outbox: Outbox
+  /** The tool in hand, and all there are. */
   readonly tools: ToolBox
+  readonly allTools: readonly Tool[]
   readonly catalogue: Catalogue
-  readonly scene: () => StageScene
+  /** The house and the option on the screen as they stand in space; worked out once for each state. */
+  readonly site: () => StandingSite
+  /** The same with another option. */
+  readonly siteWith: (option: Objects) => StandingSite
 }
 
 export const BenchContext = createContext<BenchParts | null>(null)
@@ -63,6 +72,26 @@ export function useOptions(): { id: string; objects: Objects }[] {
 
 export function useSite(): Site {
   return theOne(useHouse(), 'site', siteId)
+}
+
+/** The bench speaks English; the customer's page speaks the customer's language. */
+const language = 'en'
+
+export const useWords = (): Words => wordsOf(language)
+
+/** What the core says as data, in sentences: names of the job, figures as people there write them. */
+export function useSayer(): Sayer {
+  const { catalogue } = useBench()
+  const house = useHouse()
+  const option = useOption()
+  const { locale, currency, units, stationId } = useSite()
+  const station = chosenStation(useStations(), stationId)?.station
+  // The same one as long as nothing is called another way: what is drawn with it rests through every other edit.
+  const named = namedIn([house, option])
+  return useMemo(
+    () => new Sayer(language, { locale, currency, units }, namesFrom(named, catalogue, station)),
+    [locale, currency, units, named, catalogue, station],
+  )
 }
 
 /** The option's numbers, and whether they belong to what is on the screen. */

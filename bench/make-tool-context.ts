@@ -1,24 +1,27 @@
-import { siteId } from '@/core/model/kinds/site'
-import { type StageScene } from './stage/scene'
-import { type DocumentStore } from './store/documents'
-import { type SessionStore } from './store/session'
+import { siteId } from '@/core/kinds/site/site'
+import { namesIn } from '@/words/names'
+import { Sayer } from '@/words/sayer'
+import { type BenchParts } from './context'
 import { type ToolContext } from './tools/chart'
 
-export function makeToolContext(
-  documents: DocumentStore,
-  session: SessionStore,
-  scene: () => StageScene,
-  random = Math.random,
-): ToolContext {
+type Parts = Pick<BenchParts, 'documents' | 'session' | 'site' | 'siteWith' | 'catalogue'>
+
+/** @param random 0..1, for ids */
+export function makeToolContext(parts: Parts, random = Math.random): ToolContext {
+  const { documents, session, site, siteWith, catalogue } = parts
+  const option = () => documents.document(session.getState().optionId)
+  const place = () => {
+    const found = documents.house[siteId]
+    return found?.kind === 'site' ? found : ({ locale: 'en-US', currency: 'USD', units: 'metric' } as const)
+  }
   return {
     documents,
     session,
-    scene,
-    option: () => documents.document(session.getState().optionId),
-    units: () => {
-      const site = documents.house[siteId]
-      return site?.kind === 'site' ? site.units : 'metric'
-    },
+    site,
+    siteWith,
+    option,
+    units: () => place().units,
+    sayer: () => new Sayer('en', place(), namesIn([documents.house, option()], catalogue)),
     random,
   }
 }

@@ -1,5 +1,5 @@
-import { type Objects } from '@/core/model/document'
-import { defaultOffer, offerId } from '@/core/model/kinds/offer'
+import { type Objects } from '@/core/kinds/documents'
+import { defaultOffer, offerId } from '@/core/kinds/offer/offer'
 import { changeBetween } from '@/core/model/change'
 import { withPending } from './open-bench'
 import { houseId } from './store/documents'

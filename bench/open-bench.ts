@@ -1,19 +1,23 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { Graph } from '@/core/graph/graph'
+import { ofKind, type Objects } from '@/core/kinds/documents'
+import { type Job } from '@/core/kinds/job'
+import { siteId } from '@/core/kinds/site/site'
 import { applyChange, conflictsOf } from '@/core/model/change'
-import { ofKind, type Objects } from '@/core/model/document'
-import { type Job } from '@/core/model/job'
-import { siteId } from '@/core/model/kinds/site'
+import { type Site } from '@/core/site/site'
+import { siteStage } from '@/core/stages/site'
+import { type Design } from '@/core/stages/world'
 import { type BenchParts } from './context'
+import { tools } from './kinds/index'
 import { LiveNumbers, type WorkerLike } from './live/live-numbers'
 import { makeToolContext } from './make-tool-context'
 import { sendEdits } from './requests'
-import { stageScene, type StageScene } from './stage/scene'
+import { StationList } from './stations/station-list'
+import { WeatherDesk } from './stations/weather-desk'
 import { DocumentStore, houseId } from './store/documents'
 import { Outbox, type PendingEdit } from './store/outbox'
 import { createSession } from './store/session'
 import { browserShelf } from './store/shelf'
-import { StationList } from './weather/station-list'
-import { WeatherDesk } from './weather/weather-desk'
 import { ToolBox } from './tools/tool-box'
 
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
@@ -21,7 +25,7 @@ export async function openBench(
   jobId: string,
   job: Job,
   catalogue: Catalogue,
-  worker: WorkerLike,
+  makeWorker: () => WorkerLike,
 ): Promise<BenchParts> {
   const outbox = new Outbox(browserShelf(jobId), (edits) => sendEdits(jobId, edits))
   // Without IndexedDB (a private window, say) there is nothing from before; saving still works.
@@ -30,24 +34,26 @@ export async function openBench(
   const documents = new DocumentStore(merged, order)
   documents.onChange((documentId, change) => outbox.add({ id: crypto.randomUUID(), documentId, change }))
   const session = createSession(order[0] ?? 'option-a')
+  const { site, siteWith } = rememberedSites(documents, () => session.getState().optionId, catalogue)
   // Nothing laid yet: the sky of the place says more than an empty yield.
-  if (ofKind(documents.document(order[0] ?? ''), 'array').length === 0) session.setState({ layer: 'sun' })
-  const site = documents.house[siteId]
+  if (site().arrays.length === 0) session.setState({ layer: 'sun' })
+  const place = documents.house[siteId]
   // A late-spring afternoon on either side of the equator; a house is first drawn in plan.
-  if (site?.kind === 'site' && site.latitudeDeg < 0) session.setState({ day: 323 })
+  if (place?.kind === 'site' && place.latitudeDeg < 0) session.setState({ day: 323 })
   if (ofKind(documents.house, 'volume').length === 0) session.setState({ plan: true })
-  const scene = rememberedScene(documents, () => session.getState().optionId, catalogue)
   return {
     jobId,
     documents,
     session,
     outbox,
     catalogue,
-    scene,
-    live: new LiveNumbers(worker, catalogue),
+    site,
+    siteWith,
+    live: new LiveNumbers(makeWorker, catalogue),
     stations: new StationList(),
     desk: new WeatherDesk(),
-    tools: new ToolBox(makeToolContext(documents, session, scene)),
+    tools: new ToolBox(makeToolContext({ documents, session, site, siteWith, catalogue }), tools),
+    allTools: tools,
   }
 }
 
@@ -70,18 +76,27 @@ export function withPending(
   return { documents, order }
 }
 
-/** The scene of the present documents, worked out once for each state. */
-function rememberedScene(
+/** Geometries of a job and some undo steps. */
+const siteBytes = 60_000_000
+
+/** The site of the present documents, worked out once for each state and object by object. */
+export function rememberedSites(
   documents: DocumentStore,
   optionId: () => string,
   catalogue: Catalogue,
-): () => StageScene {
-  let last: { house: Objects; option: Objects; scene: StageScene } | null = null
-  return () => {
-    const house = documents.house
-    const option = documents.document(optionId())
-    if (last?.house !== house || last.option !== option)
-      last = { house, option, scene: stageScene(house, option, catalogue) }
-    return last.scene
+): Pick<BenchParts, 'site' | 'siteWith'> {
+  const graph = new Graph<Design>({ mostBytes: siteBytes, now: () => performance.now() })
+  const siteOf = (house: Objects, option: Objects): Site =>
+    graph.open({ house, option, catalogue }).value(siteStage)
+  let last: { house: Objects; option: Objects; site: Site } | null = null
+  return {
+    site: () => {
+      const house = documents.house
+      const option = documents.document(optionId())
+      if (last?.house !== house || last.option !== option)
+        last = { house, option, site: siteOf(house, option) }
+      return last.site
+    },
+    siteWith: (option) => siteOf(documents.house, option),
   }
 }

@@ -1,8 +1,15 @@
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
+import { type Data } from '@/core/model/said'
 import { Refused, type PendingEdit, type SendResult } from './store/outbox'
 
-const faultSchema = z.object({ error: z.object({ code: z.string(), message: z.string() }) })
+const faultSchema = z.object({
+  error: z.object({
+    code: z.string(),
+    data: z.custom<Data>((value) => typeof value === 'object').optional(),
+    path: z.string().optional(),
+  }),
+})
 const objectSchema = z.looseObject({ id: z.string(), kind: z.string() }).nullable()
 const savedSchema = z.object({
   saved: z.array(z.object({ id: z.string() })),
@@ -18,9 +25,11 @@ const savedSchema = z.object({
 const post = (url: string, body: unknown) =>
   fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
 
-async function messageOf(answer: Response): Promise<string> {
+async function faultIn(answer: Response): Promise<Fault> {
   const parsed = faultSchema.safeParse(await answer.json().catch(() => null))
-  return parsed.success ? parsed.data.error.message : `The server answered ${answer.status}.`
+  if (!parsed.success) return new Fault('server-answered', { status: answer.status })
+  const { code, data = {}, path = '' } = parsed.data.error
+  return new Fault(code, data, path)
 }
 
 /** Sends edits; throws `Refused` when the server will never take them, any other error when it may later. */
@@ -33,8 +42,8 @@ export async function sendEdits(jobId: string, edits: readonly PendingEdit[]): P
     answer.status !== 408 &&
     answer.status !== 429
   )
-    throw new Refused(await messageOf(answer))
-  if (!answer.ok) throw new Error(await messageOf(answer))
+    throw new Refused(await faultIn(answer))
+  if (!answer.ok) throw await faultIn(answer)
   return savedSchema.parse(await answer.json()) as unknown as SendResult
 }
 
@@ -42,14 +51,14 @@ export async function sendEdits(jobId: string, edits: readonly PendingEdit[]): P
 export async function shareOption(
   jobId: string,
   optionId: string,
-): Promise<{ path: string } | { fault: string }> {
+): Promise<{ path: string } | { fault: Fault }> {
   try {
     const answer = await post(`/api/jobs/${jobId}/share`, { optionId })
-    if (!answer.ok) return { fault: await messageOf(answer) }
+    if (!answer.ok) return { fault: await faultIn(answer) }
     return z.object({ path: z.string() }).parse(await answer.json())
   } catch (error) {
     if (!(error instanceof TypeError)) throw error
-    return { fault: 'The server does not answer. Your edits are kept; try again in a moment.' }
+    return { fault: new Fault('server-away') }
   }
 }
 
@@ -64,10 +73,10 @@ export async function sendWeather(csv: string): Promise<{ readonly id: string }>
       headers: { 'Content-Type': 'text/csv; charset=utf-8' },
       body: csv,
     })
-    if (!answer.ok) throw new Fault('refused', await messageOf(answer))
+    if (!answer.ok) throw await faultIn(answer)
     return z.object({ properties: z.object({ id: z.string() }) }).parse(await answer.json()).properties
   } catch (error) {
     if (!(error instanceof TypeError)) throw error
-    throw new Fault('offline', 'The server does not answer. The job is as it was; try again in a moment.')
+    throw new Fault('server-away')
   }
 }

@@ -2,6 +2,7 @@
 
 import { useEffect } from 'react'
 import { useBench, useSession } from './context'
+import { toast as tell } from './store/session'
 
 const staysMs = 7000
 
@@ -21,13 +22,14 @@ export function Toasts() {
       className="fixed bottom-36 left-1/2 z-40 flex max-w-xl -translate-x-1/2 items-center gap-3 rounded-lg bg-ink px-4 py-2 text-card shadow-lg"
     >
       <span>{toast.text}</span>
-      {toast.undo && (
+      {toast.step && (
         <button
           type="button"
           className="cursor-pointer font-semibold underline"
           onClick={() => {
-            documents.undo()
-            session.setState({ toast: null })
+            const done = toast.step && documents.takeBack(toast.step)
+            if (done) session.setState({ toast: null })
+            else tell(session, 'This can no longer be undone by itself: what it changed has changed since.')
           }}
         >
           Undo

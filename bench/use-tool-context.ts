@@ -7,6 +7,6 @@ import { type ToolContext } from './tools/chart'
 
 /** What the tools work with, for a button that does what a tool does. */
 export function useToolContext(): ToolContext {
-  const { documents, session, scene } = useBench()
-  return useMemo(() => makeToolContext(documents, session, scene), [documents, session, scene])
+  const parts = useBench()
+  return useMemo(() => makeToolContext(parts), [parts])
 }

@@ -86,7 +86,7 @@ test('yield: the chain runs from the sun to the meter without a gap', () => {
   const out = yieldOf({ losses: { soiling: 0.03, other: [{ name: 'Fence', share: 0.01 }] } })
   const names = out.lossChain.map(({ name }) => name)
   expect(names[0]).toBe('sun')
-  expect(names).toEqual(expect.arrayContaining(['reflection', 'heat', 'other', 'inverter', 'standstill']))
+  expect(names).toEqual(expect.arrayContaining(['reflection', 'heat', 'other', 'inverter', 'downtime']))
   out.lossChain.slice(1).forEach((step, k) => {
     expect(step.kwh).toBeCloseTo((out.lossChain[k]?.kwh ?? 0) * step.factor, 6)
   })
@@ -96,55 +96,83 @@ test('yield: the chain runs from the sun to the meter without a gap', () => {
   expect(out.kwhPerKwp).toBeCloseTo(out.acKwh / 4.2, 6)
 }, 60_000)
 
-test('yield: mounts, trackers, a data sheet and a small inverter act as they should', () => {
-  const plain = yieldOf({}).acKwh
-  const mounted = (mount: unknown, more: object = {}) =>
-    yieldOf({ arrays: [{ ...array, ...more, mount }] }).acKwh
-  expect(mounted('open')).toBeGreaterThan(mounted('raised'))
-  expect(mounted('raised')).toBeGreaterThan(plain)
-  // 45 °C nominal is about what an open rack does; 60 °C is far hotter.
-  expect(Math.abs(mounted({ kind: 'noct', noctC: 45 }) / mounted('open') - 1)).toBeLessThan(0.02)
-  expect(mounted({ kind: 'noct', noctC: 60 })).toBeLessThan(mounted({ kind: 'noct', noctC: 45 }))
-  const oneAxis = mounted({ kind: 'one-axis' }, { tiltDeg: 0 })
-  const twoAxis = mounted({ kind: 'two-axis' })
-  expect(oneAxis).toBeGreaterThan(mounted('open') * 1.05)
-  expect(twoAxis).toBeGreaterThan(oneAxis)
-  const sheet = { vocV: 38.3, vmpV: 32.2, iscA: 13.85, impA: 13.05, vocPerK: -0.0026, iscPerK: 0.00045 }
-  const fitted = yieldOf({ arrays: [{ ...array, module: { ...array.module, sheet } }] })
-  expect(fitted.acKwh).toBeLessThan(plain)
-  expect(fitted.acKwh).toBeGreaterThan(plain * 0.95)
-  expect(fitted.lossChain.map(({ name }) => name)).toContain('low-light')
-  const small = yieldOf({ inverter: { acPowerW: 2500 } })
-  expect(small.clippedKwh).toBeGreaterThan(100)
-  expect(small.acKwh).toBeLessThan(plain)
-}, 120_000)
+/** Many cases in one process. */
+function yieldsOf(
+  cases: readonly object[],
+): (Yield & { error?: { code: string; path: string; message: string } })[] {
+  const { stdout } = spawnSync('node', ['bin/gable.mjs', 'yield', '--lines'], {
+    encoding: 'utf8',
+    input: cases.map((changed) => JSON.stringify({ ...house, ...changed })).join('\n'),
+  })
+  return stdout
+    .trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as Yield)
+}
 
-test.each([
-  [{ losses: { shading: 0.03 } }, 'counted-twice', 'losses.shading'],
-  [{ losses: { moduleMismatch: 0.02 } }, 'counted-twice', 'losses.moduleMismatch'],
-  [{ losses: { temperature: 0.1 } }, 'counted-twice', 'losses.temperature'],
-  [{ losses: { clippingLoss: 0.1 } }, 'counted-twice', 'losses.clippingLoss'],
-  [{ losses: { ghosts: 0.1 } }, 'bad-case', 'losses'],
-  [{ losses: { soiling: [0.1, 0.2] } }, 'bad-case', 'losses.soiling'],
-  [{ weather: '/nowhere.epw' }, 'no-file', '/nowhere.epw'],
+test('yield: mounts, trackers, a data sheet and a small inverter act as they should', () => {
+  const mounted = (mount: unknown, more: object = {}) => ({ arrays: [{ ...array, ...more, mount }] })
+  const sheet = { vocV: 38.3, vmpV: 32.2, iscA: 13.85, impA: 13.05, vocPerK: -0.0026, iscPerK: 0.00045 }
+  const cases = {
+    plain: {},
+    open: mounted('open'),
+    raised: mounted('raised'),
+    warm: mounted({ kind: 'noct', noctC: 45 }),
+    hot: mounted({ kind: 'noct', noctC: 60 }),
+    oneAxis: mounted({ kind: 'one-axis' }, { tiltDeg: 0 }),
+    twoAxis: mounted({ kind: 'two-axis' }),
+    fitted: { arrays: [{ ...array, module: { ...array.module, sheet } }] },
+    small: { inverter: { acPowerW: 2500 } },
+  }
+  const answers = yieldsOf(Object.values(cases))
+  const at = (name: keyof typeof cases) => answers[Object.keys(cases).indexOf(name)] ?? failed()
+  const acKwh = (name: keyof typeof cases) => at(name).acKwh
+  expect(acKwh('open')).toBeGreaterThan(acKwh('raised'))
+  expect(acKwh('raised')).toBeGreaterThan(acKwh('plain'))
+  // 45 °C nominal is about what an open rack does; 60 °C is far hotter.
+  expect(Math.abs(acKwh('warm') / acKwh('open') - 1)).toBeLessThan(0.02)
+  expect(acKwh('hot')).toBeLessThan(acKwh('warm'))
+  expect(acKwh('oneAxis')).toBeGreaterThan(acKwh('open') * 1.05)
+  expect(acKwh('twoAxis')).toBeGreaterThan(acKwh('oneAxis'))
+  expect(acKwh('fitted')).toBeLessThan(acKwh('plain'))
+  expect(acKwh('fitted')).toBeGreaterThan(acKwh('plain') * 0.95)
+  expect(at('fitted').lossChain.map(({ name }) => name)).toContain('low-light')
+  expect(at('small').clippedKwh).toBeGreaterThan(100)
+  expect(acKwh('small')).toBeLessThan(acKwh('plain'))
+}, 60_000)
+
+const contradicting = { vocV: 30, vmpV: 32, iscA: 9, impA: 8, vocPerK: -0.003, iscPerK: 0 }
+const bad = [
+  [{ losses: { shading: 0.03 } }, 'counted-twice', 'losses.shading', /shade is already computed/],
+  [{ losses: { moduleMismatch: 0.02 } }, 'counted-twice', 'losses.moduleMismatch', /mismatch/],
+  [{ losses: { temperature: 0.1 } }, 'counted-twice', 'losses.temperature', /heat/],
+  [{ losses: { clippingLoss: 0.1 } }, 'counted-twice', 'losses.clippingLoss', /clipping/],
+  [{ losses: { ghosts: 0.1 } }, 'bad-case', 'losses', /nothing is known of “ghosts”/],
+  [{ losses: { soiling: [0.1, 0.2] } }, 'bad-case', 'losses.soiling', /losses\.soiling: /],
+  [{ weather: '/nowhere.epw' }, 'no-file', '/nowhere.epw', /cannot be read \(ENOENT\)/],
   [
-    {
-      arrays: [
-        {
-          ...array,
-          module: {
-            powerW: 420,
-            sheet: { vocV: 30, vmpV: 32, iscA: 9, impA: 8, vocPerK: -0.003, iscPerK: 0 },
-          },
-        },
-      ],
-    },
+    { arrays: [{ ...array, module: { powerW: 420, sheet: contradicting } }] },
     'sheet-contradicts',
     'module.vmpV',
+    /Vmp of 32.0 V must lie between/,
   ],
-])('a bad case ends with 2 and says why: %j', (changed, code, path) => {
-  const { status, error } = gable(['yield'], { ...house, ...changed })
-  expect({ status, code: error?.code, path: error?.path }).toEqual({ status: 2, code, path })
+] as const
+
+test('bad cases are refused one by one, each in a sentence that says where', () => {
+  const answers = yieldsOf(bad.map(([changed]) => changed))
+  bad.forEach(([, code, path, message], k) => {
+    expect(answers[k]?.error).toMatchObject({ code, path })
+    expect(answers[k]?.error?.message).toMatch(message)
+  })
+}, 60_000)
+
+test('one bad case alone ends with 2 and says why on the other stream', () => {
+  const { status, error } = gable(['yield'], { ...house, losses: { shading: 0.03 } })
+  expect({ status, code: error?.code, path: error?.path }).toEqual({
+    status: 2,
+    code: 'counted-twice',
+    path: 'losses.shading',
+  })
 })
 
 test('a file that is not text, and one that says nothing of its place, are refused', () => {

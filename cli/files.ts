@@ -1,7 +1,5 @@
 import { readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, isAbsolute, join } from 'node:path'
-import { type z } from 'zod'
-import { faultOf } from '@/core/model/document'
 import { Fault } from '@/core/model/fault'
 import { readPlaced } from '@/core/weather/read-weather'
 import { type WeatherReading } from '@/core/weather/reading'
@@ -9,84 +7,75 @@ import { textOf } from '@/core/weather/text'
 
 const largestBytes = 60_000_000
 
-const systemMessage = (error: unknown) =>
+/** Standard input, where a file is asked for. */
+export const standardInput = '-'
+
+const nameOf = (file: string) => (file === standardInput ? 'stdin' : file)
+
+const systemReason = (error: unknown) =>
   error instanceof Error && 'code' in error ? String(error.code) : 'unknown'
 
 /** @throws Fault `no-file`, `too-large`. */
 function readBytes(file: string): Buffer {
   try {
-    if (file !== '-' && statSync(file).size > largestBytes)
-      throw new Fault('too-large', `${file} is larger than ${largestBytes / 1e6} MB.`, file)
-    return readFileSync(file === '-' ? 0 : file)
+    const bytes = file === standardInput ? readFileSync(0) : sized(file)
+    if (bytes.length > largestBytes) throw tooLarge(bytes.length, file)
+    return bytes
   } catch (error) {
     if (error instanceof Fault) throw error
-    throw new Fault(
-      'no-file',
-      `${file === '-' ? 'Standard input' : file} cannot be read (${systemMessage(error)}).`,
-      file,
-    )
+    throw new Fault('no-file', { file: nameOf(file), doing: 'read', reason: systemReason(error) }, file)
   }
 }
 
-/** @throws Fault `no-file`, `too-large`. */
-const readText = (file: string): string => readBytes(file).toString('utf8')
+/** A file, once it is known that it is not too large to hold. */
+function sized(file: string): Buffer {
+  const { size } = statSync(file)
+  if (size > largestBytes) throw tooLarge(size, file)
+  return readFileSync(file)
+}
 
+const tooLarge = (bytes: number, file: string) =>
+  new Fault(
+    'too-large',
+    { reason: 'file', bytes: { value: bytes, unit: 'bytes' }, limit: { value: largestBytes, unit: 'bytes' } },
+    file,
+  )
+
+/** @throws Fault `no-file` */
 export function writeText(file: string, text: string): void {
   try {
     writeFileSync(file, text)
   } catch (error) {
-    throw new Fault('no-file', `${file} cannot be written (${systemMessage(error)}).`, file)
+    throw new Fault('no-file', { file, doing: 'write', reason: systemReason(error) }, file)
   }
 }
 
-/** @throws Fault `not-json`. */
-export function readJsonFile(file: string): unknown {
-  const text = readText(file)
+/** @throws Fault `not-json` */
+export function jsonIn(text: string, file: string): unknown {
   try {
     return JSON.parse(text.replace(/^\uFEFF/, ''))
   } catch (error) {
     if (!(error instanceof SyntaxError)) throw error
-    throw new Fault(
-      'not-json',
-      `${file === '-' ? 'Standard input' : file} is not JSON: ${error.message}.`,
-      file,
-    )
+    throw new Fault('not-json', { file: nameOf(file), detail: error.message }, file)
   }
 }
 
-/** The case on `--in FILE` or standard input, checked. */
-export function readCase<T>(options: { in?: string }, schema: z.ZodType<T>): T {
-  const parsed = schema.safeParse(readJsonFile(options.in ?? '-'))
-  if (!parsed.success) throw faultOf(parsed.error, 'bad-case')
-  return parsed.data
-}
+/** @throws Fault `no-file`, `too-large`, `not-json` */
+export const readJsonFile = (file: string): unknown => jsonIn(readBytes(file).toString('utf8'), file)
 
 /**
  * A weather file, EPW or a table, by itself or beside the case that names it.
- * @throws Fault `no-file`, and those of `readPlaced`
+ * @throws Fault `no-file`, `too-large`, and those of `readPlaced`
  */
 export function readWeatherFile(file: string, beside?: string): WeatherReading & { readonly text: string } {
-  const path = beside && beside !== '-' && !isAbsolute(file) ? join(dirname(beside), file) : file
+  const path =
+    beside !== undefined && beside !== standardInput && !isAbsolute(file) ? join(dirname(beside), file) : file
   const text = textOf(readBytes(path))
   return { ...readPlaced(text), text }
 }
 
 export const print = (value: unknown): void => {
   process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
-}
-
-/** A number option. @throws Fault `bad-option`. */
-export function number(name: string, low: number, high: number): (text: string) => number {
-  return (text) => {
-    const value = Number(text)
-    if (text.trim() === '' || !(value >= low && value <= high))
-      throw new Fault(
-        'bad-option',
-        `--${name} is "${text}"; a number from ${low} to ${high} was expected.`,
-        name,
-      )
-    return value
-  }
 }
 
 /** Rows as CSV with a header. */

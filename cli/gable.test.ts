@@ -103,7 +103,30 @@ test('roof, layout, run, export and import', () => {
   const file = join(folder, 'job.json')
   expect(gable(['export', 'shipped', '--out', file]).status).toBe(0)
   const run = gable(['run', file, '--option', 'B']).out
-  expect((run['ledger'] as { id: string }[]).map((line) => line.id)).toContain('payback')
+  const ledger = run['ledger'] as {
+    id: string
+    label: string
+    value: number
+    unit: string
+    explanation: object
+  }[]
+  expect(ledger.find(({ id }) => id === 'payback')).toMatchObject({
+    label: 'Payback',
+    value: expect.closeTo(11.4173, 3) as number,
+    unit: 'years',
+    written: '11.4 years',
+    explanation: {
+      formula: expect.stringContaining('net price') as string,
+      inputs: expect.arrayContaining([
+        { label: 'Energy price growth', value: 0.03, unit: 'share/year', written: '3.0 % a year' },
+      ]) as object,
+    },
+  })
+  expect(JSON.stringify(run)).not.toMatch(/undefined|NaN/)
+  const spanish = gable(['run', file, '--language', 'es']).out
+  expect(
+    (spanish['ledger'] as { id: string; label: string }[]).find(({ id }) => id === 'yield')?.label,
+  ).not.toBe('Yield')
   expect(gable(['import', file]).out['format']).toBe('tall-gable-job')
 }, 60_000)
 
@@ -118,6 +141,10 @@ test.each([
     'crossing-outline',
   ],
   [['run', '/nowhere.json'], '', 'no-file'],
+  [['run', 'shipped', '--world', '/nowhere'], '', 'no-file'],
+  [['run', 'shipped', '--world', 'http://127.0.0.1:1'], '', 'service-away'],
+  [['poa', '--tilt', '3'], '', 'bad-case'],
+  [['run', 'shipped', '--language', 'xx'], '', 'invalidArgument'],
   [['run', 'shipped', '--option', 'Z'], '', 'no-such-option'],
 ] as const)('bad input ends with 2 and says why: %j', (args, input, code) => {
   const { status, error } = gable(args, input)

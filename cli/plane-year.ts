@@ -1,5 +1,5 @@
 import { yearStartMs } from '@/core/model/model-year'
-import { planeLight, type Facing } from '@/core/pipeline/plane-light'
+import { planeLight, type Facing } from '@/core/energy/plane-light'
 import { sunHours } from '@/core/sun/sun-hours'
 import { normalOf } from '@/core/sun/tracker'
 import { skyYear, type SkyModel } from '@/core/weather/sky-year'

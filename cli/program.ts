@@ -1,11 +1,15 @@
 import { Command } from 'commander'
-import { addJobCommands } from './commands/job'
-import { addPoa } from './commands/poa'
+import { addExport } from './commands/export'
+import { addImport } from './commands/import'
 import { addLayout } from './commands/layout'
+import { addPoa } from './commands/poa'
 import { addRoof } from './commands/roof'
+import { addRun } from './commands/run'
 import { addSun } from './commands/sun'
 import { addWeather } from './commands/weather'
 import { addYield } from './commands/yield'
+
+const commands = [addSun, addWeather, addPoa, addYield, addRoof, addLayout, addRun, addExport, addImport]
 
 /** `gable`: the core from a terminal. */
 export function program(): Command {
@@ -14,7 +18,7 @@ export function program(): Command {
     .exitOverride()
     .configureOutput({ writeErr: () => undefined })
     .showHelpAfterError(false)
-  for (const add of [addSun, addWeather, addPoa, addYield, addRoof, addLayout, addJobCommands]) add(gable)
+  for (const add of commands) add(gable)
   for (const command of gable.commands) command.exitOverride().configureOutput({ writeErr: () => undefined })
   return gable
 }

@@ -21,7 +21,7 @@ test('from an address to a printed offer: draw, cover, see the payback move, und
   await page.getByRole('option', { name: '23 Tern Street, Pellworth' }).click()
   await expect(page.getByRole('heading', { name: '23 Tern Street' })).toBeVisible()
   await settled(page)
-  await expect(page.getByText('Take “Outline” and click the corners')).toBeVisible()
+  await expect(page.getByText('Choose “Outline” and click the corners')).toBeVisible()
 
   // A house is first drawn in plan.
   await page.keyboard.press('o')
@@ -93,7 +93,7 @@ test('from an address to a printed offer: draw, cover, see the payback move, und
     page.getByRole('link', { name: 'Open proposal' }).click(),
   ])
   await expect(offer.getByRole('heading', { name: '23 Tern Street, Pellworth' })).toBeVisible()
-  await expect(offer.getByText('Paid back after')).toBeVisible()
+  await expect(offer.getByText('Payback').first()).toBeVisible()
   await expect(offer.locator('.apexcharts-svg')).toHaveCount(3)
 
   const pdf = await request.get(`${link}/pdf`)

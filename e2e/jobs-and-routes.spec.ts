@@ -22,8 +22,8 @@ test('search, copy, delete and undo in the list', async ({ page }) => {
 test('an unknown address and a file that is no job are said', async ({ page }) => {
   await page.goto('/')
   await page.getByLabel('New job: where is the house?').fill('1 Nowhere Road')
-  await page.getByRole('button', { name: 'Begin' }).click()
-  await expect(page.getByText('“1 Nowhere Road” is not an address of')).toBeVisible()
+  await page.getByRole('button', { name: 'Create job' }).click()
+  await expect(page.getByText('“1 Nowhere Road” is not an address that is known')).toBeVisible()
   const file = (name: string, text: string) =>
     page
       .getByLabel('Job file')

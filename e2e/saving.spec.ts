@@ -6,7 +6,7 @@ const door = (act: string) => fetch(`${process.env['TEST_DOOR']}/${act}`, { meth
 test('server and database gone: edits are kept, said, and stored when they are back', async ({ page }) => {
   await openShippedJob(page)
   await chapter(page, 'Offer')
-  const price = page.getByLabel('Price a watt')
+  const price = page.getByLabel('Price per watt')
   const set = async (value: string) => {
     await price.fill(value)
     await price.press('Enter')
@@ -32,9 +32,9 @@ test('server and database gone: edits are kept, said, and stored when they are b
   await saved(page)
   await page.reload()
   await chapter(page, 'Offer')
-  await expect(page.getByLabel('Price a watt')).toHaveValue('3.30')
-  await page.getByLabel('Price a watt').fill('2.95')
-  await page.getByLabel('Price a watt').press('Enter')
+  await expect(page.getByLabel('Price per watt')).toHaveValue('3.30')
+  await page.getByLabel('Price per watt').fill('2.95')
+  await page.getByLabel('Price per watt').press('Enter')
   await saved(page)
 })
 

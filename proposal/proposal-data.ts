@@ -1,12 +1,19 @@
-import { type Catalogue } from '@/core/electrical/catalogue'
-import { type Objects, ofKind, theOne } from '@/core/model/document'
-import { coverId } from '@/core/model/kinds/cover'
-import { electricalId } from '@/core/model/kinds/electrical'
-import { offerId } from '@/core/model/kinds/offer'
-import { siteId, type Site } from '@/core/model/kinds/site'
-import { storageId } from '@/core/model/kinds/storage'
-import { type LedgerLine } from '@/core/pipeline/explanation'
-import { type RunSummary } from '@/core/pipeline/summary'
+import { type Run } from '@/core/graph/run'
+import { kindNamed, type AnyObject } from '@/core/kinds/index'
+import { type Part } from '@/core/kinds/kind'
+import { type LedgerLine } from '@/core/model/ledger'
+import { type RunSummary } from '@/core/readers/summary'
+import { type Site as StandingSite } from '@/core/site/site'
+import { type Site } from '@/core/kinds/site/site'
+import { siteStage } from '@/core/stages/site'
+import { coverIn, offerIn, siteIn, type World } from '@/core/stages/world'
+
+/** One sort of equipment with the figure that tells it best. */
+export interface Equipment extends Part {
+  readonly name: string
+  /** W of one module, W of an inverter, kWh of a battery. */
+  readonly size: number
+}
 
 /** All that the customer's page shows; nothing else of the job leaves the server. */
 export interface ProposalData {
@@ -16,20 +23,18 @@ export interface ProposalData {
     Site,
     'address' | 'locale' | 'currency' | 'units' | 'latitudeDeg' | 'longitudeDeg' | 'elevationM' | 'timeZone'
   >
-  readonly house: Objects
-  /** Cover and arrays: what the roof picture needs. */
-  readonly cover: Objects
-  readonly modules: Catalogue['modules']
+  /** What stands there, as it is drawn. */
+  readonly standing: StandingSite
   readonly summary: Pick<RunSummary, 'monthly' | 'cash'> & {
-    readonly ledger: readonly Pick<LedgerLine, 'id' | 'label' | 'value' | 'unit'>[]
+    readonly ledger: readonly Pick<LedgerLine, 'id' | 'value' | 'unit'>[]
   }
-  readonly equipment: readonly { readonly count: number; readonly name: string; readonly facts: string }[]
+  readonly equipment: readonly Equipment[]
   readonly years: number
   readonly escalation: number
   readonly incentiveShare: number
 }
 
-const shown = new Set([
+const shown = new Set<LedgerLine['id']>([
   'yield',
   'used',
   'sold',
@@ -45,21 +50,13 @@ const shown = new Set([
 
 export function proposalData(
   jobName: string,
-  house: Objects,
-  option: Objects,
-  catalogue: Catalogue,
+  world: World,
+  run: Run<World>,
   summary: RunSummary,
 ): ProposalData {
-  const site = theOne(house, 'site', siteId)
-  const offer = theOne(option, 'offer', offerId)
-  const cover = theOne(option, 'cover', coverId)
-  const storage = theOne(option, 'storage', storageId)
-  const module = catalogue.modules.find((m) => m.id === cover.moduleId)
-  const inverter = catalogue.inverters.find(
-    (i) => i.id === theOne(option, 'electrical', electricalId).inverterId,
-  )
-  const battery = catalogue.batteries.find((b) => b.id === storage.batteryId)
-  const drawn = [...ofKind(house, 'volume'), ...ofKind(house, 'chimney'), ...ofKind(house, 'tree')]
+  const site = siteIn(world)
+  const offer = offerIn(world)
+  const standing = run.value(siteStage)
   return {
     jobName,
     optionName: offer.name,
@@ -73,35 +70,61 @@ export function proposalData(
       elevationM: site.elevationM,
       timeZone: site.timeZone,
     },
-    house: Object.fromEntries(drawn.map((object) => [object.id, object])),
-    cover: Object.fromEntries([cover, ...ofKind(option, 'array')].map((object) => [object.id, object])),
-    modules: module ? [module] : [],
+    standing: drawable(standing),
     summary: {
       monthly: summary.monthly,
       cash: summary.cash,
       ledger: summary.ledger
-        .filter((line) => shown.has(line.id))
-        .map(({ id, label, value, unit }) => ({ id, label, value, unit })),
+        .filter(({ id }) => shown.has(id))
+        .map(({ id, value, unit }) => ({ id, value, unit })),
     },
-    equipment: [
-      ...(module
-        ? [
-            {
-              count: summary.count,
-              name: module.name,
-              facts: `modules of ${module.powerW} W, ${(summary.powerW / 1000).toFixed(2)} kW together`,
-            },
-          ]
-        : []),
-      ...(inverter
-        ? [{ count: 1, name: inverter.name, facts: `inverter, ${(inverter.acPowerW / 1000).toFixed(1)} kW` }]
-        : []),
-      ...(battery
-        ? [{ count: storage.count, name: battery.name, facts: `battery, ${battery.usableKwh} kWh usable` }]
-        : []),
-    ],
+    equipment: equipmentOf(world, standing),
     years: offer.years,
     escalation: offer.escalation,
     incentiveShare: offer.incentiveShare,
   }
+}
+
+/** What a picture needs: no solids to cast rays at, no rules, no reasons. */
+const drawable = (site: StandingSite): StandingSite => ({
+  objects: site.objects.map((object) => ({
+    ...object,
+    geometry: { ...object.geometry, solids: [], keepOuts: [], faces: [], field: null, plan: [], fault: null },
+  })),
+  arrays: site.arrays.map((array) => ({ ...array, empty: [] })),
+  orphaned: [],
+  faults: [],
+})
+
+/** The parts of every object, like ones together. */
+function equipmentOf(world: World, site: StandingSite): Equipment[] {
+  const context = {
+    panelsOn: (id: string) => site.arrays.find((array) => array.id === id)?.panels.length ?? 0,
+    moduleId: coverIn(world).moduleId,
+  }
+  const partsOf = (object: AnyObject) => kindNamed(object.kind).parts(object, context)
+  const together = new Map<string, Part>()
+  for (const part of [...Object.values(world.house), ...Object.values(world.option)].flatMap(partsOf)) {
+    const key = `${part.what} ${part.typeId}`
+    together.set(key, { ...part, count: part.count + (together.get(key)?.count ?? 0) })
+  }
+  const order = ['module', 'inverter', 'battery'] as const
+  return [...together.values()]
+    .filter(({ count }) => count > 0)
+    .sort((a, b) => order.indexOf(a.what) - order.indexOf(b.what))
+    .flatMap((part) => sized(part, world) ?? [])
+}
+
+function sized(part: Part, { catalogue }: World): Equipment | null {
+  const { what, typeId } = part
+  if (what === 'module') {
+    const sheet = catalogue.modules.find(({ id }) => id === typeId)
+    return sheet ? { ...part, name: sheet.name, size: sheet.powerW } : null
+  }
+  if (what === 'inverter') {
+    const sheet = catalogue.inverters.find(({ id }) => id === typeId)
+    return sheet ? { ...part, name: sheet.name, size: sheet.acPowerW } : null
+  }
+  const sheet = catalogue.batteries.find(({ id }) => id === typeId)
+  return sheet ? { ...part, name: sheet.name, size: sheet.usableKwh } : null
 }

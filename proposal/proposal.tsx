@@ -1,9 +1,12 @@
 'use client'
 
-import { useEffect, useState } from 'react'
-import { BillChart, EnergyChart, PaybackChart } from '@/bench/charts/figures'
-import { figure, money, number } from '@/bench/format'
-import { type ProposalData } from './proposal-data'
+import { useEffect, useMemo, useState } from 'react'
+import { BillChart, EnergyChart, PaybackChart } from '@/charts/figures'
+import { type LineId } from '@/core/model/ledger'
+import { money } from '@/words/format'
+import { languageOf } from '@/words/languages'
+import { Sayer } from '@/words/sayer'
+import { type Equipment, type ProposalData } from './proposal-data'
 import { RoofView } from './roof-view'
 
 interface Props {
@@ -13,117 +16,119 @@ interface Props {
   readonly pdfPath: string
 }
 
-/** The customer's page: the roof, the money, the energy, the equipment. */
+/** The customer's page, in the customer's language: the roof, the money, the energy, the equipment. */
 export function Proposal({ data, print, pdfPath }: Props) {
   const { site, summary } = data
-  const value = (id: string) => summary.ledger.find((line) => line.id === id)?.value ?? null
-  const shown = (id: string) => {
+  const sayer = useMemo(() => new Sayer(languageOf(site.locale), site), [site])
+  const words = sayer.words.proposal
+  const value = (id: LineId) => summary.ledger.find((line) => line.id === id)?.value ?? null
+  const shown = (id: LineId) => {
     const line = summary.ledger.find((l) => l.id === id)
-    return line ? figure(line.value, line.unit, site) : { figure: '–', unit: '' }
+    return line ? sayer.figure(line.value, line.unit) : { figure: '–', unit: '' }
   }
+  const cash = (amount: number | null) => money(amount ?? 0, site)
+  const percent = (share: number, digits = 1) => sayer.written({ value: share, unit: 'share', digits })
+  const energy = (id: LineId) => sayer.written({ value: value(id) ?? 0, unit: 'kWh' })
   const saved = (value('bill-now') ?? 0) - (value('bill-then') ?? 0)
   const doNothing = summary.cash.before.reduce((sum, bill) => sum + bill, 0)
   const ready = useReady(print)
-  const of = {
-    summary: {
-      ...summary,
-      ledger: summary.ledger.map(
-        (line) =>
-          ({
-            ...line,
-            group: 'money',
-            weight: 'line',
-            better: 'more',
-            stage: '',
-            about: [],
-            explanation: { formula: '', inputs: [], source: '', assumptions: [] },
-          }) as const,
-      ),
-    },
-    place: site,
-    still: print,
-  }
+  const of = { sayer, still: print }
   return (
     <main
+      lang={sayer.language}
       className={`mx-auto text-ink ${print ? 'max-w-none bg-white' : 'my-6 max-w-3xl rounded-xl border border-line bg-card px-12 py-10 shadow-sm'}`}
       data-print={ready ? 'ready' : 'drawing'}
     >
       <header className={`flex items-end gap-4 ${print ? 'mb-3' : 'mb-6'}`}>
         <div className="flex-1">
-          <p className="quiet">Solar offer for {data.jobName}</p>
+          <p className="quiet">{sayer.say(words.offerFor, { name: data.jobName })}</p>
           <h1 className="font-display text-[34px] leading-tight">{site.address}</h1>
           <p className="mt-1 text-[15px]">{data.optionName}</p>
         </div>
         {!print && (
           <a className="button" href={pdfPath}>
-            PDF
+            {words.pdf}
           </a>
         )}
       </header>
-      <RoofView data={data} print={print} />
+      <RoofView data={data} print={print} words={words} />
       <dl className={`grid grid-cols-3 gap-6 border-y border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}>
-        <Big label="Saved in the first year" text={money(saved, site)} />
-        <Big label="Paid back after" text={shown('payback').figure} unit={shown('payback').unit} />
-        <Big label="Your own share of energy" text={shown('self-sufficiency').figure} unit="%" />
+        <Big label={words.savedFirstYear} text={cash(saved)} />
+        <Big label={words.paidBackAfter} text={shown('payback').figure} unit={shown('payback').unit} />
+        <Big label={words.ownShare} text={shown('self-sufficiency').figure} unit="%" />
       </dl>
       <section className="mb-6 break-inside-avoid">
-        <BillChart {...of} height={print ? 185 : 230} />
+        <BillChart {...of} monthly={summary.monthly} height={print ? 185 : 230} />
         <p className="mt-1">
-          Your bill goes from <strong>{money(value('bill-now') ?? 0, site)}</strong> a year to{' '}
-          <strong>{money(value('bill-then') ?? 0, site)}</strong>. Doing nothing would cost{' '}
-          {money(doNothing, site)} over {data.years} years if energy prices grow by{' '}
-          {number(data.escalation * 100, site, 1)} % a year.
+          {sayer.say(words.billText, {
+            before: cash(value('bill-now')),
+            after: cash(value('bill-then')),
+            nothing: cash(doNothing),
+            years: data.years,
+            growth: percent(data.escalation),
+          })}
         </p>
       </section>
       <section className="mb-6 break-inside-avoid">
-        <EnergyChart {...of} height={print ? 185 : 230} />
+        <EnergyChart {...of} monthly={summary.monthly} height={print ? 185 : 230} />
         <p className="mt-1">
-          The modules make <strong>{number(value('yield') ?? 0, site)} kWh</strong> in their first year:{' '}
-          {number(value('used') ?? 0, site)} kWh are used at home, {number(value('sold') ?? 0, site)} kWh are
-          sold.
+          {sayer.say(words.energyText, {
+            yield: energy('yield'),
+            used: energy('used'),
+            sold: energy('sold'),
+          })}
         </p>
       </section>
       <section className="mb-6 break-inside-avoid">
-        <PaybackChart {...of} height={240} />
+        <PaybackChart {...of} cash={summary.cash} payback={value('payback')} height={240} />
       </section>
       <div className="grid grid-cols-2 gap-8 break-inside-avoid">
         <section>
-          <h2 className="mb-2 font-display text-[19px]">Equipment</h2>
+          <h2 className="mb-2 font-display text-[19px]">{words.equipment}</h2>
           <ul>
             {data.equipment.map((item) => (
-              <li key={item.name} className="flex gap-3 border-t border-line py-1.5">
+              <li key={item.typeId} className="flex gap-3 border-t border-line py-1.5">
                 <span className="w-8 text-right font-semibold">{item.count} ×</span>
                 <span>
                   {item.name}
-                  <span className="quiet block">{item.facts}</span>
+                  <span className="quiet block">{factsOf(item, sayer)}</span>
                 </span>
               </li>
             ))}
           </ul>
         </section>
         <section>
-          <h2 className="mb-2 font-display text-[19px]">Price</h2>
+          <h2 className="mb-2 font-display text-[19px]">{words.price}</h2>
           <dl>
-            <Row label="Installed" value={money(value('price') ?? 0, site)} />
+            <Row label={words.installed} value={cash(value('price'))} />
             <Row
-              label={`Incentive, ${number(data.incentiveShare * 100, site)} %`}
-              value={money((value('net-price') ?? 0) - (value('price') ?? 0), site)}
+              label={sayer.say(words.incentive, { share: percent(data.incentiveShare, 0) })}
+              value={cash((value('net-price') ?? 0) - (value('price') ?? 0))}
             />
-            <Row label="You pay" value={money(value('net-price') ?? 0, site)} strong />
+            <Row label={words.youPay} value={cash(value('net-price'))} strong />
             <Row
-              label={`Ahead after ${data.years} years`}
-              value={money(summary.cash.cumulative.at(-1) ?? 0, site)}
+              label={sayer.say(words.cumulative, { years: data.years })}
+              value={cash(summary.cash.cumulative.at(-1) ?? 0)}
             />
-            <Row label="Return a year (IRR)" value={`${shown('irr').figure} ${shown('irr').unit}`} />
+            <Row label={words.irr} value={`${shown('irr').figure} ${shown('irr').unit}`} />
           </dl>
         </section>
       </div>
-      <footer className="quiet mt-8 border-t border-line pt-3">
-        Computed hour by hour for a typical year with the shade of roof, chimneys, trees and neighbours, the
-        modules ageing every year. A forecast, not a promise: weather and prices vary.
-      </footer>
+      <footer className="quiet mt-8 border-t border-line pt-3">{words.footer}</footer>
     </main>
   )
+}
+
+function factsOf({ what, count, size }: Equipment, sayer: Sayer): string {
+  const { modules, inverter, battery } = sayer.words.proposal
+  if (what === 'module')
+    return sayer.say(modules, {
+      power: { value: size, unit: 'W' },
+      total: { value: (count * size) / 1000, unit: 'kW' },
+    })
+  return what === 'inverter'
+    ? sayer.say(inverter, { power: { value: size / 1000, unit: 'kW', digits: 1 } })
+    : sayer.say(battery, { energy: { value: size, unit: 'kWh', digits: 1 } })
 }
 
 function Big({

@@ -1,13 +1,13 @@
 'use client'
 
 import { modelYear } from '@/core/model/model-year'
-import { useEffect, useMemo, useRef, useState } from 'react'
-import { distance2, type Vec2 } from '@/core/geometry/vector'
+import { useEffect, useRef, useState } from 'react'
+import { frameOfSite } from '@/core/site/frame'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
-import { lightPalette } from '@/bench/stage/palette'
-import { stageScene } from '@/bench/stage/scene'
-import { StageView } from '@/bench/stage/stage-view'
+import { lightPalette } from '@/stage/palette'
+import { StageView } from '@/stage/stage-view'
+import { type Words } from '@/words/words'
 import { type ProposalData } from './proposal-data'
 
 /** A spring afternoon, when shadows are readable. */
@@ -16,15 +16,19 @@ const hour = 14.5
 const nothing = new Set<string>()
 
 /** The house with its modules, to be turned with the hand; a still picture on paper. */
-export function RoofView({ data, print }: { readonly data: ProposalData; readonly print: boolean }) {
+export function RoofView({
+  data,
+  print,
+  words,
+}: {
+  readonly data: ProposalData
+  readonly print: boolean
+  readonly words: Words['proposal']
+}) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const box = useRef<HTMLDivElement>(null)
   const [picture, setPicture] = useState<string | null>(null)
   const [lost, setLost] = useState(false)
-  const scene = useMemo(
-    () => stageScene(data.house, data.cover, { modules: data.modules, inverters: [], batteries: [] }),
-    [data],
-  )
   useEffect(() => {
     const frame = box.current
     if (!canvas.current || !frame) return
@@ -37,7 +41,7 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
       return
     }
     view.turnWithLeft()
-    view.show(scene, lightPalette, {
+    view.show(data.standing, lightPalette, {
       selected: nothing,
       lit: nothing,
       broken: nothing,
@@ -45,17 +49,11 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
       panelColour: () => undefined,
     })
     view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)))
-    const corners = scene.volumes
-      .filter(({ volume }) => volume.role === 'house')
-      .flatMap(({ volume }) => volume.outline)
-    const middle = corners.reduce<Vec2>(
-      (s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length],
-      [0, 0],
-    )
+    const around = frameOfSite(data.standing)
     const observer = new ResizeObserver(() => view.resize(frame.clientWidth, frame.clientHeight))
     view.resize(frame.clientWidth, frame.clientHeight)
     observer.observe(frame)
-    view.lookAt(middle, Math.max(8, ...corners.map((p) => distance2(p, middle))), 3)
+    view.lookAt(around?.middle ?? [0, 0], Math.max(8, around?.radiusM ?? 0), 3)
     // From the side the sun comes from: south in the north, north in the south.
     view.lookFrom(data.site.latitudeDeg < 0 ? 30 : 205, 36)
     if (print) queueMicrotask(() => setPicture(view.picture()))
@@ -63,7 +61,7 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
       observer.disconnect()
       view.dispose()
     }
-  }, [scene, data, print])
+  }, [data, print])
   return (
     <div
       ref={box}
@@ -74,20 +72,20 @@ export function RoofView({ data, print }: { readonly data: ProposalData; readonl
       {picture && (
         <div
           role="img"
-          aria-label="The house with its modules"
+          aria-label={words.picture}
           className="absolute inset-0 bg-cover bg-center"
           style={{ backgroundImage: `url(${picture})` }}
         />
       )}
       <canvas
         ref={canvas}
-        aria-label="The house with its modules; drag to turn it"
+        aria-label={words.turn}
         className={`h-full w-full touch-none ${picture ? 'opacity-0' : 'cursor-grab'}`}
       />
-      {!print && !lost && <p className="quiet pointer-events-none absolute bottom-2 left-3">drag to turn</p>}
-      {lost && (
-        <p className="absolute inset-0 grid place-items-center">The picture of the roof needs WebGL.</p>
+      {!print && !lost && (
+        <p className="quiet pointer-events-none absolute bottom-2 left-3">{words.dragToTurn}</p>
       )}
+      {lost && <p className="absolute inset-0 grid place-items-center">{words.noPicture}</p>}
     </div>
   )
 }

@@ -1,11 +1,11 @@
 import { mountHeat } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodePower } from '@/core/energy/module-power'
-import { defaultLosses } from '@/core/model/kinds/losses'
-import { acYear } from '@/core/pipeline/ac'
-import { dcYear } from '@/core/pipeline/dc'
-import { openString } from '@/core/pipeline/open-chain'
-import { planeLight } from '@/core/pipeline/plane-light'
+import { defaultLosses } from '@/core/kinds/losses/losses'
+import { acYear } from '@/core/energy/ac'
+import { dcYear } from '@/core/energy/dc'
+import { openString } from '@/core/energy/open-chain'
+import { planeLight } from '@/core/energy/plane-light'
 import { sunHours } from '@/core/sun/sun-hours'
 import { normalOf } from '@/core/sun/tracker'
 import { skyYear } from '@/core/weather/sky-year'
@@ -51,7 +51,14 @@ for (const year of [hourly, quarters(hourly)]) {
     const light = planeLight(skyYear(year, sun, 'perez'), normalOf(20 + (k % 30), 180), ground)
     const t2 = performance.now()
     const string = openString(light, year.stepMinutes, mountHeat.close, null)
-    const dc = dcYear([string], { module, power, losses: defaultLosses, weather: year, sun })
+    const dc = dcYear([string], {
+      powerW: module.powerW,
+      power,
+      losses: defaultLosses,
+      weather: year,
+      sun,
+      withVolts: false,
+    })
     const t3 = performance.now()
     acYear(dc, sun, inverter, 0.01, true)
     const t4 = performance.now()

@@ -11,8 +11,12 @@ if (!process.argv.includes('--browser')) {
   console.log('── A year of one plane')
   runShown('node', ['--import', 'tsx', 'scripts/bench-chain.ts'])
 }
-console.log('── Pipeline in Node, shipped job')
-if (!process.argv.includes('--browser')) runShown('node', ['--import', 'tsx', 'scripts/bench-pipeline.ts'])
+if (!process.argv.includes('--browser')) {
+  console.log('\n── Edits of the shipped job, in Node')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-edits.ts'])
+  console.log('\n── One module removed from large jobs, in Node')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-large.ts'])
+}
 
 console.log('\n── In the browser, production build, shipped job')
 const { chromium } = await import('playwright-core')
@@ -140,7 +144,7 @@ try {
   say('The ridge dragged, to the new payback', drags)
 
   await outline.getByRole('button', { name: /^Offer/ }).click()
-  const price = page.getByLabel('Price a watt')
+  const price = page.getByLabel('Price per watt')
   const prices = []
   for (let k = 0; k < rounds; k++) {
     await price.fill((2.5 + k / 50).toFixed(2))

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { inRoot, root } from './parts/folders.mjs'
+import { printCoverage } from './parts/coverage.mjs'
+import { inRoot, root, sourceFolders } from './parts/folders.mjs'
 import { installDebianPackages, installNodePackages } from './parts/install.mjs'
 
 installDebianPackages()
@@ -38,28 +39,19 @@ step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
 // Next writes the route types that the type check reads.
 step('Route types', bin('next'), ['typegen'])
 step('Types', bin('tsc'), ['--noEmit'])
-step('Import rules', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.cjs',
-  'app',
-  'bench',
-  'proposal',
-  'core',
-  'workers',
-  'server',
-  'town',
-  'cli',
-])
+step('Import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...sourceFolders])
 step('Dead code', bin('knip'), [])
 
 const unitFile = inRoot('test-results', 'unit.json')
-const unitOk = run('Unit tests', bin('jest'), ['--json', `--outputFile=${unitFile}`], {
+const unitOk = run('Unit tests', bin('jest'), ['--coverage', '--json', `--outputFile=${unitFile}`], {
   NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
 })
 const unit = report(unitFile)
 passed += unit?.numPassedTests ?? 0
 failed += unit ? unit.numFailedTests + unit.numRuntimeErrorTestSuites : 1
 if (!unitOk && unit && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 0) failed++
+
+printCoverage(report(inRoot('test-results', 'coverage', 'coverage-summary.json')))
 
 const browserOk = run('Build and browser tests', 'node', ['scripts/browser-tests.mjs'])
 const browser = report(inRoot('test-results', 'browser.json'))

@@ -1,27 +1,21 @@
 import { roofPicture } from '@/core/drawing/roof-picture'
-import { type Job } from '@/core/model/job'
-import { Pipeline } from '@/core/pipeline/pipeline'
+import { type Job } from '@/core/kinds/job'
+import { financeStage, powerStage } from '@/core/stages/finance'
+import { siteStage } from '@/core/stages/site'
+import { serverGraph } from './chain'
 import { loadJob } from './jobs'
-import { inputFor } from './weather'
 import { storeSummary, type JobRow, type JobSummary } from './sql/jobs'
-
-const holder = globalThis as { tallGablePipeline?: Pipeline }
-
-/** The server's own pipeline; it remembers results as the browser's does. */
-export const serverPipeline = () => (holder.tallGablePipeline ??= new Pipeline())
+import { worldFor } from './weather'
 
 export async function summaryOf(teamId: string, job: Job): Promise<JobSummary> {
   const option = job.options[0]
   if (!option) return { kilowatts: 0, paybackYears: null, picture: [] }
-  const result = serverPipeline().run(await inputFor(teamId, job.house, option.objects))
+  const run = serverGraph().open(await worldFor(teamId, job.house, option.objects))
+  const { count, powerW } = run.value(powerStage)
   return {
-    kilowatts: result.powerW / 1000,
-    paybackYears: result.count > 0 ? result.money.paybackYears : null,
-    picture: roofPicture(
-      job.house,
-      result.roofs,
-      result.laid.arrays.flatMap((array) => array.panels),
-    ),
+    kilowatts: powerW / 1000,
+    paybackYears: count > 0 ? run.value(financeStage).paybackYears : null,
+    picture: roofPicture(run.value(siteStage)),
   }
 }
 

@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import {
-  applyChange,
-  checkChange,
-  conflictsOf,
-  isEmptyChange,
+  checkSingles,
+  ofKind,
+  parseObject,
+  parseObjects,
   type Change,
   type Conflict,
-} from '@/core/model/change'
-import { ofKind, parseObject, parseObjects, type Objects } from '@/core/model/document'
+  type Objects,
+} from '@/core/kinds/documents'
+import { applyChange, checkChange, conflictsOf, isEmptyChange } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
-import { checkJob, type Job } from '@/core/model/job'
+import { checkJob, type Job } from '@/core/kinds/job'
 import { transaction, type Runner } from './database'
 import {
   insertDocument,
@@ -19,7 +20,7 @@ import {
   maybeOneEditRevision,
   updateDocument,
 } from './sql/documents'
-import { insertJob, maybeOneJob, touchJob, type JobRow } from './sql/jobs'
+import { insertJob, maybeOneJob, maybeOneJobForUpdate, touchJob, type JobRow } from './sql/jobs'
 import { type Designer } from './sql/people'
 
 export const houseDocumentId = 'house'
@@ -34,10 +35,10 @@ export interface StoredJob {
 /** @throws Fault `no-such-job` when it does not exist or belongs to another team. */
 export async function loadJob(teamId: string, id: string): Promise<StoredJob> {
   const row = await maybeOneJob(teamId, id)
-  if (!row || row.deleted) throw new Fault('no-such-job', 'There is no such job. It may have been deleted.')
+  if (!row || row.deleted) throw new Fault('no-such-job')
   const documents = await manyDocuments(id)
   const house = documents.find((document) => document.id === houseDocumentId)
-  if (!house) throw new Fault('no-such-job', 'This job has lost its house document.')
+  if (!house) throw new Fault('no-such-job')
   const options = documents.filter(
     (document) => document.id !== houseDocumentId && Object.keys(document.body).length > 0,
   )
@@ -103,8 +104,9 @@ export async function saveEdits(
   edits: readonly Edit[],
 ): Promise<SaveResult> {
   return transaction('save edits', async (runner) => {
-    const row = await maybeOneJob(designer.teamId, jobId, runner)
-    if (!row || row.deleted) throw new Fault('no-such-job', 'There is no such job. It may have been deleted.')
+    // First of all, so that everything read after it is as the one before left it.
+    const row = await maybeOneJobForUpdate(designer.teamId, jobId, runner)
+    if (!row || row.deleted) throw new Fault('no-such-job')
     const saved: { id: string; documentId: string; revision: number }[] = []
     const conflicts: { id: string; documentId: string; objects: readonly Conflict[] }[] = []
     let address = row.address
@@ -138,12 +140,13 @@ async function saveEdit(designer: Designer, jobId: string, { id, documentId, cha
   if (conflicts.length > 0 || isEmptyChange(change))
     return { conflicts, objects: current, revision: stored?.revision ?? 0 }
   const objects = parseObjects(applyChange(current, change), kind, documentId)
-  if (isHouse) checkJob({ name: 'x', house: objects, options: [] })
+  // An option that was removed is an empty one.
+  if (isHouse || Object.keys(objects).length > 0) checkSingles(objects, kind)
   if (stored) await updateDocument(jobId, documentId, revision, objects, runner)
   else {
     const documents = await manyDocuments(jobId, runner)
     if (documents.length > mostOptions)
-      throw new Fault('too-many-options', `A job has at most ${mostOptions} options.`, documentId)
+      throw new Fault('too-many-options', { limit: mostOptions }, documentId)
     await insertDocument(jobId, documentId, Math.max(0, ...documents.map((d) => d.sort)) + 1, objects, runner)
   }
   await insertEdit(id, jobId, documentId, revision, designer.id, change, runner)

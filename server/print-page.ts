@@ -25,13 +25,8 @@ let printing = 0
  */
 export async function printPage(path: string): Promise<Buffer> {
   const origin = process.env['APP_ORIGIN']
-  if (!origin)
-    throw new Fault(
-      'pdf-failed',
-      'This server does not know its own address (APP_ORIGIN), so it cannot print.',
-    )
-  if (printing >= mostAtOnce)
-    throw new Fault('pdf-busy', 'Other offers are being printed. Try again in some seconds.')
+  if (!origin) throw new Fault('pdf-failed', { reason: 'address' })
+  if (printing >= mostAtOnce) throw new Fault('pdf-busy')
   printing++
   let browser: Browser | null = null
   try {
@@ -50,10 +45,7 @@ export async function printPage(path: string): Promise<Buffer> {
     })
   } catch (error) {
     log.error({ error: error instanceof Error ? error.message : 'unknown' }, 'pdf')
-    throw new Fault(
-      'pdf-failed',
-      'The PDF could not be printed. Open the offer itself and print it from your browser.',
-    )
+    throw new Fault('pdf-failed', { reason: 'printing' })
   } finally {
     printing--
     await browser

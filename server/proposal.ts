@@ -1,8 +1,7 @@
-import { summarise } from '@/core/pipeline/summary'
-import { catalogue } from '@/town/equipment'
-import { serverPipeline } from './job-summary'
+import { summarise } from '@/core/readers/summary'
+import { serverGraph } from './chain'
 import { sharedOption } from './shares'
-import { inputFor } from './weather'
+import { worldFor } from './weather'
 
 /**
  * The numbers behind a shared link, run now from what is stored.
@@ -10,6 +9,7 @@ import { inputFor } from './weather'
  */
 export async function sharedRun(token: string) {
   const { teamId, job, option } = await sharedOption(token)
-  const summary = summarise(serverPipeline().run(await inputFor(teamId, job.house, option.objects)))
-  return { job, option, summary, catalogue }
+  const world = await worldFor(teamId, job.house, option.objects)
+  const run = serverGraph().open(world)
+  return { job, option, world, run, summary: summarise(run, world) }
 }

@@ -61,7 +61,8 @@ test('faults keep their words and get their status; anything else shows nothing 
     const response = failure(error)
     return [response.status, (await response.json()) as { error: { code: string; message: string } }] as const
   }
-  const status = async (code: string) => (await answer(new Fault(code, 'No.')))[0]
+  const status = async (code: string) =>
+    (await answer(new Fault(code, { reason: 'body', limit: 1, at: 'none', rule: 'x' })))[0]
   expect(
     await Promise.all(['no-such-job', 'not-signed-in', 'wrong-origin', 'too-large', 'bad-thing'].map(status)),
   ).toEqual([404, 401, 403, 413, 400])

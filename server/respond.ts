@@ -1,7 +1,8 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { type z } from 'zod'
-import { faultOf } from '@/core/model/document'
 import { Fault } from '@/core/model/fault'
+import { faultOf } from '@/core/model/rules'
+import { plainEnglish } from '@/words/plain-english'
 import { DatabaseError } from './database'
 import { log } from './log'
 import { designer } from './session'
@@ -15,20 +16,18 @@ const statusOf: Readonly<Record<string, number>> = {
   'wrong-origin': 403,
   'too-large': 413,
   'database-away': 503,
+  'service-away': 503,
 }
+
+const answerOf = (fault: Fault, status: number) =>
+  NextResponse.json({ error: { ...fault.toJSON(), message: plainEnglish.fault(fault) } }, { status })
 
 /** A fault as the browser gets it; anything else is logged and told without its inside. */
 export function failure(error: unknown): NextResponse {
-  if (error instanceof Fault)
-    return NextResponse.json({ error: error.toJSON() }, { status: statusOf[error.code] ?? 400 })
+  if (error instanceof Fault) return answerOf(error, statusOf[error.code] ?? 400)
   if (error instanceof DatabaseError) {
     log.error({ statement: error.statement, code: error.code }, 'database')
-    return failure(
-      new Fault(
-        'database-away',
-        'The database does not answer. Your edits are kept and will be saved when it is back.',
-      ),
-    )
+    return failure(new Fault('database-away'))
   }
   log.error(
     {
@@ -37,16 +36,7 @@ export function failure(error: unknown): NextResponse {
     },
     'unexpected',
   )
-  return NextResponse.json(
-    {
-      error: {
-        code: 'unexpected',
-        message: 'Something went wrong on the server. Try again; if it stays, tell who runs it.',
-        path: '',
-      },
-    },
-    { status: 500 },
-  )
+  return answerOf(new Fault('unexpected'), 500)
 }
 
 /** Runs a route for whoever is signed in; requests that change something must come from our own pages. */
@@ -57,7 +47,7 @@ export async function asDesigner(
   try {
     if (request.method !== 'GET') checkOrigin(request)
     const who = await designer()
-    if (!who) throw new Fault('not-signed-in', 'You are not signed in. Open the start page again.')
+    if (!who) throw new Fault('not-signed-in')
     return await work(who)
   } catch (error) {
     return failure(error)
@@ -68,7 +58,7 @@ function checkOrigin(request: NextRequest): void {
   const origin = request.headers.get('origin')
   // A page without an origin of its own sends "null".
   if (origin !== null && (!URL.canParse(origin) || new URL(origin).host !== request.headers.get('host')))
-    throw new Fault('wrong-origin', 'This request does not come from this application.')
+    throw new Fault('wrong-origin')
 }
 
 const largestBody = 4_000_000
@@ -89,7 +79,7 @@ export async function readBody<T>(request: NextRequest, schema: z.ZodType<T>): P
  * @throws Fault `too-large`
  */
 export async function readBytes(request: NextRequest, most: number): Promise<Uint8Array> {
-  const tooLarge = () => new Fault('too-large', `At most ${most / 1e6} MB can be sent at once.`)
+  const tooLarge = () => new Fault('too-large', { reason: 'body', limit: { value: most, unit: 'bytes' } })
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge()
   const parts: Uint8Array[] = []
   let length = 0
@@ -111,7 +101,7 @@ export async function readJson(request: NextRequest, most = largestBody): Promis
   try {
     return JSON.parse(text)
   } catch (error) {
-    if (error instanceof SyntaxError) throw new Fault('not-json', `The body is not JSON: ${error.message}.`)
+    if (error instanceof SyntaxError) throw new Fault('not-json', { file: 'body', detail: error.message })
     throw error
   }
 }

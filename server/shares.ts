@@ -12,7 +12,7 @@ const digestOf = (token: string) => createHash('sha256').update(token).digest('h
 export async function shareOption(teamId: string, jobId: string, optionId: string): Promise<string> {
   const { job } = await loadJob(teamId, jobId)
   if (!job.options.some((option) => option.id === optionId))
-    throw new Fault('no-such-option', 'This option does not exist any more.', 'optionId')
+    throw new Fault('no-such-option', { letters: 'none' }, 'optionId')
   const token = randomBytes(32).toString('base64url')
   await insertShare(digestOf(token), jobId, optionId)
   return token
@@ -21,9 +21,9 @@ export async function shareOption(teamId: string, jobId: string, optionId: strin
 /** @throws Fault `no-such-offer` for an unknown link or an option that is gone. */
 export async function sharedOption(token: string) {
   const share = /^[\w-]{43}$/.test(token) ? await maybeOneShare(digestOf(token)) : undefined
-  if (!share) throw new Fault('no-such-offer', 'This link leads to no offer.')
+  if (!share) throw new Fault('no-such-offer')
   const { job } = await loadJob(share.teamId, share.jobId)
   const option = job.options.find((o) => o.id === share.documentId)
-  if (!option) throw new Fault('no-such-offer', 'This offer has been withdrawn.')
+  if (!option) throw new Fault('no-such-offer')
   return { teamId: share.teamId, job, option }
 }

@@ -1,39 +1,50 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { setTimeout as pause } from 'node:timers/promises'
 import { tileAt } from '@/core/geometry/geo'
-import { stationsNear, stationWeather } from '@/town/stations'
-import { saltmarshJob } from '@/town/shipped-job'
-import { townMap } from '@/town/town-map'
-import { townNamed } from '@/town/towns'
-import { log } from './log'
+import { theOne } from '@/core/kinds/documents'
+import { parseJob } from '@/core/kinds/job'
+import { siteId } from '@/core/kinds/site/site'
 import { summaryOf } from './job-summary'
-import { tileOf } from './tile-store'
+import { log } from './log'
+import { askWorld } from './world'
 
-const pause = () => new Promise((done) => setTimeout(done, 20))
+/** Rings of tiles that a page asks for: zoom, and how many around the middle. */
+const rings = [
+  [20, 2],
+  [18, 1],
+] as const
+
+/** Between two pieces of work, so that visitors come first. */
+const restMs = 20
 
 /** Has at hand what the first visitor will ask for: the shipped job's weather, numbers and aerial sheet. */
 export async function warmUp(): Promise<void> {
   try {
-    const job = saltmarshJob()
-    const site = job.house['site']
-    const town = site?.kind === 'site' ? townNamed(site.town) : undefined
-    if (site?.kind !== 'site' || !town) return
-    const nearest = stationsNear(site)[0]
-    if (nearest) stationWeather(nearest.station.id)
-    await pause()
+    await answering()
+    const file = join(/* turbopackIgnore: true */ process.cwd(), 'samples', 'shipped-job.json')
+    const job = parseJob(JSON.parse(readFileSync(file, 'utf8')))
     await summaryOf('', job)
-    const map = townMap(town)
-    for (const [z, around] of [
-      [20, 2],
-      [18, 1],
-    ] as const) {
+    const site = theOne(job.house, 'site', siteId)
+    for (const [z, around] of rings) {
       const middle = tileAt(site, z)
       for (let x = -around; x <= around; x++)
         for (let y = -around; y <= around; y++) {
-          await pause()
-          await tileOf(map, { z, x: middle.x + x, y: middle.y + y })
+          await pause(restMs)
+          await (await askWorld(`tiles/${z}/${middle.x + x}/${middle.y + y}.png`)).text()
         }
     }
   } catch (error) {
     // Only a head start: everything is made again when it is asked for.
     log.warn({ error: error instanceof Error ? error.message : 'unknown' }, 'warm-up')
+  }
+}
+
+/** Waits until this server answers itself. */
+async function answering(): Promise<void> {
+  for (let i = 0; i < 100; i++) {
+    const answer = await askWorld('catalogue').catch(() => null)
+    if (answer?.status === 200) return
+    await pause(200)
   }
 }

@@ -1,15 +1,15 @@
 import { createHash } from 'node:crypto'
 import { gunzipSync, gzipSync } from 'node:zlib'
-import { theOne, type Objects } from '@/core/model/document'
+import { theOne, type Objects } from '@/core/kinds/documents'
 import { Fault } from '@/core/model/fault'
-import { type Job } from '@/core/model/job'
-import { siteId } from '@/core/model/kinds/site'
-import { type PipelineInput } from '@/core/pipeline/pipeline'
+import { type Job } from '@/core/kinds/job'
+import { siteId } from '@/core/kinds/site/site'
+import { type World } from '@/core/stages/world'
 import { fileOf, ownWeatherId } from '@/core/weather/own-weather'
 import { readPlaced } from '@/core/weather/read-weather'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
 import { type WeatherYear } from '@/core/weather/weather-year'
-import { worldInput } from '@/town/world-input'
+import { surroundings } from './world'
 import { insertWeather, maybeOneWeatherBody, type WeatherRow } from './sql/weather'
 
 /** Years read before, by team and id: they never change. */
@@ -37,7 +37,7 @@ export async function storeWeather(teamId: string, text: string): Promise<Weathe
 /** @throws Fault `no-such-weather` */
 export async function weatherText(teamId: string, id: string): Promise<string> {
   const body = await maybeOneWeatherBody(teamId, id)
-  if (!body) throw new Fault('no-such-weather', 'There is no such weather file. Import it again.')
+  if (!body) throw new Fault('no-such-weather')
   return gunzipSync(body).toString('utf8')
 }
 
@@ -56,11 +56,11 @@ async function weatherYear(teamId: string, id: string): Promise<WeatherYear | un
   return year
 }
 
-/** What a run of a stored job is about: the world, or the team's own weather where the job has chosen it. */
-export async function inputFor(teamId: string, house: Objects, option: Objects): Promise<PipelineInput> {
+/** What a run of a stored job is about: what surrounds it, or the team's own weather where the job has chosen it. */
+export async function worldFor(teamId: string, house: Objects, option: Objects): Promise<World> {
   const id = ownWeatherId(theOne(house, 'site', siteId).stationId)
   const year = id === null ? undefined : await weatherYear(teamId, id)
-  return worldInput(house, option, id !== null && year ? { id, year } : undefined)
+  return surroundings().worldOf(house, option, id !== null && year ? { id, year } : undefined)
 }
 
 /** The weather that goes with a job into its file: the team's own, where it is chosen. */

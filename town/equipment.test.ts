@@ -1,3 +1,4 @@
+import { catalogueSchema } from '@/core/electrical/catalogue'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { inverterAc } from '@/core/energy/inverter-curve'
 import { diodeAt, maximumPower } from '@/core/energy/single-diode'
@@ -16,12 +17,54 @@ test('every module behaves as a module does, and its power is that of its best p
   }
 })
 
+test('an inverter keeps the power there is: made, clipped and lost add up, at every load', () => {
+  for (const inverter of catalogue.inverters) {
+    let before = -Infinity
+    for (let load = 0.01; load <= 2; load += 0.01) {
+      const dcW = inverter.acPowerW * load
+      const { acW, clippedW, lostW } = inverterAc(dcW, inverter, inverter.king?.dcVoltsV ?? 360)
+      expect(acW + clippedW + lostW).toBeCloseTo(dcW, 6)
+      expect(lostW).toBeGreaterThan(0)
+      // Nothing is cut before the rated power, and then all that is over it.
+      if (load < 0.98) expect(clippedW).toBe(0)
+      if (load > 1.1) expect(acW).toBe(inverter.acPowerW)
+      expect(acW).toBeGreaterThanOrEqual(before)
+      before = acW
+    }
+  }
+})
+
 test('inverters of the catalogue convert at about their weighted efficiency', () => {
   for (const inverter of catalogue.inverters) {
     const dcW = inverter.acPowerW * 0.6
     const { acW } = inverterAc(dcW, inverter, inverter.king?.dcVoltsV ?? 360)
     expect(Math.abs(acW / dcW - inverter.efficiency)).toBeLessThan(0.015)
   }
+})
+
+test('what is on offer is of different sizes, and no two sheets are called the same', () => {
+  const { modules, inverters, batteries } = catalogue
+  for (const list of [modules, inverters, batteries]) {
+    expect(list.length).toBeGreaterThan(2)
+    expect(new Set(list.map(({ id }) => id)).size).toBe(list.length)
+    expect(new Set(list.map(({ name }) => name)).size).toBe(list.length)
+  }
+  expect(new Set(modules.map(({ powerW }) => powerW)).size).toBe(modules.length)
+  for (const module of modules) {
+    // Watts to the square metre as modules have them, volts by the cell.
+    const density = module.powerW / (module.widthM * module.lengthM)
+    expect(density).toBeGreaterThan(150)
+    expect(density).toBeLessThan(250)
+    expect(Math.abs((module.vmpV * module.impA) / module.powerW - 1)).toBeLessThan(0.01)
+    expect(module.vmpV).toBeLessThan(module.vocV)
+    expect(module.degradation).toBeGreaterThan(0)
+  }
+  for (const battery of batteries) {
+    expect(battery.chargeKw).toBeLessThanOrEqual(battery.usableKwh)
+    expect(battery.efficiency).toBeGreaterThan(0.85)
+    expect(battery.efficiency).toBeLessThan(1)
+  }
+  expect(catalogueSchema.parse(catalogue)).toEqual(catalogue)
 })
 
 test('any module can be strung to any inverter in the coldest of the towns', () => {

@@ -1,21 +1,10 @@
 import { type LatLon } from '@/core/geometry/geo'
-import { type Objects } from '@/core/model/document'
-import { type Job } from '@/core/model/job'
-import { coverId, defaultCover } from '@/core/model/kinds/cover'
-import { defaultElectrical } from '@/core/model/kinds/electrical'
-import { defaultLoad } from '@/core/model/kinds/load'
-import { defaultLosses } from '@/core/model/kinds/losses'
-import { defaultOffer } from '@/core/model/kinds/offer'
-import { defaultSite, type Site } from '@/core/model/kinds/site'
-import { defaultStorage } from '@/core/model/kinds/storage'
-import { defaultTariff, tariffNowId, tariffThenId } from '@/core/model/kinds/tariff'
+import { defaultSite, type Site } from '@/core/kinds/site/site'
+import { defaultTariff, tariffNowId, tariffThenId, type Tariff } from '@/core/kinds/tariff/tariff'
 import { type Town } from './towns'
 
-const byId = (objects: readonly Objects[string][]): Objects =>
-  Object.fromEntries(objects.map((object) => [object.id, object]))
-
 /** The site of an address with what holds in its town. */
-export const siteIn = (town: Town, address: string, place: LatLon): Site => ({
+export const siteAt = (town: Town, address: string, place: LatLon): Site => ({
   ...defaultSite,
   address,
   town: town.name,
@@ -30,32 +19,8 @@ export const siteIn = (town: Town, address: string, place: LatLon): Site => ({
   highestTemperatureC: town.highestTemperatureC,
 })
 
-/** A job at an address before anything is drawn: every chapter has sensible values in it. */
-export function newJob(town: Town, name: string, address: string, place: LatLon): Job {
-  return {
-    name,
-    house: byId([
-      siteIn(town, address, place),
-      defaultLoad,
-      { ...defaultTariff, ...town.tariffs.now, id: tariffNowId, kind: 'tariff' },
-      { ...defaultTariff, ...town.tariffs.then, id: tariffThenId, kind: 'tariff' },
-    ]),
-    options: [
-      {
-        id: 'option-a',
-        objects: byId([
-          { ...defaultCover, id: coverId },
-          defaultElectrical,
-          defaultLosses,
-          defaultStorage,
-          {
-            ...defaultOffer,
-            pricePerWatt: town.pricePerWatt,
-            pricePerBattery: town.pricePerBattery,
-            incentiveShare: town.incentiveShare,
-          },
-        ]),
-      },
-    ],
-  }
-}
+/** The tariffs of a town, now and with solar. */
+export const tariffsOf = (town: Town): { now: Tariff; then: Tariff } => ({
+  now: { ...defaultTariff, ...town.tariffs.now, id: tariffNowId, kind: 'tariff' },
+  then: { ...defaultTariff, ...town.tariffs.then, id: tariffThenId, kind: 'tariff' },
+})

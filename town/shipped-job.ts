@@ -1,11 +1,12 @@
-import { type AnyObject, type Objects } from '@/core/model/document'
-import { type Job } from '@/core/model/job'
-import { defaultArray } from '@/core/model/kinds/array'
-import { defaultChimney } from '@/core/model/kinds/chimney'
-import { broadleafTransmissivity } from '@/core/model/kinds/tree'
+import { type AnyObject } from '@/core/kinds/index'
+import { byId, newJob } from '@/core/kinds/new-job'
+import { type Job } from '@/core/kinds/job'
+import { defaultArray } from '@/core/kinds/array/array'
+import { defaultChimney } from '@/core/kinds/chimney/chimney'
+import { broadleafTransmissivity } from '@/core/kinds/tree/tree'
 import { sub2, type Vec2 } from '@/core/geometry/vector'
 import { toDegrees } from '@/core/model/units'
-import { newJob, siteIn } from './job-defaults'
+import { siteAt, tariffsOf } from './job-defaults'
 import { type Lot, townMap } from './town-map'
 import { towns } from './towns'
 
@@ -59,9 +60,6 @@ function drawn(
   ]
 }
 
-const byId = (objects: readonly AnyObject[]): Objects =>
-  Object.fromEntries(objects.map((object) => [object.id, object]))
-
 /** The job that comes with the application: 14 Saltmarsh Road, Pellworth, with and without a battery. */
 export function saltmarshJob(): Job {
   const town = towns[0]
@@ -70,12 +68,18 @@ export function saltmarshJob(): Job {
   const lot = map.lots.find((l) => l.street === 'Saltmarsh Road' && l.number === 14)
   const east = map.lots.find((l) => l.street === 'Saltmarsh Road' && l.number === 16)
   if (!lot || !east) throw new RangeError('the town has no 14 Saltmarsh Road')
-  const job = newJob(town, 'Okafor-Lindqvist', `${lot.address}, ${town.name}`, lot.place)
+  const { pricePerWatt, pricePerBattery, incentiveShare } = town
+  const site = siteAt(town, `${lot.address}, ${town.name}`, lot.place)
+  const job = newJob('Okafor-Lindqvist', {
+    site,
+    tariffs: tariffsOf(town),
+    prices: { pricePerWatt, pricePerBattery, incentiveShare },
+  })
   const house = {
     ...job.house,
     ...byId(drawn(lot, lot.center, town.latitudeDeg, map.turnRad, 'house', '')),
     ...byId(drawn(east, lot.center, town.latitudeDeg, map.turnRad, 'neighbour', 'east-')),
-    site: { ...siteIn(town, `${lot.address}, ${town.name}`, lot.place), sheetStrength: 0.4 },
+    site: { ...site, sheetStrength: 0.4 },
     load: { id: 'load', kind: 'load', annualKwh: 11_400, shape: 'night-car' } as const,
   }
   const first = job.options[0]

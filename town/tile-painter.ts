@@ -2,8 +2,7 @@ import { PNG } from 'pngjs'
 import { localOf, tileCorner, type Tile } from '@/core/geometry/geo'
 import { containsPoint, nearestOnSegment } from '@/core/geometry/polygon'
 import { rotate2, type Vec2 } from '@/core/geometry/vector'
-import { buildRoof, type RoofPlane } from '@/core/roof/roof'
-import { planeHeightM } from '@/core/shade/scene'
+import { buildRoof, planeHeightM, planOf, type RoofPlane } from '@/core/roof/roof'
 import { type Lot, type TownMap, type TownTree } from './town-map'
 
 const size = 256
@@ -38,7 +37,7 @@ function drawnLots(map: TownMap): readonly Drawn[] {
       const roof = buildRoof(volume)
       return {
         planes: roof.planes,
-        plans: roof.planes.map((plane) => plane.corners.map((c): Vec2 => [c[0], c[1]])),
+        plans: roof.planes.map((plane) => planOf(plane.corners)),
         top: roof.ridgeHeightM,
       }
     })

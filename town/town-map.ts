@@ -1,6 +1,6 @@
 import { placeOf, type LatLon } from '@/core/geometry/geo'
 import { add2, rotate2, type Vec2 } from '@/core/geometry/vector'
-import { type RoofEdge } from '@/core/model/kinds/volume'
+import { type RoofEdge } from '@/core/kinds/volume/volume'
 import { seededRandom, seedOf } from '@/core/model/random'
 import { toRadians } from '@/core/model/units'
 import { type Town } from './towns'

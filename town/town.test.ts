@@ -1,7 +1,7 @@
 import { monthOfDay } from '@/core/model/model-year'
 import { PNG } from 'pngjs'
 import { tileAt } from '@/core/geometry/geo'
-import { checkJob, jobToFile, parseJob } from '@/core/model/job'
+import { checkJob, jobToFile, parseJob } from '@/core/kinds/job'
 import { weatherProblems } from '@/core/weather/quality'
 import { buildRoof } from '@/core/roof/roof'
 import { findAddresses } from './geocoder'

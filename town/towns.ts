@@ -1,5 +1,5 @@
 import { type LatLon } from '@/core/geometry/geo'
-import { type Tariff, type TariffPeriod } from '@/core/model/kinds/tariff'
+import { type Tariff, type TariffPeriod } from '@/core/kinds/tariff/tariff'
 
 /** One of the made-up towns: where it lies, how people there count, and what its weather and power are like. */
 export interface Town extends LatLon {
@@ -294,6 +294,3 @@ export const towns: readonly Town[] = [
     incentiveShare: 0.2,
   },
 ]
-
-/** The town a place belongs to: within 5 km of its middle. */
-export const townNamed = (name: string) => towns.find((town) => town.name === name || town.id === name)

@@ -1,5 +1,5 @@
 import { daysInMonth, monthsOf } from '@/core/model/model-year'
-import { byMonth } from '@/core/pipeline/loss-chain'
+import { byMonth } from '@/core/energy/loss-chain'
 import { clearSky } from '@/core/sun/clear-sky'
 import { extraterrestrialWm2 } from '@/core/sun/perez'
 import { sunHours } from '@/core/sun/sun-hours'

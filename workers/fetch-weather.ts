@@ -1,18 +1,14 @@
-import { digest } from '@/core/model/digest'
+import { type Keyed } from '@/core/graph/keyed'
 import { Fault } from '@/core/model/fault'
-import { readPlaced } from '@/core/weather/read-weather'
 import { type WeatherYear } from '@/core/weather/weather-year'
+import { overHttp, textFrom } from '@/services/ask'
+import { weatherIn } from '@/services/world'
 
-/** A year and what tells it apart. */
-export interface KeyedWeather {
-  readonly year: WeatherYear
-  readonly key: string
-}
-
-const weathers = new Map<string, Promise<KeyedWeather>>()
+const weathers = new Map<string, Promise<Keyed<WeatherYear>>>()
+const path = 'site.stationId'
 
 /** The year at an address, EPW or table; fetched and read once. */
-export function weatherAt(url: string): Promise<KeyedWeather> {
+export function weatherAt(url: string): Promise<Keyed<WeatherYear>> {
   let found = weathers.get(url)
   if (!found) {
     found = fetchWeather(url)
@@ -23,26 +19,13 @@ export function weatherAt(url: string): Promise<KeyedWeather> {
   return found
 }
 
-async function fetchWeather(url: string): Promise<KeyedWeather> {
-  const text = await textAt(url).catch((error: unknown) => {
-    if (error instanceof Fault) throw error
-    // Neither asked nor answered to the end.
-    throw new Fault(
-      'no-weather',
-      'The weather could not be fetched: the server does not answer. It is asked again with the next edit.',
-      'site.stationId',
-    )
+/** @throws Fault `no-weather`, `weather-refused`, and those of `readPlaced` */
+async function fetchWeather(url: string): Promise<Keyed<WeatherYear>> {
+  const text = await textFrom(overHttp(''), url.replace(/^\//, '')).catch((error: unknown) => {
+    if (!(error instanceof Fault)) throw error
+    throw error.code === 'service-away'
+      ? new Fault('no-weather', {}, path)
+      : new Fault('weather-refused', error.data, path)
   })
-  return { year: readPlaced(text).year, key: digest(text) }
-}
-
-async function textAt(url: string): Promise<string> {
-  const answer = await fetch(url)
-  if (!answer.ok)
-    throw new Fault(
-      'no-weather',
-      `The weather file could not be fetched (${answer.status}).`,
-      'site.stationId',
-    )
-  return answer.text()
+  return weatherIn(text)
 }

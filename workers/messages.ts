@@ -1,10 +1,11 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
-import { type Objects } from '@/core/model/document'
-import { type RunSummary } from '@/core/pipeline/summary'
+import { type RunSummary } from '@/core/readers/summary'
+import { type StationInfo } from '@/core/stages/world'
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 2
+export const protocolVersion = 3
 
 export interface RunRequest {
   readonly type: 'run'
@@ -14,18 +15,16 @@ export interface RunRequest {
   /** The one on the screen first. */
   readonly options: readonly { readonly id: string; readonly objects: Objects }[]
   readonly catalogue: Catalogue
-  readonly station: {
-    readonly id: string
-    readonly name: string
-    readonly distanceM: number
-    readonly elevationM: number
-    readonly yearSpread: number | null
-    readonly standsIn: boolean
-  }
+  readonly station: StationInfo
   readonly weatherUrl: string
 }
 
-export type WorkerRequest = RunRequest
+/** A newer state waits for the worker: what is not worth ending is given up between two items. */
+export interface Overtaking {
+  readonly type: 'overtaking'
+}
+
+export type WorkerRequest = RunRequest | Overtaking
 
 export type WorkerAnswer =
   | {
@@ -33,7 +32,6 @@ export type WorkerAnswer =
       readonly id: number
       readonly optionId: string
       readonly summary: RunSummary
-      readonly milliseconds: number
     }
   | {
       readonly type: 'fault'
@@ -41,4 +39,6 @@ export type WorkerAnswer =
       readonly optionId: string | null
       readonly fault: FaultDetail
     }
+  /** Still at it; said every second or so, so that a worker that died is noticed. */
+  | { readonly type: 'working'; readonly id: number }
   | { readonly type: 'idle'; readonly id: number }

@@ -1,5 +1,6 @@
-import { defaultLosses } from '@/core/model/kinds/losses'
-import { ofKind } from '@/core/model/document'
+import { defaultLosses } from '@/core/kinds/losses/losses'
+import { ofKind } from '@/core/kinds/documents'
+import { readPlaced } from '@/core/weather/read-weather'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
 import { catalogue } from '@/town/equipment'
 import { saltmarshJob } from '@/town/shipped-job'
@@ -40,7 +41,7 @@ const opened = (answer: WeatherAnswer): OpenedWeather => {
 }
 
 test('before a file is open there is no table of it', async () => {
-  expect(await ask({ type: 'table' })).toMatchObject({ type: 'fault', fault: { code: 'no-file' } })
+  expect(await ask({ type: 'table' })).toMatchObject({ type: 'fault', fault: { code: 'not-read-yet' } })
 })
 
 test('an EPW needs no mapping and shows its place and sums', async () => {
@@ -59,25 +60,38 @@ test('a table is guessed, comes out as it went in, and says where a wrong mappin
   expect(file.fault).toBeNull()
   if (!file.mapping) throw new Error('a table has a mapping')
   const table = await ask({ type: 'table' })
-  expect(table.type === 'table' && table.csv.split('\n').length).toBe(csv.split('\n').length)
+  expect(table.type === 'table' && table.csv).toBe(csv)
+  expect(file.reading).toMatchObject({ stepMinutes: 60, hasSnow: true, problems: [] })
+  expect(file.sample).toHaveLength(6)
 
   const unread = file.mapping.columns.map((column) => ({ ...column, role: 'ignore' as const }))
   const mapped = opened(
     await ask({ type: 'map', mapping: { ...file.mapping, columns: unread }, shiftMinutes: 0, place }),
   )
   expect(mapped.reading).toBeNull()
-  expect(mapped.fault?.message.length).toBeGreaterThan(10)
+  expect(mapped.fault?.code).toBe('no-irradiance')
   // What cannot be read cannot be stored; mapped rightly again it can.
-  expect((await ask({ type: 'table' })).type).toBe('fault')
+  expect(await ask({ type: 'table' })).toMatchObject({ type: 'fault', fault: { code: 'not-read-yet' } })
   const again = opened(await ask({ type: 'map', mapping: file.mapping, shiftMinutes: 60, place }))
   expect(again.shiftMinutes).toBe(60)
-  expect(again.reading).not.toBeNull()
+  expect(again.reading?.ghiKwhM2).toBeCloseTo(file.reading?.ghiKwhM2 ?? NaN, 6)
+  // Moved an hour later, and stored so.
+  const moved = await ask({ type: 'table' })
+  if (moved.type !== 'table') throw new Error('it can be read')
+  const light = readPlaced(moved.csv).year.ghi
+  for (const i of [12, 4000, 8000]) expect(light[i + 1]).toBeCloseTo(year.ghi[i] ?? NaN, 3)
 })
 
 test('a file that is no weather is answered with what is wrong', async () => {
   expect(await ask({ type: 'open', bytes: new Uint8Array([0, 1, 2, 255, 0]).buffer, place })).toMatchObject({
     type: 'fault',
+    fault: { code: 'not-text' },
   })
+  expect(await ask({ type: 'open', bytes: bytesOf('hello'), place })).toMatchObject({
+    type: 'fault',
+    fault: { code: 'not-a-table' },
+  })
+  expect(await ask({ type: 'open', bytes: bytesOf(''), place })).toMatchObject({ fault: { code: 'empty' } })
 })
 
 test('the quick estimate is of one kilowatt: the best plane is towards the equator and beats all others', async () => {
@@ -85,18 +99,29 @@ test('the quick estimate is of one kilowatt: the best plane is towards the equat
   const [site] = ofKind(job.house, 'site')
   const [module, inverter] = [catalogue.modules[0], catalogue.inverters[0]]
   if (!site || !module || !inverter) throw new Error('the shipped job and the catalogue are complete')
-  const answer = await ask({
+  const request = {
     type: 'estimate',
     weatherUrl: '/near.epw',
     site,
     module,
     inverter,
-    losses: { ...defaultLosses },
+    losses: defaultLosses,
     mount: 'close',
-  })
+  } as const
+  const answer = await ask(request)
   if (answer.type !== 'estimated') throw new Error(JSON.stringify(answer))
   const { best, kwhPerKw } = answer.estimate
   expect(Math.abs(best.azimuthDeg - 180)).toBeLessThan(30)
   expect(best.kwhPerKw).toBeGreaterThan(900)
   expect(Math.max(...kwhPerKw.flat())).toBeLessThanOrEqual(best.kwhPerKw + 1e-6)
+  // Level, whichever way, is less; upright to the north far less; an open rack is cooler than a roof.
+  expect(kwhPerKw[0]?.[0]).toBeLessThan(best.kwhPerKw * 0.93)
+  expect(kwhPerKw.at(-1)?.[0]).toBeLessThan(best.kwhPerKw * 0.5)
+  const open = await ask({ ...request, mount: 'open' })
+  expect(open.type === 'estimated' && open.estimate.best.kwhPerKw).toBeGreaterThan(best.kwhPerKw)
+  const dirty = { ...defaultLosses, soiling: new Array<number>(12).fill(0.12) }
+  const soiled = await ask({ ...request, losses: dirty })
+  const share = soiled.type === 'estimated' ? soiled.estimate.best.kwhPerKw / best.kwhPerKw : NaN
+  // From 2 % of dirt to 12 %.
+  expect(share).toBeCloseTo(0.88 / 0.98, 1)
 })

@@ -1,10 +1,10 @@
 import { monthsOf } from '@/core/model/model-year'
-import { Fault, type FaultDetail } from '@/core/model/fault'
+import { Fault } from '@/core/model/fault'
 import { mountHeat } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodePower } from '@/core/energy/module-power'
-import { byMonth } from '@/core/pipeline/loss-chain'
-import { quickEstimate } from '@/core/pipeline/quick-estimate'
+import { byMonth } from '@/core/energy/loss-chain'
+import { quickEstimate } from '@/core/energy/quick-estimate'
 import { sunHours } from '@/core/sun/sun-hours'
 import { guessMapping, readTable, type CsvMapping, type CsvTable } from '@/core/weather/csv-table'
 import { isEpw } from '@/core/weather/epw'
@@ -13,6 +13,7 @@ import { type WeatherReading } from '@/core/weather/reading'
 import { textOf } from '@/core/weather/text'
 import { energyKwh } from '@/core/weather/weather-year'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
+import { faultDetail } from './fault-detail'
 import { weatherAt } from './fetch-weather'
 import { type OpenedWeather, type WeatherAnswer, type WeatherRequest } from './weather-messages'
 
@@ -22,11 +23,6 @@ const sampleRows = 6
 let open: { text: string; table: CsvTable | null; reading: WeatherReading | null } | null = null
 
 const post = (answer: WeatherAnswer) => self.postMessage(answer)
-
-const detailOf = (error: unknown): FaultDetail =>
-  error instanceof Fault
-    ? error.toJSON()
-    : { code: 'unexpected', message: error instanceof Error ? error.message : 'The work stopped.', path: '' }
 
 function openFile(bytes: ArrayBuffer, place: WeatherPlace): OpenedWeather {
   const text = textOf(new Uint8Array(bytes))
@@ -38,7 +34,7 @@ function openFile(bytes: ArrayBuffer, place: WeatherPlace): OpenedWeather {
 
 /** Reads the open file with a mapping; what is wrong is part of the answer. */
 function look(mapping: CsvMapping | null, shiftMinutes: number, place: WeatherPlace): OpenedWeather {
-  if (!open) throw new Fault('no-file', 'Choose a file first.')
+  if (!open) throw new Fault('no-file-open')
   const { text, table } = open
   const shown = {
     kind: table ? ('table' as const) : ('epw' as const),
@@ -54,7 +50,7 @@ function look(mapping: CsvMapping | null, shiftMinutes: number, place: WeatherPl
     return { ...shown, reading: summary(reading), fault: null }
   } catch (error) {
     open.reading = null
-    return { ...shown, reading: null, fault: detailOf(error) }
+    return { ...shown, reading: null, fault: faultDetail(error) }
   }
 }
 
@@ -74,7 +70,7 @@ function summary({ year, problems }: WeatherReading): OpenedWeather['reading'] {
 }
 
 async function estimate(request: Extract<WeatherRequest, { type: 'estimate' }>) {
-  const { year } = await weatherAt(request.weatherUrl)
+  const { value: year } = await weatherAt(request.weatherUrl)
   const { site, module, inverter, losses, mount } = request
   const sun = sunHours(site, year.timeZoneHours, year.stepMinutes)
   return quickEstimate({
@@ -101,10 +97,10 @@ async function answer(request: WeatherRequest): Promise<WeatherAnswer> {
   if (request.type === 'map')
     return { type: 'opened', id, opened: look(request.mapping, request.shiftMinutes, request.place) }
   if (request.type === 'estimate') return { type: 'estimated', id, estimate: await estimate(request) }
-  if (!open?.reading) throw new Fault('no-file', 'The file cannot be read yet.')
+  if (!open?.reading) throw new Fault('not-read-yet')
   return { type: 'table', id, csv: writeWeatherCsv(open.reading.year) }
 }
 
 self.onmessage = ({ data }: MessageEvent<WeatherRequest>) => {
-  answer(data).then(post, (error: unknown) => post({ type: 'fault', id: data.id, fault: detailOf(error) }))
+  answer(data).then(post, (error: unknown) => post({ type: 'fault', id: data.id, fault: faultDetail(error) }))
 }

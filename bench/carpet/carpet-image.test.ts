@@ -1,7 +1,7 @@
 import { localClock } from '@/core/model/local-clock'
 import { yearStartMs } from '@/core/model/model-year'
-import { type RunSummary } from '@/core/pipeline/summary'
-import { cssColour, sunMapColour, textOn } from '../stage/palette'
+import { type RunSummary } from '@/core/readers/summary'
+import { cssColour, sunMapColour, textOn } from '@/stage/palette'
 import { paintCarpet } from './carpet-image'
 
 const carpetOf = (stepMinutes: number, zoneHours: number, zone: string, value: (i: number) => number) => {

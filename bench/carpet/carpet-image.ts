@@ -1,5 +1,5 @@
-import { type RunSummary } from '@/core/pipeline/summary'
-import { sunMapColour } from '../stage/palette'
+import { type RunSummary } from '@/core/readers/summary'
+import { sunMapColour } from '@/stage/palette'
 import { type CarpetLayer } from '../store/session'
 
 export interface CarpetPicture {
@@ -26,12 +26,12 @@ const layers: Readonly<
   >
 > = {
   sun: { title: 'Sun on modules', unit: 'W/m²', series: (c) => c.sun, scale: 1 },
-  shade: { title: 'Light lost to shade', unit: '%', series: (c) => c.shade, scale: 100 },
+  shade: { title: 'Irradiance lost to shade', unit: '%', series: (c) => c.shade, scale: 100 },
   yield: { title: 'Yield', unit: 'kW', series: (c) => c.yield, scale: 1, energy: true },
   load: { title: 'Consumption', unit: 'kW', series: (c) => c.load, scale: 1, energy: true },
   net: { title: 'Sold (light) and bought (dark)', unit: 'kW', series: (c) => c.net, scale: 1, energy: true },
-  price: { title: 'Price of a bought kWh', unit: 'a kWh', series: (c) => c.price, scale: 1 },
-  battery: { title: 'In the battery', unit: 'kWh', series: (c) => c.battery, scale: 1 },
+  price: { title: 'Price of bought energy', unit: '/kWh', series: (c) => c.price, scale: 1 },
+  battery: { title: 'Battery charge', unit: 'kWh', series: (c) => c.battery, scale: 1 },
 }
 
 const columns = 365

@@ -4,8 +4,8 @@ import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
 import { useBench, useNumbers, useSession, useSite } from '../context'
-import { dayName, monthStarts, months, number } from '../format'
-import { rampCss } from '../stage/palette'
+import { dayName, monthNames, monthStarts, number } from '@/words/format'
+import { rampCss } from '@/stage/palette'
 import { type CarpetLayer } from '../store/session'
 import { paintCarpet } from './carpet-image'
 
@@ -168,7 +168,7 @@ export function Carpet() {
           </svg>
         </div>
         <div className="absolute right-0 bottom-0 left-7 h-[17px] text-[12px] text-pencil" aria-hidden>
-          {months.map((month, m) => (
+          {monthNames('en').map((month, m) => (
             <span
               key={month}
               className="absolute"

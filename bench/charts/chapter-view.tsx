@@ -1,9 +1,9 @@
 'use client'
 
 import { useDeferredValue } from 'react'
-import { useNumbers, useSession, useSite } from '../context'
-import { figure } from '../format'
-import { BillChart, EnergyChart, PaybackChart, WeekChart } from './figures'
+import { BillChart, EnergyChart, PaybackChart, WeekChart } from '@/charts/figures'
+import { type LineId } from '@/core/model/ledger'
+import { useNumbers, useSayer, useSession, useSite } from '../context'
 import { Compare } from './compare'
 
 /** Room for the stage in the upper right corner. */
@@ -16,9 +16,12 @@ export function ChapterView() {
   // The ledger's figures stand first; charts follow when there is time.
   const numbers = useDeferredValue(newest)
   const site = useSite()
-  if (!numbers) return <p className="quiet p-6">The year is being computed …</p>
+  const sayer = useSayer()
+  if (!numbers) return <p className="quiet p-6">Computing the year …</p>
   const { summary } = numbers
-  const of = { summary, place: site }
+  const { monthly, cash } = summary
+  const payback = summary.ledger.find((line) => line.id === 'payback')?.value ?? null
+  const of = { sayer }
   const southern = site.latitudeDeg < 0
   return (
     <div
@@ -30,10 +33,10 @@ export function ChapterView() {
       {chapter === 'match' && (
         <div className="grid gap-4">
           <div className={besideStage}>
-            <EnergyChart {...of} height={250} />
+            <EnergyChart {...of} monthly={monthly} height={250} />
           </div>
           <div className="grid grid-cols-1 gap-4 xl:grid-cols-2">
-            <BillChart {...of} height={230} />
+            <BillChart {...of} monthly={monthly} height={230} />
             <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
           </div>
         </div>
@@ -52,26 +55,26 @@ export function ChapterView() {
           <div className={besideStage}>
             <Compare />
           </div>
-          <PaybackChart {...of} height={250} />
-          <BillChart {...of} height={220} />
+          <PaybackChart {...of} cash={cash} payback={payback} height={250} />
+          <BillChart {...of} monthly={monthly} height={220} />
         </div>
       )}
     </div>
   )
 }
 
-function Tiles({ ids }: { readonly ids: readonly string[] }) {
+function Tiles({ ids }: { readonly ids: readonly LineId[] }) {
   const { numbers } = useNumbers()
-  const site = useSite()
+  const sayer = useSayer()
   return (
     <dl className="grid grid-cols-3 gap-2">
       {ids.map((id) => {
         const line = numbers?.summary.ledger.find((l) => l.id === id)
         if (!line) return null
-        const shown = figure(line.value, line.unit, site, line.absent)
+        const shown = sayer.figure(line.value, line.unit, line.absent)
         return (
           <div key={id} className="rounded-lg border border-line bg-card px-3 py-2">
-            <dt className="quiet">{line.label}</dt>
+            <dt className="quiet">{sayer.line(id)}</dt>
             <dd className="text-[18px] font-semibold">
               {shown.figure} <span className="text-[12px] font-normal text-pencil">{shown.unit}</span>
             </dd>

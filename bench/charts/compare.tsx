@@ -1,19 +1,27 @@
 'use client'
 
 import { useStore } from 'zustand'
-import { theOne } from '@/core/model/document'
-import { optionLetter } from '@/core/model/job'
-import { offerId } from '@/core/model/kinds/offer'
-import { useBench, useOptions, useSession, useSite } from '../context'
-import { figure } from '../format'
+import { theOne } from '@/core/kinds/documents'
+import { optionLetter } from '@/core/kinds/job'
+import { offerId } from '@/core/kinds/offer/offer'
+import { type LineId } from '@/core/model/ledger'
+import { useBench, useOptions, useSayer, useSession } from '../context'
 
-const lines = ['yield', 'self-sufficiency', 'bill-then', 'net-price', 'payback', 'npv', 'irr']
+const lines: readonly LineId[] = [
+  'yield',
+  'self-sufficiency',
+  'bill-then',
+  'net-price',
+  'payback',
+  'npv',
+  'irr',
+]
 
 /** Options side by side: a row a figure, the best of each in verdigris. */
 export function Compare() {
   const { live, session } = useBench()
   const options = useOptions()
-  const site = useSite()
+  const sayer = useSayer()
   const active = useSession((s) => s.optionId)
   const byOption = useStore(live.store, (s) => s.byOption)
   const shown = options.slice(0, 4)
@@ -48,11 +56,11 @@ export function Compare() {
           return (
             <tr key={id} className="border-t border-line">
               <th scope="row" className="py-1 text-left font-normal text-pencil">
-                {first.label}
+                {sayer.line(id)}
               </th>
               {found.map((line, i) => {
                 const text = line
-                  ? figure(line.value, line.unit, site, line.absent)
+                  ? sayer.figure(line.value, line.unit, line.absent)
                   : { figure: '…', unit: '' }
                 const wins = differ && line?.value === best
                 return (

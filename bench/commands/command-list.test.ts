@@ -1,4 +1,5 @@
 import { type BenchParts } from '../context'
+import { tools as allTools } from '../kinds/index'
 import { createSession } from '../store/session'
 import { commandsOf } from './command-list'
 
@@ -9,6 +10,7 @@ function commands() {
     session,
     documents: { undo: () => done.push('undo'), redo: () => done.push('redo') },
     tools: { take: (tool: string) => done.push(tool) },
+    allTools,
   } as unknown as BenchParts
   const list = commandsOf(parts)
   const press = (key: string, { shift = false, control = false } = {}) => {

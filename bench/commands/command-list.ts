@@ -1,6 +1,6 @@
-import { type Chapter } from '@/core/pipeline/explanation'
+import { wordsOf } from '@/words/languages'
 import { type BenchParts } from '../context'
-import { type ToolId } from '../store/session'
+import { type Chapter } from '../store/session'
 
 export interface Command {
   readonly label: string
@@ -9,19 +9,9 @@ export interface Command {
   readonly run: () => void
 }
 
-const toolKeys: readonly (readonly [ToolId, string, string, Chapter])[] = [
-  ['select', 'Select', 'S', 'shape'],
-  ['trace', 'Trace an outline', 'O', 'shape'],
-  ['gable', 'Make gables', 'G', 'shape'],
-  ['chimney', 'Put up a chimney', 'C', 'shape'],
-  ['tree', 'Put up a tree', 'T', 'shape'],
-  ['lay', 'Lay modules on a plane', 'L', 'cover'],
-  ['rack', 'Put a rack on the ground', 'R', 'cover'],
-]
-
 const sheets = [
   ['estimate', 'Quick estimate', 'E'],
-  ['year', 'The year, month by month', 'Y'],
+  ['year', 'Year by month', 'Y'],
   ['weather', 'Import weather', 'I'],
 ] as const
 
@@ -31,7 +21,8 @@ const plain = (letter: string) => (event: Pick<KeyboardEvent, 'key' | 'shiftKey'
   !control && event.key.toLowerCase() === letter.toLowerCase()
 
 /** Everything that can be done by keyboard, with its shortcut where it has one. */
-export function commandsOf({ session, documents, tools }: BenchParts): Command[] {
+export function commandsOf({ session, documents, tools, allTools }: BenchParts): Command[] {
+  const words = wordsOf('en')
   return [
     {
       label: 'Undo',
@@ -46,28 +37,28 @@ export function commandsOf({ session, documents, tools }: BenchParts): Command[]
       run: () => documents.redo(),
     },
     {
-      label: 'Plan or perspective',
+      label: 'Switch between plan and 3D',
       shortcut: 'V',
       matches: plain('v'),
       run: () => session.setState((s) => ({ plan: !s.plan })),
     },
     {
-      label: 'Show the whole house',
+      label: 'Fit the whole house',
       shortcut: 'F',
       matches: plain('f'),
       run: () => document.querySelector<HTMLButtonElement>('[data-command="frame"]')?.click(),
     },
-    ...toolKeys.map(([tool, label, key, chapter]): Command => ({
-      label,
+    ...allTools.map(({ id, key, chapter }): Command => ({
+      label: words.tools[id].command,
       shortcut: key,
       matches: plain(key),
       run: () => {
-        if (tool !== 'select') session.setState({ chapter })
-        tools.take(tool)
+        if (id !== 'select') session.setState({ chapter })
+        tools.take(id)
       },
     })),
     ...chapters.map((chapter, i): Command => ({
-      label: `Chapter ${chapter[0]?.toUpperCase()}${chapter.slice(1)}`,
+      label: `Go to ${words.chapters[chapter]}`,
       shortcut: String(i + 1),
       matches: plain(String(i + 1)),
       run: () => session.setState({ chapter }),

@@ -53,7 +53,7 @@ export function Commands() {
       <div className="fixed inset-x-0 top-24 flex justify-center">
         <DialogPanel className="max-h-[70vh] w-[28rem] overflow-y-auto rounded-xl border border-line bg-card p-3 shadow-2xl">
           <DialogTitle className="mb-2 font-semibold">
-            {dialog === 'shortcuts' ? 'Shortcuts' : 'Do what?'}
+            {dialog === 'shortcuts' ? 'Shortcuts' : 'Commands'}
           </DialogTitle>
           {dialog === 'shortcuts' ? (
             <Shortcuts commands={commands} />
@@ -68,16 +68,16 @@ export function Commands() {
 
 function Shortcuts({ commands }: { readonly commands: readonly Command[] }) {
   const pointer = [
-    ['Turn the view', 'right drag'],
-    ['Move the view', 'middle drag'],
-    ['Nearer, farther', 'wheel'],
-    ['While drawing: a side of a length', 'type 4.5 Enter'],
-    ['… of a length and a direction', 'type 4.5 90° Enter'],
-    ['Take the last corner back', 'Backspace'],
+    ['Orbit', 'right drag'],
+    ['Pan', 'middle drag'],
+    ['Zoom', 'wheel'],
+    ['While drawing: side length', 'type 4.5 Enter'],
+    ['While drawing: length and azimuth', 'type 4.5 90° Enter'],
+    ['Remove the last corner', 'Backspace'],
     ['No snapping', 'Shift'],
-    ['From module to module of a chosen array', 'arrows'],
-    ['Move what is chosen', 'arrows, Shift: farther'],
-    ['Delete what is chosen', 'Delete'],
+    ['Step through the modules of a selected array', 'arrows'],
+    ['Nudge the selection', 'arrows, Shift: 10×'],
+    ['Delete the selection', 'Delete'],
   ]
   const rows = [...commands.filter((c) => c.shortcut).map((c) => [c.label, c.shortcut]), ...pointer]
   return (
@@ -128,7 +128,7 @@ function CommandSearch({
             <span className="text-pencil">{command.shortcut}</span>
           </ComboboxOption>
         ))}
-        {found.length === 0 && <p className="px-2 py-1 text-pencil">Nothing of that name.</p>}
+        {found.length === 0 && <p className="px-2 py-1 text-pencil">No command found.</p>}
       </ComboboxOptions>
     </Combobox>
   )

@@ -1,27 +1,27 @@
 'use client'
 
 import { useEffect, useMemo, useState } from 'react'
-import { theOne } from '@/core/model/document'
-import { Fault } from '@/core/model/fault'
-import { coverId } from '@/core/model/kinds/cover'
-import { electricalId } from '@/core/model/kinds/electrical'
-import { lossesId } from '@/core/model/kinds/losses'
-import { tariffNowId } from '@/core/model/kinds/tariff'
+import { theOne } from '@/core/kinds/documents'
+import { Fault, type FaultDetail } from '@/core/model/fault'
+import { coverId } from '@/core/kinds/cover/cover'
+import { electricalId } from '@/core/kinds/electrical/electrical'
+import { lossesId } from '@/core/kinds/losses/losses'
+import { tariffNowId } from '@/core/kinds/tariff/tariff'
 import { parseNumber, parsePercent } from '@/core/model/units'
 import {
   estimateAzimuths,
   estimateTilts,
   modulesForBill,
   type QuickEstimate,
-} from '@/core/pipeline/quick-estimate'
-import { type Mount } from '@/core/energy/cell-temperature'
-import { useBench, useHouse, useOption, useSite, useStations } from '../context'
+} from '@/core/energy/quick-estimate'
+import { type Mount } from '@/core/kinds/standing'
+import { useBench, useHouse, useOption, useSayer, useSite, useStations } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
-import { moneySign, number } from '../format'
+import { moneySign, number } from '@/words/format'
 import { Sheet } from '../sheet'
-import { cssColour, sunMapColour, textOn } from '../stage/palette'
-import { chosenStation, weatherUrlOf } from '../weather/station-choice'
+import { cssColour, sunMapColour, textOn } from '@/stage/palette'
+import { chosenStation, weatherUrlOf } from '../stations/station-choice'
 
 interface Plane {
   readonly tiltDeg: number
@@ -37,6 +37,7 @@ export function EstimateSheet() {
   const { session, catalogue } = useBench()
   const option = useOption()
   const site = useSite()
+  const sayer = useSayer()
   const station = chosenStation(useStations(), site.stationId)?.station
   const [mount, setMount] = useState<Mount>('close')
   const { estimate, fault, fresh } = useEstimate(mount)
@@ -62,31 +63,31 @@ export function EstimateSheet() {
     <Sheet title="Quick estimate" onClose={close}>
       {fault !== null && (
         <p role="alert" className="rounded-md bg-clay-soft p-2 text-clay">
-          {fault}
+          {sayer.fault(fault)}
         </p>
       )}
-      {!estimate && fault === null && <p className="quiet">Running a year on 120 planes …</p>}
+      {!estimate && fault === null && <p className="quiet">Computing a year for 120 planes …</p>}
       {estimate && best && (
         <div aria-busy={!fresh} className={fresh ? '' : 'opacity-60'}>
           <p>
-            Most at{' '}
+            Best plane:{' '}
             <strong>
-              {best.tiltDeg}° towards {number(best.azimuthDeg, site)}°
+              {best.tiltDeg}° tilt, {number(best.azimuthDeg, site)}° azimuth
             </strong>
-            : {number(best.kwhPerKw, site)} kWh a year from a kilowatt of modules, with the weather of{' '}
-            {station?.name ?? 'the station'}, {module?.name}, without shade.
+            , {number(best.kwhPerKw, site)} kWh a year per kilowatt of modules. Weather:{' '}
+            {station?.name ?? 'the station'}; {module?.name}; no shade.
           </p>
           <PlaneTable estimate={estimate} chosen={compared} onChoose={toggle} />
           <div className="mt-4 grid grid-cols-[1.2fr_1fr] gap-6">
             <Comparison estimate={estimate} planes={compared} />
             <div>
               <ChoiceField
-                label="Modules stand"
+                label="Mounting"
                 value={mount}
                 choices={[
-                  { value: 'close', label: 'close to a roof' },
-                  { value: 'raised', label: 'raised off it' },
-                  { value: 'open', label: 'on an open rack' },
+                  { value: 'close', label: 'close to roof' },
+                  { value: 'raised', label: 'raised' },
+                  { value: 'open', label: 'open rack' },
                 ]}
                 onChoose={setMount}
               />
@@ -102,7 +103,7 @@ export function EstimateSheet() {
 /** The table of the job's weather, module, losses and inverter. */
 function useEstimate(mount: Mount): {
   estimate: QuickEstimate | null
-  fault: string | null
+  fault: FaultDetail | null
   /** Whether the table belongs to what is chosen now. */
   fresh: boolean
 } {
@@ -112,7 +113,7 @@ function useEstimate(mount: Mount): {
   const station = chosenStation(useStations(), site.stationId)?.station
   const [state, setState] = useState<{
     estimate: QuickEstimate | null
-    fault: string | null
+    fault: FaultDetail | null
     of: object | null
   }>({
     estimate: null,
@@ -142,7 +143,7 @@ function useEstimate(mount: Mount): {
         setState({
           estimate: null,
           of: request,
-          fault: error instanceof Fault ? error.message : 'The estimate stopped. Close this and try again.',
+          fault: error instanceof Fault ? error : new Fault('unexpected'),
         }),
     )
     return () => {
@@ -168,10 +169,10 @@ function PlaneTable({
     <div className="mt-3 overflow-x-auto">
       <table
         className="w-full table-fixed border-collapse text-right"
-        aria-label="kWh a year of a kilowatt, by tilt and direction"
+        aria-label="Annual yield per kilowatt by tilt and azimuth"
       >
         <caption className="quiet pb-1 text-left">
-          kWh a year of a kilowatt: tilt down, direction across. Click planes to compare them.
+          Annual yield in kWh per kilowatt: tilt down, azimuth across. Click planes to compare them.
         </caption>
         <thead>
           <tr>
@@ -204,7 +205,7 @@ function PlaneTable({
                     <button
                       type="button"
                       aria-pressed={picked}
-                      aria-label={`${plane.tiltDeg}° towards ${plane.azimuthDeg}°: ${value.toFixed(0)} kWh`}
+                      aria-label={`${plane.tiltDeg}° tilt, ${plane.azimuthDeg}° azimuth: ${value.toFixed(0)} kWh`}
                       className={`h-7 w-full cursor-pointer px-1 text-right ${picked ? 'outline-2 -outline-offset-2 outline-verdigris font-semibold' : ''}`}
                       style={{ background: cssColour(colour), color: textOn(colour) }}
                       onClick={() => onChoose(plane)}
@@ -232,7 +233,7 @@ function Comparison({
   const site = useSite()
   return (
     <section aria-label="Planes side by side">
-      <h3 className="font-semibold">Side by side</h3>
+      <h3 className="font-semibold">Comparison</h3>
       <table className="w-full">
         <thead>
           <tr className="text-left text-[12px] text-pencil">
@@ -243,7 +244,7 @@ function Comparison({
               kWh/kW
             </th>
             <th scope="col" className="text-right font-normal">
-              of the best
+              of best
             </th>
             <th scope="col" className="w-2/5" />
           </tr>
@@ -254,7 +255,7 @@ function Comparison({
             return (
               <tr key={`${plane.tiltDeg} ${plane.azimuthDeg}`} className="border-t border-line">
                 <th scope="row" className="py-1 text-left font-normal">
-                  {plane.tiltDeg}° towards {number(plane.azimuthDeg, site)}°
+                  {plane.tiltDeg}° tilt, {number(plane.azimuthDeg, site)}° azimuth
                 </th>
                 <td className="text-right font-semibold">{number(plane.kwhPerKw, site)}</td>
                 <td className="text-right">{number(share * 100, site, 1)} %</td>
@@ -273,6 +274,7 @@ function Comparison({
 /** From the bill to the number of modules. */
 function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly modulePowerW: number }) {
   const site = useSite()
+  const sayer = useSayer()
   const house = useHouse()
   const tariff = theOne(house, 'tariff', tariffNowId)
   const [bill, setBill] = useState(150)
@@ -289,13 +291,13 @@ function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly m
         modulePowerW,
       })
     } catch (error) {
-      if (error instanceof Fault) return error.message
+      if (error instanceof Fault) return error
       throw error
     }
   }, [bill, price, offset, plane, modulePowerW])
   const take = (set: (value: number) => void, parse: (text: string) => number) => (text: string) => {
     const value = parse(text)
-    if (value < 0) return 'Not below zero.'
+    if (value < 0) return new Fault('below-zero')
     set(value)
     return null
   }
@@ -303,33 +305,34 @@ function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly m
     <section aria-label="From a bill to modules" className="mt-2">
       <h3 className="font-semibold">From a bill</h3>
       <TextField
-        label="Bill a month"
+        label="Monthly bill"
         shown={number(bill, site)}
         unit={sign}
         onType={take(setBill, parseNumber)}
       />
       <TextField
-        label="Price of a kWh"
+        label="Price per kWh"
         shown={number(price, site, 3)}
         unit={sign}
         onType={take(setPrice, parseNumber)}
       />
       <TextField
-        label="To be made of it"
+        label="Solar share"
         shown={number(offset * 100, site)}
         unit="%"
         onType={take(setOffset, parsePercent)}
       />
-      {typeof size === 'string' ? (
+      {size instanceof Fault ? (
         <p role="alert" className="text-clay">
-          {size}
+          {sayer.fault(size)}
         </p>
       ) : (
         <p className="mt-1.5 rounded-md bg-fold px-2.5 py-2" aria-live="polite">
           <strong className="text-[18px]">{number(size.modules, site)} modules</strong>,{' '}
-          {number(size.kilowatts, site, 2)} kW at {plane.tiltDeg}° towards {number(plane.azimuthDeg, site)}°
+          {number(size.kilowatts, site, 2)} kW at {plane.tiltDeg}° tilt, {number(plane.azimuthDeg, site)}°
+          azimuth
           <span className="quiet block">
-            {number(size.annualKwh, site)} kWh used a year, {number(size.wantedKwh, site)} kWh to be made
+            {number(size.annualKwh, site)} kWh consumed a year, {number(size.wantedKwh, site)} kWh from solar
           </span>
         </p>
       )}

@@ -10,7 +10,7 @@ import {
   parseSlope,
 } from '@/core/model/units'
 import { useBench, useSite } from '../context'
-import { moneySign, number } from '../format'
+import { moneySign, number } from '@/words/format'
 import { TextField } from './text-field'
 
 interface Of {

@@ -3,7 +3,8 @@
 import { useId, useState, type ReactNode } from 'react'
 import { parseNumber } from '@/core/model/units'
 import { useSite } from '../context'
-import { months, number } from '../format'
+import { type Fault } from '@/core/model/fault'
+import { monthNames, number } from '@/words/format'
 import { TextField } from './text-field'
 
 interface Props {
@@ -15,7 +16,7 @@ interface Props {
   /** What a stored 1 is shown as. */
   readonly times: number
   readonly digits: number
-  readonly onSet: (values: readonly number[]) => string | null
+  readonly onSet: (values: readonly number[]) => Fault | null
 }
 
 /** A value for every month: one field while all are alike, twelve when opened. */
@@ -32,7 +33,7 @@ export function MonthsField({ label, name, values, unit, times, digits, onSet }:
         label={label}
         shown={even ? shown(low) : `${shown(low)}–${shown(high)}`}
         unit={unit}
-        hint="One value for the whole year; open the months to set each"
+        hint="One value for the whole year; open the months to set each one"
         onType={(text) => onSet(values.map(() => parseNumber(text) / times))}
       />
       <button
@@ -46,7 +47,7 @@ export function MonthsField({ label, name, values, unit, times, digits, onSet }:
       </button>
       {open && (
         <div id={list} className="mb-1.5 grid grid-cols-2 gap-x-2 rounded-md bg-fold px-2 py-1">
-          {months.map((month, m) => (
+          {monthNames('en').map((month, m) => (
             <TextField
               key={month}
               label={<span aria-label={`${name}, ${month}`}>{month}</span>}

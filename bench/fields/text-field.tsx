@@ -2,6 +2,7 @@
 
 import { useId, useRef, useState, type ReactNode } from 'react'
 import { Fault } from '@/core/model/fault'
+import { useSayer } from '../context'
 
 const widths = {
   short: 'w-[3.1rem] text-right',
@@ -15,8 +16,8 @@ interface Props {
   /** As it stands, written out. */
   readonly shown: string
   readonly unit?: string | undefined
-  /** Takes what was typed; returns what is wrong, or null. May throw a Fault. */
-  readonly onType: (text: string) => string | null
+  /** Takes what was typed; returns what is wrong, or null. May throw a Fault as well. */
+  readonly onType: (text: string) => Fault | null
   /** Room for what stands in it: three figures, a figure, feet and inches, words. */
   readonly width?: keyof typeof widths
   readonly hint?: string | undefined
@@ -26,7 +27,8 @@ interface Props {
 export function TextField({ label, shown, unit, onType, width = 'figure', hint }: Props) {
   const id = useId()
   const [typed, setTyped] = useState<string | null>(null)
-  const [wrong, setWrong] = useState<string | null>(null)
+  const [wrong, setWrong] = useState<Fault | null>(null)
+  const sayer = useSayer()
   /** Set while Enter or Esc leaves the field: what was typed has been dealt with. */
   const done = useRef(false)
 
@@ -36,12 +38,12 @@ export function TextField({ label, shown, unit, onType, width = 'figure', hint }
       setWrong(null)
       return true
     }
-    let problem: string | null
+    let problem: Fault | null
     try {
       problem = onType(text)
     } catch (error) {
       if (!(error instanceof Fault)) throw error
-      problem = error.message
+      problem = error
     }
     setWrong(problem)
     if (problem === null) setTyped(null)
@@ -90,7 +92,7 @@ export function TextField({ label, shown, unit, onType, width = 'figure', hint }
       </div>
       {wrong !== null && (
         <p id={`${id}-wrong`} role="alert" className="mt-0.5 text-[12px] text-clay">
-          {wrong}
+          {sayer.faultHere(wrong)}
         </p>
       )}
     </div>

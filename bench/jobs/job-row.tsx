@@ -18,6 +18,7 @@ export interface ListedJob {
 const tones = {
   roof: 'fill-[#F6ECDC] stroke-ink',
   shaded: 'fill-[#E0D3BE] stroke-ink',
+  obstruction: 'fill-[#C9B99E] stroke-ink',
   panel: 'fill-panel stroke-card',
   neighbour: 'fill-fold stroke-line',
   tree: 'fill-[#C9CFA9] stroke-none opacity-70',
@@ -65,7 +66,7 @@ export function JobRow({
         </Link>
         <p className="truncate text-pencil">{job.address}</p>
         <p className="quiet">
-          touched{' '}
+          last edited{' '}
           <time dateTime={job.touchedAt}>
             {new Intl.DateTimeFormat('en-GB', {
               dateStyle: 'medium',

@@ -3,14 +3,17 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
-import { fetchAddresses, type AddressChoice } from '../services'
+import { overHttp } from '@/services/ask'
+import { addressesFor, type AddressFound } from '@/services/world'
 import { createJob } from './requests'
+
+const world = overHttp('/world')
 
 /** A new job begins with an address. */
 export function NewJob() {
   const router = useRouter()
   const [query, setQuery] = useState('')
-  const [choices, setChoices] = useState<{ query: string; list: readonly AddressChoice[] }>({
+  const [choices, setChoices] = useState<{ query: string; list: readonly AddressFound[] }>({
     query: '',
     list: [],
   })
@@ -19,7 +22,7 @@ export function NewJob() {
     if (query.trim().length < 2) return
     const controller = new AbortController()
     const wait = setTimeout(() => {
-      fetchAddresses(query, controller.signal).then(
+      addressesFor(world, query, controller.signal).then(
         (list) => setChoices({ query, list }),
         () =>
           !controller.signal.aborted &&
@@ -51,7 +54,7 @@ export function NewJob() {
       >
         <Combobox
           value={null}
-          onChange={(choice: AddressChoice | null) => {
+          onChange={(choice: AddressFound | null) => {
             if (!choice) return
             setQuery(choice.label)
             void begin(choice.label)
@@ -87,7 +90,7 @@ export function NewJob() {
           </ComboboxOptions>
         </Combobox>
         <button type="submit" className="button button-main h-9" disabled={query.trim() === ''}>
-          Begin
+          Create job
         </button>
       </form>
       <p className="quiet mt-1.5">The made-up towns are Pellworth, Tarrowee and Valdecorva.</p>

@@ -1,4 +1,7 @@
 import { z } from 'zod'
+import { wordsOf } from '@/words/languages'
+
+const { faults } = wordsOf('en')
 
 export type Answer = { readonly id: string } | { readonly fault: string }
 
@@ -15,7 +18,7 @@ async function ask(url: string, method: string, body: string, id?: string): Prom
     return id === undefined ? z.object({ id: z.string() }).parse(value) : { id }
   } catch (error) {
     if (!(error instanceof TypeError || error instanceof SyntaxError)) throw error
-    return { fault: 'The server does not answer. Try again in a moment.' }
+    return { fault: faults['server-away'] }
   }
 }
 
@@ -28,7 +31,7 @@ const largestBytes = 12_000_000
 
 export async function importJob(file: File): Promise<Answer> {
   if (file.size > largestBytes)
-    return { fault: `${file.name} is larger than 12 MB; a job's file is far smaller.` }
+    return { fault: `${file.name} is larger than 12 MB; a job’s file is far smaller.` }
   const answer = await ask('/api/jobs/import', 'POST', await file.text())
   return 'fault' in answer ? { fault: `${file.name}: ${answer.fault}` } : answer
 }

@@ -2,14 +2,14 @@
 
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
-import { type LedgerLine } from '@/core/pipeline/explanation'
-import { useBench, useNumbers, useSession, useSite } from '../context'
-import { figure, number } from '../format'
+import { type LedgerLine } from '@/core/model/ledger'
+import { number } from '@/words/format'
+import { useBench, useNumbers, useSayer, useSession } from '../context'
 import { WhyPanel } from './why-panel'
 
 const groups = [
-  { id: 'sun', title: 'Sun to meter, a year' },
-  { id: 'use', title: 'Where it goes' },
+  { id: 'sun', title: 'Sun to meter, per year' },
+  { id: 'use', title: 'Use of the energy' },
   { id: 'money', title: 'Money' },
 ] as const
 
@@ -24,15 +24,16 @@ export function Ledger() {
   const why = useSession((s) => s.why)
   const fault = useStore(live.store, (s) => s.faults[optionId])
   const differences = useDifferences()
+  const sayer = useSayer()
   const open = numbers?.summary.ledger.find((line) => line.id === why)
   return (
     <section aria-label="Ledger" data-fresh={fresh} className="relative h-full overflow-y-auto px-3 py-2">
       {fault && (
         <p role="alert" className="mb-2 rounded-md bg-clay-soft p-2 text-clay">
-          {fault.message}
+          {sayer.fault(fault)}
         </p>
       )}
-      {!numbers && !fault && <p className="quiet">The year is being computed …</p>}
+      {!numbers && !fault && <p className="quiet">Computing the year …</p>}
       {groups.map((group) => {
         const lines = numbers?.summary.ledger.filter((line) => line.group === group.id && !hidden(line)) ?? []
         if (lines.length === 0) return null
@@ -88,12 +89,13 @@ function Line({
   readonly onOpen: () => void
   readonly onHover: (inside: boolean) => void
 }) {
-  const site = useSite()
-  const shown = figure(line.value, line.unit, site, line.absent)
+  const sayer = useSayer()
+  const shown = sayer.figure(line.value, line.unit, line.absent)
   const total = line.weight === 'total'
   const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
   const sign = difference !== null && difference > 0 ? '+' : '−'
-  const changed = difference === null ? null : figure(Math.abs(difference), line.unit, site)
+  const changed =
+    difference === null ? null : sayer.quantity({ value: Math.abs(difference), unit: line.unit })
   return (
     <div className={total ? 'mt-0.5 border-t border-line' : ''}>
       <button
@@ -106,7 +108,7 @@ function Line({
         className="group flex w-full cursor-pointer items-baseline gap-1.5 rounded px-0.5 py-px text-left hover:bg-fold"
       >
         <span className={`min-w-0 flex-1 truncate ${line.weight === 'loss' ? 'text-pencil' : ''}`}>
-          {line.label}{' '}
+          {sayer.line(line.id)}{' '}
           <span className="hidden text-[12px] text-verdigris group-hover:inline group-focus-visible:inline">
             why?
           </span>
@@ -130,9 +132,9 @@ function Line({
           {changed.figure}{' '}
           {line.unit === 'years'
             ? Math.abs(difference) < 0.05
-              ? `(${number(Math.abs(difference) * 365, site)} days)`
-              : 'years'
-            : changed.unit.replace('/year', '')}
+              ? `(${number(Math.abs(difference) * 365, sayer.place)} days)`
+              : changed.unit
+            : changed.unit.replace(sayer.words.units.aYear, '')}
         </p>
       )}
     </div>

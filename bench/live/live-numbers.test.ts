@@ -1,18 +1,43 @@
-import { type Objects } from '@/core/model/document'
-import { type RunSummary } from '@/core/pipeline/summary'
-import { type RunRequest } from '@/workers/messages'
+import { jest } from '@jest/globals'
+import { type Objects } from '@/core/kinds/documents'
+import { type RunSummary } from '@/core/readers/summary'
+import { type RunRequest, type WorkerAnswer, type WorkerRequest } from '@/workers/messages'
 import { LiveNumbers, type LiveRequest, type WorkerLike } from './live-numbers'
 
 class FakeWorker implements WorkerLike {
   onmessage: WorkerLike['onmessage'] = null
+  onerror: WorkerLike['onerror'] = null
   readonly heard: RunRequest[] = []
-  postMessage(message: RunRequest): void {
-    this.heard.push(message)
+  overtakings = 0
+  ended = false
+  postMessage(message: WorkerRequest): void {
+    if (message.type === 'run') this.heard.push(message)
+    else this.overtakings++
   }
-  terminate(): void {}
-  say(data: Parameters<NonNullable<WorkerLike['onmessage']>>[0]['data']): void {
-    this.onmessage?.({ data } as MessageEvent)
+  terminate(): void {
+    this.ended = true
   }
+  die(): void {
+    this.onerror?.({} as ErrorEvent)
+  }
+  say(data: WorkerAnswer): void {
+    this.onmessage?.({ data } as MessageEvent<WorkerAnswer>)
+  }
+}
+
+const open: LiveNumbers[] = []
+afterEach(() => open.splice(0).forEach((live) => live.stop()))
+
+/** Live numbers on these workers, one after the other. */
+const liveWith = (...workers: FakeWorker[]): LiveNumbers => {
+  const left = [...workers]
+  const live = new LiveNumbers(() => {
+    const next = left.shift()
+    if (!next) throw new Error('one worker more than there should be')
+    return next
+  }, catalogue)
+  open.push(live)
+  return live
 }
 
 const summary = { ledger: [] } as unknown as RunSummary
@@ -30,12 +55,12 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
 
 test('the option on the screen goes first; what has not changed is not asked again', () => {
   const worker = new FakeWorker()
-  const live = new LiveNumbers(worker, catalogue)
+  const live = liveWith(worker)
   const [house, a, b] = [{}, {}, {}]
   live.ask(request(house, a, b, 'b'))
   expect(worker.heard[0]?.options.map((o) => o.id)).toEqual(['b', 'a'])
-  worker.say({ type: 'result', id: 1, optionId: 'b', summary, milliseconds: 1 })
-  worker.say({ type: 'result', id: 1, optionId: 'a', summary, milliseconds: 1 })
+  worker.say({ type: 'result', id: 1, optionId: 'b', summary })
+  worker.say({ type: 'result', id: 1, optionId: 'a', summary })
   worker.say({ type: 'idle', id: 1 })
   expect(live.store.getState().busy).toBe(false)
   live.ask(request(house, {}, b))
@@ -43,34 +68,95 @@ test('the option on the screen goes first; what has not changed is not asked aga
   expect(LiveNumbers.fits(live.store.getState().byOption['b'], house, b, JSON.stringify(station))).toBe(true)
 })
 
-test('while the worker is busy only the newest state waits; old answers never overwrite', () => {
+test('while the worker is busy only the newest state waits; old answers never pass for new ones', () => {
   const worker = new FakeWorker()
-  const live = new LiveNumbers(worker, catalogue)
+  const live = liveWith(worker)
   const house = {}
-  live.ask(request(house, {}, {}))
-  const [last, other] = [{}, {}]
+  const [first, firstOther, last, other] = [{}, {}, {}, {}]
+  live.ask(request(house, first, firstOther))
   live.ask(request(house, {}, {}))
   live.ask(request(house, last, other))
   expect(worker.heard).toHaveLength(1)
-  worker.say({ type: 'result', id: 1, optionId: 'a', summary, milliseconds: 1 })
+  // The worker is told each time, so that it may stop between two modules.
+  expect(worker.overtakings).toBe(2)
+  // What it had done by then is shown, as belonging to the state it was done for.
+  worker.say({ type: 'result', id: 1, optionId: 'a', summary })
+  const fits = (objects: Objects) =>
+    LiveNumbers.fits(live.store.getState().byOption['a'], house, objects, JSON.stringify(station))
+  expect([fits(first), fits(last)]).toEqual([true, false])
+  worker.say({ type: 'idle', id: 1 })
   expect(worker.heard).toHaveLength(2)
   expect(worker.heard[1]?.options[0]?.objects).toBe(last)
-  expect(LiveNumbers.fits(live.store.getState().byOption['a'], house, last, JSON.stringify(station))).toBe(
-    false,
-  )
-  worker.say({ type: 'result', id: 1, optionId: 'b', summary, milliseconds: 1 })
+  worker.say({ type: 'result', id: 1, optionId: 'b', summary })
   expect(live.store.getState().byOption['b']).toBeUndefined()
-  worker.say({ type: 'fault', id: 2, optionId: 'a', fault: { code: 'x', message: 'No.', path: '' } })
-  expect(live.store.getState().faults['a']?.message).toBe('No.')
+  worker.say({ type: 'fault', id: 2, optionId: 'a', fault: { code: 'x', data: {}, path: '' } })
+  expect(live.store.getState().faults['a']?.code).toBe('x')
+  // A result for the option mends its fault.
+  worker.say({ type: 'result', id: 2, optionId: 'a', summary })
+  expect(live.store.getState().faults).toEqual({})
+})
+
+test('a worker that dies is replaced and the run repeated, with the newest state where there is one', () => {
+  const [one, two, three] = [new FakeWorker(), new FakeWorker(), new FakeWorker()]
+  const live = liveWith(one, two, three)
+  const [house, a, b] = [{}, {}, {}]
+  live.ask(request(house, a, b))
+  one.die()
+  expect(one.ended).toBe(true)
+  expect(two.heard[0]?.options.map((option) => option.objects)).toEqual([a, b])
+  const newest = {}
+  live.ask(request(house, newest, b))
+  two.die()
+  expect(three.heard[0]?.options[0]?.objects).toBe(newest)
+  // What the dead one still says is not heard.
+  two.say({ type: 'result', id: 2, optionId: 'a', summary })
+  expect(live.store.getState().byOption).toEqual({})
+  three.say({ type: 'result', id: 3, optionId: 'a', summary })
+  three.say({ type: 'result', id: 3, optionId: 'b', summary })
+  three.say({ type: 'idle', id: 3 })
+  expect(live.store.getState()).toMatchObject({ busy: false, faults: {} })
+})
+
+test('a state that kills every worker is given up and said; the next one is tried', () => {
+  const workers = Array.from({ length: 4 }, () => new FakeWorker())
+  const live = liveWith(...workers)
+  live.ask(request({}, {}, {}))
+  for (const worker of workers.slice(0, 3)) worker.die()
+  expect(live.store.getState()).toMatchObject({ busy: false, faults: { a: { code: 'worker-stopped' } } })
+  expect(workers[3]?.heard).toHaveLength(0)
+  live.ask(request({}, {}, {}))
+  expect(workers[3]?.heard).toHaveLength(1)
+})
+
+test('a worker that falls silent is replaced; one that says it is working is not', () => {
+  jest.useFakeTimers()
+  try {
+    const [one, two] = [new FakeWorker(), new FakeWorker()]
+    const live = liveWith(one, two)
+    live.ask(request({}, {}, {}))
+    for (let second = 0; second < 60; second++) {
+      jest.advanceTimersByTime(1000)
+      one.say({ type: 'working', id: 1 })
+    }
+    expect(one.ended).toBe(false)
+    jest.advanceTimersByTime(16_000)
+    expect(one.ended).toBe(true)
+    expect(two.heard).toHaveLength(1)
+    live.stop()
+    // Nobody is waited for any more.
+    jest.advanceTimersByTime(60_000)
+  } finally {
+    jest.useRealTimers()
+  }
 })
 
 test('another station asks again although no document has changed', () => {
   const worker = new FakeWorker()
-  const live = new LiveNumbers(worker, catalogue)
+  const live = liveWith(worker)
   const [house, a, b] = [{}, {}, {}]
   live.ask(request(house, a, b))
-  worker.say({ type: 'result', id: 1, optionId: 'a', summary, milliseconds: 1 })
-  worker.say({ type: 'result', id: 1, optionId: 'b', summary, milliseconds: 1 })
+  worker.say({ type: 'result', id: 1, optionId: 'a', summary })
+  worker.say({ type: 'result', id: 1, optionId: 'b', summary })
   worker.say({ type: 'idle', id: 1 })
   live.ask(request(house, a, b))
   expect(worker.heard).toHaveLength(1)

@@ -1,20 +1,17 @@
 import { createStore } from 'zustand/vanilla'
 import { type Catalogue } from '@/core/electrical/catalogue'
-import { type Objects } from '@/core/model/document'
+import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
-import { type RunSummary } from '@/core/pipeline/summary'
-import { weatherUrlOf } from '../weather/station-choice'
-import { protocolVersion, type RunRequest, type WorkerAnswer } from '@/workers/messages'
+import { type RunSummary } from '@/core/readers/summary'
+import { protocolVersion, type RunRequest, type WorkerAnswer, type WorkerRequest } from '@/workers/messages'
+import { weatherUrlOf } from '../stations/station-choice'
+import { shareEqual } from './share-equal'
 
-/** One option's numbers and the run they belong to. */
+/** One option's numbers and the state they belong to. */
 export interface OptionNumbers {
-  readonly run: number
   readonly summary: RunSummary
   /** The summary before, to show what an edit changed. */
   readonly before: RunSummary | null
-  readonly at: number
-  /** In the worker. */
-  readonly milliseconds: number
   readonly house: Objects
   readonly objects: Objects
   /** The weather it was run with. */
@@ -41,13 +38,20 @@ export interface LiveRequest {
 /** What a Worker is to us; a test brings its own. */
 export interface WorkerLike {
   onmessage: ((event: MessageEvent<WorkerAnswer>) => void) | null
-  postMessage(message: RunRequest): void
+  onerror: ((event: ErrorEvent) => void) | null
+  postMessage(message: WorkerRequest): void
   terminate(): void
 }
 
+/** A worker that says nothing for this long while it should work has died; it speaks every second. */
+const silentMs = 15_000
+/** Times that the same state is tried with a new worker before its fault is said. */
+const mostTries = 3
+
 /**
  * Keeps every option's numbers in step with the documents: sends the newest state whenever the worker is free, the
- * option on the screen first, and leaves out options whose inputs have not changed.
+ * option on the screen first, and leaves out options whose inputs have not changed. A worker that dies is replaced and
+ * the run repeated.
  */
 export class LiveNumbers {
   readonly store = createStore<State>(() => ({
@@ -57,24 +61,29 @@ export class LiveNumbers {
     busy: true,
     stationKey: '',
   }))
-  readonly #worker: WorkerLike
+  readonly #makeWorker: () => WorkerLike
   readonly #catalogue: Catalogue
+  #worker: WorkerLike
   #wanted: LiveRequest | null = null
-  #sent: { request: LiveRequest; id: number } | null = null
+  #sent: { request: LiveRequest; id: number; tries: number } | null = null
+  #silence: ReturnType<typeof setTimeout> | undefined
 
-  constructor(worker: WorkerLike, catalogue: Catalogue) {
-    this.#worker = worker
+  constructor(makeWorker: () => WorkerLike, catalogue: Catalogue) {
+    this.#makeWorker = makeWorker
     this.#catalogue = catalogue
-    worker.onmessage = ({ data }) => this.#hear(data)
+    this.#worker = this.#begin()
   }
 
   ask(request: LiveRequest): void {
     this.#wanted = request
     this.store.setState({ busy: true, stationKey: JSON.stringify(request.station) })
-    if (!this.#sent) this.#send()
+    if (!this.#sent) this.#send(1)
+    // What is being worked on is worth little now.
+    else this.#worker.postMessage({ type: 'overtaking' })
   }
 
   stop(): void {
+    clearTimeout(this.#silence)
     this.#worker.terminate()
   }
 
@@ -93,7 +102,38 @@ export class LiveNumbers {
     )
   }
 
-  #send(): void {
+  #begin(): WorkerLike {
+    const worker = this.#makeWorker()
+    worker.onmessage = ({ data }) => this.#hear(data)
+    worker.onerror = () => this.#replace()
+    return worker
+  }
+
+  /** The worker has died: another one takes the run up, or the next state where the same one fails again and again. */
+  #replace(): void {
+    clearTimeout(this.#silence)
+    this.#worker.onmessage = this.#worker.onerror = null
+    this.#worker.terminate()
+    this.#worker = this.#begin()
+    const sent = this.#sent
+    this.#sent = null
+    if (!sent) return
+    if (this.#wanted) this.#send(1)
+    else if (sent.tries < mostTries) {
+      this.#wanted = sent.request
+      this.#send(sent.tries + 1)
+    } else {
+      const fault = { code: 'worker-stopped', data: {}, path: '' }
+      this.store.setState((s) => ({ busy: false, faults: { ...s.faults, [sent.request.activeId]: fault } }))
+    }
+  }
+
+  #listen(): void {
+    clearTimeout(this.#silence)
+    if (this.#sent) this.#silence = setTimeout(() => this.#replace(), silentMs)
+  }
+
+  #send(tries: number): void {
     const request = this.#wanted
     this.#wanted = null
     if (!request) return
@@ -107,7 +147,7 @@ export class LiveNumbers {
       return
     }
     const id = asked + 1
-    this.#sent = { request, id }
+    this.#sent = { request, id, tries }
     this.store.setState({ asked: id })
     const active = stale.filter((option) => option.id === request.activeId)
     this.#worker.postMessage({
@@ -120,14 +160,18 @@ export class LiveNumbers {
       station: request.station,
       weatherUrl: weatherUrlOf(request.station.id),
     })
+    this.#listen()
   }
 
   #hear(answer: WorkerAnswer): void {
     const sent = this.#sent
     if (!sent || answer.id !== sent.id) return
+    this.#listen()
+    if (answer.type === 'working') return
     if (answer.type === 'idle') {
       this.#sent = null
-      if (this.#wanted) this.#send()
+      this.#listen()
+      if (this.#wanted) this.#send(1)
       else this.store.setState({ busy: false })
       return
     }
@@ -145,11 +189,8 @@ export class LiveNumbers {
         byOption: {
           ...s.byOption,
           [answer.optionId]: {
-            run: answer.id,
-            summary: answer.summary,
+            summary: shareEqual(s.byOption[answer.optionId]?.summary, answer.summary),
             before: s.byOption[answer.optionId]?.summary ?? null,
-            at: performance.now(),
-            milliseconds: answer.milliseconds,
             house: sent.request.house,
             objects,
             stationKey: JSON.stringify(sent.request.station),
@@ -157,7 +198,5 @@ export class LiveNumbers {
         },
       }
     })
-    // While the hand is moving, the option on the screen is worth more than the others.
-    if (this.#wanted) this.#send()
   }
 }

@@ -1,14 +1,15 @@
 'use client'
 
 import { type ReactNode } from 'react'
-import { type Chapter } from '@/core/pipeline/explanation'
-import { theOne } from '@/core/model/document'
-import { loadId } from '@/core/model/kinds/load'
-import { offerId } from '@/core/model/kinds/offer'
-import { electricalId } from '@/core/model/kinds/electrical'
-import { storageId } from '@/core/model/kinds/storage'
-import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'
-import { number } from '../format'
+import { theOne } from '@/core/kinds/documents'
+import { loadId } from '@/core/kinds/load/load'
+import { offerId } from '@/core/kinds/offer/offer'
+import { electricalId } from '@/core/kinds/electrical/electrical'
+import { storageId } from '@/core/kinds/storage/storage'
+import { chapterOf } from '../checks'
+import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../context'
+import { type Chapter } from '../store/session'
+import { number } from '@/words/format'
 import { CoverChapter } from './chapters/cover'
 import { MatchChapter } from './chapters/match'
 import { OfferChapter } from './chapters/offer'
@@ -17,15 +18,16 @@ import { SiteChapter } from './chapters/site'
 import { StoreChapter } from './chapters/store'
 import { WireChapter } from './chapters/wire'
 
-const chapters: readonly { id: Chapter; name: string; body: () => ReactNode }[] = [
-  { id: 'site', name: 'Site', body: () => <SiteChapter /> },
-  { id: 'shape', name: 'Shape', body: () => <ShapeChapter /> },
-  { id: 'cover', name: 'Cover', body: () => <CoverChapter /> },
-  { id: 'wire', name: 'Wire', body: () => <WireChapter /> },
-  { id: 'match', name: 'Match', body: () => <MatchChapter /> },
-  { id: 'store', name: 'Store', body: () => <StoreChapter /> },
-  { id: 'offer', name: 'Offer', body: () => <OfferChapter /> },
-]
+const bodies: Readonly<Record<Chapter, () => ReactNode>> = {
+  site: () => <SiteChapter />,
+  shape: () => <ShapeChapter />,
+  cover: () => <CoverChapter />,
+  wire: () => <WireChapter />,
+  match: () => <MatchChapter />,
+  store: () => <StoreChapter />,
+  offer: () => <OfferChapter />,
+}
+const chapters = Object.keys(bodies) as Chapter[]
 
 /** The seven chapters: places, never gates. One is open; each shows what it holds and whether a check fails there. */
 export function Outline() {
@@ -33,11 +35,14 @@ export function Outline() {
   const open = useSession((s) => s.chapter)
   const { numbers } = useNumbers()
   const notes = useNotes()
+  const words = useWords()
   return (
     <nav aria-label="Outline" className="h-full overflow-y-auto">
-      {chapters.map(({ id, name, body }) => {
+      {chapters.map((id) => {
         const worst =
-          numbers?.summary.checks.filter((check) => check.chapter === id && check.severity !== 'note') ?? []
+          numbers?.summary.checks.filter(
+            (check) => chapterOf[check.code] === id && check.severity !== 'note',
+          ) ?? []
         const broken = worst.some((check) => check.severity === 'broken')
         return (
           <section key={id} className="border-b border-line">
@@ -48,7 +53,7 @@ export function Outline() {
                 onClick={() => session.setState({ chapter: id, sketch: null })}
                 className={`flex w-full cursor-pointer items-baseline gap-2 px-3.5 py-2 text-left hover:bg-fold ${open === id ? 'bg-fold' : ''}`}
               >
-                <span className="text-[14px] font-semibold">{name}</span>
+                <span className="text-[14px] font-semibold">{words.chapters[id]}</span>
                 {worst.length > 0 && (
                   <span
                     role="img"
@@ -61,7 +66,7 @@ export function Outline() {
                 <span className="quiet min-w-0 flex-1 truncate text-right">{notes[id]}</span>
               </button>
             </h2>
-            {open === id && <div className="px-3.5 pt-1 pb-3">{body()}</div>}
+            {open === id && <div className="px-3.5 pt-1 pb-3">{bodies[id]()}</div>}
           </section>
         )
       })}

@@ -1,30 +1,32 @@
 'use client'
 
-import { useBench, useSession } from '../context'
-import { type ToolId } from '../store/session'
+import { useBench, useSession, useWords } from '../context'
+import { type Chapter } from '../store/session'
+import { type Tool } from '../tools/tool'
+
+/** The tools of a chapter. */
+export function ToolButtons({ chapter }: { readonly chapter: Chapter }) {
+  const { allTools } = useBench()
+  return allTools
+    .filter((tool) => tool.chapter === chapter && tool.id !== 'select')
+    .map((tool) => <ToolButton key={tool.id} tool={tool} />)
+}
 
 /** Takes a tool in hand; again puts it down. */
-export function ToolButton({
-  tool,
-  label,
-  shortcut,
-}: {
-  readonly tool: ToolId
-  readonly label: string
-  readonly shortcut: string
-}) {
+function ToolButton({ tool: { id, key } }: { readonly tool: Tool }) {
   const { tools } = useBench()
-  const active = useSession((s) => s.tool === tool)
+  const { button, command } = useWords().tools[id]
+  const active = useSession((s) => s.tool === id)
   return (
     <button
       type="button"
       aria-pressed={active}
-      title={`${label} (${shortcut})`}
-      onClick={() => tools.take(active ? 'select' : tool)}
+      title={`${command} (${key})`}
+      onClick={() => tools.take(active ? 'select' : id)}
       className={`flex h-8 cursor-pointer items-center justify-between rounded-md border px-2 text-left ${active ? 'border-verdigris bg-verdigris text-on-verdigris' : 'border-line bg-card hover:border-pencil'}`}
     >
-      {label}
-      <kbd className={`font-sans text-[12px] ${active ? '' : 'text-pencil'}`}>{shortcut}</kbd>
+      {button}
+      <kbd className={`font-sans text-[12px] ${active ? '' : 'text-pencil'}`}>{key}</kbd>
     </button>
   )
 }

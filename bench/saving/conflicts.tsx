@@ -1,9 +1,10 @@
 'use client'
 
 import { useStore } from 'zustand'
-import { type AnyObject } from '@/core/model/document'
-import { useBench } from '../context'
-import { type SendResult } from '../store/outbox'
+import { type AnyObject } from '@/core/kinds/index'
+import { sameValue } from '@/core/model/change'
+import { useBench, useSayer } from '../context'
+import { type RefusedEdit, type SendResult } from '../store/outbox'
 
 type Found = SendResult['conflicts'][number]
 
@@ -19,7 +20,7 @@ const describe = (object: AnyObject | null) => {
 export function Conflicts() {
   const { outbox, documents } = useBench()
   const conflicts = useStore(outbox.store, (s) => s.conflicts)
-  const refusal = useStore(outbox.store, (s) => s.refusal)
+  const refused = useStore(outbox.store, (s) => s.refused)
   const first = conflicts[0]
   const keepTheirs = (conflict: Found) => {
     for (const { id, theirs } of conflict.objects) documents.adopt(conflict.documentId, id, theirs)
@@ -35,26 +36,7 @@ export function Conflicts() {
     }
     outbox.settle(conflict.id)
   }
-  if (refusal)
-    return (
-      <div
-        role="alertdialog"
-        aria-label="Not saved"
-        className="fixed top-14 left-1/2 z-40 w-[30rem] -translate-x-1/2 rounded-lg border border-clay bg-card p-4 shadow-xl"
-      >
-        <p className="font-semibold">The server does not take the last edits.</p>
-        <p className="mt-1">{refusal}</p>
-        <button
-          type="button"
-          className="button mt-3"
-          onClick={() => {
-            void outbox.dropRefused().then(() => window.location.reload())
-          }}
-        >
-          Go back to what is saved
-        </button>
-      </div>
-    )
+  if (refused[0]) return <Refusal refused={refused[0]} />
   if (!first) return null
   return (
     <div
@@ -79,6 +61,41 @@ export function Conflicts() {
           Keep yours
         </button>
       </div>
+    </div>
+  )
+}
+
+/** An edit that the server will never take: said, and taken back where nobody has built on it. */
+function Refusal({ refused: { edit, fault } }: { readonly refused: RefusedEdit }) {
+  const { outbox, documents } = useBench()
+  const sayer = useSayer()
+  const takeBack = () => {
+    const { documentId, change } = edit
+    const now = documents.document(documentId)
+    const back: [string, AnyObject | null, AnyObject | null][] = [
+      ...Object.entries(change.added).map(([id, to]): [string, null, AnyObject] => [id, null, to]),
+      ...Object.entries(change.updated).map(([id, [from, to]]): [string, AnyObject, AnyObject] => [
+        id,
+        from,
+        to,
+      ]),
+      ...Object.entries(change.removed).map(([id, from]): [string, AnyObject, null] => [id, from, null]),
+    ]
+    for (const [id, from, to] of back)
+      if (sameValue(now[id] ?? null, to)) documents.adopt(documentId, id, from)
+    outbox.forget(edit.id)
+  }
+  return (
+    <div
+      role="alertdialog"
+      aria-label="Not saved"
+      className="fixed top-14 left-1/2 z-40 w-[30rem] -translate-x-1/2 rounded-lg border border-clay bg-card p-4 shadow-xl"
+    >
+      <p className="font-semibold">The server did not accept one edit. All others are saved.</p>
+      <p className="mt-1">{sayer.fault(fault)}</p>
+      <button type="button" className="button mt-3" onClick={takeBack}>
+        Undo that edit
+      </button>
     </div>
   )
 }

@@ -17,14 +17,9 @@ export function SaveState() {
     saved: 'saved',
     saving: 'saving',
     offline: `offline: ${pending.length} ${pending.length === 1 ? 'edit' : 'edits'} kept`,
-    refused: 'not saved',
   }[status]
   return (
-    <span
-      role="status"
-      data-save={status}
-      className={`quiet ${status === 'offline' || status === 'refused' ? 'text-clay' : ''}`}
-    >
+    <span role="status" data-save={status} className={`quiet ${status === 'offline' ? 'text-clay' : ''}`}>
       {text}
     </span>
   )

@@ -3,15 +3,14 @@
 import { useEffect, useState } from 'react'
 import { formatLength } from '@/core/model/units'
 import { distance2, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { type Handle } from '@/core/kinds/standing'
+import { type StageView } from '@/stage/stage-view'
 import { useHouse, useSession, useSite } from '../context'
-import { type Handle } from '../tools/handles'
-import { type StageScene } from './scene'
-import { type StageView } from './stage-view'
+import { type Grip } from '../tools/chart'
 
 interface Props {
   readonly view: StageView
-  readonly scene: StageScene
-  readonly handles: readonly Handle[]
+  readonly grips: readonly Grip[]
   readonly small: boolean
 }
 
@@ -27,7 +26,7 @@ const snapNames = {
 } as const
 
 /** What lies over the picture: grips, measures, the drawing in hand with its snap and typed length. */
-export function Overlay({ view, handles, small }: Props) {
+export function Overlay({ view, grips, small }: Props) {
   const [, redraw] = useState(0)
   useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
   const sketch = useSession((s) => s.sketch)
@@ -70,10 +69,10 @@ export function Overlay({ view, handles, small }: Props) {
           )
         })}
         {screenPointer && sketch?.snap && <SnapMark at={screenPointer} kind={sketch.snap.kind} />}
-        {handles.map((handle) => {
-          if (view.isPlan && handle.kind !== 'corner' && handle.kind !== 'crown') return null
+        {grips.map(({ handle }) => {
+          if (view.isPlan && handle.moves === 'up') return null
           const s = view.project(handle.at)
-          return s && <Grip key={`${handle.kind}${handle.index}`} at={s} handle={handle} />
+          return s && <GripMark key={`${handle.name}${handle.index}`} at={s} moves={handle.moves} />
         })}
       </svg>
       {last && pointer && (
@@ -171,8 +170,8 @@ function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyo
   return <g className="fill-none stroke-verdigris stroke-2">{shape}</g>
 }
 
-function Grip({ at: [x, y], handle }: { readonly at: Vec2; readonly handle: Handle }) {
-  if (handle.kind === 'corner')
+function GripMark({ at: [x, y], moves }: { readonly at: Vec2; readonly moves: Handle['moves'] }) {
+  if (moves === 'level')
     return (
       <rect
         x={x - 4.5}
@@ -183,7 +182,7 @@ function Grip({ at: [x, y], handle }: { readonly at: Vec2; readonly handle: Hand
         strokeWidth={1.8}
       />
     )
-  if (handle.kind === 'crown')
+  if (moves === 'width')
     return (
       <path
         d={`M${x - 8} ${y} L${x - 3} ${y - 4} L${x - 3} ${y + 4} Z M${x + 8} ${y} L${x + 3} ${y - 4} L${x + 3} ${y + 4} Z`}

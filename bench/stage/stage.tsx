@@ -8,27 +8,32 @@ import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'
-import { type PointerInput } from '../tools/chart'
-import { handlesOf, type Handle } from '../tools/handles'
-import { pick } from '../tools/pick'
-import { Card } from '../card/card'
-import { type Emphasis } from './maquette'
+import { kindOf } from '@/core/kinds/index'
+import { frameOfSite } from '@/core/site/frame'
+import { pick } from '@/core/site/pick'
+import { standingById, type Site } from '@/core/site/site'
+import { type Emphasis } from '@/stage/maquette'
+import { cssColour, darkPalette, lightPalette, sunMapColour } from '@/stage/palette'
+import { StageView } from '@/stage/stage-view'
+import { useMedia } from '@/stage/use-media'
+import { Card } from '../cards/card'
+import { type Grip, type PointerInput } from '../tools/chart'
+import { carrierOf } from '../tools/standing-objects'
 import { Overlay } from './overlay'
-import { cssColour, darkPalette, lightPalette, sunMapColour } from './palette'
-import { stageScene } from './scene'
-import { StageView } from './stage-view'
 import { SunLegend } from './sun-legend'
-import { useMedia } from './use-media'
 import { ViewButtons } from './view-buttons'
 
 /** Pixels within which a grip or a snap is meant. */
 const gripPx = 11
+const leastGripPx = 5
+/** Of the way to the next grip, what belongs to a grip. */
+const apartShare = 0.4
 const snapPx = 11
 
 /** The stage: canvas, overlay, card, and the pointer in the terms of the house. */
 export function Stage({ small }: { readonly small: boolean }) {
   const bench = useBench()
-  const { session, tools, catalogue } = bench
+  const { session, tools } = bench
   const house = useHouse()
   const option = useOption()
   const site = useSite()
@@ -40,16 +45,23 @@ export function Stage({ small }: { readonly small: boolean }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const [view, setView] = useState<StageView | null>(null)
   const [lost, setLost] = useState(false)
-  const scene = useMemo(() => stageScene(house, option, catalogue), [house, option, catalogue])
+  // Remembered by the bench for the documents on the screen.
+  const standing = bench.site()
   const palette = dark ? darkPalette : lightPalette
-  const handles = useMemo(
-    () => (small ? [] : handlesOf(scene, house, selection)),
-    [scene, house, selection, small],
-  )
+  const grips = useMemo((): readonly Grip[] => {
+    const object = selection?.kind === 'object' ? (house[selection.id] ?? option[selection.id]) : undefined
+    const geometry = object && standingById(standing, object.id)?.geometry
+    if (small || !object || !geometry) return []
+    return (
+      kindOf(object)
+        .standing?.handles(object, geometry)
+        .map((handle) => ({ objectId: object.id, handle })) ?? []
+    )
+  }, [standing, house, option, selection, small])
   const slotsOf =
     selection?.kind === 'panel'
       ? selection.arrayId
-      : selection && ['array', 'rack'].includes(option[selection.id]?.kind ?? '')
+      : selection && carrierOf(option, selection.id)
         ? selection.id
         : null
 
@@ -116,12 +128,12 @@ export function Stage({ small }: { readonly small: boolean }) {
     inHand.current = running
   }, [running])
   // A new design or new figures may wait a moment to be drawn; a selection or a hover may not.
-  const drawn = useRef<{ scene: unknown; panels: unknown }>({ scene: null, panels: null })
+  const drawn = useRef<{ standing: unknown; panels: unknown }>({ standing: null, panels: null })
   useEffect(() => {
-    const same = drawn.current.scene === scene && drawn.current.panels === panels
-    drawn.current = { scene, panels }
-    view?.show(scene, palette, emphasis, inHand.current || same)
-  }, [view, scene, palette, emphasis, panels])
+    const same = drawn.current.standing === standing && drawn.current.panels === panels
+    drawn.current = { standing, panels }
+    view?.show(standing, palette, emphasis, inHand.current || same)
+  }, [view, standing, palette, emphasis, panels])
   // The sheet's many tiles wait until the first numbers are there.
   const counted = numbers !== undefined
   useEffect(() => {
@@ -134,7 +146,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   }, [view, counted, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
   useEffect(() => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour))), [view, site, day, hour])
   useEffect(() => view?.setPlan(plan), [view, plan])
-  useFirstLook(view, scene, small, site.latitudeDeg < 0)
+  useFirstLook(view, standing, small, site.latitudeDeg < 0)
 
   const inputOf = (event: ReactPointerEvent): PointerInput | null => {
     const frame = canvas.current?.getBoundingClientRect()
@@ -146,8 +158,8 @@ export function Stage({ small }: { readonly small: boolean }) {
       at: ground ? [ground[0], ground[1]] : [0, 0],
       ray,
       screen,
-      hit: pick(scene, ray, slotsOf),
-      handle: tool === 'select' ? handleAt(view, handles, screen) : null,
+      hit: pick(standing, ray, slotsOf),
+      grip: tool === 'select' ? gripAt(view, grips, screen) : null,
       shift: event.shiftKey,
       reachM: snapPx * view.metresPerPixel(),
     }
@@ -190,8 +202,8 @@ export function Stage({ small }: { readonly small: boolean }) {
           it.
         </p>
       )}
-      {view && <Overlay view={view} scene={scene} handles={handles} small={small} />}
-      {!small && view && <ViewButtons view={view} scene={scene} />}
+      {view && <Overlay view={view} grips={grips} small={small} />}
+      {!small && view && <ViewButtons view={view} />}
       {!small && showMap && range && (
         <SunLegend low={Math.min(range.low, range.high * 0.75)} high={range.high} />
       )}
@@ -200,35 +212,34 @@ export function Stage({ small }: { readonly small: boolean }) {
   )
 }
 
-function handleAt(view: StageView, handles: readonly Handle[], screen: Vec2): Handle | null {
-  let nearest = gripPx
-  let found: Handle | null = null
-  for (const handle of handles) {
-    if (view.isPlan && handle.kind !== 'corner' && handle.kind !== 'crown') continue
-    const at = view.project(handle.at)
-    const away = at ? distance2(at, screen) : Infinity
-    if (away < nearest) {
-      nearest = away
-      found = handle
-    }
+function gripAt(view: StageView, grips: readonly Grip[], screen: Vec2): Grip | null {
+  const shown = grips
+    .filter(({ handle }) => !view.isPlan || handle.moves !== 'up')
+    .flatMap((grip) => {
+      const at = view.project(grip.handle.at)
+      return at ? [{ grip, at }] : []
+    })
+  let nearest = Infinity
+  let found: Grip | null = null
+  for (const { grip, at } of shown) {
+    const away = distance2(at, screen)
+    // Grips that stand close together leave room for the object between them.
+    const apart = Math.min(
+      ...shown.filter((other) => other.grip !== grip).map((other) => distance2(at, other.at)),
+    )
+    if (away < nearest && away <= Math.min(gripPx, Math.max(leastGripPx, apart * apartShare)))
+      [nearest, found] = [away, grip]
   }
   return found
 }
 
 /** Frames the house once when it first stands on the stage, and again when the stage changes its size class. */
-function useFirstLook(
-  view: StageView | null,
-  scene: ReturnType<typeof stageScene>,
-  small: boolean,
-  southern: boolean,
-): void {
+function useFirstLook(view: StageView | null, standing: Site, small: boolean, southern: boolean): void {
   const looked = useRef<string | null>(null)
   useEffect(() => {
     if (!view) return
-    const corners = scene.volumes
-      .filter(({ volume }) => volume.role === 'house')
-      .flatMap(({ volume }) => volume.outline)
-    const key = `${small}/${corners.length > 0}`
+    const frame = frameOfSite(standing)
+    const key = `${small}/${frame !== null}`
     if (looked.current === key) return
     // A house that is being drawn is not run away from.
     if (looked.current === `${small}/false`) {
@@ -236,13 +247,7 @@ function useFirstLook(
       return
     }
     looked.current = key
-    if (corners.length === 0) {
-      view.lookAt([0, 0], 24, 0, southern)
-      return
-    }
-    const xs = corners.map((p) => p[0])
-    const ys = corners.map((p) => p[1])
-    const middle: Vec2 = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
-    view.lookAt(middle, Math.max(...corners.map((p) => distance2(p, middle))) * 1.12, 3, southern)
-  }, [view, scene, small, southern])
+    if (frame) view.lookAt(frame.middle, frame.radiusM * 1.12, 3, southern)
+    else view.lookAt([0, 0], 24, 0, southern)
+  }, [view, standing, small, southern])
 }

@@ -1,11 +1,10 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { formatLength } from '@/core/model/units'
+import { frameOfSite } from '@/core/site/frame'
+import { type StageView } from '@/stage/stage-view'
 import { useBench, useSession, useSite } from '../context'
-import { type StageScene } from './scene'
-import { type StageView } from './stage-view'
 
 const sides = [
   ['N', 0],
@@ -17,8 +16,8 @@ const sides = [
 const steps = { metric: [0.5, 1, 2, 5, 10, 20, 50], imperial: [0.6096, 1.524, 3.048, 6.096, 15.24, 30.48] }
 
 /** North, views, and the scale. */
-export function ViewButtons({ view, scene }: { readonly view: StageView; readonly scene: StageScene }) {
-  const { session } = useBench()
+export function ViewButtons({ view }: { readonly view: StageView }) {
+  const { session, site: standing } = useBench()
   const site = useSite()
   const plan = useSession((s) => s.plan)
   const [state, setState] = useState({ north: 0, metres: 0.05 })
@@ -34,18 +33,8 @@ export function ViewButtons({ view, scene }: { readonly view: StageView; readonl
   const lengths = steps[site.units]
   const length = lengths.find((step) => step / state.metres > 70) ?? lengths.at(-1) ?? 10
   const whole = () => {
-    const corners = scene.volumes.flatMap(({ volume }) => (volume.role === 'house' ? volume.outline : []))
-    const first: Vec2 = corners[0] ?? [0, 0]
-    const middle = corners.reduce<Vec2>(
-      (s, p) => [s[0] + p[0] / corners.length, s[1] + p[1] / corners.length],
-      corners.length > 0 ? [0, 0] : first,
-    )
-    view.lookAt(
-      middle,
-      Math.max(12, ...corners.map((p) => distance2(p, middle) * 1.15)),
-      3,
-      site.latitudeDeg < 0,
-    )
+    const frame = frameOfSite(standing())
+    view.lookAt(frame?.middle ?? [0, 0], Math.max(12, (frame?.radiusM ?? 0) * 1.15), 3, site.latitudeDeg < 0)
   }
   return (
     <>

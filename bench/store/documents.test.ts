@@ -1,8 +1,9 @@
 import fc from 'fast-check'
-import { applyChange, type Change } from '@/core/model/change'
-import { type AnyObject, type Objects } from '@/core/model/document'
-import { defaultChimney } from '@/core/model/kinds/chimney'
-import { defaultOffer } from '@/core/model/kinds/offer'
+import { type Change, type Objects } from '@/core/kinds/documents'
+import { type AnyObject } from '@/core/kinds/index'
+import { applyChange } from '@/core/model/change'
+import { defaultChimney } from '@/core/kinds/chimney/chimney'
+import { defaultOffer } from '@/core/kinds/offer/offer'
 import { withPending } from '../open-bench'
 import { DocumentStore, houseId, withObject } from './documents'
 
@@ -36,14 +37,14 @@ test('a remedy mends the house for every option, and the option alone where the 
   const heard: string[] = []
   store.onChange((id) => heard.push(id))
   const mend = (id: string, field: string, value: unknown) =>
-    store.mend({ label: 'Mend', set: { id, field, value } }, 'option-a')
+    store.mend({ code: 'drop-entered-loss', set: { id, field, value } }, 'option-a')
   expect(mend('a', 'heightM', 2)).toBeNull()
   expect(store.house['a']).toMatchObject({ heightM: 2 })
   expect(mend('offer', 'pricePerWatt', 3)).toBeNull()
   expect(store.document('option-a')['offer']).toMatchObject({ pricePerWatt: 3 })
   expect(heard).toEqual([houseId, 'option-a'])
-  expect(mend('offer', 'pricePerWatt', 'dear')).toEqual(expect.any(String))
-  expect(mend('nobody', 'heightM', 2)).toBe('This is gone.')
+  expect(mend('offer', 'pricePerWatt', 'dear')).toMatchObject({ code: 'bad-object', path: 'pricePerWatt' })
+  expect(mend('nobody', 'heightM', 2)).toMatchObject({ code: 'gone' })
   expect(heard).toHaveLength(2)
 })
 
@@ -105,11 +106,57 @@ test('a copied option is an option; undone it is gone, redone it is back in its 
 
 test('a field that its kind does not allow is said and not taken', () => {
   const store = start()
-  expect(store.set('Height', houseId, 'a', { heightM: -1 })).toMatch(/at least 5 cm/)
-  expect(store.set('Height', houseId, 'gone', { heightM: 1 })).toBe('This is gone.')
+  expect(store.set('Height', houseId, 'a', { heightM: -1 })).toMatchObject({
+    code: 'bad-object',
+    path: 'heightM',
+    data: { rule: { code: 'at-least', data: { limit: { value: 0.05, unit: 'm' } } } },
+  })
+  expect(store.set('Height', houseId, 'gone', { heightM: 1 })).toMatchObject({ code: 'gone' })
   expect(store.store.getState().done).toHaveLength(0)
   expect(store.set('Height', houseId, 'a', { heightM: 2 })).toBeNull()
   expect(store.house['a']).toMatchObject({ heightM: 2 })
+})
+
+test('an edit that makes an object its kind does not allow is refused whole, whichever way it comes', () => {
+  const store = start()
+  const heard: Change[] = []
+  store.onChange((_id, change) => heard.push(change))
+  const before = store.house
+  const { step, fault } = store.edit('Move', houseId, (objects) => ({
+    ...objects,
+    a: chimney('a', 9999),
+    b: chimney('b', 1),
+  }))
+  expect(step).toBeNull()
+  expect(fault).toMatchObject({ code: 'bad-object', path: 'a.center.0' })
+  store.begin()
+  store.preview(houseId, (objects) => ({ ...objects, a: chimney('a', Number.NaN) }))
+  expect(store.commit('Drag').fault).toMatchObject({ code: 'bad-object' })
+  expect(store.house).toBe(before)
+  expect(heard).toEqual([])
+  expect(store.store.getState()).toMatchObject({ done: [], undone: [], mark: null })
+})
+
+test('a step is taken back wherever it stands, unless its objects have been changed since', () => {
+  const store = start()
+  const first = put(store, 'b', 1).step
+  const second = put(store, 'c', 2).step
+  if (!first || !second) throw new Error('both were done')
+  // The first one, with another on top of it: an edit of its own that can be undone.
+  expect(store.takeBack(first)).toBe(true)
+  expect(Object.keys(store.house)).toEqual(['a', 'c'])
+  expect(store.undo()?.label).toBe('Put')
+  expect(Object.keys(store.house).sort()).toEqual(['a', 'b', 'c'])
+  // Somebody has touched it since.
+  put(store, 'b', 7)
+  expect(store.takeBack(first)).toBe(false)
+  expect(store.house['b']).toMatchObject({ center: [7, 0] })
+  expect(store.takeBack({ label: 'Unknown', changes: {} })).toBe(false)
+  // The last one is undone, and can be redone.
+  const last = put(store, 'd', 3).step
+  expect(last && store.takeBack(last)).toBe(true)
+  expect(store.house['d']).toBeUndefined()
+  expect(store.redo()).toBe(last)
 })
 
 test('edits that the server has not got lie on top of what it sent, once', () => {

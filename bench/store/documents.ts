@@ -1,7 +1,9 @@
 import { createStore } from 'zustand/vanilla'
-import { applyChange, changeBetween, invertChange, isEmptyChange, type Change } from '@/core/model/change'
-import { type Remedy } from '@/core/pipeline/explanation'
-import { objectKinds, type AnyObject, type Objects } from '@/core/model/document'
+import { parseObject, withFields, type Change, type Objects } from '@/core/kinds/documents'
+import { type AnyObject } from '@/core/kinds/index'
+import { applyChange, changeBetween, conflictsOf, invertChange, isEmptyChange } from '@/core/model/change'
+import { Fault } from '@/core/model/fault'
+import { type Remedy } from '@/core/model/ledger'
 
 export const houseId = 'house'
 
@@ -10,6 +12,10 @@ export interface Step {
   readonly label: string
   readonly changes: Readonly<Record<string, Change>>
 }
+
+/** What became of an edit: the step it made (none where nothing changed), or why it was refused. */
+export type Outcome =
+  { readonly step: Step | null; readonly fault: null } | { readonly step: null; readonly fault: Fault }
 
 interface State {
   readonly documents: Readonly<Record<string, Objects>>
@@ -70,59 +76,89 @@ export class DocumentStore {
     this.store.setState((s) => (s.mark ? { documents: s.mark, mark: null } : s))
   }
 
-  commit(label: string): void {
+  /**
+   * Ends the gesture. An object that its kind does not allow refuses the whole gesture, and the documents are as they
+   * were at its begin.
+   */
+  commit(label: string): Outcome {
     const { mark, documents, done, order } = this.store.getState()
-    if (!mark) return
+    if (!mark) return { step: null, fault: null }
     const changes: Record<string, Change> = {}
     for (const id of new Set([...Object.keys(mark), ...Object.keys(documents)])) {
       const change = changeBetween(mark[id] ?? {}, documents[id] ?? {})
       if (!isEmptyChange(change)) changes[id] = change
     }
-    const fresh = Object.keys(changes).filter((id) => id !== houseId && !order.includes(id))
+    const fault = faultIn(changes)
+    if (fault) {
+      this.cancel()
+      return { step: null, fault }
+    }
     if (Object.keys(changes).length === 0) {
       this.store.setState({ mark: null })
-      return
+      return { step: null, fault: null }
     }
+    const fresh = Object.keys(changes).filter((id) => id !== houseId && !order.includes(id))
+    const step = { label, changes }
     this.store.setState({
       mark: null,
       order: [...order, ...fresh],
-      done: [...done, { label, changes }].slice(-mostSteps),
+      done: [...done, step].slice(-mostSteps),
       undone: [],
     })
     this.#tell(changes)
+    return { step, fault: null }
   }
 
   /** A whole edit at once. */
-  edit(label: string, id: string, recipe: (before: Objects) => Objects): void {
+  edit(label: string, id: string, recipe: (before: Objects) => Objects): Outcome {
     this.begin()
     this.preview(id, recipe)
-    this.commit(label)
+    return this.commit(label)
   }
 
   /**
    * Sets fields of one object if its kind allows them.
-   * @returns what is wrong, in words; null when it was done
+   * @returns what is wrong; null when it was done
    */
   set(
     label: string,
     documentId: string,
     objectId: string,
     fields: Readonly<Record<string, unknown>>,
-  ): string | null {
+  ): Fault | null {
     const object = this.document(documentId)[objectId]
-    if (!object) return 'This is gone.'
-    const parsed = objectKinds[object.kind].schema.safeParse({ ...object, ...fields })
-    if (!parsed.success) return parsed.error.issues[0]?.message ?? 'Not possible.'
-    this.edit(label, documentId, (before) => ({ ...before, [objectId]: parsed.data }))
-    return null
+    if (!object) return new Fault('gone')
+    try {
+      const next = withFields(object, fields)
+      return this.edit(label, documentId, (before) => ({ ...before, [objectId]: next })).fault
+    } catch (error) {
+      if (error instanceof Fault) return error
+      throw error
+    }
   }
 
   /**
    * Takes a check's remedy. What belongs to the house is mended there, for every option.
-   * @returns what is wrong, in words; null when it was done
+   * @returns what is wrong; null when it was done
    */
-  mend({ label, set: { id, field, value } }: Remedy, optionId: string): string | null {
-    return this.set(label, this.house[id] ? houseId : optionId, id, { [field]: value })
+  mend({ code, set: { id, field, value } }: Remedy, optionId: string): Fault | null {
+    return this.set(code, this.house[id] ? houseId : optionId, id, { [field]: value })
+  }
+
+  /**
+   * Takes one step back wherever it stands among the others: the last one as by `undo`, an earlier one as an edit of
+   * its own while nobody has touched its objects since.
+   * @returns whether it could be taken back
+   */
+  takeBack(step: Step): boolean {
+    const { done } = this.store.getState()
+    if (done.at(-1) === step) return this.undo() !== null
+    if (!done.includes(step)) return false
+    const back = Object.entries(step.changes).map(([id, change]) => [id, invertChange(change)] as const)
+    if (back.some(([id, change]) => conflictsOf(this.document(id), change).length > 0)) return false
+    this.begin()
+    for (const [id, change] of back) this.preview(id, (before) => applyChange(before, change))
+    return this.commit(step.label).step !== null
   }
 
   undo(): Step | null {
@@ -184,4 +220,17 @@ export function withObject(objects: Objects, id: string, object: AnyObject | nul
   if (object) return { ...objects, [id]: object }
   const { [id]: _gone, ...rest } = objects
   return rest
+}
+
+/** The first object of a change that its kind does not allow. */
+function faultIn(changes: Readonly<Record<string, Change>>): Fault | null {
+  for (const { added, updated } of Object.values(changes))
+    for (const object of [...Object.values(added), ...Object.values(updated).map(([, to]) => to)])
+      try {
+        parseObject(object, object.id)
+      } catch (error) {
+        if (error instanceof Fault) return error
+        throw error
+      }
+  return null
 }

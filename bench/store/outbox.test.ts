@@ -1,8 +1,11 @@
 import { setTimeout as wait } from 'node:timers/promises'
-import { emptyChange } from '@/core/model/change'
 import { Outbox, Refused, type OutboxShelf, type PendingEdit, type SendResult } from './outbox'
 
-const edit = (id: string): PendingEdit => ({ id, documentId: 'house', change: emptyChange })
+const edit = (id: string): PendingEdit => ({
+  id,
+  documentId: 'house',
+  change: { added: {}, updated: {}, removed: {} },
+})
 
 function shelf(start: readonly PendingEdit[] = []): OutboxShelf & { kept: readonly PendingEdit[] } {
   const box = {
@@ -63,11 +66,30 @@ test('edits of an earlier visit are sent again', async () => {
   expect(sent).toEqual(['old'])
 })
 
-test('a refusal stops and is said; conflicts wait for the designer', async () => {
-  const refusing = new Outbox(shelf(), () => Promise.reject(new Refused('house.site.latitudeDeg: too big')))
-  refusing.add(edit('a'))
-  await until(() => refusing.store.getState().status === 'refused')
-  expect(refusing.store.getState().refusal).toMatch(/latitudeDeg/)
+test('an edit that is refused is set aside and takes no other with it', async () => {
+  const place = shelf()
+  const fault = { code: 'bad-object', data: {}, path: 'site.latitudeDeg' }
+  const stored: string[] = []
+  const outbox = new Outbox(place, async (edits) => {
+    if (edits.some(({ id }) => id === 'wrong')) throw new Refused(fault)
+    stored.push(...edits.map(({ id }) => id))
+    return yes(edits)
+  })
+  for (const id of ['a', 'b', 'wrong', 'c']) outbox.add(edit(id))
+  await until(() => outbox.store.getState().status === 'saved')
+  expect(stored).toEqual(['a', 'b', 'c'])
+  expect(outbox.store.getState().refused).toEqual([{ edit: edit('wrong'), fault }])
+  await until(() => place.kept.length === 0)
+  // Those that come after it go together again.
+  outbox.add(edit('d'))
+  outbox.add(edit('e'))
+  await until(() => outbox.store.getState().status === 'saved')
+  expect(stored).toEqual(['a', 'b', 'c', 'd', 'e'])
+  outbox.forget('wrong')
+  expect(outbox.store.getState().refused).toEqual([])
+})
+
+test('conflicts wait for the designer', async () => {
   const meeting = new Outbox(shelf(), async ([first]) => ({
     saved: [],
     conflicts: first ? [{ id: first.id, documentId: 'house', objects: [] }] : [],

@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla'
-import { type Change, type Conflict } from '@/core/model/change'
+import { type Change, type Conflict } from '@/core/kinds/documents'
+import { type FaultDetail } from '@/core/model/fault'
 
 /** An edit that the server has not yet confirmed. */
 export interface PendingEdit {
@@ -24,16 +25,30 @@ export interface SendResult {
   }[]
 }
 
-/** The server said no for good: the edit itself is wrong. */
-export class Refused extends Error {}
+/** The server said no for good: an edit of those sent is wrong. */
+export class Refused extends Error {
+  readonly fault: FaultDetail
 
-export type OutboxStatus = 'saved' | 'saving' | 'offline' | 'refused'
+  constructor(fault: FaultDetail) {
+    super(fault.code)
+    this.name = 'Refused'
+    this.fault = fault
+  }
+}
+
+export type OutboxStatus = 'saved' | 'saving' | 'offline'
+
+/** An edit that the server will never take, and why. */
+export interface RefusedEdit {
+  readonly edit: PendingEdit
+  readonly fault: FaultDetail
+}
 
 interface State {
   readonly status: OutboxStatus
   readonly pending: readonly PendingEdit[]
   readonly conflicts: SendResult['conflicts']
-  readonly refusal: string | null
+  readonly refused: readonly RefusedEdit[]
 }
 
 /** Rest of the hand before sending, first pause after a failure, longest pause. */
@@ -48,13 +63,15 @@ const mostAtOnce = 100
  * for as long as it takes.
  */
 export class Outbox {
-  readonly store = createStore<State>(() => ({ status: 'saved', pending: [], conflicts: [], refusal: null }))
+  readonly store = createStore<State>(() => ({ status: 'saved', pending: [], conflicts: [], refused: [] }))
   readonly #shelf: OutboxShelf
   readonly #send: (edits: readonly PendingEdit[]) => Promise<SendResult>
   #timer: ReturnType<typeof setTimeout> | null = null
   #pauseMs = firstPauseMs
   #busy = false
   #shelved: Promise<void> = Promise.resolve()
+  /** Sent one by one after a refusal, so that the one that is wrong takes no other with it. */
+  #oneByOne = false
 
   constructor(shelf: OutboxShelf, send: (edits: readonly PendingEdit[]) => Promise<SendResult>) {
     this.#shelf = shelf
@@ -90,11 +107,28 @@ export class Outbox {
     this.store.setState((s) => ({ conflicts: s.conflicts.filter((conflict) => conflict.id !== id) }))
   }
 
-  /** Lets go of edits the server will never take; done when the shelf has let go of them too. */
-  dropRefused(): Promise<void> {
-    this.store.setState({ pending: [], status: 'saved', refusal: null })
-    this.#keep()
-    return this.#shelved
+  /** The person has seen that an edit was refused. */
+  forget(id: string): void {
+    this.store.setState((s) => ({ refused: s.refused.filter(({ edit }) => edit.id !== id) }))
+  }
+
+  /** One of these is wrong: of several it is found out one by one, a single one is it. */
+  #setAside(batch: readonly PendingEdit[], fault: FaultDetail): void {
+    const [edit] = batch
+    if (batch.length > 1 || !edit) this.#oneByOne = true
+    else {
+      this.#oneByOne = false
+      this.store.setState((s) => {
+        const pending = s.pending.filter(({ id }) => id !== edit.id)
+        return {
+          pending,
+          refused: [...s.refused, { edit, fault }],
+          status: pending.length > 0 ? 'saving' : 'saved',
+        }
+      })
+      this.#keep()
+    }
+    this.#later(0)
   }
 
   #keep(): void {
@@ -109,8 +143,8 @@ export class Outbox {
 
   async #go(): Promise<void> {
     this.#timer = null
-    const batch = this.store.getState().pending.slice(0, mostAtOnce)
-    if (this.#busy || batch.length === 0 || this.store.getState().status === 'refused') return
+    const batch = this.store.getState().pending.slice(0, this.#oneByOne ? 1 : mostAtOnce)
+    if (this.#busy || batch.length === 0) return
     this.#busy = true
     try {
       const { saved, conflicts } = await this.#send(batch)
@@ -127,7 +161,7 @@ export class Outbox {
       this.#keep()
       if (this.store.getState().pending.length > 0) this.#later(0)
     } catch (error) {
-      if (error instanceof Refused) this.store.setState({ status: 'refused', refusal: error.message })
+      if (error instanceof Refused) this.#setAside(batch, error.fault)
       else {
         this.store.setState({ status: 'offline' })
         this.#later(this.#pauseMs)

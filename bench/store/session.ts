@@ -1,9 +1,12 @@
 import { createStore } from 'zustand/vanilla'
-import { type Chapter } from '@/core/pipeline/explanation'
-import { type Vec2 } from '@/core/geometry/vector'
 import { type Snap } from '@/core/geometry/snap'
+import { type Vec2 } from '@/core/geometry/vector'
+import { type Words } from '@/words/words'
+import { type Step } from './documents'
 
-export type ToolId = 'select' | 'trace' | 'gable' | 'chimney' | 'tree' | 'lay' | 'rack'
+/** The places of the outline, and the tools; both have their words. */
+export type Chapter = keyof Words['chapters']
+export type ToolId = keyof Words['tools']
 
 export type Selection =
   | { readonly kind: 'object'; readonly id: string }
@@ -24,7 +27,8 @@ export interface Sketch {
 export interface Toast {
   readonly id: number
   readonly text: string
-  readonly undo: boolean
+  /** The step that its button takes back; null without one. */
+  readonly step: Step | null
 }
 
 /** What lives as long as the visit: never saved. */
@@ -76,6 +80,6 @@ export type SessionStore = ReturnType<typeof createSession>
 
 let toasts = 0
 
-export function toast(session: SessionStore, text: string, undo = false): void {
-  session.setState({ toast: { id: ++toasts, text, undo } })
+export function toast(session: SessionStore, text: string, step: Step | null = null): void {
+  session.setState({ toast: { id: ++toasts, text, step } })
 }

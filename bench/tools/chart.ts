@@ -1,11 +1,18 @@
-import { type Objects } from '@/core/model/document'
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
-import { type StageScene } from '../stage/scene'
+import { type Objects } from '@/core/kinds/documents'
+import { type Handle } from '@/core/kinds/standing'
+import { type Hit } from '@/core/site/pick'
+import { type Site } from '@/core/site/site'
+import { type Sayer } from '@/words/sayer'
 import { type DocumentStore } from '../store/documents'
 import { type SessionStore, type ToolId } from '../store/session'
-import { type Handle } from './handles'
-import { type Hit } from './pick'
+
+/** A grip and the object it sits on. */
+export interface Grip {
+  readonly objectId: string
+  readonly handle: Handle
+}
 
 /** A pointer event in the terms of the house. */
 export interface PointerInput {
@@ -15,7 +22,7 @@ export interface PointerInput {
   /** Pixels. */
   readonly screen: Vec2
   readonly hit: Hit | null
-  readonly handle: Handle | null
+  readonly grip: Grip | null
   readonly shift: boolean
   /** How many metres of ground lie under a snap's reach. */
   readonly reachM: number
@@ -31,9 +38,13 @@ export interface KeyInput {
 export interface ToolContext {
   readonly documents: DocumentStore
   readonly session: SessionStore
-  readonly scene: () => StageScene
+  /** What stands there now. */
+  readonly site: () => Site
+  /** What would stand there with another option. */
+  readonly siteWith: (option: Objects) => Site
   readonly option: () => Objects
   readonly units: () => 'metric' | 'imperial'
+  readonly sayer: () => Sayer
   /** 0..1, for ids. */
   readonly random: () => number
 }
@@ -73,10 +84,6 @@ export class ToolChart {
     this.#leave = leave
     this.#state = first
     this.#adopt(first)
-  }
-
-  get stateName(): string {
-    return this.#state.constructor.name
   }
 
   press = (input: PointerInput) => this.#state.press(input)

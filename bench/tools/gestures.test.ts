@@ -1,15 +1,19 @@
-import { type Objects } from '@/core/model/document'
-import { defaultSite } from '@/core/model/kinds/site'
-import { coverId, defaultCover } from '@/core/model/kinds/cover'
+import { coverId, defaultCover } from '@/core/kinds/cover/cover'
+import { type Objects } from '@/core/kinds/documents'
+import { kindOf } from '@/core/kinds/index'
+import { defaultSite } from '@/core/kinds/site/site'
+import { defaultTree } from '@/core/kinds/tree/tree'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { pick } from '@/core/site/pick'
+import { standingById } from '@/core/site/site'
 import { catalogue } from '@/town/equipment'
+import { tools as allTools } from '../kinds/index'
 import { makeToolContext } from '../make-tool-context'
-import { stageScene } from '../stage/scene'
+import { rememberedSites } from '../open-bench'
 import { DocumentStore, houseId } from '../store/documents'
 import { createSession } from '../store/session'
-import { type PointerInput } from './chart'
-import { handlesOf } from './handles'
-import { pick } from './pick'
+import { type Grip, type PointerInput } from './chart'
+import { carrierOf } from './standing-objects'
 import { ToolBox } from './tool-box'
 
 /** A bench without a browser: seen straight from above, a pixel to a centimetre. */
@@ -22,9 +26,22 @@ function bench(house: Objects = {}) {
     ['option-a'],
   )
   const session = createSession('option-a')
-  const scene = () => stageScene(documents.house, documents.document('option-a'), catalogue)
+  const sites = rememberedSites(documents, () => 'option-a', catalogue)
+  const { site } = sites
   let seed = 0
-  const tools = new ToolBox(makeToolContext(documents, session, scene, () => (seed = (seed + 0.37) % 1)))
+  const context = makeToolContext(
+    { documents, session, ...sites, catalogue },
+    () => (seed = (seed + 0.37) % 1),
+  )
+  const tools = new ToolBox(context, allTools)
+  const grips = (): Grip[] => {
+    const id = session.getState().selection?.id ?? ''
+    const object = documents.house[id] ?? documents.document('option-a')[id]
+    const geometry = standingById(site(), id)?.geometry
+    return object && geometry
+      ? (kindOf(object).standing?.handles(object, geometry) ?? []).map((handle) => ({ objectId: id, handle }))
+      : []
+  }
   const input = (
     at: Vec2,
     shift = false,
@@ -33,19 +50,17 @@ function bench(house: Objects = {}) {
   ): PointerInput => {
     const ray = { origin: from, direction }
     const selection = session.getState().selection
-    const slotsOf =
-      selection && documents.document('option-a')[selection.id]?.kind === 'array' ? selection.id : null
-    const handle =
-      handlesOf(scene(), documents.house, selection).find(
-        (h) =>
-          (h.kind === 'corner' || h.kind === 'crown') && Math.hypot(h.at[0] - at[0], h.at[1] - at[1]) < 0.2,
+    const slotsOf = selection && carrierOf(documents.document('option-a'), selection.id) ? selection.id : null
+    const grip =
+      grips().find(
+        ({ handle }) => handle.moves !== 'up' && Math.hypot(handle.at[0] - at[0], handle.at[1] - at[1]) < 0.2,
       ) ?? null
     return {
       at,
       ray,
       screen: [at[0] * 100, at[1] * 100],
-      hit: pick(scene(), ray, slotsOf),
-      handle,
+      hit: pick(site(), ray, slotsOf),
+      grip,
       shift,
       reachM: 0.3,
     }
@@ -61,7 +76,22 @@ function bench(house: Objects = {}) {
   const type = (text: string) => [...text].forEach((key) => tools.chart.key({ key, shift: false }))
   const key = (name: string) => tools.chart.key({ key: name, shift: false })
   const house_ = () => Object.values(documents.house).find((object) => object.kind === 'volume')
-  return { documents, session, scene, tools, press, move, release, click, type, key, volume: house_, input }
+  return {
+    documents,
+    session,
+    site,
+    grips,
+    context,
+    tools,
+    press,
+    move,
+    release,
+    click,
+    type,
+    key,
+    volume: house_,
+    input,
+  }
 }
 
 const rectangle = (b: ReturnType<typeof bench>) => {
@@ -134,7 +164,7 @@ test('letters in a length and lengths of nothing are said, and nothing is lost',
   b.key('Backspace')
   b.type('0')
   b.key('Enter')
-  expect(b.session.getState().sketch?.message).toMatch(/longer than nothing/)
+  expect(b.session.getState().sketch?.message).toMatch(/longer than zero/)
   expect(b.session.getState().sketch?.points).toHaveLength(2)
 })
 
@@ -162,13 +192,12 @@ test('a side that would cross another is refused with its number; Backspace take
 test('the ridge dragged up is a steeper pitch, in one step of undo; Esc while dragging bails out', () => {
   const b = bench()
   rectangle(b)
-  const ridge = handlesOf(b.scene(), b.documents.house, b.session.getState().selection).find(
-    (h) => h.kind === 'ridge',
-  )
-  if (!ridge) throw new Error('a roof has a ridge')
+  const grip = b.grips().find(({ handle }) => handle.name === 'ridge')
+  if (!grip) throw new Error('a roof has a ridge')
+  const ridge = grip.handle
   const sight = (z: number) => ({
     ...b.input([ridge.at[0], ridge.at[1]], false, [ridge.at[0], ridge.at[1] - 50, z], [0, 1, 0]),
-    handle: ridge,
+    grip,
   })
   b.tools.chart.press(sight(ridge.at[2]))
   b.tools.chart.move(sight(ridge.at[2] + 0.5))
@@ -215,6 +244,8 @@ test('a chimney wants a roof, a tree the ground; a tree is dragged, nudged, dele
   expect(tree()).toMatchObject({ center: [-7, 1] })
   b.key('ArrowRight')
   expect(tree()).toMatchObject({ center: [expect.closeTo(-6.99, 6), 1] })
+  b.tools.chart.key({ key: 'ArrowUp', shift: true })
+  expect(tree()).toMatchObject({ center: [expect.closeTo(-6.99, 6), expect.closeTo(1.1, 6)] })
   b.key('Delete')
   expect(tree()).toBeUndefined()
   b.documents.undo()
@@ -226,7 +257,7 @@ test('modules are laid on a plane, one is deleted and put back by a click on its
   rectangle(b)
   b.tools.take('lay')
   b.click(5, 1)
-  const array = () => b.scene().laid.arrays[0]
+  const array = () => b.site().arrays[0]
   const count = array()?.panels.length ?? 0
   expect(count).toBeGreaterThan(3)
   b.tools.take('select')
@@ -254,7 +285,7 @@ test('by keys alone: from the array to its modules, row by row, one deleted and 
   b.tools.take('lay')
   b.click(5, 1)
   b.tools.take('select')
-  const array = () => b.scene().laid.arrays[0]
+  const array = () => b.site().arrays[0]
   const id = array()?.id ?? ''
   const slots = () => (array()?.panels ?? []).map((panel) => panel.slot)
   const here = () => {
@@ -314,7 +345,7 @@ test('a rack is put on open ground, dragged as a whole, and loses one module to 
     tool: 'select',
     selection: { kind: 'object', id: rack()?.id },
   })
-  const laid = () => b.scene().laid.arrays.find((array) => array.id === rack()?.id)
+  const laid = () => b.site().arrays.find((array) => array.id === rack()?.id)
   const middleOf = (index: number) => {
     const corners = laid()?.panels[index]?.corners
     if (!corners) throw new Error('the rack has modules')
@@ -343,4 +374,65 @@ test('a rack is put on open ground, dragged as a whole, and loses one module to 
   expect(rack()).toBeUndefined()
   b.documents.undo()
   expect(laid()?.panels).toHaveLength(9)
+})
+
+test('nothing is moved beyond the end of the world, and no step is left where nothing moved', () => {
+  const b = bench({
+    'tree-1': {
+      ...defaultTree,
+      id: 'tree-1',
+      center: [499.995, 0],
+      transmissivity: new Array<number>(12).fill(0.5),
+    },
+  })
+  b.session.setState({ selection: { kind: 'object', id: 'tree-1' } })
+  const center = () => {
+    const tree = b.documents.house['tree-1']
+    return tree?.kind === 'tree' ? tree.center : null
+  }
+  expect(b.key('ArrowRight')).toBe(true)
+  expect(center()).toEqual([500, 0])
+  const steps = b.documents.store.getState().done.length
+  b.tools.chart.key({ key: 'ArrowRight', shift: true })
+  expect(center()).toEqual([500, 0])
+  expect(b.documents.store.getState().done).toHaveLength(steps)
+  // By hand as well: the pointer may go anywhere.
+  b.press(500, 0)
+  b.move(700, -900)
+  b.release(700, -900)
+  expect(center()).toEqual([500, -500])
+})
+
+test('modules that fit nowhere leave nothing behind, not even something to redo', () => {
+  const b = bench()
+  rectangle(b)
+  b.documents.edit('Setbacks', 'option-a', (before) => ({
+    ...before,
+    [coverId]: {
+      ...defaultCover,
+      setbacksM: { eave: 2, ridge: 2, hip: 2, valley: 2, rake: 2 },
+    },
+  }))
+  b.documents.edit('Name', 'option-a', (before) => before)
+  const before = b.documents.store.getState()
+  b.tools.take('lay')
+  b.click(5, 1)
+  expect(b.session.getState().sketch?.message).toMatch(/No module fits/)
+  expect(b.site().arrays).toEqual([])
+  const after = b.documents.store.getState()
+  expect([after.done, after.undone, after.documents]).toEqual([before.done, before.undone, before.documents])
+})
+
+test('the toast’s own step is taken back, whatever was done since', () => {
+  const b = bench()
+  rectangle(b)
+  b.tools.take('lay')
+  b.click(5, 1)
+  const laid = b.session.getState().toast?.step
+  if (!laid) throw new Error('what was laid can be taken back')
+  b.tools.take('tree')
+  b.click(-8, 0)
+  expect(b.documents.takeBack(laid)).toBe(true)
+  expect(b.site().arrays).toEqual([])
+  expect(Object.values(b.documents.house).some((object) => object.kind === 'tree')).toBe(true)
 })

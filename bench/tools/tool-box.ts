@@ -1,19 +1,16 @@
 import { type ToolId } from '../store/session'
 import { ToolChart, type ToolContext } from './chart'
-import { TogglingGable } from './gable/toggling'
-import { Laying } from './lay/laying'
-import { Placing } from './place/placing'
-import { StandingRack } from './rack/standing'
-import { SelectIdle } from './select/idle'
-import { TraceIdle } from './trace/idle'
+import { type Tool } from './tool'
 
 /** The tool in hand; taking another puts the first one back as it was. */
 export class ToolBox {
   readonly #context: ToolContext
+  readonly #tools: readonly Tool[]
   #chart: ToolChart
 
-  constructor(context: ToolContext) {
+  constructor(context: ToolContext, tools: readonly Tool[]) {
     this.#context = context
+    this.#tools = tools
     this.#chart = this.#make('select')
   }
 
@@ -29,13 +26,8 @@ export class ToolBox {
   }
 
   #make(id: ToolId): ToolChart {
-    const leave = () => this.take('select')
-    const context = this.#context
-    if (id === 'trace') return new ToolChart(id, new TraceIdle(context), leave)
-    if (id === 'gable') return new ToolChart(id, new TogglingGable(context), leave)
-    if (id === 'lay') return new ToolChart(id, new Laying(context), leave)
-    if (id === 'chimney' || id === 'tree') return new ToolChart(id, new Placing(context, id), leave)
-    if (id === 'rack') return new ToolChart(id, new StandingRack(context), leave)
-    return new ToolChart(id, new SelectIdle(context), leave)
+    const tool = this.#tools.find((one) => one.id === id)
+    if (!tool) throw new RangeError(`there is no tool ${id}`)
+    return new ToolChart(id, tool.begin(this.#context), () => this.take('select'))
   }
 }

@@ -2,9 +2,9 @@
 
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react'
 import { useEffect } from 'react'
-import { type Check } from '@/core/pipeline/explanation'
-import { useBench, useNumbers, useSession, useSite } from '../context'
-import { measure } from '../format'
+import { type Check } from '@/core/model/ledger'
+import { chapterOf } from '../checks'
+import { useBench, useNumbers, useSayer, useSession } from '../context'
 import { toast } from '../store/session'
 
 const order = { broken: 0, warning: 1, note: 2 } as const
@@ -28,13 +28,13 @@ export function Checks() {
       >
         {({ close }) => (
           <>
-            {checks.length === 0 && <p>All rules are kept.</p>}
+            {checks.length === 0 && <p>All rules are met.</p>}
             {checks.map((check) => (
               <CheckRow
                 key={check.id}
                 check={check}
                 go={() => {
-                  session.setState({ chapter: check.chapter })
+                  session.setState({ chapter: chapterOf[check.code] })
                   close()
                 }}
               />
@@ -48,7 +48,8 @@ export function Checks() {
 
 function CheckRow({ check, go }: { readonly check: Check; readonly go: () => void }) {
   const { session, documents } = useBench()
-  const site = useSite()
+  const sayer = useSayer()
+  const { title, message } = sayer.check(check)
   const optionId = useSession((s) => s.optionId)
   const { measured, remedy } = check
   // A row that goes while the pointer is on it hears no more of the pointer.
@@ -62,13 +63,13 @@ function CheckRow({ check, go }: { readonly check: Check; readonly go: () => voi
       <h3 className={`font-semibold ${check.severity === 'broken' ? 'text-clay' : ''}`}>
         <span className="sr-only">{names[check.severity]}: </span>
         {check.severity === 'broken' ? '▲ ' : check.severity === 'warning' ? '△ ' : ''}
-        {check.title}
+        {title}
       </h3>
-      <p>{check.message}</p>
+      <p>{message}</p>
       {measured && (
         <p className="quiet mt-0.5">
-          {measure(measured.figure, measured.unit, site)} · limit{' '}
-          {measure(measured.limit, measured.unit, site)}
+          {sayer.written({ value: measured.figure, unit: measured.unit })} · limit{' '}
+          {sayer.written({ value: measured.limit, unit: measured.unit })}
         </p>
       )}
       <div className="mt-1 flex gap-3">
@@ -87,10 +88,10 @@ function CheckRow({ check, go }: { readonly check: Check; readonly go: () => voi
               // The row goes with what it told of; the keyboard stays in the list.
               event.currentTarget.closest('section')?.focus()
               const wrong = documents.mend(remedy, optionId)
-              if (wrong !== null) toast(session, `${remedy.label}: ${wrong}`)
+              if (wrong) toast(session, `${sayer.remedy(remedy)}: ${sayer.fault(wrong)}`)
             }}
           >
-            {remedy.label}
+            {sayer.remedy(remedy)}
           </button>
         )}
       </div>

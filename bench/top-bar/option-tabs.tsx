@@ -1,12 +1,12 @@
 'use client'
 
 import { useStore } from 'zustand'
-import { theOne } from '@/core/model/document'
-import { optionLetter } from '@/core/model/job'
-import { offerId } from '@/core/model/kinds/offer'
+import { theOne } from '@/core/kinds/documents'
+import { optionLetter } from '@/core/kinds/job'
+import { offerId } from '@/core/kinds/offer/offer'
 import { newId } from '@/core/model/new-id'
 import { useBench, useHouse, useOptions, useSession, useSite } from '../context'
-import { number } from '../format'
+import { number } from '@/words/format'
 import { toast } from '../store/session'
 
 /** The ways to do the job, each with its own small numbers. */
@@ -35,8 +35,8 @@ export function OptionTabs() {
     const next = rest[Math.min(index, rest.length - 1)]
     if (!next) return
     if (id === active) session.setState({ optionId: next.id, selection: null })
-    documents.edit('Remove option', id, () => ({}))
-    toast(session, 'Option removed.', true)
+    const { step } = documents.edit('Remove option', id, () => ({}))
+    toast(session, 'Option removed.', step)
   }
 
   return (

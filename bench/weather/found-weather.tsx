@@ -1,8 +1,8 @@
 'use client'
 
 import { type OpenedWeather } from '@/workers/weather-messages'
-import { useSite } from '../context'
-import { months, number } from '../format'
+import { monthNames, number } from '@/words/format'
+import { useSayer, useSite } from '../context'
 import { zoneName } from './time-zones'
 
 /** What a file holds once it can be read, what was noticed, and the shift that would set its clock right. */
@@ -14,6 +14,8 @@ export function Found({
   readonly onShift: (minutes: number) => void
 }) {
   const site = useSite()
+  const sayer = useSayer()
+  const months = monthNames('en')
   const { reading, shiftMinutes } = opened
   if (!reading) return null
   const { place } = reading
@@ -35,7 +37,7 @@ export function Found({
               ['Global on the horizontal', number(reading.ghiKwhM2, site), 'kWh/m²'],
               ['Beam, normal', number(reading.dniKwhM2, site), 'kWh/m²'],
               ['Diffuse', number(reading.dhiKwhM2, site), 'kWh/m²'],
-              ['Mean air', number(reading.meanC, site, 1), '°C'],
+              ['Mean air temperature', number(reading.meanC, site, 1), '°C'],
               ['Snow depth', reading.hasSnow ? 'given' : 'not given', ''],
             ] as const
           ).map(([label, value, unit]) => (
@@ -62,7 +64,7 @@ export function Found({
       </div>
       <div>
         <h3 className="font-semibold">
-          {reading.problems.length === 0 ? 'Nothing looks wrong' : 'What was noticed'}
+          {reading.problems.length === 0 ? 'No problems found' : 'Problems found'}
         </h3>
         <ul>
           {reading.problems.map((problem) => (
@@ -72,25 +74,25 @@ export function Found({
               </span>
               <span>
                 <span className="sr-only">{problem.severity}: </span>
-                {problem.message}
+                {sayer.problem(problem)}
               </span>
             </li>
           ))}
         </ul>
         {better !== 0 && (
           <button type="button" className="button mt-2" onClick={() => onShift(shiftMinutes + better)}>
-            Move all values {Math.abs(better)} minutes {better > 0 ? 'later' : 'earlier'}
+            Shift all values {Math.abs(better)} minutes {better > 0 ? 'later' : 'earlier'}
           </button>
         )}
         {shiftMinutes !== 0 && (
           <p className="quiet mt-2">
-            Moved by {shiftMinutes} minutes.{' '}
+            Shifted by {shiftMinutes} minutes.{' '}
             <button
               type="button"
               className="cursor-pointer text-verdigris hover:underline"
               onClick={() => onShift(0)}
             >
-              Leave them where they were
+              Undo the shift
             </button>
           </p>
         )}

@@ -10,7 +10,7 @@ import { ownStationId } from '@/core/weather/own-weather'
 import { standardOffsetHours } from '@/core/model/local-clock'
 import { modelYear } from '@/core/model/model-year'
 import { type OpenedWeather } from '@/workers/weather-messages'
-import { useBench, useSite } from '../context'
+import { useBench, useSayer, useSite } from '../context'
 import { sendWeather } from '../requests'
 import { Sheet } from '../sheet'
 import { houseId } from '../store/documents'
@@ -24,7 +24,8 @@ export function ImportSheet() {
   const site = useSite()
   const [name, setName] = useState('')
   const [opened, setOpened] = useState<OpenedWeather | null>(null)
-  const [wrong, setWrong] = useState<string | null>(null)
+  const [wrong, setWrong] = useState<Fault | null>(null)
+  const sayer = useSayer()
   const [busy, setBusy] = useState(false)
   const close = () => session.setState({ dialog: null })
   const place = (of: string): WeatherPlace => ({
@@ -41,7 +42,7 @@ export function ImportSheet() {
       await work()
     } catch (error) {
       if (!(error instanceof Fault)) throw error
-      setWrong(error.message)
+      setWrong(error)
     } finally {
       setBusy(false)
     }
@@ -51,10 +52,11 @@ export function ImportSheet() {
       setOpened(null)
       setName(file.name)
       if (file.size > largestWeatherBytes)
-        throw new Fault(
-          'too-large',
-          `It has ${Math.round(file.size / 1e6)} MB; a weather file may have at most ${largestWeatherBytes / 1e6} MB.`,
-        )
+        throw new Fault('too-large', {
+          reason: 'file',
+          bytes: { value: file.size, unit: 'bytes' },
+          limit: { value: largestWeatherBytes, unit: 'bytes' },
+        })
       const bytes = await file.arrayBuffer()
       const { opened: found } = await desk.ask('opened', { type: 'open', bytes, place: place(file.name) }, [
         bytes,
@@ -86,8 +88,11 @@ export function ImportSheet() {
         yearSpread: null,
         own: true,
       })
-      documents.set('Weather file', houseId, site.id, { stationId: id })
-      toast(session, `${name} is now the weather of this job.`, true)
+      const { step } = documents.edit('Weather file', houseId, (before) => ({
+        ...before,
+        [site.id]: { ...site, stationId: id },
+      }))
+      toast(session, `${name} is now the weather of this job.`, step)
       close()
     })
   return (
@@ -97,12 +102,12 @@ export function ImportSheet() {
       {wrong !== null && (
         <p role="alert" className="mt-2 rounded-md bg-clay-soft p-2 text-clay">
           {name ? `${name}: ` : ''}
-          {wrong}
+          {sayer.fault(wrong)}
         </p>
       )}
       {opened?.fault && (
         <p role="alert" className="mt-2 rounded-md bg-clay-soft p-2 text-clay">
-          {opened.fault.message}
+          {sayer.fault(opened.fault)}
         </p>
       )}
       {opened?.mapping && (
@@ -112,7 +117,7 @@ export function ImportSheet() {
       {opened && (
         <div className="mt-4 flex items-center justify-end gap-2">
           <p className="quiet flex-1">
-            The job stays as it is until you take the file. Undo brings the old weather back.
+            The job stays as it is until you use the file. Undo brings the old weather back.
           </p>
           <button type="button" className="button" onClick={close}>
             Cancel
@@ -123,7 +128,7 @@ export function ImportSheet() {
             disabled={!opened.reading || busy}
             onClick={() => void take()}
           >
-            Take this weather
+            Use this weather
           </button>
         </div>
       )}
@@ -145,8 +150,8 @@ function FileField({ name, onFile }: { readonly name: string; readonly onFile: (
     >
       <span className="font-semibold text-verdigris">{name || 'Choose a file'}</span>
       <span className="quiet block">
-        EPW, or a table of hours or parts of them as CSV; drop it here. At most {largestWeatherBytes / 1e6}{' '}
-        MB.
+        EPW, or a CSV table of hours or shorter intervals; or drop it here. At most{' '}
+        {largestWeatherBytes / 1e6} MB.
       </span>
       <input
         type="file"

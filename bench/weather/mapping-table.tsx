@@ -6,7 +6,7 @@ import { type OpenedWeather } from '@/workers/weather-messages'
 import { zoneName, zones } from './time-zones'
 
 const roleNames: Readonly<Record<ColumnRole, string>> = {
-  ignore: 'leave out',
+  ignore: 'ignore',
   time: 'date and time',
   date: 'date',
   clock: 'time of day',
@@ -15,9 +15,9 @@ const roleNames: Readonly<Record<ColumnRole, string>> = {
   day: 'day',
   hour: 'hour',
   minute: 'minute',
-  ghi: 'global, horizontal',
-  dni: 'beam, normal',
-  dhi: 'diffuse, horizontal',
+  ghi: 'global horizontal',
+  dni: 'beam normal',
+  dhi: 'diffuse horizontal',
   temperature: 'air temperature',
   wind: 'wind speed',
   albedo: 'albedo',
@@ -61,7 +61,7 @@ export function MappingTable({
                       {heading}
                     </span>
                     <select
-                      aria-label={`What “${heading}” holds`}
+                      aria-label={`Content of “${heading}”`}
                       className={`field mt-1 block w-36 cursor-pointer ${role === 'ignore' ? 'text-pencil' : ''}`}
                       value={role}
                       onChange={(event) => {
@@ -124,7 +124,7 @@ export function MappingTable({
           onChoose={(decimal) => onMap({ ...mapping, decimal })}
         />
         <Choice
-          label="Dates as"
+          label="Date order"
           value={mapping.dayFirst ? 'day' : 'month'}
           choices={[
             ['day', 'day, month, year'],
@@ -133,16 +133,16 @@ export function MappingTable({
           onChoose={(first) => onMap({ ...mapping, dayFirst: first === 'day' })}
         />
         <Choice
-          label="A stamp says when its interval"
+          label="Timestamps mark the interval’s"
           value={mapping.stamp}
           choices={[
-            ['start', 'begins'],
-            ['end', 'ends'],
+            ['start', 'start'],
+            ['end', 'end'],
           ]}
           onChoose={(stamp) => onMap({ ...mapping, stamp })}
         />
         <Choice
-          label="Clock"
+          label="Time zone"
           value={String(mapping.timeZoneHours)}
           choices={zones.map((hours) => [String(hours), zoneName(hours)])}
           onChoose={(hours) => onMap({ ...mapping, timeZoneHours: Number(hours) })}

@@ -1,31 +1,31 @@
 'use client'
 
 import { useDeferredValue, useState } from 'react'
-import { lossLabels, lossNames, lossSteps, type LossName } from '@/core/pipeline/loss-chain'
-import { hourlyCsv, monthlyCsv } from '@/core/pipeline/results-csv'
-import { type RunSummary } from '@/core/pipeline/summary'
-import { Chart } from '../charts/chart'
-import { useBench, useNumbers, useSite } from '../context'
-import { money, moneySign, months, number } from '../format'
+import { lossNames, lossSteps, type LossName } from '@/core/energy/loss-chain'
+import { hourlyCsv, monthlyCsv } from '@/core/readers/results-csv'
+import { type RunSummary } from '@/core/readers/summary'
+import { Chart } from '@/charts/chart'
+import { useBench, useNumbers, useSite, useWords } from '../context'
+import { money, moneySign, monthNames, number } from '@/words/format'
 import { Sheet } from '../sheet'
 
-/** The year's energy month by month, from the light to the house: what was lost where, and what it is worth. */
+/** The year's energy month by month, from sunlight to the house: what was lost where, and what it is worth. */
 export function YearSheet() {
   const { session } = useBench()
   const { numbers, fresh } = useNumbers()
   const [share, setShare] = useState(false)
   const summary = useDeferredValue(numbers?.summary)
   return (
-    <Sheet title="The year, month by month" onClose={() => session.setState({ dialog: null })}>
+    <Sheet title="Year by month" onClose={() => session.setState({ dialog: null })}>
       {!summary || summary.count === 0 ? (
-        <p className="quiet">Lay modules first: then the year stands here, month by month.</p>
+        <p className="quiet">Lay modules first; then the year appears here, month by month.</p>
       ) : (
         <div aria-busy={!fresh} className={fresh && summary === numbers?.summary ? '' : 'opacity-60'}>
           <Headline summary={summary} />
           <Waterfall summary={summary} />
           <MonthTable summary={summary} />
           <div className="mt-4 mb-1 flex items-baseline gap-3">
-            <h3 className="flex-1 font-semibold">Where it is lost</h3>
+            <h3 className="flex-1 font-semibold">Losses</h3>
             <label className="flex items-center gap-1.5">
               <input
                 type="checkbox"
@@ -33,7 +33,7 @@ export function YearSheet() {
                 checked={share}
                 onChange={(event) => setShare(event.target.checked)}
               />
-              as percent of the month’s light
+              as percent of the month’s irradiation
             </label>
           </div>
           <LossTable summary={summary} share={share} />
@@ -55,9 +55,9 @@ function Headline({ summary }: { readonly summary: RunSummary }) {
   const { chain, powerW } = summary
   const facts = [
     ['Yield', number(chain.ac.kwh, site), 'kWh'],
-    ['A kilowatt gives', number((chain.ac.kwh / powerW) * 1000, site), 'kWh/kWp'],
+    ['Specific yield', number((chain.ac.kwh / powerW) * 1000, site), 'kWh/kWp'],
     ['Performance ratio', number((chain.ac.kwh / chain.sun.kwh) * 100, site, 1), '%'],
-    ['Light on the modules', number((chain.sun.kwh / powerW) * 1000, site), 'kWh/m²'],
+    ['Irradiation on modules', number((chain.sun.kwh / powerW) * 1000, site), 'kWh/m²'],
   ] as const
   return (
     <dl className="grid grid-cols-4 gap-2">
@@ -77,20 +77,21 @@ function Headline({ summary }: { readonly summary: RunSummary }) {
 function Waterfall({ summary }: { readonly summary: RunSummary }) {
   const site = useSite()
   const { chain } = summary
+  const { losses } = useWords()
   const steps = lossSteps(chain)
     .filter(({ lost }) => Math.abs(lost) >= leastShownKwh)
-    .map((step) => ({ ...step, label: lossLabels[step.name] }))
+    .map((step) => ({ ...step, label: losses[step.name] }))
   return (
     <div className="mt-3">
       <Chart
-        title="From the light to the house, kWh"
+        title="From sunlight to the house, kWh"
         type="rangeBar"
         height={250}
         series={(palette) => [
           {
             name: 'kWh',
             data: [
-              { x: 'Light', y: [0, chain.sun.kwh], fillColor: palette.straw },
+              { x: 'Sun', y: [0, chain.sun.kwh], fillColor: palette.straw },
               ...steps.map(({ label, from, to, lost }) => ({
                 x: label,
                 y: [Math.min(from, to), Math.max(from, to)],
@@ -110,7 +111,7 @@ function Waterfall({ summary }: { readonly summary: RunSummary }) {
               const whole = dataPointIndex === 0 ? chain.sun.kwh : chain.ac.kwh
               const [label, value] = step
                 ? [step.label, -step.lost]
-                : [dataPointIndex === 0 ? 'Light' : 'Yield', whole]
+                : [dataPointIndex === 0 ? 'Sun' : 'Yield', whole]
               return `<div style="padding:4px 8px">${label}: ${number(value, site)} kWh, ${number((value / chain.sun.kwh) * 100, site, 1)} %</div>`
             },
           },
@@ -121,6 +122,7 @@ function Waterfall({ summary }: { readonly summary: RunSummary }) {
   )
 }
 
+const months = monthNames('en')
 const cell = 'px-1.5 py-1 text-right'
 
 function Head({ first }: { readonly first: string }) {
@@ -184,11 +186,14 @@ function MonthTable({ summary }: { readonly summary: RunSummary }) {
   const perKw = 1000 / powerW
   return (
     <div className="mt-2 overflow-x-auto">
-      <table className="w-full border-collapse text-[12px]" aria-label="Light, yield and value by month">
+      <table
+        className="w-full border-collapse text-[12px]"
+        aria-label="Irradiation, yield and value by month"
+      >
         <Head first="" />
         <tbody>
           <Row
-            label="Light, kWh/m²"
+            label="Irradiation, kWh/m²"
             values={chain.sun.monthly.map((v) => v * perKw)}
             sum={chain.sun.kwh * perKw}
             format={kwh}
@@ -216,6 +221,7 @@ function MonthTable({ summary }: { readonly summary: RunSummary }) {
 
 function LossTable({ summary, share }: { readonly summary: RunSummary; readonly share: boolean }) {
   const site = useSite()
+  const { losses } = useWords()
   const { chain } = summary
   const format = (value: number) => number(value, site, share ? 1 : 0)
   const of = (values: readonly number[], sum: number) =>
@@ -231,15 +237,15 @@ function LossTable({ summary, share }: { readonly summary: RunSummary; readonly 
         className="w-full border-collapse text-[12px]"
         aria-label={share ? 'Losses by month in percent' : 'Losses by month in kWh'}
       >
-        <Head first={share ? '% of the light' : 'kWh'} />
+        <Head first={share ? '% of irradiation' : 'kWh'} />
         <tbody>
-          <Row label="Light on modules" {...of(chain.sun.monthly, chain.sun.kwh)} format={format} strong />
+          <Row label="Sun on modules" {...of(chain.sun.monthly, chain.sun.kwh)} format={format} strong />
           {losing(summary).map((name) => {
             const lost = chain.lost[name]
             return (
               <Row
                 key={name}
-                label={lossLabels[name]}
+                label={losses[name]}
                 {...of(
                   lost.monthly.map((v) => -v),
                   -lost.kwh,

@@ -1,19 +1,19 @@
 import { type Command } from 'commander'
 import { z } from 'zod'
-import { Fault } from '@/core/model/fault'
 import { signedArea } from '@/core/geometry/polygon'
 import { cross3, dot3, length3, scale3, sub3, type Vec3 } from '@/core/geometry/vector'
 import { fieldOf, layOnPlane } from '@/core/layout/lay'
-import { usableAreaM2 } from '@/core/layout/usable-area'
 import { frameOf } from '@/core/layout/plane-frame'
-import { print, readCase } from '../files'
+import { usableAreaM2 } from '@/core/layout/usable-area'
+import { addCaseCommand, type Question } from '../case-command'
+import { badCase } from '../english'
 
 const point3 = z.tuple([z.number(), z.number(), z.number()])
 const point2 = z.tuple([z.number(), z.number()])
 const metres = z.number().min(0).max(1000)
 
-const caseSchema = z.object({
-  plane: z.object({ corners: z.array(point3).min(3, 'at least three corners').max(200) }),
+const schema = z.object({
+  plane: z.object({ corners: z.array(point3).min(3).max(200) }),
   setbacksM: z.array(metres),
   obstructions: z.array(z.object({ base: z.array(point2).min(3), clearanceM: metres })).optional(),
   module: z.object({ widthM: z.number().min(0.1).max(10), lengthM: z.number().min(0.1).max(10) }),
@@ -21,57 +21,50 @@ const caseSchema = z.object({
   orientation: z.enum(['portrait', 'landscape', 'best']),
 })
 
-/** Upward unit normal of a flat polygon in space. */
+/** How far a corner may lie off the plane of the others. */
+const mostOffM = 0.02
+
+/** Upward unit normal of a flat polygon in space, three corners and more. @throws Fault `bad-case` */
 function normalOf(corners: readonly Vec3[]): Vec3 {
-  const [a, b] = corners
-  if (!a || !b) throw new Fault('bad-case', 'plane.corners: at least three corners', 'plane.corners')
+  const [a, b, ...others] = corners as [Vec3, Vec3, ...Vec3[]]
   let normal: Vec3 = [0, 0, 0]
-  for (const c of corners.slice(2)) if (length3(normal) < 1e-9) normal = cross3(sub3(b, a), sub3(c, a))
+  for (const c of others) if (length3(normal) < 1e-9) normal = cross3(sub3(b, a), sub3(c, a))
   const length = length3(normal)
-  if (length < 1e-9)
-    throw new Fault('bad-case', 'plane.corners: all corners lie in one line', 'plane.corners')
+  if (length < 1e-9) throw badCase('plane.corners', 'corners-in-line')
   const unit = scale3(normal, Math.sign(normal[2]) / length || 1 / length)
-  const off = corners.findIndex((c) => Math.abs(dot3(unit, sub3(c, a))) > 0.02)
+  const off = corners.findIndex((c) => Math.abs(dot3(unit, sub3(c, a))) > mostOffM)
   if (off >= 0)
-    throw new Fault(
-      'bad-case',
-      `plane.corners.${off}: this corner is more than 2 cm off the plane of the others`,
-      `plane.corners.${off}`,
-    )
-  if (Math.abs(unit[2]) < 1e-6)
-    throw new Fault('bad-case', 'plane.corners: the plane stands upright', 'plane.corners')
+    throw badCase(`plane.corners.${off}`, 'corner-off-plane', {
+      limit: { value: mostOffM, unit: 'm', digits: 2 },
+    })
+  if (Math.abs(unit[2]) < 1e-6) throw badCase('plane.corners', 'upright-plane')
   return unit
 }
 
+function answer(given: z.infer<typeof schema>): object {
+  const { corners } = given.plane
+  if (given.setbacksM.length !== corners.length)
+    throw badCase('setbacksM', 'setback-each', { sides: corners.length, given: given.setbacksM.length })
+  const plane = {
+    corners: signedArea(corners.map((c) => [c[0], c[1]] as const)) < 0 ? [...corners].reverse() : corners,
+    normal: normalOf(corners),
+  }
+  // Turned round, edge i becomes the edge before the same pair of corners.
+  const setbacksM =
+    plane.corners === corners
+      ? given.setbacksM
+      : corners.map((_, i) => given.setbacksM[(2 * corners.length - 2 - i) % corners.length] ?? 0)
+  const request = { ...given, plane, setbacksM, obstructions: given.obstructions ?? [], liftM: 0 }
+  const slots = layOnPlane(request)
+  return {
+    count: slots.length,
+    panels: slots.map(({ corners: c, orientation }) => ({ corners: c, orientation })),
+    usableAreaM2: usableAreaM2(fieldOf(request, frameOf(plane))),
+  }
+}
+
+const question: Question<z.infer<typeof schema>> = { schema, answer }
+
 export function addLayout(gable: Command): void {
-  gable
-    .command('layout')
-    .description('Modules on a plane')
-    .option('--in <file>', 'the case as JSON; standard input when not given')
-    .action((options: { in?: string }) => {
-      const given = readCase(options, caseSchema)
-      const { corners } = given.plane
-      if (given.setbacksM.length !== corners.length)
-        throw new Fault(
-          'bad-case',
-          `setbacksM: ${corners.length} values were expected, one to a plane edge, but there are ${given.setbacksM.length}`,
-          'setbacksM',
-        )
-      const plane = {
-        corners: signedArea(corners.map((c) => [c[0], c[1]] as const)) < 0 ? [...corners].reverse() : corners,
-        normal: normalOf(corners),
-      }
-      // Turned round, edge i becomes the edge before the same pair of corners.
-      const setbacksM =
-        plane.corners === corners
-          ? given.setbacksM
-          : corners.map((_, i) => given.setbacksM[(2 * corners.length - 2 - i) % corners.length] ?? 0)
-      const request = { ...given, plane, setbacksM, obstructions: given.obstructions ?? [], liftM: 0 }
-      const slots = layOnPlane(request)
-      print({
-        count: slots.length,
-        panels: slots.map(({ corners: c, orientation }) => ({ corners: c, orientation })),
-        usableAreaM2: usableAreaM2(fieldOf(request, frameOf(plane))),
-      })
-    })
+  addCaseCommand(gable.command('layout').description('Modules on a plane'), question)
 }

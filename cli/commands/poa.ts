@@ -1,57 +1,71 @@
-import { Option, type Command } from 'commander'
+import { type Command } from 'commander'
+import { z } from 'zod'
+import { byMonth } from '@/core/energy/loss-chain'
 import { monthsOf } from '@/core/model/model-year'
-import { byMonth } from '@/core/pipeline/loss-chain'
-import { type SkyModel } from '@/core/weather/sky-year'
-import { csv, number, print, readWeatherFile, writeText } from '../files'
+import { type Question } from '../case-command'
+import { csv, writeText } from '../files'
+import { addOptionCommand, numberField } from '../options'
 import { intervalTimes, lightOn, sunOf } from '../plane-year'
+import { weatherFileOnce } from '../weather-files'
 
-interface Options {
-  readonly weather: string
-  readonly tilt: number
-  readonly azimuth: number
-  readonly model: SkyModel
-  readonly albedo: number
-  readonly hourly?: string
+const numbers = {
+  tilt: { low: 0, high: 180, placeholder: 'deg', says: 'from the horizontal' },
+  azimuth: { low: -360, high: 360, placeholder: 'deg', says: 'clockwise from north' },
+  albedo: { low: 0, high: 1, placeholder: 'share', says: 'of the ground; 0.2 when not given' },
+} as const
+
+const texts = {
+  weather: { placeholder: 'file', says: 'EPW or CSV file' },
+  model: { placeholder: 'model', says: 'of the sky: perez (when not given) or hay-davies' },
+  hourly: { placeholder: 'file', says: 'writes every interval as CSV' },
+} as const
+
+const schema = z.object({
+  weather: z.string().min(1),
+  tilt: numberField(numbers.tilt),
+  azimuth: numberField(numbers.azimuth),
+  albedo: numberField(numbers.albedo).default(0.2),
+  model: z.enum(['perez', 'hay-davies']).default('perez'),
+  hourly: z.string().min(1).optional(),
+})
+
+function answer(given: z.infer<typeof schema>): object {
+  // The ground is what was asked for, whatever the file says of snow.
+  const year = { ...weatherFileOnce(given.weather).year, albedo: null, snowDepthM: null }
+  const sun = sunOf(year)
+  const light = lightOn(year, sun, given.tilt, given.azimuth, given.albedo, given.model)
+  const total = light.beam.map(
+    (beam, k) => beam + (light.sky[k] as number) + (light.groundReflected[k] as number),
+  )
+  const months = byMonth(total, monthsOf(sun.stepMinutes), sun.stepMinutes / 60_000, sun.interval)
+  if (given.hourly !== undefined) {
+    const columns = [light.beam, light.sky, light.groundReflected]
+    const rows = intervalTimes(year).map((time): (string | number)[] => [time, 0, 0, 0, 0])
+    sun.interval.forEach((i, k) => {
+      rows[i]?.splice(
+        1,
+        4,
+        (total[k] as number).toFixed(2),
+        ...columns.map((series) => (series[k] as number).toFixed(2)),
+      )
+    })
+    writeText(given.hourly, csv(['time', 'poaWm2', 'beamWm2', 'skyDiffuseWm2', 'groundWm2'], rows))
+  }
+  return {
+    annualKwhM2: light.parts.beam + light.parts.sky + light.parts.ground,
+    beamKwhM2: light.parts.beam,
+    skyDiffuseKwhM2: light.parts.sky,
+    groundKwhM2: light.parts.ground,
+    monthlyKwhM2: months.monthly,
+  }
 }
 
+const question: Question<z.infer<typeof schema>> = { schema, answer }
+
 export function addPoa(gable: Command): void {
-  gable
-    .command('poa')
-    .description('Irradiation on a plane over a year, before incidence losses')
-    .requiredOption('--weather <file>', 'EPW or CSV file')
-    .requiredOption('--tilt <deg>', 'from the horizontal', number('tilt', 0, 180))
-    .requiredOption('--azimuth <deg>', 'clockwise from north', number('azimuth', -360, 360))
-    .addOption(new Option('--model <model>', 'of the sky').choices(['perez', 'hay-davies']).default('perez'))
-    .option('--albedo <share>', 'of the ground', number('albedo', 0, 1), 0.2)
-    .option('--hourly <file>', 'writes every interval as CSV')
-    .action((options: Options) => {
-      // The ground is what was asked for, whatever the file says of snow.
-      const year = { ...readWeatherFile(options.weather).year, albedo: null, snowDepthM: null }
-      const sun = sunOf(year)
-      const light = lightOn(year, sun, options.tilt, options.azimuth, options.albedo, options.model)
-      const total = light.beam.map(
-        (beam, k) => beam + (light.sky[k] as number) + (light.groundward[k] as number),
-      )
-      const months = byMonth(total, monthsOf(sun.stepMinutes), sun.stepMinutes / 60_000, sun.interval)
-      if (options.hourly) {
-        const columns = [light.beam, light.sky, light.groundward]
-        const rows = intervalTimes(year).map((time): (string | number)[] => [time, 0, 0, 0, 0])
-        sun.interval.forEach((i, k) => {
-          rows[i]?.splice(
-            1,
-            4,
-            (total[k] as number).toFixed(2),
-            ...columns.map((series) => (series[k] as number).toFixed(2)),
-          )
-        })
-        writeText(options.hourly, csv(['time', 'poaWm2', 'beamWm2', 'skyDiffuseWm2', 'groundWm2'], rows))
-      }
-      print({
-        annualKwhM2: light.parts.beam + light.parts.sky + light.parts.ground,
-        beamKwhM2: light.parts.beam,
-        skyDiffuseKwhM2: light.parts.sky,
-        groundKwhM2: light.parts.ground,
-        monthlyKwhM2: months.monthly,
-      })
-    })
+  addOptionCommand(
+    gable.command('poa').description('Irradiation on a plane over a year, before incidence losses'),
+    question,
+    { numbers, texts },
+  )
 }

@@ -1,12 +1,12 @@
 import { type Command } from 'commander'
 import { z } from 'zod'
 import { buildRoof } from '@/core/roof/roof'
-import { print, readCase } from '../files'
+import { addCaseCommand, type Question } from '../case-command'
 
 const point = z.tuple([z.number(), z.number()])
 
-const caseSchema = z.object({
-  outline: z.array(point).min(3, 'at least three corners').max(200),
+const schema = z.object({
+  outline: z.array(point).min(3).max(200),
   eaveHeightM: z.number().min(0).max(200),
   edges: z.array(
     z.union([
@@ -16,23 +16,24 @@ const caseSchema = z.object({
   ),
 })
 
+const question: Question<z.infer<typeof schema>> = {
+  schema,
+  answer: (given) => {
+    const { planes, ridgeHeightM } = buildRoof(given)
+    return {
+      planes: planes.map(({ id, corners, pitchDeg, azimuthDeg, areaM2, edges }) => ({
+        id,
+        corners,
+        pitchDeg,
+        azimuthDeg,
+        areaM2,
+        edges,
+      })),
+      ridgeHeightM,
+    }
+  },
+}
+
 export function addRoof(gable: Command): void {
-  gable
-    .command('roof')
-    .description('Planes of the roof over an outline')
-    .option('--in <file>', 'the case as JSON; standard input when not given')
-    .action((options: { in?: string }) => {
-      const { planes, ridgeHeightM } = buildRoof(readCase(options, caseSchema))
-      print({
-        planes: planes.map(({ id, corners, pitchDeg, azimuthDeg, areaM2, edges }) => ({
-          id,
-          corners,
-          pitchDeg,
-          azimuthDeg,
-          areaM2,
-          edges,
-        })),
-        ridgeHeightM,
-      })
-    })
+  addCaseCommand(gable.command('roof').description('Planes of the roof over an outline'), question)
 }

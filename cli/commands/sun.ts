@@ -1,20 +1,10 @@
 import { type Command } from 'commander'
+import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { deltaTSeconds, incidenceDeg, julianDayOf, sunAsSeen, sunEphemeris } from '@/core/sun/position'
 import { sunDay } from '@/core/sun/rise-set'
-import { number, print } from '../files'
-
-interface Options {
-  readonly lat: number
-  readonly lon: number
-  readonly time: string
-  readonly elevation: number
-  readonly pressure?: number
-  readonly temperature: number
-  readonly tilt?: number
-  readonly azimuth?: number
-  readonly deltaT?: number
-}
+import { type Question } from '../case-command'
+import { addOptionCommand, numberField } from '../options'
 
 const iso = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?(Z|[+-]\d{2}:?\d{2})$/
 
@@ -22,12 +12,7 @@ const iso = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?(Z|[
 function parseTime(text: string): { ms: number; offsetMin: number; suffix: string } {
   const found = iso.exec(text)
   const ms = found ? Date.parse(text) : NaN
-  if (!found || Number.isNaN(ms))
-    throw new Fault(
-      'bad-time',
-      `--time is "${text}"; ISO 8601 with an offset was expected, such as 2024-06-21T12:00:00-04:00.`,
-      'time',
-    )
+  if (!found || Number.isNaN(ms)) throw new Fault('bad-time', { reason: 'moment', text }, 'time')
   const suffix = found[7] ?? 'Z'
   const digits = suffix.replace(':', '')
   const offsetMin =
@@ -37,54 +22,83 @@ function parseTime(text: string): { ms: number; offsetMin: number; suffix: strin
   return { ms, offsetMin, suffix: suffix === 'Z' ? 'Z' : `${digits.slice(0, 3)}:${digits.slice(3)}` }
 }
 
+const numbers = {
+  lat: { low: -90, high: 90, placeholder: 'deg', says: 'latitude, north positive' },
+  lon: { low: -180, high: 180, placeholder: 'deg', says: 'longitude, east positive' },
+  elevation: { low: -500, high: 9000, placeholder: 'm', says: 'metres above sea level; 0 when not given' },
+  pressure: {
+    low: 0,
+    high: 1100,
+    placeholder: 'hpa',
+    says: 'air pressure; by the elevation when not given',
+  },
+  temperature: { low: -90, high: 60, placeholder: 'c', says: 'air temperature; 12 when not given' },
+  tilt: { low: 0, high: 180, placeholder: 'deg', says: 'tilt of a surface' },
+  azimuth: {
+    low: -360,
+    high: 360,
+    placeholder: 'deg',
+    says: 'azimuth of the surface, clockwise from north',
+  },
+  deltaT: { low: -8000, high: 8000, placeholder: 's', says: 'TT - UT; from the year when not given' },
+} as const
+
+const schema = z.object({
+  lat: numberField(numbers.lat),
+  lon: numberField(numbers.lon),
+  time: z.string(),
+  elevation: numberField(numbers.elevation).default(0),
+  pressure: numberField(numbers.pressure).optional(),
+  temperature: numberField(numbers.temperature).default(12),
+  tilt: numberField(numbers.tilt).optional(),
+  azimuth: numberField(numbers.azimuth).optional(),
+  deltaT: numberField(numbers.deltaT).optional(),
+})
+
+function answer(given: z.infer<typeof schema>): object {
+  const { ms, offsetMin, suffix } = parseTime(given.time)
+  const deltaT = given.deltaT ?? deltaTSeconds(1970 + ms / 31_556_952_000)
+  const sun = sunEphemeris(julianDayOf(ms), deltaT)
+  const seen = sunAsSeen(sun, {
+    latitudeDeg: given.lat,
+    longitudeDeg: given.lon,
+    elevationM: given.elevation,
+    temperatureC: given.temperature,
+    ...(given.pressure === undefined ? {} : { pressureHpa: given.pressure }),
+  })
+  const local = new Date(ms + offsetMin * 60_000)
+  const day = sunDay(
+    Date.UTC(local.getUTCFullYear(), local.getUTCMonth(), local.getUTCDate()),
+    given.lat,
+    given.lon,
+    offsetMin / 60,
+    deltaT,
+  )
+  const written = (at: number | null) =>
+    at === null
+      ? null
+      : new Date(Math.round((at + offsetMin * 60_000) / 1000) * 1000).toISOString().slice(0, 19) + suffix
+  return {
+    zenithDeg: seen.zenithDeg,
+    azimuthDeg: seen.azimuthDeg,
+    elevationDeg: seen.elevationDeg,
+    declinationDeg: sun.declinationDeg,
+    equationOfTimeMin: sun.equationOfTimeMin,
+    sunrise: written(day.sunriseMs),
+    transit: written(day.transitMs),
+    sunset: written(day.sunsetMs),
+    ...(given.tilt === undefined || given.azimuth === undefined
+      ? {}
+      : { incidenceDeg: incidenceDeg(seen, given.tilt, given.azimuth) }),
+  }
+}
+
+const question: Question<z.infer<typeof schema>> = { schema, answer }
+
 export function addSun(gable: Command): void {
-  gable
-    .command('sun')
-    .description('Where the sun stands, when it rises and sets')
-    .requiredOption('--lat <deg>', 'latitude, north positive', number('lat', -90, 90))
-    .requiredOption('--lon <deg>', 'longitude, east positive', number('lon', -180, 180))
-    .requiredOption('--time <iso8601>', 'moment with its offset')
-    .option('--elevation <m>', 'metres over the sea', number('elevation', -500, 9000), 0)
-    .option('--pressure <hpa>', 'air pressure; by the elevation when not given', number('pressure', 0, 1100))
-    .option('--temperature <c>', 'air temperature', number('temperature', -90, 60), 12)
-    .option('--tilt <deg>', 'tilt of a surface', number('tilt', 0, 180))
-    .option('--azimuth <deg>', 'azimuth of the surface, clockwise from north', number('azimuth', -360, 360))
-    .option('--delta-t <s>', 'TT - UT; from the year when not given', number('delta-t', -8000, 8000))
-    .action((options: Options) => {
-      const { ms, offsetMin, suffix } = parseTime(options.time)
-      const deltaT = options.deltaT ?? deltaTSeconds(1970 + ms / 31_556_952_000)
-      const sun = sunEphemeris(julianDayOf(ms), deltaT)
-      const seen = sunAsSeen(sun, {
-        latitudeDeg: options.lat,
-        longitudeDeg: options.lon,
-        elevationM: options.elevation,
-        temperatureC: options.temperature,
-        ...(options.pressure === undefined ? {} : { pressureHpa: options.pressure }),
-      })
-      const local = new Date(ms + offsetMin * 60_000)
-      const day = sunDay(
-        Date.UTC(local.getUTCFullYear(), local.getUTCMonth(), local.getUTCDate()),
-        options.lat,
-        options.lon,
-        offsetMin / 60,
-        deltaT,
-      )
-      const written = (at: number | null) =>
-        at === null
-          ? null
-          : new Date(Math.round((at + offsetMin * 60_000) / 1000) * 1000).toISOString().slice(0, 19) + suffix
-      print({
-        zenithDeg: seen.zenithDeg,
-        azimuthDeg: seen.azimuthDeg,
-        elevationDeg: seen.elevationDeg,
-        declinationDeg: sun.declinationDeg,
-        equationOfTimeMin: sun.equationOfTimeMin,
-        sunrise: written(day.sunriseMs),
-        transit: written(day.transitMs),
-        sunset: written(day.sunsetMs),
-        ...(options.tilt === undefined || options.azimuth === undefined
-          ? {}
-          : { incidenceDeg: incidenceDeg(seen, options.tilt, options.azimuth) }),
-      })
-    })
+  addOptionCommand(
+    gable.command('sun').description('Where the sun stands, when it rises and sets'),
+    question,
+    { numbers, texts: { time: { placeholder: 'iso8601', says: 'moment with its offset' } } },
+  )
 }

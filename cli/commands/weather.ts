@@ -2,8 +2,18 @@ import { type Command } from 'commander'
 import { energyKwh } from '@/core/weather/weather-year'
 import { isEpw, readEpwFile, writeEpwFile } from '@/core/weather/epw'
 import { writeEpw } from '@/core/weather/epw-year'
+import { type WeatherProblem } from '@/core/weather/reading'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
+import { plainEnglish } from '@/words/plain-english'
 import { print, readWeatherFile, writeText } from '../files'
+
+/** What looks wrong in a weather file, in a sentence. */
+export const problemOut = (problem: WeatherProblem) => ({
+  code: problem.code,
+  message: plainEnglish.problem(problem),
+  line: problem.line,
+  severity: problem.severity,
+})
 
 export function addWeather(gable: Command): void {
   gable
@@ -27,7 +37,7 @@ export function addWeather(gable: Command): void {
         dniKwhM2: energyKwh(year.dni, year.stepMinutes),
         dhiKwhM2: energyKwh(year.dhi, year.stepMinutes),
         meanTemperatureC: year.temperatureC.reduce((sum, t) => sum + t, 0) / year.temperatureC.length,
-        problems,
+        problems: problems.map(problemOut),
       })
     })
 }

@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
-import { countedTwice } from '@/core/model/kinds/counted-twice'
-import { defaultLosses, lossesKind, type Losses } from '@/core/model/kinds/losses'
+import { faultOf, ruleMessage } from '@/core/model/rules'
+import { countedTwice } from '@/core/kinds/losses/counted-twice'
+import { defaultLosses, lossesSchema, type Losses } from '@/core/kinds/losses/losses'
 
 const share = z.number().min(0).max(0.9)
-const monthly = z.union([share, z.array(share).length(12, 'one share, or twelve by month')])
+const monthly = z.union([share, z.array(share).length(12, ruleMessage('share-or-twelve'))])
 const positive = z.number().positive()
 const perK = z.number().min(-0.02).max(0.02)
 
@@ -56,7 +57,7 @@ export const yieldCase = z.object({
           .default('close'),
       }),
     )
-    .min(1, 'at least one array'),
+    .min(1),
   inverter: z.object({
     acPowerW: positive,
     efficiency: z.number().min(0.5).max(1).optional(),
@@ -76,6 +77,8 @@ export const yieldCase = z.object({
   losses: z.record(z.string(), z.unknown()).optional(),
   albedo: z.number().min(0).max(1).optional(),
   model: z.enum(['perez', 'hay-davies']).optional(),
+  /** Where every interval is written to. */
+  hourly: z.string().min(1).optional(),
 })
 export type YieldCase = z.infer<typeof yieldCase>
 
@@ -101,20 +104,12 @@ export function lossesIn(value: YieldCase['losses']): Losses {
   for (const name of Object.keys(value ?? {})) {
     const model = countedTwice(name)
     if (model !== null)
-      throw new Fault(
-        'counted-twice',
-        `losses.${name}: ${model} is computed here already; leave it out, or it counts twice.`,
-        `losses.${name}`,
-      )
+      throw new Fault('counted-twice', { name, model: { code: `model-${model}` } }, `losses.${name}`)
   }
   const parsed = given.safeParse(value ?? {})
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]
-    const path = ['losses', ...(issue?.path ?? []).map(String)].join('.')
-    throw new Fault('bad-case', `${path}: ${issue?.message ?? 'not as expected'}`, path)
-  }
+  if (!parsed.success) throw faultOf(parsed.error, 'bad-case', 'losses')
   const { soiling, snow, ...rest } = parsed.data
-  return lossesKind.schema.parse({
+  return lossesSchema.parse({
     ...defaultLosses,
     ...Object.fromEntries(Object.entries(rest).filter(([, v]) => v !== undefined)),
     soiling: twelve(soiling, defaultLosses.soiling),

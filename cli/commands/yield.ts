@@ -1,63 +1,68 @@
-import { type Command } from 'commander'
+import { Option, type Command } from 'commander'
 import { monthsOf } from '@/core/model/model-year'
 import { heatFromNoct, mountHeat, type HeatLoss } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodePower, linearPower } from '@/core/energy/module-power'
-import { acYear } from '@/core/pipeline/ac'
-import { dcYear, type DcYear } from '@/core/pipeline/dc'
-import { lossChain, lossSteps, type LossChain } from '@/core/pipeline/loss-chain'
-import { openString } from '@/core/pipeline/open-chain'
-import { slideTiltDeg, snowOnPlane } from '@/core/pipeline/snow-on-plane'
+import { acYear } from '@/core/energy/ac'
+import { dcYear, type DcYear } from '@/core/energy/dc'
+import { lossChain, lossSteps, type LossChain } from '@/core/energy/loss-chain'
+import { openString } from '@/core/energy/open-chain'
+import { slideTiltDeg, snowOnPlane } from '@/core/energy/snow-on-plane'
 import { normalOf, trackedNormals } from '@/core/sun/tracker'
 import { type SunHours } from '@/core/sun/sun-hours'
+import { type Losses } from '@/core/kinds/losses/losses'
 import { type WeatherYear } from '@/core/weather/weather-year'
-import { csv, print, readCase, readWeatherFile, writeText } from '../files'
+import { addCaseCommand, type Question } from '../case-command'
+import { csv, writeText } from '../files'
 import { intervalTimes, lightFacing, sunOf } from '../plane-year'
+import { weatherFileOnce } from '../weather-files'
+import { problemOut } from './weather'
 import { lossesIn, yieldCase, type YieldCase } from './yield-case'
 
 const defaultPowerPerK = -0.0035
 
+function answer(given: YieldCase, beside?: string): object {
+  const { year, problems } = weatherFileOnce(given.weather, beside)
+  const sun = sunOf(year)
+  const losses = lossesIn(given.losses)
+  const dcs = given.arrays.map((array) => arrayYear(array, given, losses, year, sun))
+  const dc = dcs.length === 1 && dcs[0] ? dcs[0] : together(dcs)
+  const inverter = {
+    acPowerW: given.inverter.acPowerW,
+    efficiency: given.inverter.efficiency ?? 0.96,
+    nightW: given.inverter.nightW ?? 0,
+    ...(given.inverter.king ? { king: { acPowerW: given.inverter.acPowerW, ...given.inverter.king } } : {}),
+  }
+  const ac = acYear(dc, sun, inverter, losses.availability, true)
+  const chain = lossChain(dc, ac, sun, monthsOf(sun.stepMinutes))
+  const dcPowerW = given.arrays.reduce((sum, { modules, module }) => sum + modules * module.powerW, 0)
+  if (given.hourly !== undefined) writeText(given.hourly, hourly(year, sun, dc, ac.kwhByInterval))
+  return {
+    acKwh: chain.ac.kwh,
+    monthlyAcKwh: chain.ac.monthly,
+    kwhPerKwp: (chain.ac.kwh / dcPowerW) * 1000,
+    performanceRatio: chain.sun.kwh > 0 ? chain.ac.kwh / chain.sun.kwh : 0,
+    clippedKwh: chain.lost.clipping.kwh,
+    lossChain: steps(chain),
+    weatherProblems: problems.map(problemOut),
+  }
+}
+
+const question: Question<YieldCase> = { schema: yieldCase, answer }
+
 export function addYield(gable: Command): void {
-  gable
+  const command = gable
     .command('yield')
     .description('AC energy of unshaded arrays over a year')
-    .option('--in <file>', 'the case as JSON; standard input when not given')
-    .option('--hourly <file>', 'writes every interval as CSV')
-    .action((options: { in?: string; hourly?: string }) => {
-      const given = readCase(options, yieldCase)
-      const { year, problems } = readWeatherFile(given.weather, options.in)
-      const sun = sunOf(year)
-      const losses = lossesIn(given.losses)
-      const dcs = given.arrays.map((array) => arrayYear(array, given, year, sun))
-      const dc = dcs.length === 1 && dcs[0] ? dcs[0] : together(dcs)
-      const inverter = {
-        acPowerW: given.inverter.acPowerW,
-        efficiency: given.inverter.efficiency ?? 0.96,
-        nightW: given.inverter.nightW ?? 0,
-        ...(given.inverter.king
-          ? { king: { acPowerW: given.inverter.acPowerW, ...given.inverter.king } }
-          : {}),
-      }
-      const ac = acYear(dc, sun, inverter, losses.availability, true)
-      const chain = lossChain(dc, ac, sun, monthsOf(sun.stepMinutes))
-      const dcPowerW = given.arrays.reduce((sum, { modules, module }) => sum + modules * module.powerW, 0)
-      if (options.hourly) writeText(options.hourly, hourly(year, sun, dc, ac.kwhByInterval))
-      print({
-        acKwh: chain.ac.kwh,
-        monthlyAcKwh: chain.ac.monthly,
-        kwhPerKwp: (chain.ac.kwh / dcPowerW) * 1000,
-        performanceRatio: chain.sun.kwh > 0 ? chain.ac.kwh / chain.sun.kwh : 0,
-        clippedKwh: chain.lost.clipping.kwh,
-        lossChain: steps(chain),
-        weatherProblems: problems,
-      })
-    })
+    .addOption(new Option('--hourly <file>', 'writes every interval as CSV').conflicts('lines'))
+  addCaseCommand(command, question, ({ hourly }) => (hourly === undefined ? {} : { hourly }))
 }
 
 /** One array's direct current: in the open all its modules are alike, and one stands for them. */
 function arrayYear(
   array: YieldCase['arrays'][number],
   given: YieldCase,
+  losses: Losses,
   year: WeatherYear,
   sun: SunHours,
 ): DcYear {
@@ -70,9 +75,9 @@ function arrayYear(
   const power = sheet ? diodePower(fitDiode(sheet)) : linearPower(module.powerPerK ?? defaultPowerPerK)
   const snowLost = snowOnPlane(light, year, sun, slideTiltDeg(tracker, array.tiltDeg), snowRows)
   return dcYear([openString(light, sun.stepMinutes, heat, snowLost)], {
-    module: { powerW: array.modules * module.powerW },
+    powerW: array.modules * module.powerW,
     power,
-    losses: lossesIn(given.losses),
+    losses,
     weather: year,
     sun,
     withVolts: given.inverter.king !== undefined,

@@ -1,6 +1,6 @@
-import { buildRoof } from '../roof/roof'
-import { type Objects } from '../model/document'
-import { type Volume } from '../model/kinds/volume'
+import { volumeGeometry } from '../kinds/volume/geometry'
+import { type Volume } from '../kinds/volume/volume'
+import { assembleSite, emptySite } from '../site/site'
 import { roofPicture } from './roof-picture'
 
 const volume: Volume = {
@@ -17,10 +17,13 @@ const volume: Volume = {
   eaveHeightM: 3,
   edges: [30, 30, 30, 30].map((pitchDeg) => ({ pitchDeg })),
 }
-const house: Objects = { 'volume-1': volume }
+const site = assembleSite(
+  [{ id: volume.id, kind: 'volume', key: 'a', geometry: volumeGeometry(volume), carries: null }],
+  true,
+)
 
 test('the picture fits its frame, north up, the sunny planes apart', () => {
-  const parts = roofPicture(house, new Map([['volume-1', buildRoof(volume)]]), [])
+  const parts = roofPicture(site)
   expect(parts).toHaveLength(4)
   const xs = parts.flatMap((part) => part.points.map((p) => p[0]))
   expect(Math.min(...xs)).toBeCloseTo(12, 6)
@@ -31,5 +34,5 @@ test('the picture fits its frame, north up, the sunny planes apart', () => {
 })
 
 test('nothing drawn, no picture', () => {
-  expect(roofPicture({}, new Map(), [])).toEqual([])
+  expect(roofPicture(emptySite)).toEqual([])
 })

@@ -1,44 +1,33 @@
-import { ofKind, type Objects } from '../model/document'
-import { type Vec2, type Vec3 } from '../geometry/vector'
-import { type Roof } from '../roof/roof'
+import { type Vec2 } from '../geometry/vector'
+import { type PlanShape } from '../kinds/standing'
+import { type Site } from '../site/site'
+import { planOf } from '../roof/roof'
 
 /** A filled outline of the small picture, north up, x to the right and y down, within 0..100. */
 export interface PicturePart {
   readonly points: [number, number][]
-  readonly tone: 'roof' | 'shaded' | 'panel' | 'neighbour' | 'tree'
+  readonly tone: PlanShape['tone']
 }
 
-/** The house from above as a designer knows it: roof planes with light from the north-west, modules, trees. */
-export function roofPicture(
-  house: Objects,
-  roofs: ReadonlyMap<string, Roof>,
-  panels: readonly { readonly corners: readonly Vec3[] }[],
-): PicturePart[] {
-  const parts: { points: Vec2[]; tone: PicturePart['tone'] }[] = []
-  const frame: Vec2[] = []
-  for (const volume of ofKind(house, 'volume')) {
-    const roof = roofs.get(volume.id)
-    if (volume.role === 'house') frame.push(...volume.outline)
-    for (const plane of roof?.planes ?? []) {
-      const lit = -plane.normal[0] + plane.normal[1] > 0
-      parts.push({
-        points: plane.corners.map((c): Vec2 => [c[0], c[1]]),
-        tone: volume.role === 'neighbour' ? 'neighbour' : lit ? 'roof' : 'shaded',
-      })
-    }
-  }
-  for (const panel of panels)
-    parts.push({ points: panel.corners.map((c): Vec2 => [c[0], c[1]]), tone: 'panel' })
-  for (const tree of ofKind(house, 'tree')) {
-    const r = tree.crownDiameterM / 2
-    parts.push({
-      points: Array.from({ length: 14 }, (_, k): Vec2 => {
-        const a = (2 * Math.PI * k) / 14
-        return [tree.center[0] + r * Math.cos(a), tree.center[1] + r * Math.sin(a)]
-      }),
-      tone: 'tree',
-    })
-  }
+/** What lies over what: roofs, what stands on them, modules, crowns. */
+const layers: Readonly<Record<PlanShape['tone'], number>> = {
+  neighbour: 0,
+  roof: 0,
+  shaded: 0,
+  obstruction: 1,
+  panel: 2,
+  tree: 3,
+}
+
+/** The job from above as a designer knows it: roof planes with light from the north-west, modules, trees. */
+export function roofPicture(site: Site): PicturePart[] {
+  const shapes: PlanShape[] = [
+    ...site.objects.flatMap(({ geometry }) => geometry.plan),
+    ...site.arrays.flatMap(({ panels }) =>
+      panels.map(({ corners }): PlanShape => ({ points: planOf(corners), tone: 'panel' })),
+    ),
+  ].sort((a, b) => layers[a.tone] - layers[b.tone])
+  const frame = site.objects.flatMap(({ geometry }) => geometry.frame)
   if (frame.length === 0) return []
   const xs = frame.map((p) => p[0])
   const ys = frame.map((p) => p[1])
@@ -48,5 +37,5 @@ export function roofPicture(
     Math.round((50 + (p[0] - (x0 + x1) / 2) * scale) * 10) / 10,
     Math.round((50 - (p[1] - (y0 + y1) / 2) * scale) * 10) / 10,
   ]
-  return parts.map(({ points, tone }) => ({ points: points.map(place), tone }))
+  return shapes.map(({ points, tone }) => ({ points: points.map(place), tone }))
 }

@@ -1,61 +1,74 @@
-import { type KingParameters } from '../energy/king-inverter'
+import { z } from 'zod'
+import { idSchema, type DeepReadonly } from '../model/object-base'
+
+/** An inverter as it was measured, see `king-inverter.ts`. */
+const kingSchema = z.strictObject({
+  acPowerW: z.number(),
+  dcPowerW: z.number(),
+  dcVoltsV: z.number(),
+  startW: z.number(),
+  c0PerW: z.number(),
+  c1PerV: z.number(),
+  c2PerV: z.number(),
+  c3PerV: z.number(),
+})
+
+const named = { id: idSchema, maker: z.string(), name: z.string() }
 
 /** Data sheets of what can be put on and under a roof. Values at standard test conditions unless named otherwise. */
-export interface ModuleType {
-  readonly id: string
-  readonly maker: string
-  readonly name: string
-  readonly powerW: number
-  readonly widthM: number
-  readonly lengthM: number
-  readonly vocV: number
-  readonly vmpV: number
-  readonly iscA: number
-  readonly impA: number
+const moduleSchema = z.object({
+  ...named,
+  powerW: z.number().positive(),
+  widthM: z.number().positive(),
+  lengthM: z.number().positive(),
+  vocV: z.number(),
+  vmpV: z.number(),
+  iscA: z.number(),
+  impA: z.number(),
   /** Share for each kelvin. */
-  readonly powerPerK: number
-  readonly vocPerK: number
-  readonly iscPerK: number
+  powerPerK: z.number(),
+  vocPerK: z.number(),
+  iscPerK: z.number(),
   /** Bypass-diode strips, and halves each is cut in. */
-  readonly strips: number
-  readonly halves: 1 | 2
+  strips: z.number().int().positive(),
+  halves: z.union([z.literal(1), z.literal(2)]),
   /** Share of power lost each year. */
-  readonly degradation: number
-}
+  degradation: z.number(),
+})
+export type ModuleType = DeepReadonly<z.infer<typeof moduleSchema>>
 
-export interface InverterType {
-  readonly id: string
-  readonly maker: string
-  readonly name: string
-  readonly acPowerW: number
-  readonly mppInputs: number
-  readonly stringsPerInput: number
-  readonly highestV: number
-  readonly mppLowV: number
-  readonly mppHighV: number
-  readonly startV: number
-  readonly inputCurrentA: number
-  readonly efficiency: number
-  readonly nightW: number
+const inverterSchema = z.object({
+  ...named,
+  acPowerW: z.number().positive(),
+  mppInputs: z.number().int(),
+  stringsPerInput: z.number().int(),
+  highestV: z.number(),
+  mppLowV: z.number(),
+  mppHighV: z.number(),
+  startV: z.number(),
+  inputCurrentA: z.number(),
+  efficiency: z.number(),
+  nightW: z.number(),
   /** Measured parameters, where the maker had them measured. */
-  readonly king?: KingParameters
-  /** Least and greatest ratio of module to AC power that the maker allows. */
-  readonly highestDcAc: number
-}
+  king: kingSchema.exactOptional(),
+  /** Greatest ratio of module to AC power that the maker allows. */
+  highestDcAc: z.number(),
+})
+export type InverterType = DeepReadonly<z.infer<typeof inverterSchema>>
 
-export interface BatteryType {
-  readonly id: string
-  readonly maker: string
-  readonly name: string
-  readonly usableKwh: number
-  readonly chargeKw: number
-  readonly dischargeKw: number
+const batterySchema = z.object({
+  ...named,
+  usableKwh: z.number().positive(),
+  chargeKw: z.number(),
+  dischargeKw: z.number(),
   /** Each way. */
-  readonly efficiency: number
-}
+  efficiency: z.number(),
+})
+export type BatteryType = DeepReadonly<z.infer<typeof batterySchema>>
 
-export interface Catalogue {
-  readonly modules: readonly ModuleType[]
-  readonly inverters: readonly InverterType[]
-  readonly batteries: readonly BatteryType[]
-}
+export const catalogueSchema = z.object({
+  modules: z.array(moduleSchema),
+  inverters: z.array(inverterSchema),
+  batteries: z.array(batterySchema),
+})
+export type Catalogue = DeepReadonly<z.infer<typeof catalogueSchema>>

@@ -23,8 +23,8 @@ const tolerance = 1e-9
  * maximum power within its MPPT window, and enough to start.
  */
 export function stringWindow(
-  module: ModuleType,
-  inverter: InverterType,
+  module: Pick<ModuleType, 'vocV' | 'vmpV' | 'vocPerK' | 'powerPerK'>,
+  inverter: Pick<InverterType, 'highestV' | 'mppLowV' | 'mppHighV' | 'startV'>,
   lowestC: number,
   highestC: number,
 ): StringWindow {

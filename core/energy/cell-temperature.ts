@@ -1,3 +1,5 @@
+import { type Mount } from '../kinds/standing'
+
 /**
  * Cell temperature: Faiman 2008, "Assessing the outdoor operating temperature of photovoltaic modules", Progress in
  * Photovoltaics 16, eq. 4: air + G / (u0 + u1 wind).
@@ -18,8 +20,7 @@ export const mountHeat = {
   close: { u0: 16.6, u1: 0.85 },
   raised: { u0: 19.7, u1: 1.04 },
   open: { u0: 25, u1: 6.84 },
-} as const satisfies Readonly<Record<string, HeatLoss>>
-export type Mount = keyof typeof mountHeat
+} as const satisfies Readonly<Record<Mount, HeatLoss>>
 
 /** Conditions of the nominal operating cell temperature (IEC 61215): 800 W/m², 20 °C, 1 m/s, open rack. */
 const noct = { irradianceWm2: 800, airC: 20, windMs: 1 } as const

@@ -29,6 +29,7 @@ test('the inverter: rated efficiency near full load, cut at its power, its own u
   const over = inverterAc(7000, inverter)
   expect(over.acW).toBe(5000)
   expect(over.acW + over.clippedW + over.lostW).toBeCloseTo(7000, 9)
+  expect([over.acW, inverterAc(4000, inverter).clippedW]).toEqual([5000, 0])
   expect(inverterAc(0, inverter).acW).toBe(-2)
   const tenth = inverterAc(500, inverter)
   expect(tenth.acW / 500).toBeLessThan(0.95)

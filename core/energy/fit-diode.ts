@@ -1,4 +1,5 @@
 import { Fault } from '../model/fault'
+import { type Data } from '../model/said'
 import { diodeAt, maximumPower, openCircuitV, type DiodeModel, type DiodeParameters } from './single-diode'
 
 /** What a module's data sheet says at standard test conditions; coefficients as shares a kelvin. */
@@ -92,18 +93,17 @@ export function fitDiode(sheet: ModuleSheet): DiodeModel {
     return parameters && { ...parameters, lightAPerK: sheet.iscPerK * sheet.iscA, seriesPerK: 0 }
   }
   const voltage = scan(lowestRatio, highestRatio, at, (m) => voltageCoefficient(m) - sheet.vocPerK)
-  if (!voltage)
-    throw new Fault(
-      'sheet-contradicts',
-      'No module behaves like this sheet: check that volts, amperes and the coefficient of Voc belong together.',
-      'module',
-    )
+  if (!voltage) throw new Fault('sheet-contradicts', { reason: 'voltage' }, 'module')
   const grown = (seriesPerK: number): DiodeModel => ({ ...voltage, seriesPerK })
   const power = scan(-mostGrowth, mostGrowth, grown, (m) => powerCoefficient(m) - sheet.powerPerK)
   if (power) return power
   throw new Fault(
     'sheet-contradicts',
-    `No module behaves like this sheet: with these volts and amperes power changes by about ${(powerCoefficient(voltage) * 100).toFixed(2)} % a kelvin, the sheet says ${(sheet.powerPerK * 100).toFixed(2)} %. Check the temperature coefficients.`,
+    {
+      reason: 'power',
+      found: { value: powerCoefficient(voltage), unit: 'share/K' },
+      given: { value: sheet.powerPerK, unit: 'share/K' },
+    },
     'module',
   )
 }
@@ -143,15 +143,22 @@ function refine(
 }
 
 function checkSheet(sheet: ModuleSheet): void {
-  const say = (path: string, message: string) => {
-    throw new Fault('sheet-contradicts', message, `module.${path}`)
+  const refuse = (path: keyof ModuleSheet, reason: string, data: Data = {}) => {
+    throw new Fault('sheet-contradicts', { reason, ...data }, `module.${path}`)
   }
   for (const name of ['vocV', 'vmpV', 'iscA', 'impA', 'vocPerK', 'iscPerK', 'powerPerK'] as const)
-    if (!Number.isFinite(sheet[name])) say(name, `${name} is not a number.`)
-  if (!(sheet.vmpV > 0 && sheet.vmpV < sheet.vocV))
-    say('vmpV', `Vmp of ${sheet.vmpV} V must lie between 0 and Voc of ${sheet.vocV} V.`)
-  if (!(sheet.impA > 0 && sheet.impA < sheet.iscA))
-    say('impA', `Imp of ${sheet.impA} A must lie between 0 and Isc of ${sheet.iscA} A.`)
-  if (!(sheet.vocPerK < 0)) say('vocPerK', 'The coefficient of Voc is below zero for every module.')
-  if (!(sheet.powerPerK < 0)) say('powerPerK', 'The coefficient of power is below zero for every module.')
+    if (!Number.isFinite(sheet[name])) refuse(name, 'number', { field: name })
+  const { vmpV, vocV, impA, iscA } = sheet
+  if (!(vmpV > 0 && vmpV < vocV))
+    refuse('vmpV', 'vmp', {
+      vmp: { value: vmpV, unit: 'V', digits: 1 },
+      voc: { value: vocV, unit: 'V', digits: 1 },
+    })
+  if (!(impA > 0 && impA < iscA))
+    refuse('impA', 'imp', {
+      imp: { value: impA, unit: 'A', digits: 2 },
+      isc: { value: iscA, unit: 'A', digits: 2 },
+    })
+  if (!(sheet.vocPerK < 0)) refuse('vocPerK', 'voc-coefficient')
+  if (!(sheet.powerPerK < 0)) refuse('powerPerK', 'power-coefficient')
 }

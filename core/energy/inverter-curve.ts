@@ -11,8 +11,8 @@ export interface InverterCurve {
 }
 
 /**
- * Part-load efficiency: King et al. 2007 where its parameters are known, else Dobos 2014 ("PVWatts version 5 manual",
- * NREL/TP-6A20-62641, eq. 11) scaled to the data sheet's weighted efficiency. Output is cut at the rated power.
+ * Part-load efficiency: King et al. 2007 where its parameters are known, else Dobos 2014
+ * (NREL/TP-6A20-62641, eq. 11) scaled to the data sheet's weighted efficiency. Output is cut at the rated power.
  * @param dcV volts of the DC side; only the former asks for them
  * @returns `acW + clippedW + lostW` is `dcW`
  */
@@ -31,7 +31,11 @@ export function inverterAc(
   return { acW, clippedW: free - acW, lostW: dcW - free }
 }
 
+/** Of the part-load curve: its own weighted efficiency, and what load, its inverse and neither weigh. */
+export const partLoadCurve = { weighted: 0.9637, load: -0.0162, inverse: -0.0059, constant: 0.9858 } as const
+
 function partLoad(dcW: number, { acPowerW, efficiency }: InverterCurve): number {
   const load = (dcW * efficiency) / acPowerW
-  return (efficiency / 0.9637) * (-0.0162 * load - 0.0059 / load + 0.9858)
+  const { weighted, constant } = partLoadCurve
+  return (efficiency / weighted) * (partLoadCurve.load * load + partLoadCurve.inverse / load + constant)
 }

@@ -7,9 +7,9 @@
 /** Growth of the depth in an hour that counts as a fall, m. */
 const fallM = 0.01
 /** Sliding begins where air > G / slideSlope (eq. 1). */
-const slideWm2PerK = -80
+export const slideWm2PerK = -80
 /** Share of the slope that slides away in an hour on a vertical plane: 1.97 tenths (eq. 2, roof mount and rack alike). */
-const slideAnHour = 0.197
+export const slideAnHour = 0.197
 
 /**
  * Share of a plane that snow covers in every interval.

@@ -41,3 +41,21 @@ export function unit3(a: Vec3): Vec3 {
   const length = length3(a)
   return length === 0 ? [0, 0, 0] : scale3(a, 1 / length)
 }
+
+/** Newell's area normal of a polygon in space: twice its area long, upward for corners counter-clockwise from above. */
+export function newell(polygon: readonly Vec3[]): Vec3 {
+  let [x, y, z] = [0, 0, 0]
+  polygon.forEach((a, i) => {
+    const b = polygon[(i + 1) % polygon.length] ?? a
+    x += (a[1] - b[1]) * (a[2] + b[2])
+    y += (a[2] - b[2]) * (a[0] + b[0])
+    z += (a[0] - b[0]) * (a[1] + b[1])
+  })
+  return [x, y, z]
+}
+
+/** A flat polygon in space seen along the axis in which it is widest: its corners in two of their coordinates. */
+export function flatten(polygon: readonly Vec3[]): Vec2[] {
+  const [x, y, z] = newell(polygon).map(Math.abs) as [number, number, number]
+  return polygon.map((p): Vec2 => (z >= x && z >= y ? [p[0], p[1]] : y >= x ? [p[0], p[2]] : [p[1], p[2]]))
+}

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { defaultRack, rackKind, type Rack } from '../model/kinds/rack'
+import { defaultRack, rackSchema, type Rack } from '../kinds/rack/rack'
 import { cross3, sub3, unit3, type Vec3 } from '../geometry/vector'
 import { layRack } from './lay-rack'
 
@@ -23,7 +23,7 @@ test('two rows of five facing south at 30 degrees, by hand', () => {
   expect(Math.min(...heights)).toBeCloseTo(0.5, 12)
   expect(Math.max(...heights)).toBeCloseTo(0.5 + 2 * Math.sin(Math.PI / 6), 12)
   // The lower edge is to the south, rows are the pitch apart.
-  const lowest = (row: number) => slots.find((slot) => slot.row === row)?.corners[0] ?? [0, 0, 0]
+  const lowest = (row: number) => slots.find(({ key }) => key.startsWith(`${row}:`))?.corners[0] ?? [0, 0, 0]
   expect(Math.abs(lowest(1)[1] - lowest(0)[1])).toBeCloseTo(4, 12)
 })
 
@@ -42,7 +42,7 @@ test('whatever it is set to: as many modules as rows times columns, of their siz
       (changed) => {
         const given = { ...rack, ...changed }
         const { slots, normal } = layRack(given, module)
-        expect(rackKind.schema.safeParse(given).success).toBe(true)
+        expect(rackSchema.safeParse(given).success).toBe(true)
         return (
           slots.length === given.rows * given.columns &&
           new Set(slots.map((slot) => slot.key)).size === slots.length &&
@@ -71,5 +71,5 @@ test('bad racks are refused', () => {
     { rowPitchM: 0 },
     { center: [900, 0] },
   ])
-    expect(rackKind.schema.safeParse({ ...rack, ...wrong }).success).toBe(false)
+    expect(rackSchema.safeParse({ ...rack, ...wrong }).success).toBe(false)
 })

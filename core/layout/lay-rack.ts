@@ -1,17 +1,27 @@
-import { type Rack } from '../model/kinds/rack'
 import { toRadians } from '../model/units'
-import { type Vec3 } from '../geometry/vector'
+import { type Vec2, type Vec3 } from '../geometry/vector'
+import { type Slot } from './lay'
 
-/** One module place of a rack: "row:column", corners counter-clockwise from above, the short side first. */
-export interface RackSlot {
-  readonly key: string
-  readonly row: number
-  readonly corners: readonly [Vec3, Vec3, Vec3, Vec3]
+/** How the rows of a rack stand. */
+export interface RackRows {
+  readonly center: Vec2
+  readonly rows: number
+  /** Modules side by side in a row. */
+  readonly columns: number
+  readonly orientation: 'portrait' | 'landscape'
+  /** `one-axis`: rows turn about their length, which points to the azimuth. */
+  readonly tracking: 'fixed' | 'one-axis' | 'two-axis'
+  readonly tiltDeg: number
+  readonly azimuthDeg: number
+  /** Ground to the lower edge. */
+  readonly clearanceM: number
+  readonly rowPitchM: number
+  readonly gapM: number
 }
 
 /** Slots of all rows and the whole face of each row. */
 export interface RackLayout {
-  readonly slots: readonly RackSlot[]
+  readonly slots: readonly Slot[]
   readonly rows: readonly (readonly [Vec3, Vec3, Vec3, Vec3])[]
   readonly normal: Vec3
   /** How the face stands as drawn: a turning rack lies level. */
@@ -26,7 +36,7 @@ export interface RackLayout {
  * as their axis lies.
  */
 export function layRack(
-  rack: Rack,
+  rack: RackRows,
   module: { readonly widthM: number; readonly lengthM: number },
 ): RackLayout {
   const portrait = rack.orientation === 'portrait'
@@ -49,7 +59,7 @@ export function layRack(
       rack.clearanceM + slope[2] * v,
     ]
   }
-  const slots: RackSlot[] = []
+  const slots: Slot[] = []
   const rows: [Vec3, Vec3, Vec3, Vec3][] = []
   const length = rack.columns * (width + rack.gapM) - rack.gapM
   for (let row = 0; row < rack.rows; row++) {
@@ -62,7 +72,11 @@ export function layRack(
         at(row, u + width, height),
         at(row, u, height),
       ]
-      slots.push({ key: `${row}:${column}`, row, corners: portrait ? [a, b, c, d] : [b, c, d, a] })
+      slots.push({
+        key: `${row}:${column}`,
+        corners: portrait ? [a, b, c, d] : [b, c, d, a],
+        orientation: rack.orientation,
+      })
     }
   }
   return {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { containsPoint, nearestOnSegment } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { buildRoof } from '../roof/roof'
-import { layOnPlane, setbacksOf } from './lay'
+import { layOnPlane } from './lay'
 
 const level = (polygon: Vec2[]) => ({
   corners: polygon.map((p): Vec3 => [p[0], p[1], 0]),
@@ -65,7 +65,7 @@ test('on a hipped plane nothing comes nearer to any edge than its setback', () =
     const slots = layOnPlane({
       ...plain,
       plane,
-      setbacksM: setbacksOf(plane, setbacks),
+      setbacksM: plane.edges.map(({ kind }) => setbacks[kind]),
       module: { widthM: 1.1, lengthM: 1.7 },
       gapM: 0.02,
       orientation: 'portrait',

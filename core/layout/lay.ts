@@ -1,4 +1,3 @@
-import { type Cover } from '../model/kinds/cover'
 import { type RoofPlane } from '../roof/roof'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { freeRuns, type Field } from './free-runs'
@@ -149,7 +148,3 @@ function slotAt(
   // The strips of cells run along the long side, so the short side comes first.
   return { key, orientation, corners: orientation === 'portrait' ? [a, b, c, d] : [b, c, d, a] }
 }
-
-/** The setbacks of a plane's edges by their kinds. */
-export const setbacksOf = (plane: Pick<RoofPlane, 'edges'>, setbacks: Cover['setbacksM']) =>
-  plane.edges.map((edge) => setbacks[edge.kind])

@@ -1,4 +1,4 @@
-import { type LoadShape } from '../model/kinds/load'
+import { type LoadShape } from '../kinds/load/load'
 
 /**
  * Archetype days: relative power by local clock hour, weekday and weekend, and relative energy by month (January first,
@@ -6,7 +6,6 @@ import { type LoadShape } from '../model/kinds/load'
  * the customer's total sets the height.
  */
 export interface DayShape {
-  readonly label: string
   readonly weekday: readonly number[]
   readonly weekend: readonly number[]
   readonly months: readonly number[]
@@ -17,7 +16,6 @@ const winterHeat = [1.6, 1.45, 1.2, 0.9, 0.7, 0.7, 0.8, 0.78, 0.68, 0.82, 1.12, 
 
 export const dayShapes: Readonly<Record<LoadShape, DayShape>> = {
   evening: {
-    label: 'Away by day',
     weekday: [
       40, 35, 33, 32, 33, 40, 65, 80, 62, 45, 40, 40, 42, 42, 44, 52, 72, 100, 120, 124, 116, 98, 76, 54,
     ],
@@ -27,7 +25,6 @@ export const dayShapes: Readonly<Record<LoadShape, DayShape>> = {
     months: summerAir,
   },
   'at-home': {
-    label: 'At home by day',
     weekday: [
       42, 37, 35, 34, 35, 42, 62, 82, 88, 86, 84, 86, 92, 86, 82, 82, 90, 104, 112, 110, 102, 88, 70, 54,
     ],
@@ -37,7 +34,6 @@ export const dayShapes: Readonly<Record<LoadShape, DayShape>> = {
     months: summerAir,
   },
   'all-electric': {
-    label: 'All electric, heat pump',
     weekday: [
       68, 66, 66, 68, 74, 92, 118, 120, 98, 82, 74, 70, 68, 66, 68, 76, 92, 116, 128, 124, 114, 100, 86, 74,
     ],
@@ -47,7 +43,6 @@ export const dayShapes: Readonly<Record<LoadShape, DayShape>> = {
     months: winterHeat,
   },
   'night-car': {
-    label: 'Car charged at night',
     weekday: [
       150, 152, 148, 120, 62, 42, 62, 78, 60, 44, 40, 40, 42, 42, 44, 52, 70, 96, 114, 116, 108, 92, 88, 130,
     ],

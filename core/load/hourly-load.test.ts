@@ -1,4 +1,4 @@
-import { loadShapes } from '../model/kinds/load'
+import { loadShapes } from '../kinds/load/load'
 import { localClock } from '../model/local-clock'
 import { hourlyLoad } from './hourly-load'
 
@@ -7,22 +7,25 @@ const clock = localClock('America/New_York', Date.UTC(2025, 0, 1, 5), 60, 8760)
 test.each(loadShapes)(
   '%s: sums to the total, with a proportion of evening and noon that is its own',
   (shape) => {
-    const kwh = hourlyLoad({ annualKwh: 8760, shape }, clock, 41)
+    const kwh = hourlyLoad({ annualKwh: 8760, shape }, clock, false)
     expect(kwh.reduce((s, x) => s + x, 0)).toBeCloseTo(8760, 6)
     expect(Math.min(...kwh)).toBeGreaterThan(0)
   },
 )
 
 test('seasons turn with the hemisphere', () => {
-  const july = (lat: number) =>
-    hourlyLoad({ annualKwh: 1000, shape: 'all-electric' }, clock, lat)[24 * 185] ?? 0
-  expect(july(-35)).toBeGreaterThan(july(41) * 1.5)
+  const load = { annualKwh: 1000, shape: 'all-electric' } as const
+  const [north, south] = [hourlyLoad(load, clock, false), hourlyLoad(load, clock, true)]
+  // 0.8 of the mean in July in the north, 1.6 where it is January's season; both add up to the year.
+  const july = 24 * 185
+  expect((south[july] ?? 0) / (north[july] ?? 1)).toBeCloseTo(2, 1)
+  expect(south[july] ?? 0).toBeGreaterThan((north[july] ?? 0) * 1.5)
 })
 
 test('quarter hours carry the same year as hours, and a leap into summer time moves no energy', () => {
   const quarters = localClock('America/New_York', Date.UTC(2025, 0, 1, 5), 15, 35040)
-  const fine = hourlyLoad({ annualKwh: 9000, shape: 'evening' }, quarters, 41)
-  const coarse = hourlyLoad({ annualKwh: 9000, shape: 'evening' }, clock, 41)
+  const fine = hourlyLoad({ annualKwh: 9000, shape: 'evening' }, quarters, false)
+  const coarse = hourlyLoad({ annualKwh: 9000, shape: 'evening' }, clock, false)
   const worst = coarse.reduce((most, kwh, hour) => {
     const sum = fine.subarray(hour * 4, hour * 4 + 4).reduce((s, x) => s + x, 0)
     return Math.max(most, Math.abs(sum - kwh))
@@ -30,11 +33,24 @@ test('quarter hours carry the same year as hours, and a leap into summer time mo
   expect(worst).toBeLessThan(1e-9)
 })
 
+test('every hour has its part of the archetype day, by hand', () => {
+  const kwh = hourlyLoad({ annualKwh: 9000, shape: 'evening' }, clock, false)
+  // 2025: 1 January is a Wednesday, 5 January a Sunday, 1 April a Tuesday.
+  const at = (day: number, hour: number) => kwh[day * 24 + hour] ?? NaN
+  expect(at(0, 19) / at(0, 3)).toBeCloseTo(124 / 32, 9)
+  expect(at(0, 7) / at(0, 12)).toBeCloseTo(80 / 42, 9)
+  expect(at(4, 10) / at(0, 10)).toBeCloseTo(86 / 40, 9)
+  // The clock is an hour ahead in April: standard 18:00 is 19:00 there.
+  expect(at(90, 18) / at(0, 19)).toBeCloseTo(0.8 / 1.02, 9)
+  const night = hourlyLoad({ annualKwh: 9000, shape: 'night-car' }, clock, false)
+  expect((night[1] ?? 0) / (night[18] ?? 1)).toBeCloseTo(152 / 114, 9)
+})
+
 test('nothing used is nothing in every hour, and the shapes are unlike each other', () => {
-  const none = hourlyLoad({ annualKwh: 0, shape: 'evening' }, clock, 41)
+  const none = hourlyLoad({ annualKwh: 0, shape: 'evening' }, clock, false)
   expect(Math.max(...none)).toBe(0)
   const night = (shape: (typeof loadShapes)[number]) =>
-    hourlyLoad({ annualKwh: 1000, shape }, clock, 41).reduce(
+    hourlyLoad({ annualKwh: 1000, shape }, clock, false).reduce(
       (sum, kwh, i) => sum + ((clock.hour[i] ?? 12) < 5 ? kwh : 0),
       0,
     )

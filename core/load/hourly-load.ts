@@ -1,4 +1,4 @@
-import { type Load } from '../model/kinds/load'
+import { type Load } from '../kinds/load/load'
 import { type LocalClock } from '../model/local-clock'
 import { dayShapes } from './day-shapes'
 
@@ -9,14 +9,14 @@ import { dayShapes } from './day-shapes'
 export function hourlyLoad(
   load: Pick<Load, 'annualKwh' | 'shape'>,
   clock: LocalClock,
-  latitudeDeg: number,
+  southern: boolean,
 ): Float64Array {
   const shape = dayShapes[load.shape]
   const kwh = new Float64Array(clock.hour.length)
   let total = 0
   for (let i = 0; i < kwh.length; i++) {
     const day = clock.weekend[i] === 1 ? shape.weekend : shape.weekday
-    const month = ((clock.month[i] ?? 0) + (latitudeDeg < 0 ? 6 : 0)) % 12
+    const month = ((clock.month[i] ?? 0) + (southern ? 6 : 0)) % 12
     const value = (day[clock.hour[i] ?? 0] ?? 0) * (shape.months[month] ?? 1)
     kwh[i] = value
     total += value

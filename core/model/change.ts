@@ -1,17 +1,15 @@
 import { Fault } from './fault'
-import { type AnyObject, type Objects } from './document'
+import { type ObjectBase, type ObjectsOf } from './object-base'
 
-/** An edit of one document as a value: undo, saving, history and the live pipeline all use this type. */
-export interface Change {
-  readonly added: Readonly<Record<string, AnyObject>>
+/** An edit of one document as a value: undo, saving, history and the live numbers all use this type. */
+export interface ChangeOf<T extends ObjectBase> {
+  readonly added: ObjectsOf<T>
   /** [from, to] */
-  readonly updated: Readonly<Record<string, readonly [AnyObject, AnyObject]>>
-  readonly removed: Readonly<Record<string, AnyObject>>
+  readonly updated: Readonly<Record<string, readonly [T, T]>>
+  readonly removed: ObjectsOf<T>
 }
 
-export const emptyChange: Change = { added: {}, updated: {}, removed: {} }
-
-export const isEmptyChange = (change: Change) =>
+export const isEmptyChange = (change: ChangeOf<ObjectBase>) =>
   Object.keys(change.added).length +
     Object.keys(change.updated).length +
     Object.keys(change.removed).length ===
@@ -32,10 +30,10 @@ export function sameValue(a: unknown, b: unknown): boolean {
 }
 
 /** What brings `before` to `after`. */
-export function changeBetween(before: Objects, after: Objects): Change {
-  const added: Record<string, AnyObject> = {}
-  const updated: Record<string, readonly [AnyObject, AnyObject]> = {}
-  const removed: Record<string, AnyObject> = {}
+export function changeBetween<T extends ObjectBase>(before: ObjectsOf<T>, after: ObjectsOf<T>): ChangeOf<T> {
+  const added: Record<string, T> = {}
+  const updated: Record<string, readonly [T, T]> = {}
+  const removed: Record<string, T> = {}
   for (const [id, to] of Object.entries(after)) {
     const from = before[id]
     if (!from) added[id] = to
@@ -46,8 +44,8 @@ export function changeBetween(before: Objects, after: Objects): Change {
 }
 
 /** The document after the change. Objects are replaced, never altered. */
-export function applyChange(objects: Objects, change: Change): Objects {
-  const next: Record<string, AnyObject> = { ...objects }
+export function applyChange<T extends ObjectBase>(objects: ObjectsOf<T>, change: ChangeOf<T>): ObjectsOf<T> {
+  const next: Record<string, T> = { ...objects }
   for (const id of Object.keys(change.removed)) delete next[id]
   for (const [id, object] of Object.entries(change.added)) next[id] = object
   for (const [id, [, to]] of Object.entries(change.updated)) next[id] = to
@@ -55,7 +53,7 @@ export function applyChange(objects: Objects, change: Change): Objects {
 }
 
 /** The change that takes this one back. */
-export function invertChange(change: Change): Change {
+export function invertChange<T extends ObjectBase>(change: ChangeOf<T>): ChangeOf<T> {
   return {
     added: change.removed,
     updated: Object.fromEntries(
@@ -65,40 +63,23 @@ export function invertChange(change: Change): Change {
   }
 }
 
-/** One change that does what `first` and then `second` do. */
-export function composeChanges(first: Change, second: Change): Change {
-  const touched = new Set(
-    [first, second].flatMap((c) => [
-      ...Object.keys(c.added),
-      ...Object.keys(c.updated),
-      ...Object.keys(c.removed),
-    ]),
-  )
-  const before: Record<string, AnyObject> = {}
-  for (const id of touched) {
-    const from =
-      first.removed[id] ??
-      first.updated[id]?.[0] ??
-      (first.added[id] ? undefined : (second.removed[id] ?? second.updated[id]?.[0]))
-    if (from) before[id] = from
-  }
-  return changeBetween(before, applyChange(applyChange(before, first), second))
-}
-
 /** An object that somebody else changed meanwhile: what is stored and what this change wanted. */
-export interface Conflict {
+export interface ConflictOf<T extends ObjectBase> {
   readonly id: string
-  readonly theirs: AnyObject | null
-  readonly ours: AnyObject | null
+  readonly theirs: T | null
+  readonly ours: T | null
 }
 
 /**
  * Where a change made on an older state meets objects that are no longer as it found them. Objects that both made
  * the same are no conflict.
  */
-export function conflictsOf(current: Objects, change: Change): Conflict[] {
-  const conflicts: Conflict[] = []
-  const check = (id: string, from: AnyObject | undefined, to: AnyObject | undefined) => {
+export function conflictsOf<T extends ObjectBase>(
+  current: ObjectsOf<T>,
+  change: ChangeOf<T>,
+): ConflictOf<T>[] {
+  const conflicts: ConflictOf<T>[] = []
+  const check = (id: string, from: T | undefined, to: T | undefined) => {
     const now = current[id]
     if (sameValue(now, from) || sameValue(now, to)) return
     conflicts.push({ id, theirs: now ?? null, ours: to ?? null })
@@ -113,12 +94,11 @@ export function conflictsOf(current: Objects, change: Change): Conflict[] {
  * Refuses ids that do not match their object.
  * @throws Fault `bad-change`.
  */
-export function checkChange(change: Change): void {
+export function checkChange(change: ChangeOf<ObjectBase>): void {
   const wrong = [
     ...Object.entries(change.added).map(([id, o]) => [id, o.id, o.id]),
     ...Object.entries(change.updated).map(([id, [a, b]]) => [id, a.id, b.id]),
     ...Object.entries(change.removed).map(([id, o]) => [id, o.id, o.id]),
   ].find(([id, a, b]) => id !== a || id !== b)
-  if (wrong)
-    throw new Fault('bad-change', `The entry "${String(wrong[0])}" holds another object.`, String(wrong[0]))
+  if (wrong) throw new Fault('bad-change', { id: String(wrong[0]) }, String(wrong[0]))
 }

@@ -12,7 +12,7 @@ test('the order of keys does not matter, that of lists does; what is undefined i
 })
 
 test('a number, its text and its list are three things; small changes change the digest', () => {
-  const all = [1, '1', [1], { 1: 1 }, null, true, 'true', '', [], {}].map(digest)
+  const all = [1, '1', [1], { 1: 1 }, null, true, 'true', '', [], {}].map((value) => digest(value))
   expect(new Set(all).size).toBe(all.length)
   fc.assert(
     fc.property(
@@ -24,6 +24,15 @@ test('a number, its text and its list are three things; small changes change the
     ),
     { seed: 9, numRuns: 500 },
   )
+})
+
+test('long series, maps and sets have no digest; what has a key of its own is stood for by it', () => {
+  for (const value of [new Float64Array(2), new Map(), new Set([1])])
+    expect(() => digest({ value })).toThrow(RangeError)
+  const keyed = { key: 'k1', series: new Float64Array(3) }
+  const standIn = (value: object) => ('key' in value ? String(value.key) : null)
+  expect(digest({ keyed }, standIn)).toBe(digest({ keyed: { key: 'k1' } }, standIn))
+  expect(digest({ keyed }, standIn)).not.toBe(digest({ keyed: 'k1' }, standIn))
 })
 
 test('ten thousand near values have ten thousand digests', () => {

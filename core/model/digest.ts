@@ -1,22 +1,31 @@
+/** What stands in the text for a value that carries a key of its own. */
+export type StandIn = (value: object) => string | null
+const none: StandIn = () => null
+
 /**
  * A digest of a JSON value, 106 bits as text: two runs of a 53-bit multiply-xor hash with different seeds over the
  * canonical text (keys sorted). Not for secrets; for telling whether a stage's inputs are the same.
+ * @throws RangeError for what is not plain data
  */
-export function digest(value: unknown): string {
-  const text = canonical(value)
+export function digest(value: unknown, standIn: StandIn = none): string {
+  const text = canonical(value, standIn)
   return hash53(text, 0x9e3779b9).toString(36) + hash53(text, 0x85ebca6b).toString(36)
 }
 
 /** JSON with sorted keys, so that equal values give equal text. */
-export function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`
-  if (typeof value === 'object' && value !== null)
-    return `{${Object.entries(value)
-      .filter(([, v]) => v !== undefined)
-      .sort(([a], [b]) => (a < b ? -1 : 1))
-      .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v)}`)
-      .join(',')}}`
-  return JSON.stringify(value) ?? 'null'
+export function canonical(value: unknown, standIn: StandIn = none): string {
+  if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null'
+  const key = standIn(value)
+  if (key !== null) return `<${key}>`
+  if (Array.isArray(value)) return `[${value.map((entry) => canonical(entry, standIn)).join(',')}]`
+  // Long series would be digested number by number, and maps as nothing at all: both come with a key or not at all.
+  if (ArrayBuffer.isView(value) || value instanceof Map || value instanceof Set)
+    throw new RangeError('only plain data has a digest')
+  return `{${Object.entries(value)
+    .filter(([, v]) => v !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v, standIn)}`)
+    .join(',')}}`
 }
 
 function hash53(text: string, seed: number): number {

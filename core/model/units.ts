@@ -37,10 +37,7 @@ export function parseLength(text: string, system: UnitSystem): number {
     if (feet !== undefined || whole !== undefined || onlyTop !== undefined)
       return sign === '-' ? -total : total
   }
-  throw new Fault(
-    'bad-length',
-    `“${text}” is not a length. Type for example ${system === 'metric' ? '3.5, 350 cm' : `11' 6 1/2", 11.5 ft`} or 3.5 m.`,
-  )
+  throw new Fault('bad-length', { text, system })
 }
 
 /**
@@ -56,7 +53,7 @@ export function parseSlope(text: string): number {
   const rise = new RegExp(String.raw`^(${number})\s*(?:\/|:|in)\s*(${number})$`).exec(input)
   if (rise?.[1] !== undefined && rise[2] !== undefined && plain(rise[2]) > 0)
     return toDegrees(Math.atan2(plain(rise[1]), plain(rise[2])))
-  throw new Fault('bad-slope', `“${text}” is not a pitch. Type for example 30, 58% or 7/12.`)
+  throw new Fault('bad-slope', { text })
 }
 
 /**
@@ -67,7 +64,7 @@ export function parseNumber(text: string): number {
   const input = text.trim().replace(/^(-?)[$€£]\s*/, '$1')
   const grouped = /^-?\d{1,3}(?:[,  ]\d{3})+(?:\.\d+)?$/.test(input) ? input.replace(/[,  ]/g, '') : input
   if (/^-?(?:\d+(?:[.,]\d*)?|[.,]\d+)$/.test(grouped)) return plain(grouped)
-  throw new Fault('bad-number', `“${text}” is not a number.`)
+  throw new Fault('bad-number', { text })
 }
 
 /**

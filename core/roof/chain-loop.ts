@@ -25,15 +25,13 @@ export function chainLoop<T extends Piece>(pieces: readonly T[], alike: (a: T, b
   while (rest.length > 0 && !near(head, first.from)) {
     const index = rest.findIndex((piece) => near(piece.from, head) || near(piece.to, head))
     const found = rest[index]
-    if (!found)
-      throw new Fault('roof-not-possible', 'A roof plane does not close over this outline.', 'outline')
+    if (!found) throw new Fault('roof-not-possible', {}, 'outline')
     rest.splice(index, 1)
     const turned = near(found.from, head) ? found : { ...found, from: found.to, to: found.from }
     loop.push(turned)
     head = turned.to
   }
-  if (!near(head, first.from))
-    throw new Fault('roof-not-possible', 'A roof plane does not close over this outline.', 'outline')
+  if (!near(head, first.from)) throw new Fault('roof-not-possible', {}, 'outline')
   return straighten(loop, alike)
 }
 

@@ -1,7 +1,8 @@
+import { refusal } from '@/words/refusal'
 import fc from 'fast-check'
 import { signedArea } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
-import { type RoofEdge } from '../model/kinds/volume'
+import { type RoofEdge } from '../kinds/volume/volume'
 import { buildRoof } from './roof'
 
 const pitched = (...degrees: number[]): RoofEdge[] => degrees.map((pitchDeg) => ({ pitchDeg }))
@@ -114,12 +115,12 @@ test('an outline that crosses itself is refused with the sides that meet', () =>
     [10, 0],
     [0, 6],
   ]
-  expect(() => buildRoof({ outline: bow, edges: pitched(30, 30, 30, 30), eaveHeightM: 3 })).toThrow(
+  expect(refusal(() => buildRoof({ outline: bow, edges: pitched(30, 30, 30, 30), eaveHeightM: 3 }))).toMatch(
     /crosses itself: side 1 meets side 3/,
   )
-  expect(() =>
-    buildRoof({ outline: rectangle, edges: [gable, gable, gable, gable], eaveHeightM: 3 }),
-  ).toThrow(/at least one rise/)
+  expect(
+    refusal(() => buildRoof({ outline: rectangle, edges: [gable, gable, gable, gable], eaveHeightM: 3 })),
+  ).toMatch(/at least one rise/)
 })
 
 test('planes of random rectilinear outlines cover the outline and all rise from their eave', () => {

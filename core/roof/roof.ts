@@ -1,10 +1,23 @@
 import { Fault } from '../model/fault'
-import { isGable, type RoofEdge, type Volume } from '../model/kinds/volume'
 import { toDegrees, toRadians } from '../model/units'
 import { selfCrossing, signedArea } from '../geometry/polygon'
 import { dot2, left2, length2, scale2, sub2, unit2, type Vec2, type Vec3 } from '../geometry/vector'
 import { chainLoop } from './chain-loop'
 import { shrinkFront, type FrontSegment } from './wavefront'
+
+/** What a roof does above one edge of its outline: rises from it, or ends there in a gable. */
+export type RoofEdge = { readonly pitchDeg: number } | { readonly gable: true }
+
+const isGable = (edge: RoofEdge): edge is { readonly gable: true } => 'gable' in edge
+
+/** A building as far as its roof goes. */
+export interface Building {
+  /** Counter-clockwise seen from above, metres. */
+  readonly outline: readonly Vec2[]
+  readonly eaveHeightM: number
+  /** One to an outline edge; edge i runs from corner i to corner i + 1. */
+  readonly edges: readonly RoofEdge[]
+}
 
 export type PlaneEdgeKind = 'eave' | 'ridge' | 'hip' | 'valley' | 'rake'
 
@@ -30,6 +43,18 @@ export interface Roof {
   readonly ridgeHeightM: number
 }
 
+/** Corners of the plan under corners in space. */
+export const planOf = (corners: readonly Vec3[]): Vec2[] => corners.map((c): Vec2 => [c[0], c[1]])
+
+/** Height of a plane over a point of the plan. */
+export function planeHeightM(plane: Pick<RoofPlane, 'corners' | 'normal'>, p: Vec2): number {
+  const corner = plane.corners[0] ?? [0, 0, 0]
+  return (
+    corner[2] -
+    (plane.normal[0] * (p[0] - corner[0]) + plane.normal[1] * (p[1] - corner[1])) / plane.normal[2]
+  )
+}
+
 /** An edge shorter than this is a slip of the hand. */
 const shortestEdgeM = 0.05
 
@@ -38,14 +63,13 @@ const shortestEdgeM = 0.05
  * @throws Fault `short-outline`, `short-edge`, `crossing-outline`, `clockwise-outline`, each with its path.
  */
 export function checkOutline(outline: readonly Vec2[]): void {
-  if (outline.length < 3)
-    throw new Fault('short-outline', 'An outline needs at least three corners.', 'outline')
+  if (outline.length < 3) throw new Fault('short-outline', {}, 'outline')
   outline.forEach((a, i) => {
     const b = outline[(i + 1) % outline.length] ?? a
     if (Math.hypot(a[0] - b[0], a[1] - b[1]) < shortestEdgeM)
       throw new Fault(
         'short-edge',
-        `Side ${i + 1} of the outline is shorter than 5 cm: take one of its corners away.`,
+        { side: i + 1, limit: { value: shortestEdgeM, unit: 'm' } },
         `outline.${i}`,
       )
   })
@@ -53,29 +77,22 @@ export function checkOutline(outline: readonly Vec2[]): void {
   if (crossing)
     throw new Fault(
       'crossing-outline',
-      `The outline crosses itself: side ${crossing[0] + 1} meets side ${crossing[1] + 1}. Move a corner so that they stay apart.`,
+      { side: crossing[0] + 1, other: crossing[1] + 1 },
       `outline.${crossing[0]}`,
     )
-  if (signedArea(outline) <= 0)
-    throw new Fault('clockwise-outline', 'The corners must run counter-clockwise.', 'outline')
+  if (signedArea(outline) <= 0) throw new Fault('clockwise-outline', {}, 'outline')
 }
 
 /**
  * The roof over an outline: straight skeleton with a pitch to each edge and gables as edges that do not move.
  * Planes that lie in one plane and touch are joined.
- * @throws Fault from `checkOutline`, `roof-not-possible`.
+ * @throws Fault from `checkOutline`, `bad-edges`, `all-gables`, `no-closed-roof`, `roof-not-possible`.
  */
-export function buildRoof(volume: Pick<Volume, 'outline' | 'edges' | 'eaveHeightM'>): Roof {
-  const { outline, edges, eaveHeightM } = volume
+export function buildRoof({ outline, edges, eaveHeightM }: Building): Roof {
   checkOutline(outline)
   if (edges.length !== outline.length)
-    throw new Fault(
-      'bad-edges',
-      `The outline has ${outline.length} sides but ${edges.length} roof edges are given.`,
-      'edges',
-    )
-  if (edges.every(isGable))
-    throw new Fault('roof-not-possible', 'All edges are gables: let at least one rise.', 'edges')
+    throw new Fault('bad-edges', { sides: outline.length, given: edges.length }, 'edges')
+  if (edges.every(isGable)) throw new Fault('all-gables', {}, 'edges')
   const speeds = edges.map((edge) => (isGable(edge) ? 0 : 1 / Math.tan(toRadians(edge.pitchDeg))))
   const segments = shrinkFront(outline, speeds)
   const group = joinCoplanar(outline, edges, segments)
@@ -90,12 +107,7 @@ export function buildRoof(volume: Pick<Volume, 'outline' | 'edges' | 'eaveHeight
     0,
   )
   const area = signedArea(outline)
-  if (Math.abs(covered - area) > coverTolerance * area)
-    throw new Fault(
-      'roof-not-possible',
-      'These pitches make no closed roof over this outline. Change a pitch or a gable.',
-      'edges',
-    )
+  if (Math.abs(covered - area) > coverTolerance * area) throw new Fault('roof-not-possible', {}, 'edges')
   return {
     planes,
     gables: edges.flatMap((edge, i) => (isGable(edge) ? gableOf(i, outline, segments, eaveHeightM) : [])),

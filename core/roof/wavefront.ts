@@ -40,7 +40,7 @@ interface Front {
 /**
  * @param outline counter-clockwise, simple, metres
  * @param speeds metres inward for each metre up, one to an edge; 0 for a gable
- * @throws Fault `roof-not-possible` when the front never closes or two parallel edges of unlike speed meet.
+ * @throws Fault `no-closed-roof` when the front never closes or two parallel edges of unlike speed meet.
  */
 export function shrinkFront(outline: readonly Vec2[], speeds: readonly number[]): FrontSegment[] {
   const edges = outline.map((a, i): MovingEdge => {
@@ -60,12 +60,7 @@ export function shrinkFront(outline: readonly Vec2[], speeds: readonly number[])
   return segments
 }
 
-const notPossible = () =>
-  new Fault(
-    'roof-not-possible',
-    'No roof closes over this outline with these edges: let at least one edge rise (not all gables), and give neighbouring edges in one line the same pitch.',
-    'edges',
-  )
+const notPossible = () => new Fault('no-closed-roof', {}, 'edges')
 
 const at = (p: Vec2, height: number) => [p[0], p[1], height] as const
 

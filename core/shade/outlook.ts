@@ -1,6 +1,6 @@
+import { type Body } from '../geometry/body'
 import { nearestOnSegment } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
-import { type Body } from './body'
 
 /**
  * Where a body stands as seen from a ball around a receiver: a window of azimuth and the greatest height. Directions

@@ -1,17 +1,13 @@
+import { crownMeets, type Body, type CrownBody, type SolidBody } from '../geometry/body'
 import { type Vec3 } from '../geometry/vector'
-import { crownMeets, type Body, type CrownBody, type SolidBody } from './body'
-import { type CellGroups, type Receiver, type ReceiverShade, type ShadeEngine } from './engine'
+import { type Caster, type CellGroups, type Receiver, type ReceiverShade, type ShadeEngine } from './engine'
 import { mayMeet, outlookOn, type Outlook } from './outlook'
-import { skyPatches } from './sky-patches'
+import { grazing, patches } from './sky-patches'
 import { type SunHours } from '../sun/sun-hours'
 
 /** Points sampled in each group: across the strip, along it. */
 const across = 2
 const along = 3
-/** Light that meets the plane at less than this (sine) slides along it. */
-const grazing = 1e-3
-/** Rings of the sky, 5 degrees high each; the lowest stands for the horizon band. */
-const patches = skyPatches(18)
 
 interface Points {
   /** x, y, z; points of one group stand together. */
@@ -24,7 +20,7 @@ interface Points {
 }
 
 function pointsOf(receiver: Receiver, groups: CellGroups): Points {
-  const [a, b, , d] = receiver.corners
+  const [a, b, , d] = receiver
   const at: number[] = []
   for (let strip = 0; strip < groups.strips; strip++)
     for (let half = 0; half < groups.halves; half++)
@@ -49,6 +45,8 @@ function pointsOf(receiver: Receiver, groups: CellGroups): Points {
 
 /** A body as the points see it. */
 interface Blocker {
+  /** Which caster it belongs to. */
+  readonly caster: number
   readonly body: Body
   readonly outlook: Outlook
   /** Fills `hits` (one an entry of the points) for a direction; false when no ray meets the body. */
@@ -117,18 +115,21 @@ function crownBlocker(body: CrownBody, points: Points): Blocker['meet'] {
 }
 
 /** Bodies that reach over the receiver's plane at all. */
-function blockersOf(bodies: readonly Body[], points: Points, normal: Vec3, through: Vec3): Blocker[] {
+function blockersOf(casters: readonly Caster[], points: Points, normal: Vec3, through: Vec3): Blocker[] {
   const level = normal[0] * through[0] + normal[1] * through[1] + normal[2] * through[2]
   const over = (p: Vec3) => normal[0] * p[0] + normal[1] * p[1] + normal[2] * p[2] - level
-  return bodies
-    .filter((body) =>
-      body.kind === 'crown' ? over(body.center) > -body.radiusM : body.vertices.some((v) => over(v) > 1e-6),
-    )
-    .map((body) => ({
-      body,
-      outlook: outlookOn(body, points.center, points.radiusM),
-      meet: body.kind === 'crown' ? crownBlocker(body, points) : solidBlocker(body, points),
-    }))
+  return casters.flatMap((bodies, caster) =>
+    bodies
+      .filter((body) =>
+        body.kind === 'crown' ? over(body.center) > -body.radiusM : body.vertices.some((v) => over(v) > 1e-6),
+      )
+      .map((body) => ({
+        caster,
+        body,
+        outlook: outlookOn(body, points.center, points.radiusM),
+        meet: body.kind === 'crown' ? crownBlocker(body, points) : solidBlocker(body, points),
+      })),
+  )
 }
 
 /**
@@ -137,98 +138,122 @@ function blockersOf(bodies: readonly Body[], points: Points, normal: Vec3, throu
  */
 export const rayEngine: ShadeEngine = {
   name: 'rays',
-  version: 1,
-  shade(receiver, groups, normal, bodies, sun) {
+  version: 2,
+  pointsOn: ({ strips, halves }) => strips * halves * across * along,
+  shade(receiver, groups, normal, casters, sun) {
     const points = pointsOf(receiver, groups)
-    const blockers = blockersOf(bodies, points, normal, receiver.corners[0])
+    const blockers = blockersOf(casters, points, normal, receiver[0])
     return {
-      id: receiver.id,
       groups: points.groups,
-      ...beam(points, blockers, normal, sun),
+      ...beam(points, blockers, casters.length, normal, sun),
       ...sky(points, blockers, normal),
     }
   },
 }
 
+/** What is known of the shaded entries so far; written out as arrays at the end. */
+interface Found {
+  readonly shaded: number[]
+  readonly litWorst: number[]
+  readonly litMean: number[]
+  /** By caster: share blocked, one to each shaded entry up to its last. */
+  readonly blockedBy: (number[] | null)[]
+}
+
 function beam(
   points: Points,
   blockers: readonly Blocker[],
+  casters: number,
   normal: Vec3,
   sun: SunHours,
-): Pick<ReceiverShade, 'litWorst' | 'litMean' | 'blockedBy'> {
+): Pick<ReceiverShade, 'shaded' | 'litWorst' | 'litMean' | 'blockedBy'> {
   const { perGroup, groups, count } = points
-  const entries = sun.interval.length
-  const litWorst = new Float32Array(entries * groups).fill(1)
-  const litMean = new Float32Array(entries).fill(1)
-  const blockedBy = new Map<string, Float32Array>()
+  const found: Found = {
+    shaded: [],
+    litWorst: [],
+    litMean: [],
+    blockedBy: new Array<number[] | null>(casters).fill(null),
+  }
   const hits = new Uint8Array(count)
   const passed = new Float64Array(count)
-  const owners: string[] = []
-  /** What each owner alone lets through to each point. */
-  const through = new Map<string, Float64Array>()
-  for (let entry = 0; entry < entries; entry++) {
+  const active: number[] = []
+  /** What each caster alone lets through to each point. */
+  const through = Array.from({ length: casters }, () => new Float64Array(count))
+  for (let entry = 0; entry < sun.interval.length; entry++) {
     const dx = sun.direction[entry * 3] as number
     const dy = sun.direction[entry * 3 + 1] as number
     const dz = sun.direction[entry * 3 + 2] as number
-    if (normal[0] * dx + normal[1] * dy + normal[2] * dz < grazing) {
-      litWorst.fill(0, entry * groups, (entry + 1) * groups)
-      litMean[entry] = 0
+    const cosine = normal[0] * dx + normal[1] * dy + normal[2] * dz
+    if (cosine <= 0) continue
+    if (cosine < grazing) {
+      found.shaded.push(entry)
+      found.litMean.push(0)
+      for (let g = 0; g < groups; g++) found.litWorst.push(0)
       continue
     }
-    owners.length = 0
-    for (const { body, outlook, meet } of blockers) {
+    active.length = 0
+    for (const { caster, body, outlook, meet } of blockers) {
       if (!mayMeet(outlook, dx, dy, dz) || !meet(dx, dy, dz, hits)) continue
       const passes = body.kind === 'crown' ? (body.transmissivity[sun.month[entry] ?? 0] ?? 1) : 0
-      let mine = through.get(body.owner)
-      if (!mine) through.set(body.owner, (mine = new Float64Array(count)))
-      if (!owners.includes(body.owner)) {
-        owners.push(body.owner)
+      const mine = through[caster] as Float64Array
+      if (!active.includes(caster)) {
+        active.push(caster)
         mine.fill(1)
       }
-      // Bodies of one owner are one thing: a ray through two of a house's columns is stopped once.
+      // Bodies of one caster are one thing: a ray through two of a house's columns is stopped once.
       for (let p = 0; p < count; p++) if (hits[p] === 1 && passes < (mine[p] as number)) mine[p] = passes
     }
-    if (owners.length === 0) continue
+    if (active.length === 0) continue
     let sum = 0
     for (let p = 0; p < count; p++) {
       let rest = 1
-      for (const owner of owners) rest *= (through.get(owner) as Float64Array)[p] as number
+      for (const caster of active) rest *= (through[caster] as Float64Array)[p] as number
       passed[p] = rest
       sum += rest
     }
-    litMean[entry] = sum / count
+    found.shaded.push(entry)
+    found.litMean.push(sum / count)
     for (let g = 0; g < groups; g++) {
       let worst = 1
       for (let p = g * perGroup; p < (g + 1) * perGroup; p++) worst = Math.min(worst, passed[p] as number)
-      litWorst[entry * groups + g] = worst
+      found.litWorst.push(worst)
     }
-    charge(entry, entries, owners, through, passed, blockedBy)
+    charge(active, through, passed, found)
   }
-  return { litWorst, litMean, blockedBy }
+  return {
+    shaded: Int32Array.from(found.shaded),
+    litWorst: Float32Array.from(found.litWorst),
+    litMean: Float32Array.from(found.litMean),
+    blockedBy: found.blockedBy.map((shares) => {
+      if (!shares) return null
+      const series = new Float32Array(found.shaded.length)
+      series.set(shares)
+      return series
+    }),
+  }
 }
 
 /** Divides what is blocked at each point among its blockers, by how much each would block alone. */
 function charge(
-  entry: number,
-  entries: number,
-  owners: readonly string[],
-  through: ReadonlyMap<string, Float64Array>,
+  active: readonly number[],
+  through: readonly Float64Array[],
   passed: Float64Array,
-  blockedBy: Map<string, Float32Array>,
+  { shaded, blockedBy }: Found,
 ): void {
-  for (const owner of owners) {
-    const mine = through.get(owner) as Float64Array
+  for (const caster of active) {
+    const mine = through[caster] as Float64Array
     let share = 0
     for (let p = 0; p < passed.length; p++) {
       const own = 1 - (mine[p] as number)
       if (own === 0) continue
       let all = 0
-      for (const other of owners) all += 1 - ((through.get(other) as Float64Array)[p] as number)
+      for (const other of active) all += 1 - ((through[other] as Float64Array)[p] as number)
       share += ((1 - (passed[p] as number)) * own) / all
     }
-    let series = blockedBy.get(owner)
-    if (!series) blockedBy.set(owner, (series = new Float32Array(entries)))
-    series[entry] = share / passed.length
+    const series = (blockedBy[caster] ??= [])
+    // Entries in which others alone cast shade lie between.
+    while (series.length < shaded.length - 1) series.push(0)
+    series.push(share / passed.length)
   }
 }
 

@@ -1,25 +1,24 @@
 import fc from 'fast-check'
 import { seededRandom } from '../model/random'
+import { columnsUnder, crownMeets, type Body, type CrownBody } from '../geometry/body'
 import { type Vec3 } from '../geometry/vector'
 import { sunHours } from '../sun/sun-hours'
-import { columnsUnder, crownMeets, solidBlocks, type Body, type CrownBody } from './body'
-import { type ReceiverShade } from './engine'
+import { type Caster, type Receiver, type ReceiverShade } from './engine'
+import { mayShade } from './may-shade'
 import { mayMeet, outlookOn } from './outlook'
 import { rayEngine } from './ray-engine'
-import { skyPatches } from './sky-patches'
+import { plainBeam, solidBlocks } from './reference'
+import { patches } from './sky-patches'
 
 const sun = sunHours({ latitudeDeg: 41.6, longitudeDeg: -71.4, elevationM: 0 }, -5, 60)
 const groups = { strips: 3, halves: 2 } as const
 const up: Vec3 = [0, 0, 1]
-const receiver = {
-  id: 'm',
-  corners: [
-    [-0.9, -0.6, 0.1],
-    [0.9, -0.6, 0.1],
-    [0.9, 0.6, 0.1],
-    [-0.9, 0.6, 0.1],
-  ] as [Vec3, Vec3, Vec3, Vec3],
-}
+const receiver: Receiver = [
+  [-0.9, -0.6, 0.1],
+  [0.9, -0.6, 0.1],
+  [0.9, 0.6, 0.1],
+  [-0.9, 0.6, 0.1],
+]
 
 interface Stand {
   readonly kind: 'box' | 'crown'
@@ -39,11 +38,10 @@ const stand: fc.Arbitrary<Stand> = fc.record({
 
 const clear = ({ x, y }: Stand) => Math.hypot(x, y) > 5
 
-/** Something that stands on the ground, as bodies of one owner. */
-function bodiesOf({ kind, x, y, size, top }: Stand, owner: string, passes = 0.3): Body[] {
+/** Something that stands on the ground. */
+function bodiesOf({ kind, x, y, size, top }: Stand, passes = 0.3): Body[] {
   if (kind === 'box')
     return columnsUnder(
-      owner,
       [
         [x - size, y - size, top],
         [x + size, y - size, top],
@@ -54,7 +52,6 @@ function bodiesOf({ kind, x, y, size, top }: Stand, owner: string, passes = 0.3)
     )
   const crown: CrownBody = {
     kind: 'crown',
-    owner,
     center: [x, y, top / 2 + 1],
     crownRadiusM: size,
     halfHeightM: top / 2,
@@ -64,23 +61,105 @@ function bodiesOf({ kind, x, y, size, top }: Stand, owner: string, passes = 0.3)
   return [crown]
 }
 
-const shadeOf = (bodies: readonly Body[]): ReceiverShade => rayEngine.shade(receiver, groups, up, bodies, sun)
+/** A year of shade by casters, with the lit share written out for every entry. */
+function shadeOf(casters: readonly Caster[]): ReceiverShade & { readonly lit: Float64Array } {
+  const shade = rayEngine.shade(receiver, groups, up, casters, sun)
+  const all = new Float64Array(sun.interval.length).fill(1)
+  shade.shaded.forEach((entry, row) => {
+    all[entry] = shade.litMean[row] ?? NaN
+  })
+  return { ...shade, lit: all }
+}
 const greatest = (values: Iterable<number>) => {
   let most = -Infinity
   for (const value of values) most = Math.max(most, value)
   return most
 }
-const lit = (i: number) => (sun.direction[i * 3 + 2] ?? 0) > 1e-3
+const isUp = (i: number) => (sun.direction[i * 3 + 2] ?? 0) > 1e-3
+
+test('shade is that of the plain reference: worst groups, mean and charges', () => {
+  const next = seededRandom(53)
+  const number = (low: number, high: number) => low + (high - low) * next()
+  let compared = 0
+  for (let round = 0; round < 60; round++) {
+    const stands = Array.from({ length: 1 + Math.floor(number(0, 5)) }, (): Stand => ({
+      kind: next() < 0.5 ? 'box' : 'crown',
+      x: number(-9, 9),
+      y: number(-9, 9),
+      size: number(0.3, 3),
+      top: number(0.5, 9),
+    })).filter(clear)
+    // Every third caster is two bodies that are one thing.
+    const casters = stands.map((one, k) => [
+      ...bodiesOf(one),
+      ...(k % 3 === 2 ? bodiesOf({ ...one, x: one.x + 1 }) : []),
+    ])
+    const tilt = number(0, 1)
+    const turn = number(0, 6)
+    const normal: Vec3 = [Math.sin(tilt) * Math.sin(turn), Math.sin(tilt) * Math.cos(turn), Math.cos(tilt)]
+    const shade = rayEngine.shade(receiver, groups, normal, casters, sun)
+    for (let k = 0; k < 50; k++) {
+      const entry = Math.floor(number(0, sun.interval.length))
+      const plain = plainBeam(receiver, groups, normal, casters, sun, entry)
+      const row = shade.shaded.indexOf(entry)
+      if (row < 0) {
+        expect(plain?.litMean ?? 1).toBe(1)
+        continue
+      }
+      compared++
+      expect(plain).not.toBeNull()
+      expect(shade.litMean[row]).toBeCloseTo(plain?.litMean ?? NaN, 6)
+      expect(
+        greatest(
+          shade.litWorst
+            .subarray(row * 6, row * 6 + 6)
+            .map((share, g) => Math.abs(share - (plain?.litWorst[g] ?? NaN))),
+        ),
+      ).toBeLessThan(1e-6)
+      casters.forEach((_, c) => {
+        expect(shade.blockedBy[c]?.[row] ?? 0).toBeCloseTo(plain?.blockedBy[c] ?? NaN, 6)
+      })
+    }
+  }
+  expect(compared).toBeGreaterThan(200)
+})
+
+test('a caster that is ruled out takes no light from anything in the ball', () => {
+  const next = seededRandom(59)
+  const number = (low: number, high: number) => low + (high - low) * next()
+  let ruledOut = 0
+  for (let round = 0; round < 150; round++) {
+    const far = round % 2 ? 40 : 400
+    const one: Stand = {
+      kind: round % 3 ? 'box' : 'crown',
+      x: number(-far, far),
+      y: number(-far, far),
+      size: number(0.3, 4),
+      top: number(0.5, 9),
+    }
+    if (!clear(one)) continue
+    const tilt = number(0, 1)
+    const normal: Vec3 = [0, -Math.sin(tilt), Math.cos(tilt)]
+    const caster = bodiesOf(one)
+    if (mayShade(caster, { center: [0, 0, 0.1], radiusM: 1.1, normal }, sun)) continue
+    ruledOut++
+    const without = rayEngine.shade(receiver, groups, normal, [], sun)
+    const { blockedBy, ...shade } = rayEngine.shade(receiver, groups, normal, [caster], sun)
+    expect({ ...shade, blockedBy: [] }).toEqual(without)
+    expect(blockedBy).toEqual([null])
+  }
+  expect(ruledOut).toBeGreaterThan(20)
+})
 
 test('one thing more never lets more light through, neither of the beam nor of the sky', () => {
   fc.assert(
     fc.property(fc.array(stand, { minLength: 1, maxLength: 4 }), (stands) => {
-      const all = stands.filter(clear).map((one, k) => bodiesOf(one, `b${k}`))
-      const fewer = shadeOf(all.slice(1).flat())
-      const more = shadeOf(all.flat())
+      const all = stands.filter(clear).map((one) => bodiesOf(one))
+      const fewer = shadeOf(all.slice(1))
+      const more = shadeOf(all)
       expect(more.domeSeen).toBeLessThanOrEqual(fewer.domeSeen + 1e-12)
       expect(more.horizonSeen).toBeLessThanOrEqual(fewer.horizonSeen + 1e-12)
-      const gained = more.litMean.map((share, i) => share - (fewer.litMean[i] ?? 0))
+      const gained = more.lit.map((share, i) => share - (fewer.lit[i] ?? 0))
       expect(greatest(gained)).toBeLessThanOrEqual(1e-6)
     }),
     { seed: 41, numRuns: 12 },
@@ -90,20 +169,19 @@ test('one thing more never lets more light through, neither of the beam nor of t
 test('what is lost of the beam is charged in full, and no group is lighter than its darkest point allows', () => {
   fc.assert(
     fc.property(fc.array(stand, { minLength: 1, maxLength: 3 }), (stands) => {
-      const shade = shadeOf(stands.filter(clear).flatMap((one, k) => bodiesOf(one, `b${k}`)))
+      const shade = shadeOf(stands.filter(clear).map((one) => bodiesOf(one)))
       let open = 0
       let over = 0
-      for (let i = 0; i < sun.interval.length; i++) {
-        if (!lit(i)) continue
-        const mean = shade.litMean[i] ?? 0
-        let charged = 0
-        for (const series of shade.blockedBy.values()) charged += series[i] ?? 0
+      shade.shaded.forEach((entry, row) => {
+        if (!isUp(entry)) return
+        const mean = shade.litMean[row] ?? 0
+        const charged = shade.blockedBy.reduce((sum, series) => sum + (series?.[row] ?? 0), 0)
         open = Math.max(open, Math.abs(charged + mean - 1))
         over = Math.max(
           over,
-          Math.min(...shade.litWorst.subarray(i * shade.groups, (i + 1) * shade.groups)) - mean,
+          Math.min(...shade.litWorst.subarray(row * shade.groups, (row + 1) * shade.groups)) - mean,
         )
-      }
+      })
       expect(open).toBeLessThan(1e-5)
       expect(over).toBeLessThan(1e-6)
     }),
@@ -113,21 +191,18 @@ test('what is lost of the beam is charged in full, and no group is lighter than 
 
 test('a crown that lets everything through is air; one that lets nothing through darkens as a solid does', () => {
   const crown: Stand = { kind: 'crown', x: 0, y: -6, size: 2, top: 6 }
-  const air = shadeOf(bodiesOf(crown, 'oak', 1))
+  const air = shadeOf([bodiesOf(crown, 1)])
   expect(air.domeSeen).toBeCloseTo(1, 12)
-  expect(Math.min(...air.litMean.filter((_, i) => lit(i)))).toBe(1)
-  const dense = shadeOf(bodiesOf(crown, 'oak', 0))
-  const half = shadeOf(bodiesOf(crown, 'oak', 0.5))
-  const between = dense.litMean.map((share, i) =>
-    lit(i) ? Math.abs((half.litMean[i] ?? 0) - (1 + share) / 2) : 0,
-  )
+  expect(Math.min(...air.lit.filter((_, i) => isUp(i)))).toBe(1)
+  const dense = shadeOf([bodiesOf(crown, 0)])
+  const half = shadeOf([bodiesOf(crown, 0.5)])
+  const between = dense.lit.map((share, i) => (isUp(i) ? Math.abs((half.lit[i] ?? 0) - (1 + share) / 2) : 0))
   expect(greatest(between)).toBeLessThan(1e-6)
-  expect(Math.min(...dense.litMean.filter((_, i) => lit(i)))).toBe(0)
+  expect(Math.min(...dense.lit.filter((_, i) => isUp(i)))).toBe(0)
 })
 
-test('bodies of one owner are one thing: a house cut into columns shades as the uncut one', () => {
+test('bodies of one caster are one thing: a house cut into columns shades as the uncut one', () => {
   const whole = columnsUnder(
-    'house',
     [
       [-4, -9, 5],
       [4, -9, 5],
@@ -138,7 +213,6 @@ test('bodies of one owner are one thing: a house cut into columns shades as the 
   )
   const lid = (x0: number, x1: number) =>
     columnsUnder(
-      'house',
       [
         [x0, -9, 5],
         [x1, -9, 5],
@@ -147,10 +221,10 @@ test('bodies of one owner are one thing: a house cut into columns shades as the 
       ],
       0,
     )
-  const [one, cut] = [shadeOf(whole), shadeOf([...lid(-4, -1), ...lid(-1, 2.5), ...lid(2.5, 4)])]
+  const [one, cut] = [shadeOf([whole]), shadeOf([[...lid(-4, -1), ...lid(-1, 2.5), ...lid(2.5, 4)]])]
   expect(cut.domeSeen).toBeCloseTo(one.domeSeen, 9)
-  expect(greatest(one.litMean.map((share, i) => Math.abs((cut.litMean[i] ?? 0) - share)))).toBeLessThan(1e-9)
-  expect([...cut.blockedBy.keys()]).toEqual(['house'])
+  expect(greatest(one.lit.map((share, i) => Math.abs((cut.lit[i] ?? 0) - share)))).toBeLessThan(1e-9)
+  expect(cut.blockedBy).toHaveLength(1)
 })
 
 test('the quick window never hides a ray that meets the body', () => {
@@ -167,7 +241,7 @@ test('the quick window never hides a ray that meets the body', () => {
       top: between(0.5, 9),
     }
     const radius = 1.1
-    for (const body of bodiesOf(one, 'b')) {
+    for (const body of bodiesOf(one)) {
       const outlook = outlookOn(body, [0, 0, 0.1], radius)
       for (let k = 0; k < 60; k++) {
         const [azimuth, height] = [between(0, 2 * Math.PI), between(0, Math.PI / 2)]
@@ -190,7 +264,7 @@ test('the quick window never hides a ray that meets the body', () => {
 })
 
 test('the patches of the sky are a hemisphere: 2 pi of solid angle, pi of it weighted by the cosine', () => {
-  const { direction, solidAngle } = skyPatches(18)
+  const { direction, solidAngle } = patches
   const sum = solidAngle.reduce((s, w) => s + w, 0)
   const weighted = solidAngle.reduce((s, w, k) => s + w * (direction[k * 3 + 2] ?? 0), 0)
   expect(sum).toBeCloseTo(2 * Math.PI, 9)

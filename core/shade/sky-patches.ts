@@ -33,3 +33,9 @@ export function skyPatches(rings: number): SkyPatches {
     ring: Uint8Array.from(ring),
   }
 }
+
+/** Rings of the sky, 5 degrees high each; the lowest stands for the horizon band. */
+export const patches = skyPatches(18)
+
+/** Light that meets a plane at less than this (sine) slides along it. */
+export const grazing = 1e-3

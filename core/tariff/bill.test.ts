@@ -1,4 +1,4 @@
-import { defaultTariff, type Tariff } from '../model/kinds/tariff'
+import { defaultTariff, type Tariff } from '../kinds/tariff/tariff'
 import { localClock, standardOffsetHours, zoneOffsetMs } from '../model/local-clock'
 import { billOf } from './bill'
 import { hourlyPrice } from './price'

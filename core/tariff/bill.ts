@@ -1,4 +1,4 @@
-import { type Tariff } from '../model/kinds/tariff'
+import { type Tariff } from '../kinds/tariff/tariff'
 import { type LocalClock } from '../model/local-clock'
 
 export interface Bill {
@@ -17,7 +17,7 @@ export interface Bill {
  * @param soldKwh kWh in each interval; absent before there is a system
  */
 export function billOf(
-  tariff: Tariff,
+  tariff: Pick<Tariff, 'fixedPerMonth' | 'exportPerKwh'>,
   price: Float64Array,
   clock: LocalClock,
   boughtKwh: Float64Array,

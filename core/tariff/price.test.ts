@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { defaultTariff, type Tariff, type TariffPeriod } from '../model/kinds/tariff'
+import { defaultTariff, type Tariff, type TariffPeriod } from '../kinds/tariff/tariff'
 import { localClock } from '../model/local-clock'
 import { billOf } from './bill'
 import { hourlyPrice } from './price'

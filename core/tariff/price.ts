@@ -1,7 +1,12 @@
-import { type Tariff, type TariffPeriod } from '../model/kinds/tariff'
+import { type Tariff, type TariffPeriod } from '../kinds/tariff/tariff'
 import { type LocalClock } from '../model/local-clock'
 
-const inHours = (period: TariffPeriod, hour: number) =>
+/** The prices of a tariff; what its periods are called does not count. */
+export interface Prices extends Pick<Tariff, 'pricePerKwh'> {
+  readonly periods: readonly Omit<TariffPeriod, 'name'>[]
+}
+
+const inHours = (period: Prices['periods'][number], hour: number) =>
   period.fromHour === period.toHour
     ? true
     : period.fromHour < period.toHour
@@ -9,7 +14,7 @@ const inHours = (period: TariffPeriod, hour: number) =>
       : hour >= period.fromHour || hour < period.toHour
 
 /** Price of a bought kWh in every interval: the first period that matches, else the tariff's own price. */
-export function hourlyPrice(tariff: Tariff, clock: LocalClock): Float64Array {
+export function hourlyPrice(tariff: Prices, clock: LocalClock): Float64Array {
   // 12 months by two day kinds by 24 hours say it all.
   const table = new Float64Array(12 * 2 * 24)
   for (let month = 0; month < 12; month++)

@@ -64,7 +64,7 @@ test('a gap is filled from the days around, said with its first line, and its li
   const { year, problems } = completeYear(place, { ...none, ghi, dni, dhi }, lines)
   expect(problems).toHaveLength(1)
   expect(problems[0]).toMatchObject({ code: 'gap', line: noon + 9 })
-  expect(problems[0]?.message).toContain('3 intervals')
+  expect(problems[0]?.data).toMatchObject({ count: 3 })
   expect(year.ghi[noon]).toBeCloseTo(((global[noon - 24] ?? 0) + (global[noon + 24] ?? 0)) / 2, 9)
 })
 

@@ -67,28 +67,14 @@ export function completeYear(
     series.map((value, i) => {
       if (!(value < 0)) return value
       if (value < -nightOffsetWm2)
-        problems.add(
-          'negative',
-          lineOf(i),
-          (n) => `${what} below zero in ${n} intervals, as in line ${lineOf(i)}: taken as none.`,
-        )
-      else
-        problems.add(
-          'night-offset',
-          lineOf(i),
-          (n) => `Light slightly below zero in ${n} intervals, as instruments read at night: taken as none.`,
-          'note',
-        )
+        problems.add('negative', lineOf(i), (count) => ({ what, count, line: lineOf(i) }))
+      else problems.add('night-offset', lineOf(i), (count) => ({ count }), 'note')
       return 0
     })
-  const ghi = light(raw.ghi, 'Global irradiance')
-  const dni = light(raw.dni, 'Beam irradiance')
-  const dhi = light(raw.dhi, 'Diffuse irradiance')
-  if (!ghi && !(dni && dhi))
-    throw new Fault(
-      'no-irradiance',
-      'Neither global irradiance nor beam and diffuse together are in the file. Say which column holds the global irradiance on the horizontal.',
-    )
+  const ghi = light(raw.ghi, 'global')
+  const dni = light(raw.dni, 'beam')
+  const dhi = light(raw.dhi, 'diffuse')
+  if (!ghi && !(dni && dhi)) throw new Fault('no-irradiance')
 
   const sun = sunHours(place, place.timeZoneHours, place.stepMinutes)
   const n = sun.intervals
@@ -130,31 +116,25 @@ export function completeYear(
   if (missing > mostMissing * sun.interval.length)
     throw new Fault(
       'too-many-gaps',
-      `Light is missing in ${missing} of ${sun.interval.length} intervals of daylight, first in line ${lineOf(firstMissing) || '–'}; at most ${mostMissing * 100} % can be filled. Choose a more complete year.`,
+      {
+        missing,
+        all: sun.interval.length,
+        line: lineOf(firstMissing),
+        limit: { value: mostMissing, unit: 'share', digits: 0 },
+      },
       `line ${lineOf(firstMissing)}`,
     )
   if (missing > 0) {
     for (const series of Object.values(out)) fillSameTime(series, perDay)
     const line = lineOf(firstMissing)
-    problems.add(
-      'gap',
-      line,
-      () =>
-        `Light is missing in ${missing} intervals${line > 0 ? `, first in line ${line}` : ''}: filled from the same time of the days around.`,
-    )
+    problems.add('gap', line, () => ({ count: missing, line }))
   }
-  if (!raw.dni && !raw.dhi)
-    problems.add(
-      'split',
-      0,
-      () => 'Only global irradiance is given: beam and diffuse were worked out from it (Erbs 1982).',
-      'note',
-    )
+  if (!raw.dni && !raw.dhi) problems.add('split', 0, () => ({}), 'note')
 
-  const steady = (series: Float64Array | null, assumed: number, what: string, code: string): Float64Array => {
+  const steady = (series: Float64Array | null, assumed: number, code: string): Float64Array => {
     const known = series?.filter((value) => !Number.isNaN(value)).length ?? 0
     if (!series || known === 0) {
-      problems.add(`no-${code}`, 0, () => `The file has no ${what}: ${assumed} was taken throughout.`)
+      problems.add(`no-${code}`, 0, () => ({ assumed }))
       return new Float64Array(n).fill(assumed)
     }
     if (known < n) {
@@ -162,7 +142,7 @@ export function completeYear(
       problems.add(
         `gap-${code}`,
         lineOf(first),
-        () => `The ${what} is missing in ${n - known} intervals: a straight line was drawn over the gaps.`,
+        () => ({ count: n - known }),
         n - known > mostMissing * n ? 'warning' : 'note',
       )
     }
@@ -179,8 +159,8 @@ export function completeYear(
   const year = {
     ...place,
     ...out,
-    temperatureC: steady(raw.temperatureC, assumedC, 'air temperature', 'temperature'),
-    windMs: steady(raw.windMs, assumedWindMs, 'wind speed', 'wind').map((v) => Math.max(0, v)),
+    temperatureC: steady(raw.temperatureC, assumedC, 'temperature'),
+    windMs: steady(raw.windMs, assumedWindMs, 'wind').map((v) => Math.max(0, v)),
     albedo: optional(raw.albedo, 0, 1),
     snowDepthM: optional(raw.snowDepthM, -1e-9, 20),
   }

@@ -42,33 +42,20 @@ const isNumber = (cell: string) =>
  */
 export function readTable(text: string): CsvTable {
   const all = text.split('\n', mostRows + mostPreamble + 2)
-  if (all.length > mostRows + mostPreamble)
-    throw new Fault(
-      'too-large',
-      `The table has more than ${mostRows} rows; a year of minutes in fives has 105,120.`,
-    )
+  if (all.length > mostRows + mostPreamble) throw new Fault('too-large', { reason: 'rows', limit: mostRows })
   const long = all.findIndex((line) => line.length > longestLine)
   if (long >= 0)
-    throw new Fault(
-      'too-large',
-      `Line ${long + 1} has more than ${longestLine} characters: this is not a table of weather.`,
-      `line ${long + 1}`,
-    )
+    throw new Fault('too-large', { reason: 'line', line: long + 1, limit: longestLine }, `line ${long + 1}`)
   const delimiter = separatorOf(all)
   const parsed = Papa.parse<string[]>(all.join('\n'), { delimiter, skipEmptyLines: false, quoteChar: '"' })
   const cells = parsed.data
   const start = firstDataRow(cells)
-  if (start < 0)
-    throw new Fault(
-      'not-a-table',
-      'No table was found: a line of headings and under it rows of numbers, separated by commas, semicolons or tabs, are expected.',
-      'line 1',
-    )
+  if (start < 0) throw new Fault('not-a-table', {}, 'line 1')
   const width = (cells[start] ?? []).length
   if (width > mostColumns)
     throw new Fault(
       'too-large',
-      `Line ${start + 1}: the table has ${width} columns, at most ${mostColumns} can be read.`,
+      { reason: 'columns', line: start + 1, columns: width, limit: mostColumns },
       `line ${start + 1}`,
     )
   const above = start > 0 ? cells[start - 1] : undefined

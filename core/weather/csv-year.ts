@@ -43,7 +43,7 @@ export function csvYear(
   if (covered < leastCoverage * n)
     throw new Fault(
       'not-a-year',
-      `${covered.toLocaleString('en')} of the ${n.toLocaleString('en')} intervals of ${stepMinutes} minutes that a year has are in the table. A whole year is needed.`,
+      { reason: 'intervals', covered, all: n, step: stepMinutes },
       `line ${table.lines.at(-1) ?? 1}`,
     )
   const series = (role: MeasuredRole): Float64Array | null => {
@@ -78,8 +78,8 @@ function numberIn(table: CsvTable, row: number, c: number, decimal: '.' | ','): 
   if (Number.isFinite(value)) return value
   const line = table.lines[row] ?? 0
   throw new Fault(
-    'bad-number',
-    `Line ${line}, column “${table.headings[c] ?? c + 1}”: “${cell.slice(0, 30)}” is not a number with the decimal mark “${decimal}”.`,
+    'bad-cell',
+    { line, column: table.headings[c] ?? String(c + 1), text: cell.slice(0, 30), decimal },
     `line ${line}`,
   )
 }
@@ -140,7 +140,12 @@ function rowMinutes(
       const shown = at.time >= 0 ? cell(row, at.time) : row.slice(0, 5).join(', ')
       throw new Fault(
         'bad-time',
-        `Line ${line}: “${shown.slice(0, 40)}” is not a time that can be read. Written for example 2024-03-31 14:00, or ${mapping.dayFirst ? '31.03.2024' : '03/31/2024'} 14:00.`,
+        {
+          reason: 'cell',
+          line,
+          text: shown.slice(0, 40),
+          example: mapping.dayFirst ? '31.03.2024' : '03/31/2024',
+        },
         `line ${line}`,
       )
     }
@@ -153,12 +158,7 @@ function rowMinutes(
 function fromNewYear(table: CsvTable): Float64Array {
   const n = table.rows.length
   const days = [365, 366].find((d) => n % (d * 24) === 0 && isStep((d * dayMinutes) / n))
-  if (days === undefined)
-    throw new Fault(
-      'no-time',
-      `No column holds the time, and ${n.toLocaleString('en')} rows are not a year in equal steps (8,760 hours, 35,040 quarters). Say which column holds the time.`,
-      'line 1',
-    )
+  if (days === undefined) throw new Fault('no-time', { rows: n }, 'line 1')
   const year = days === 366 ? leapYear : commonYear
   const step = (days * dayMinutes) / n
   const start = Date.UTC(year, 0, 1) / minuteMs
@@ -173,12 +173,7 @@ function stepOf(minutes: Float64Array, table: CsvTable): number {
     if (step > 0) counts.set(step, (counts.get(step) ?? 0) + 1)
   }
   const [step] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? [0]
-  if (!isStep(step))
-    throw new Fault(
-      'bad-step',
-      `Rows follow each other by ${step} minutes; an hour or an even part of it is needed (60, 30, 15, 10, 5 minutes).`,
-      `line ${table.lines[1] ?? 1}`,
-    )
+  if (!isStep(step)) throw new Fault('bad-step', { step }, `line ${table.lines[1] ?? 1}`)
   return step
 }
 
@@ -201,8 +196,7 @@ function placeRows(
     problems.add(
       'several-years',
       table.lines[0] ?? 1,
-      () =>
-        `The table holds more than a year: the one from ${new Date(from * minuteMs).toISOString().slice(0, 10)} on was taken.`,
+      () => ({ from: new Date(from * minuteMs).toISOString().slice(0, 10) }),
       'note',
     )
   }
@@ -212,25 +206,14 @@ function placeRows(
     const at = new Date(m * minuteMs)
     const line = table.lines[r] ?? 0
     if (at.getUTCMonth() === 1 && at.getUTCDate() === 29) {
-      problems.add(
-        'leap-day',
-        line,
-        () => '29 February is left out: every modelled year has 365 days.',
-        'note',
-      )
+      problems.add('leap-day', line, () => ({}), 'note')
       return
     }
     const leap = new Date(Date.UTC(at.getUTCFullYear(), 1, 29)).getUTCMonth() === 1
     let minute = m - Date.UTC(at.getUTCFullYear(), 0, 1) / minuteMs
     if (leap && at.getUTCMonth() > 1) minute -= dayMinutes
     const i = Math.floor((minute % yearMinutes) / stepMinutes)
-    if ((rowOf[i] as number) >= 0)
-      problems.add(
-        'twice',
-        line,
-        (count) =>
-          `${count} intervals stand twice, first in line ${line}: the later row counts. Is the clock one with daylight saving?`,
-      )
+    if ((rowOf[i] as number) >= 0) problems.add('twice', line, (count) => ({ count, line }))
     rowOf[i] = r
   })
   return rowOf

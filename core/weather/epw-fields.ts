@@ -1,5 +1,5 @@
 /**
- * The 35 fields of an EPW record in their order ("Auxiliary Programs", EnergyPlus documentation, EPW data dictionary).
+ * The 35 fields of an EPW record in their order (the published data dictionary of the format).
  * `missing`: from this value on nothing was measured.
  */
 export const epwFields = [

@@ -26,20 +26,11 @@ export function epwYear(file: EpwFile, shiftMinutes = 0): WeatherReading {
   const perHour = kept.length / 8760
   if (!Number.isInteger(perHour) || !isStep(60 / perHour)) {
     const line = file.lines.at(-1) ?? 9
-    throw new Fault(
-      'not-a-year',
-      `The file has ${kept.length} records without 29 February and ends in line ${line}; a whole year has 8,760 of an hour, or 17,520, 35,040 or 105,120 of parts of it.`,
-      `line ${line}`,
-    )
+    throw new Fault('not-a-year', { reason: 'records', records: kept.length, line }, `line ${line}`)
   }
   // The first record of January stands first; some files begin elsewhere.
   const first = kept.findIndex((r) => month?.[r] === 1 && day?.[r] === 1)
-  if (first < 0)
-    throw new Fault(
-      'bad-epw',
-      'No record is of 1 January: the columns month and day say otherwise.',
-      'line 9',
-    )
+  if (first < 0) throw new Fault('bad-epw', { reason: 'no-january' }, 'line 9')
   const order = [...kept.slice(first), ...kept.slice(0, first)]
   checkCalendar(file, order, perHour)
   const pick = (name: EpwField): Float64Array | null => {
@@ -72,7 +63,12 @@ function checkCalendar(file: EpwFile, order: readonly number[], perHour: number)
           if (month?.[r] === m + 1 && day?.[r] === d && hour?.[r] === h) continue
           throw new Fault(
             'bad-epw',
-            `Line ${file.lines[r]}: month ${month?.[r]}, day ${day?.[r]}, hour ${hour?.[r]} was found, ${m + 1}, ${d}, ${h} was expected. Records must stand in their order, hours from 1 to 24.`,
+            {
+              reason: 'order',
+              line: file.lines[r] ?? 0,
+              found: `${month?.[r]}, ${day?.[r]}, ${hour?.[r]}`,
+              expected: `${m + 1}, ${d}, ${h}`,
+            },
             `line ${file.lines[r]}`,
           )
         }

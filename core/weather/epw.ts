@@ -31,37 +31,40 @@ const location = (cells: readonly string[]) => {
     const text = cells[index]?.trim() ?? ''
     const value = Number(text)
     if (text === '' || !(value >= low && value <= high))
-      throw new Fault('bad-epw', `Line 1: ${what} is “${text}”, expected ${low} to ${high}.`, 'line 1')
+      throw new Fault('bad-epw', { reason: 'location', what, text, low, high }, 'line 1')
     return value
   }
   return {
     name: (cells[1] ?? '').trim(),
-    latitudeDeg: field(6, 'the latitude', -90, 90),
-    longitudeDeg: field(7, 'the longitude', -180, 180),
-    timeZoneHours: field(8, 'the time zone', -12, 14),
-    elevationM: field(9, 'the elevation', -1000, 9999.9),
+    latitudeDeg: field(6, 'latitude', -90, 90),
+    longitudeDeg: field(7, 'longitude', -180, 180),
+    timeZoneHours: field(8, 'timezone', -12, 14),
+    elevationM: field(9, 'elevation', -1000, 9999.9),
   }
 }
 
 export const isEpw = (text: string) => /^\s*LOCATION\s*,/i.test(text)
 
 /**
- * Reads an EnergyPlus weather file.
+ * Reads a weather file in EPW.
  * @throws Fault `too-large`, `not-epw`, `bad-epw` with the line.
  */
 export function readEpwFile(text: string): EpwFile {
   if (text.length > largestWeatherBytes)
-    throw new Fault('too-large', `A weather file may have at most ${largestWeatherBytes / 1e6} MB.`)
+    throw new Fault('too-large', {
+      reason: 'file',
+      bytes: { value: text.length, unit: 'bytes' },
+      limit: { value: largestWeatherBytes, unit: 'bytes' },
+    })
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/)
-  if (!isEpw(lines[0] ?? ''))
-    throw new Fault('not-epw', 'Line 1: a weather file in EPW begins with LOCATION.', 'line 1')
+  if (!isEpw(lines[0] ?? '')) throw new Fault('not-epw', {}, 'line 1')
   const place = location((lines[0] ?? '').split(','))
   const header = lines.slice(0, headerLines)
   const short = header.findIndex((line) => /^\s*-?\d/.test(line))
   if (header.length < headerLines || short > 0)
     throw new Fault(
       'bad-epw',
-      `Line ${short > 0 ? short + 1 : header.length}: an EPW file has ${headerLines} header lines before its first record, LOCATION to DATA PERIODS.`,
+      { reason: 'header', line: short > 0 ? short + 1 : header.length, lines: headerLines },
       `line ${short > 0 ? short + 1 : header.length}`,
     )
   const rows: string[][] = []
@@ -73,14 +76,13 @@ export function readEpwFile(text: string): EpwFile {
     if (cells.length < fewestColumns)
       throw new Fault(
         'bad-epw',
-        `Line ${i + 1}: ${cells.length} columns were found, at least ${fewestColumns} were expected, with commas between them and points as decimal marks.`,
+        { reason: 'columns', line: i + 1, found: cells.length, expected: fewestColumns },
         `line ${i + 1}`,
       )
     rows.push(cells)
     at.push(i + 1)
   }
-  if (rows.length === 0)
-    throw new Fault('bad-epw', `The file has no records after its ${headerLines} header lines.`, 'line 9')
+  if (rows.length === 0) throw new Fault('bad-epw', { reason: 'empty', lines: headerLines }, 'line 9')
   const width = Math.min(epwFields.length, Math.max(...rows.slice(0, 100).map((cells) => cells.length)))
   const values: Partial<Record<EpwField, Float64Array>> = {}
   const texts: Partial<Record<EpwField, readonly string[]>> = {}
@@ -104,7 +106,7 @@ function numbers(
     if (text !== '' && !Number.isFinite(value))
       throw new Fault(
         'bad-epw',
-        `Line ${at[r]}, column ${column + 1} (${name}): “${text.slice(0, 30)}” is not a number.`,
+        { reason: 'number', line: at[r] ?? 0, column: column + 1, name, text: text.slice(0, 30) },
         `line ${at[r]}`,
       )
     return value

@@ -28,7 +28,6 @@ const hottestC = 60
 export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem[] {
   const problems = new ProblemList()
   const lineOf = (i: number) => lines[i] ?? 0
-  const where = (i: number) => (lineOf(i) > 0 ? `, first in line ${lineOf(i)}` : '')
   const sun = sunHours(year, year.timeZoneHours, year.stepMinutes)
   const perDay = 1440 / year.stepMinutes
   const up = new Uint8Array(sun.intervals)
@@ -65,49 +64,36 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
   for (let i = 0; i < sun.intervals; i++) {
     const [ghi, dni] = [year.ghi[i] as number, year.dni[i] as number]
     if (ghi > mostGhi || dni > mostDni)
-      problems.add(
-        'too-bright',
-        lineOf(i),
-        (n) => `More light than the sun can give in ${n} intervals${where(i)}.`,
-      )
+      problems.add('too-bright', lineOf(i), (count) => ({ count, line: lineOf(i) }))
     const touches = up[i] === 1 || up[(i + 1) % sun.intervals] === 1 || up[(i || sun.intervals) - 1] === 1
     if (!touches && (ghi > nightLight || dni > nightLight))
-      problems.add(
-        'night-sun',
-        lineOf(i),
-        (n) => `Sun at night in ${n} intervals${where(i)}: is the clock or the place wrong?`,
-      )
+      problems.add('night-sun', lineOf(i), (count) => ({ count, line: lineOf(i) }))
     const air = year.temperatureC[i] as number
     if (air < coldestC || air > hottestC)
-      problems.add(
-        'temperature-range',
-        lineOf(i),
-        (n) => `Air of ${air.toFixed(0)} °C${where(i)}, and ${n} such intervals: are the degrees Celsius?`,
-      )
+      problems.add('temperature-range', lineOf(i), (count) => ({
+        count,
+        line: lineOf(i),
+        air: { value: air, unit: '°C' },
+      }))
   }
   if (open > 0)
     problems.add(
       'closure',
       lineOf(firstOpen),
-      () =>
-        `Global irradiance differs from beam and diffuse together in ${open} of ${closures} intervals${where(firstOpen)}.`,
+      () => ({ count: open, all: closures, line: lineOf(firstOpen) }),
       open > 0.02 * closures ? 'warning' : 'note',
     )
   const share = clearSum > 0 ? sum / clearSum : 1
   if (share > mostOfClear || share < leastOfClear)
-    problems.add(
-      'units',
-      0,
-      () =>
-        `The year has ${(share * 100).toFixed(0)} % of the light of a clear sky: are the units W/m²?${unitGuess(share, year.stepMinutes / 60)}`,
-    )
+    problems.add('units', 0, () => ({
+      share: { value: share, unit: 'share', digits: 0 },
+      guess: unitGuess(share, year.stepMinutes / 60),
+    }))
   if (Math.abs(year.latitudeDeg) > seasonLatitudeDeg && seasonsAgree(byMonth) < -0.3)
-    problems.add(
-      'wrong-season',
-      0,
-      () =>
-        `The year is brightest in the winter of ${Math.abs(year.latitudeDeg).toFixed(0)}° ${year.latitudeDeg < 0 ? 'south' : 'north'}: was it measured on the other side of the equator, or are day and month swapped?`,
-    )
+    problems.add('wrong-season', 0, () => ({
+      latitude: { value: Math.abs(year.latitudeDeg), unit: 'deg', digits: 0 },
+      hemisphere: year.latitudeDeg < 0 ? 'south' : 'north',
+    }))
   const shiftMinutes = clockShiftMinutes(year)
   if (Math.abs(shiftMinutes) < worthShiftingMinutes) return problems.list
   const [minutes, late] = [Math.abs(shiftMinutes), shiftMinutes < 0]
@@ -117,7 +103,7 @@ export function weatherProblems({ year, lines }: WeatherReading): WeatherProblem
       code: 'shifted-clock',
       line: 0,
       severity: 'warning',
-      message: `The sun in this file runs ${minutes} minutes ${late ? 'late' : 'early'}: moving all values ${minutes} minutes ${late ? 'earlier' : 'later'} fits best. Is the time zone or daylight saving wrong?`,
+      data: { minutes, way: late ? 'late' : 'early' },
       shiftMinutes,
     },
   ]
@@ -136,18 +122,18 @@ function seasonsAgree(months: readonly { readonly clear: number; readonly made: 
   return spread > 0 ? product(offClear, offMade) / spread : 1
 }
 
-/** The unit whose mistaking would bring the light to about what skies usually leave of a clear one's. */
+/** The unit whose mistaking would bring the light to about what skies usually leave of a clear one's; "none" if no unit does. */
 function unitGuess(share: number, stepHours: number): string {
   const usual = 0.65
   // Energy of an interval grows with its length, power does not.
   const guesses = [
     { factor: 3.6 * stepHours, unit: 'kJ/m²' },
     { factor: 0.36 * stepHours, unit: 'J/cm²' },
-    { factor: 0.001, unit: stepHours === 1 ? 'kW/m² or kWh/m²' : 'kW/m²' },
+    { factor: 0.001, unit: stepHours === 1 ? 'kW/m², kWh/m²' : 'kW/m²' },
     { factor: 0.0036 * stepHours, unit: 'MJ/m²' },
   ]
   const near = guesses
     .map((guess) => ({ ...guess, off: Math.abs(Math.log(share / usual / guess.factor)) }))
     .sort((a, b) => a.off - b.off)[0]
-  return near && near.off < Math.log(2) ? ` They look like ${near.unit}.` : ''
+  return near && near.off < Math.log(2) ? near.unit : 'none'
 }

@@ -75,11 +75,6 @@ export function readPlaced(text: string): WeatherReading {
   if (isEpw(text)) return readWeather(text, nowhere)
   const table = readTable(text)
   const { latitudeDeg, longitudeDeg } = placeOf(table, nowhere)
-  if (Number.isNaN(latitudeDeg) || Number.isNaN(longitudeDeg))
-    throw new Fault(
-      'no-place',
-      'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
-      'line 1',
-    )
+  if (Number.isNaN(latitudeDeg) || Number.isNaN(longitudeDeg)) throw new Fault('no-place', {}, 'line 1')
   return tableYear(table, nowhere)
 }

@@ -1,11 +1,11 @@
+import { type Data, type Said } from '../model/said'
 import { type WeatherYear } from './weather-year'
 
 /** Something that looks wrong in a file that could be read all the same. */
-export interface WeatherProblem {
-  /** Stable, kebab-case. */
+export interface WeatherProblem extends Said {
+  /** Stable, kebab-case; with `data` it says what is wrong and what was made of it. */
   readonly code: string
-  /** What is wrong and what was made of it. */
-  readonly message: string
+  readonly data: Data
   /** Line of the file where it first shows, from 1; 0 when it concerns the whole. */
   readonly line: number
   /** `note`: repaired or harmless; `warning`: look at it before you trust the yield. */
@@ -24,20 +24,20 @@ export interface WeatherReading {
 
 /** Keeps each kind of problem once, with its first line and how often it was met. */
 export class ProblemList {
-  readonly #found = new Map<string, { problem: WeatherProblem; count: number; tell: (n: number) => string }>()
+  readonly #found = new Map<string, { problem: WeatherProblem; count: number; tell: (n: number) => Data }>()
 
   add(
     code: string,
     line: number,
-    tell: (count: number) => string,
+    tell: (count: number) => Data,
     severity: WeatherProblem['severity'] = 'warning',
   ): void {
     const known = this.#found.get(code)
     if (known) known.count++
-    else this.#found.set(code, { problem: { code, message: '', line, severity }, count: 1, tell })
+    else this.#found.set(code, { problem: { code, data: {}, line, severity }, count: 1, tell })
   }
 
   get list(): WeatherProblem[] {
-    return [...this.#found.values()].map(({ problem, count, tell }) => ({ ...problem, message: tell(count) }))
+    return [...this.#found.values()].map(({ problem, count, tell }) => ({ ...problem, data: tell(count) }))
   }
 }

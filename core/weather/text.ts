@@ -16,18 +16,16 @@ const sniffed = 4096
  * @throws Fault `empty`, `too-large`, `not-text`.
  */
 export function textOf(bytes: Uint8Array): string {
-  if (bytes.length === 0) throw new Fault('empty', 'The file is empty. Choose a file with a year of weather.')
+  if (bytes.length === 0) throw new Fault('empty')
   if (bytes.length > largestWeatherBytes)
-    throw new Fault(
-      'too-large',
-      `The file has ${Math.round(bytes.length / 1e6)} MB; a weather file may have at most ${largestWeatherBytes / 1e6} MB.`,
-    )
+    throw new Fault('too-large', {
+      reason: 'file',
+      bytes: { value: bytes.length, unit: 'bytes' },
+      limit: { value: largestWeatherBytes, unit: 'bytes' },
+    })
   const mark = marks.find(([bom]) => bom.every((byte, i) => bytes[i] === byte))
   if (!mark && bytes.subarray(0, sniffed).some((byte) => byte < 9 || (byte > 13 && byte < 32 && byte !== 27)))
-    throw new Fault(
-      'not-text',
-      'This is not a text file. Weather is read from EPW or CSV; unpack an archive first, save a spreadsheet as CSV.',
-    )
+    throw new Fault('not-text')
   const text = decode(bytes, mark?.[1])
   return text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n')
 }

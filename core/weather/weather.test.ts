@@ -1,3 +1,4 @@
+import { refusal } from '@/words/refusal'
 import { greatCircleM } from './station'
 import { readEpw, writeEpw } from './epw-year'
 import { weatherProblems } from './quality'
@@ -32,11 +33,15 @@ test('EPW is written and read back', () => {
 })
 
 test('bad weather files are refused with their line', () => {
-  expect(() => readEpw('hello')).toThrow(/Line 1: a weather file in EPW begins with LOCATION/)
+  expect(refusal(() => readEpw('hello'))).toMatch(/Line 1: a weather file in EPW begins with LOCATION/)
   const good = writeEpw(sample(() => 1)).split('\n')
-  expect(() => readEpw([...good.slice(0, 20), 'broken', ...good.slice(21)].join('\n'))).toThrow(/Line 21/)
-  expect(() => readEpw(good.slice(0, 500).join('\n'))).toThrow(/492 records/)
-  expect(() => readEpw(`LOCATION,a,b,c,d,0,200,0,0,0\n${good.slice(1).join('\n')}`)).toThrow(/latitude/)
+  expect(refusal(() => readEpw([...good.slice(0, 20), 'broken', ...good.slice(21)].join('\n')))).toMatch(
+    /Line 21/,
+  )
+  expect(refusal(() => readEpw(good.slice(0, 500).join('\n')))).toMatch(/492 records/)
+  expect(refusal(() => readEpw(`LOCATION,a,b,c,d,0,200,0,0,0\n${good.slice(1).join('\n')}`))).toMatch(
+    /latitude/,
+  )
 })
 
 test('a degree of latitude is 111.2 km', () => {

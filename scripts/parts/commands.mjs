@@ -29,11 +29,18 @@ export const isAlive = (pid) => {
 
 export const pause = (ms) => new Promise((done) => setTimeout(done, ms))
 
+/** Waits for something, but no longer than a while. */
+export async function atMost(ms, promise) {
+  let timer
+  await Promise.race([promise, new Promise((done) => (timer = setTimeout(done, ms)))])
+  clearTimeout(timer)
+}
+
 /** Ends a child: asks, waits, then insists. */
 export async function endChild(child, waitMs = 8000) {
   if (child.exitCode !== null || child.signalCode !== null) return
   const gone = new Promise((done) => child.once('exit', done))
   child.kill('SIGTERM')
-  await Promise.race([gone, pause(waitMs)])
+  await atMost(waitMs, gone)
   if (child.exitCode === null && child.signalCode === null) child.kill('SIGKILL')
 }

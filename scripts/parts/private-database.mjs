@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { createServer } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
-import { isAlive, pause } from './commands.mjs'
+import { atMost, isAlive, pause } from './commands.mjs'
 
 const databaseName = 'tall_gable'
 const appUser = 'tall_gable'
@@ -37,9 +37,11 @@ export class PrivateDatabase {
   #port = 0
   #password = ''
   #stopping = false
+  #quiet
 
-  constructor(folder) {
+  constructor(folder, { quiet = false } = {}) {
     this.#folder = folder
+    this.#quiet = quiet
     this.#data = join(folder, 'mariadb')
     this.#pidFile = join(folder, 'mariadb.pid')
     // A socket's path is short by rule; a folder's may be long.
@@ -86,13 +88,13 @@ export class PrivateDatabase {
       ['--no-defaults', `--socket=${this.#socket}`, `-u${userInfo().username}`, 'shutdown'],
       { stdio: 'ignore' },
     )
-    await Promise.race([gone, pause(10_000)])
+    await atMost(10_000, gone)
     if (child.exitCode === null && child.signalCode === null) child.kill('SIGKILL')
     rmSync(this.#socket, { force: true })
   }
 
   #create() {
-    console.log('Creating the database …')
+    if (!this.#quiet) console.log('Creating the database …')
     rmSync(this.#data, { recursive: true, force: true })
     const made = spawnSync(
       'mariadb-install-db',

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { kindVersions } from '@/core/model/document'
+import { kindVersions } from '@/core/kinds/documents'
 import { many, maybeOne, run, type Runner } from '../database'
 
 const fromJson = (value: unknown): unknown => (typeof value === 'string' ? JSON.parse(value) : value)

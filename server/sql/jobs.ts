@@ -11,7 +11,7 @@ export const jobSummarySchema = z.object({
   picture: z.array(
     z.object({
       points: z.array(z.tuple([z.number(), z.number()])),
-      tone: z.enum(['roof', 'shaded', 'panel', 'neighbour', 'tree']),
+      tone: z.enum(['roof', 'shaded', 'obstruction', 'panel', 'neighbour', 'tree']),
     }),
   ),
 })
@@ -24,7 +24,7 @@ const rowSchema = z.object({
   address: z.string(),
   revision: z.number(),
   summary: z.preprocess(
-    (value) => (typeof value === 'string' ? JSON.parse(value) : value),
+    (value): unknown => (typeof value === 'string' ? JSON.parse(value) : value),
     // What an older build stored may look different: it is computed again.
     jobSummarySchema.extend({ build: z.string() }).nullable().catch(null),
   ),
@@ -75,6 +75,21 @@ export async function maybeOneJob(teamId: string, id: string, runner?: Runner): 
   const row = await maybeOne(
     'job',
     `SELECT ${columns} FROM job WHERE team_id = ? AND id = ?`,
+    [teamId, id],
+    runner,
+  )
+  return row && toJob(row)
+}
+
+/** The same, locked until the transaction ends: whoever saves to a job waits for whoever was first. */
+export async function maybeOneJobForUpdate(
+  teamId: string,
+  id: string,
+  runner: Runner,
+): Promise<JobRow | undefined> {
+  const row = await maybeOne(
+    'lock job',
+    `SELECT ${columns} FROM job WHERE team_id = ? AND id = ? FOR UPDATE`,
     [teamId, id],
     runner,
   )

@@ -1,14 +1,15 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
-import { nameSchema } from '@/core/model/object-kind'
+import { nameSchema } from '@/core/model/object-base'
 import { createJob, loadJob } from '@/server/jobs'
 import { asDesigner, readBody } from '@/server/respond'
-import { findAddresses } from '@/town/geocoder'
-import { newJob } from '@/town/job-defaults'
+import { newJob } from '@/core/kinds/new-job'
+import { askWorld } from '@/server/world'
+import { addressesFor } from '@/services/world'
 
 const bodySchema = z.union([
-  z.strictObject({ address: z.string().min(1, 'type an address').max(200), name: nameSchema.optional() }),
+  z.strictObject({ address: z.string().min(1).max(200), name: nameSchema.optional() }),
   z.strictObject({ copyOf: z.uuid() }),
 ])
 
@@ -23,24 +24,19 @@ export const POST = (request: NextRequest) =>
         { status: 201 },
       )
     }
-    const matches = findAddresses(body.address, 3)
+    const matches = await addressesFor(askWorld, body.address)
     const exact = matches.filter(({ label }) => label.toLowerCase() === body.address.trim().toLowerCase())
     const [found, other] = exact.length === 1 ? exact : matches
-    if (!found)
-      throw new Fault(
-        'unknown-address',
-        `“${body.address}” is not an address of Pellworth, Tarrowee or Valdecorva. Type a street and a number, and pick from the list.`,
-        'address',
-      )
+    if (!found) throw new Fault('unknown-address', { address: body.address }, 'address')
     if (other)
       throw new Fault(
         'ambiguous-address',
-        `“${body.address}” is the beginning of several addresses, such as ${found.label} and ${other.label}. Pick one from the list.`,
+        { address: body.address, one: found.label, other: other.label },
         'address',
       )
     const street = found.label.split(',')[0] ?? found.label
     return NextResponse.json(
-      { id: await createJob(who.teamId, newJob(found.town, body.name ?? street, found.label, found)) },
+      { id: await createJob(who.teamId, newJob(body.name ?? street, found)) },
       { status: 201 },
     )
   })

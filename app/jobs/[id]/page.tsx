@@ -4,7 +4,7 @@ import { Bench } from '@/bench/bench'
 import { Fault } from '@/core/model/fault'
 import { loadJob } from '@/server/jobs'
 import { designer } from '@/server/session'
-import { catalogue } from '@/town/equipment'
+import { surroundings } from '@/server/world'
 
 export const dynamic = 'force-dynamic'
 
@@ -18,5 +18,5 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
     if (error instanceof Fault && error.code === 'no-such-job') notFound()
     throw error
   })
-  return <Bench jobId={id} job={stored.job} catalogue={catalogue} />
+  return <Bench jobId={id} job={stored.job} catalogue={await surroundings().catalogue()} />
 }

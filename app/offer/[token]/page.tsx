@@ -21,6 +21,6 @@ export default async function OfferPage({ params, searchParams }: Props) {
     if (error instanceof Fault && error.code === 'no-such-offer') notFound()
     throw error
   })
-  const data = proposalData(run.job.name, run.job.house, run.option.objects, run.catalogue, run.summary)
+  const data = proposalData(run.job.name, run.world, run.run, run.summary)
   return <Proposal data={data} print={print === '1'} pdfPath={`/offer/${token}/pdf`} />
 }

@@ -1,41 +1,40 @@
 'use client'
 
-import { ofKind, theOne } from '@/core/model/document'
-import { coverId } from '@/core/model/kinds/cover'
+import { theOne } from '@/core/kinds/documents'
+import { coverId } from '@/core/kinds/cover/cover'
 import { formatLength } from '@/core/model/units'
-import { arrayName } from '../../card/array-card'
-import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../../context'
+import { number } from '@/words/format'
+import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
 import { ChoiceField, LengthField } from '../../fields/fields'
-import { number } from '../../format'
-import { ToolButton } from '../tool-button'
+import { ObjectList, useListed } from '../object-list'
+import { ToolButtons } from '../tool-button'
 
-const edges = [
-  ['eave', 'Eave'],
-  ['ridge', 'Ridge'],
-  ['rake', 'Rake'],
-  ['hip', 'Hip'],
-  ['valley', 'Valley'],
-] as const
+const edges = ['eave', 'ridge', 'rake', 'hip', 'valley'] as const
 
 /** Which module, how far from the edges, and the arrays that lie there. */
 export function CoverChapter() {
-  const { documents, session, catalogue, scene } = useBench()
-  const house = useHouse()
+  const { documents, session, catalogue, site: standing } = useBench()
   const option = useOption()
   const site = useSite()
+  const words = useWords()
   const optionId = useSession((s) => s.optionId)
-  const selected = useSession((s) => (s.selection?.kind === 'panel' ? s.selection.arrayId : s.selection?.id))
   const sunMap = useSession((s) => s.sunMap)
   const { numbers } = useNumbers()
   const cover = theOne(option, 'cover', coverId)
   const module = catalogue.modules.find((m) => m.id === cover.moduleId)
-  const arrays = [...ofKind(option, 'array'), ...ofKind(option, 'rack')]
-  const laid = scene().laid.arrays
-  const drawn = ofKind(house, 'volume').length > 0
+  const arrays = useListed('cover')
+  const { objects, arrays: laid } = standing()
+  const drawn = objects.some(({ geometry }) => geometry.faces.length > 0)
+  const note = ({ id }: { readonly id: string }): string => {
+    const found = laid.find((array) => array.id === id)
+    const panels = numbers?.summary.panels.filter((panel) => panel.arrayId === id) ?? []
+    const access = panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / Math.max(1, panels.length)
+    return found ? `${found.panels.length} · ${number(access * 100, site)} %` : ''
+  }
   return (
     <>
-      <div className="grid grid-cols-[1.45fr_1fr] gap-1.5">
-        <ToolButton tool="lay" label="Lay on plane" shortcut="L" />
+      <div className="grid grid-cols-2 gap-1.5">
+        <ToolButtons chapter="cover" />
         <button
           type="button"
           aria-pressed={sunMap}
@@ -44,13 +43,12 @@ export function CoverChapter() {
         >
           Sun map
         </button>
-        <ToolButton tool="rack" label="Ground rack" shortcut="R" />
       </div>
       {!drawn && (
-        <p className="quiet mt-2">Draw the house in Shape first; its roof planes can then be covered.</p>
+        <p className="quiet mt-2">Draw the house in Shape first; then its roof planes can be covered.</p>
       )}
       <ChoiceField
-        label="Module"
+        label={words.kinds.cover.fields.moduleId}
         value={cover.moduleId}
         choices={catalogue.modules.map((m) => ({ value: m.id, label: m.name }))}
         onChoose={(moduleId) => documents.set('Module', optionId, coverId, { moduleId })}
@@ -61,46 +59,19 @@ export function CoverChapter() {
           {formatLength(module.widthM, site.units)}
         </p>
       )}
-      <h3 className="quiet mt-2">Arrays</h3>
+      <h3 className="quiet mt-2">Arrays: modules, sun access</h3>
       {arrays.length === 0 && <p className="quiet">None yet.</p>}
-      <ul>
-        {arrays.map((array) => {
-          const found = laid.find((a) => a.id === array.id)
-          const panels = numbers?.summary.panels.filter((panel) => panel.arrayId === array.id) ?? []
-          const access = panels.reduce((sum, panel) => sum + panel.sunAccess, 0) / Math.max(1, panels.length)
-          return (
-            <li key={array.id}>
-              <button
-                type="button"
-                aria-pressed={selected === array.id}
-                className={`flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-left hover:bg-fold ${selected === array.id ? 'bg-verdigris-soft' : ''}`}
-                onClick={() => session.setState({ selection: { kind: 'object', id: array.id } })}
-              >
-                <span className="flex-1">
-                  {array.kind === 'rack'
-                    ? array.name
-                    : found
-                      ? arrayName(found.plane.azimuthDeg)
-                      : 'Plane is gone'}
-                </span>
-                <span className="quiet">
-                  {found ? `${found.panels.length} · ${number(access * 100, site)} %` : ''}
-                </span>
-              </button>
-            </li>
-          )
-        })}
-      </ul>
-      <h3 className="quiet mt-2">Setbacks</h3>
-      {edges.map(([kind, label]) => (
+      <ObjectList objects={arrays} note={note} />
+      <h3 className="quiet mt-2">{words.kinds.cover.fields.setbacksM}</h3>
+      {edges.map((edge) => (
         <LengthField
-          key={kind}
-          label={label}
-          name={`Setback, ${label.toLowerCase()}`}
+          key={edge}
+          label={words.edges[edge]}
+          name={`Setback, ${edge}`}
           documentId={optionId}
           objectId={coverId}
-          value={cover.setbacksM[kind]}
-          fields={(metres) => ({ setbacksM: { ...cover.setbacksM, [kind]: metres } })}
+          value={cover.setbacksM[edge]}
+          fields={(metres) => ({ setbacksM: { ...cover.setbacksM, [edge]: metres } })}
         />
       ))}
     </>

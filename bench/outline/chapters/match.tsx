@@ -1,14 +1,14 @@
 'use client'
 
-import { theOne } from '@/core/model/document'
-import { loadId, type LoadShape, loadShapes } from '@/core/model/kinds/load'
-import { tariffNowId, tariffThenId, type Tariff, type TariffPeriod } from '@/core/model/kinds/tariff'
+import { theOne } from '@/core/kinds/documents'
+import { loadId, type LoadShape, loadShapes } from '@/core/kinds/load/load'
+import { tariffNowId, tariffThenId, type Tariff, type TariffPeriod } from '@/core/kinds/tariff/tariff'
+import { Fault } from '@/core/model/fault'
 import { parseNumber } from '@/core/model/units'
-import { dayShapes } from '@/core/load/day-shapes'
-import { useBench, useHouse, useSite } from '../../context'
+import { useBench, useHouse, useSite, useWords } from '../../context'
 import { ChoiceField, MoneyField, NumberField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
-import { moneySign, number } from '../../format'
+import { moneySign, number } from '@/words/format'
 import { houseId } from '../../store/documents'
 
 /** What the customer uses, and what is paid for it now and after. */
@@ -16,10 +16,11 @@ export function MatchChapter() {
   const { documents } = useBench()
   const house = useHouse()
   const load = theOne(house, 'load', loadId)
+  const words = useWords()
   return (
     <>
       <NumberField
-        label="A year’s use"
+        label={words.kinds.load.fields.annualKwh}
         name="Consumption"
         unit="kWh"
         documentId={houseId}
@@ -28,13 +29,13 @@ export function MatchChapter() {
         fields={(annualKwh) => ({ annualKwh })}
       />
       <ChoiceField
-        label="Day’s shape"
+        label={words.kinds.load.fields.shape}
         value={load.shape}
-        choices={loadShapes.map((value) => ({ value, label: dayShapes[value].label }))}
-        onChoose={(shape: LoadShape) => documents.set('Shape of a day', houseId, loadId, { shape })}
+        choices={loadShapes.map((value) => ({ value, label: words.loadShapes[value] }))}
+        onChoose={(shape: LoadShape) => documents.set('Load shape', houseId, loadId, { shape })}
       />
       <TariffFields tariff={theOne(house, 'tariff', tariffNowId)} title="Tariff now" />
-      <TariffFields tariff={theOne(house, 'tariff', tariffThenId)} title="Tariff after" />
+      <TariffFields tariff={theOne(house, 'tariff', tariffThenId)} title="Tariff with solar" />
     </>
   )
 }
@@ -49,6 +50,7 @@ const monthSets = [
 
 function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly title: string }) {
   const { documents } = useBench()
+  const { fields } = useWords().kinds.tariff
   const of = { documentId: houseId, objectId: tariff.id }
   const setPeriods = (periods: readonly TariffPeriod[]) =>
     documents.set('Tariff period', houseId, tariff.id, { periods })
@@ -65,14 +67,14 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
       />
       <MoneyField
         {...of}
-        label="Fixed, a month"
+        label={fields.fixedPerMonth}
         name="Fixed charge"
         value={tariff.fixedPerMonth}
         fields={(fixedPerMonth) => ({ fixedPerMonth })}
       />
       <MoneyField
         {...of}
-        label={tariff.periods.length > 0 ? 'Else, a kWh' : 'A kWh'}
+        label={tariff.periods.length > 0 ? 'Off-peak rate' : fields.pricePerKwh}
         name="Price"
         digits={3}
         value={tariff.pricePerKwh}
@@ -81,7 +83,7 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
       {tariff.id === tariffThenId && (
         <MoneyField
           {...of}
-          label="Sold, a kWh"
+          label={fields.exportPerKwh}
           name="Export price"
           digits={3}
           value={tariff.exportPerKwh}
@@ -113,7 +115,7 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
           ])
         }
       >
-        Add hours with a price of their own
+        Add a time-of-use period
       </button>
     </section>
   )
@@ -125,7 +127,7 @@ function Period({
   onRemove,
 }: {
   readonly period: TariffPeriod
-  readonly onChange: (fields: Partial<TariffPeriod>) => string | null
+  readonly onChange: (fields: Partial<TariffPeriod>) => Fault | null
   readonly onRemove: () => void
 }) {
   const site = useSite()
@@ -148,7 +150,7 @@ function Period({
       </legend>
       <TextField label="Name" shown={period.name} width="words" onType={(name) => onChange({ name })} />
       <TextField
-        label="A kWh"
+        label="Price per kWh"
         unit={moneySign(site)}
         shown={number(period.pricePerKwh, site, 3)}
         onType={(text) => onChange({ pricePerKwh: parseNumber(text) })}
@@ -159,7 +161,7 @@ function Period({
         hint="16–20, or 23–6 over midnight"
         onType={(text) => {
           const found = /^\s*(\d{1,2})\s*(?:-|–|to)\s*(\d{1,2})\s*$/.exec(text)
-          if (!found) return 'Type two hours, for example 16-20.'
+          if (!found) return new Fault('bad-hours')
           return onChange({ fromHour: Number(found[1]), toHour: Number(found[2]) })
         }}
       />

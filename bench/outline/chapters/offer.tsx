@@ -1,10 +1,11 @@
 'use client'
 
 import { useState } from 'react'
-import { theOne } from '@/core/model/document'
-import { offerId } from '@/core/model/kinds/offer'
-import { storageId } from '@/core/model/kinds/storage'
-import { useBench, useOption, useSession } from '../../context'
+import { theOne } from '@/core/kinds/documents'
+import { offerId } from '@/core/kinds/offer/offer'
+import { storageId } from '@/core/kinds/storage/storage'
+import { type Fault } from '@/core/model/fault'
+import { useBench, useOption, useSayer, useSession, useWords } from '../../context'
 import { MoneyField, NumberField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { shareOption } from '../../requests'
@@ -16,27 +17,28 @@ export function OfferChapter() {
   const optionId = useSession((s) => s.optionId)
   const offer = theOne(option, 'offer', offerId)
   const storage = theOne(option, 'storage', storageId)
+  const { fields } = useWords().kinds.offer
   const of = { documentId: optionId, objectId: offerId }
   return (
     <>
       <TextField
-        label="Option"
+        label={fields.name}
         shown={offer.name}
         width="words"
         onType={(name) => documents.set('Option name', optionId, offerId, { name })}
       />
       <MoneyField
         {...of}
-        label="Price a watt"
-        name="Price a watt"
+        label={fields.pricePerWatt}
+        name="Price per watt"
         value={offer.pricePerWatt}
         fields={(pricePerWatt) => ({ pricePerWatt })}
       />
       {storage.batteryId && (
         <MoneyField
           {...of}
-          label="A battery"
-          name="Price a battery"
+          label={fields.pricePerBattery}
+          name="Price per battery"
           digits={0}
           value={offer.pricePerBattery}
           fields={(pricePerBattery) => ({ pricePerBattery })}
@@ -44,23 +46,23 @@ export function OfferChapter() {
       )}
       <PercentField
         {...of}
-        label="Incentive"
+        label={fields.incentiveShare}
         name="Incentive"
         value={offer.incentiveShare}
         fields={(incentiveShare) => ({ incentiveShare })}
       />
       <MoneyField
         {...of}
-        label="Upkeep a year"
-        name="Upkeep"
+        label={fields.upkeepPerYear}
+        name="Annual maintenance"
         digits={0}
         value={offer.upkeepPerYear}
         fields={(upkeepPerYear) => ({ upkeepPerYear })}
       />
-      <h3 className="quiet mt-2">Over the years, cash purchase</h3>
+      <h3 className="quiet mt-2">Cash purchase over the years</h3>
       <NumberField
         {...of}
-        label="Years"
+        label={fields.years}
         name="Years"
         unit=""
         value={offer.years}
@@ -68,14 +70,14 @@ export function OfferChapter() {
       />
       <PercentField
         {...of}
-        label="Prices grow by"
+        label={fields.escalation}
         name="Escalation"
         value={offer.escalation}
         fields={(escalation) => ({ escalation })}
       />
       <PercentField
         {...of}
-        label="Discount rate"
+        label={fields.discountRate}
         name="Discount rate"
         value={offer.discountRate}
         fields={(discountRate) => ({ discountRate })}
@@ -88,8 +90,9 @@ export function OfferChapter() {
 function ShareLink({ optionId }: { readonly optionId: string }) {
   const { jobId, outbox } = useBench()
   const [link, setLink] = useState<{ optionId: string; path: string } | null>(null)
-  const [fault, setFault] = useState<string | null>(null)
+  const [fault, setFault] = useState<Fault | null>(null)
   const [busy, setBusy] = useState(false)
+  const sayer = useSayer()
   const path = link?.optionId === optionId ? link.path : null
   const make = async () => {
     setBusy(true)
@@ -104,7 +107,7 @@ function ShareLink({ optionId }: { readonly optionId: string }) {
     <div className="mt-3 border-t border-line pt-2">
       {path ? (
         <>
-          <p className="quiet">For the customer, under a link nobody can guess:</p>
+          <p className="quiet">Link for the customer, impossible to guess:</p>
           <input
             aria-label="Link to the proposal"
             className="field my-1"
@@ -128,12 +131,12 @@ function ShareLink({ optionId }: { readonly optionId: string }) {
           disabled={busy}
           onClick={() => void make()}
         >
-          {busy ? 'Making the link …' : 'Share offer'}
+          {busy ? 'Creating the link …' : 'Share offer'}
         </button>
       )}
       {fault && (
         <p role="alert" className="mt-1 text-[12px] text-clay">
-          {fault}
+          {sayer.fault(fault)}
         </p>
       )}
     </div>

@@ -2,18 +2,21 @@
 
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import { useEffect, useState } from 'react'
-import { type Site } from '@/core/model/kinds/site'
+import { type Site } from '@/core/kinds/site/site'
 import { formatDistance, parseNumber } from '@/core/model/units'
 import { stationNoteM, stationWarningM } from '@/core/weather/station'
-import { useBench, useSite, useStations } from '../../context'
-import { fetchAddresses, type AddressChoice } from '../../services'
+import { useBench, useSayer, useSite, useStations, useWords } from '../../context'
+import { Fault } from '@/core/model/fault'
+import { overHttp } from '@/services/ask'
+import { addressesFor, type AddressFound } from '@/services/world'
 import { ChoiceField, NumberField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
-import { number } from '../../format'
-import { chosenStation } from '../../weather/station-choice'
+import { number } from '@/words/format'
+import { chosenStation } from '../../stations/station-choice'
 import { houseId } from '../../store/documents'
 
+const world = overHttp('/world')
 const zones = Intl.supportedValuesOf('timeZone')
 const currencies = ['USD', 'AUD', 'EUR', 'GBP', 'CAD', 'NZD', 'CHF', 'ZAR', 'INR', 'JPY']
 
@@ -22,6 +25,7 @@ export function SiteChapter() {
   const { documents } = useBench()
   const site = useSite()
   const set = (label: string, fields: Partial<Site>) => documents.set(label, houseId, site.id, fields)
+  const { fields } = useWords().kinds.site
   const of = { documentId: houseId, objectId: site.id }
   return (
     <>
@@ -44,24 +48,24 @@ export function SiteChapter() {
           onChange={(event) => set('Sheet strength', { sheetStrength: Number(event.target.value) / 100 })}
         />
       </label>
-      <h3 className="quiet mt-2">How one counts here</h3>
+      <h3 className="quiet mt-2">Units and currency</h3>
       <ChoiceField
-        label="Units"
+        label={fields.units}
         value={site.units}
         choices={[
-          { value: 'metric', label: 'metres' },
+          { value: 'metric', label: 'metric' },
           { value: 'imperial', label: 'feet and inches' },
         ]}
         onChoose={(units) => set('Units', { units })}
       />
       <ChoiceField
-        label="Currency"
+        label={fields.currency}
         value={site.currency}
         choices={[...new Set([site.currency, ...currencies])].map((value) => ({ value, label: value }))}
         onChoose={(currency) => set('Currency', { currency })}
       />
       <ChoiceField
-        label="Time zone"
+        label={fields.timeZone}
         value={site.timeZone}
         choices={[...new Set([site.timeZone, ...zones])].map((value) => ({
           value,
@@ -69,10 +73,10 @@ export function SiteChapter() {
         }))}
         onChoose={(timeZone) => set('Time zone', { timeZone })}
       />
-      <h3 className="quiet mt-2">Design</h3>
+      <h3 className="quiet mt-2">Design conditions</h3>
       <NumberField
         {...of}
-        label="Coldest air"
+        label={fields.lowestTemperatureC}
         name="Lowest temperature"
         unit="°C"
         value={site.lowestTemperatureC}
@@ -80,14 +84,14 @@ export function SiteChapter() {
       />
       <NumberField
         {...of}
-        label="Hottest air"
+        label={fields.highestTemperatureC}
         name="Highest temperature"
         unit="°C"
         value={site.highestTemperatureC}
         fields={(highestTemperatureC) => ({ highestTemperatureC })}
       />
       <MonthsField
-        label="Albedo"
+        label={fields.albedoByMonth}
         name="Albedo"
         values={site.albedoByMonth}
         unit=""
@@ -96,7 +100,7 @@ export function SiteChapter() {
         onSet={(albedoByMonth) => documents.set('Albedo', houseId, site.id, { albedoByMonth })}
       />
       <ChoiceField
-        label="Sky model"
+        label={fields.skyModel}
         value={site.skyModel}
         choices={[
           { value: 'perez', label: 'Perez 1990' },
@@ -105,7 +109,7 @@ export function SiteChapter() {
         onChoose={(skyModel) => set('Sky model', { skyModel })}
       />
       <TextField
-        label="Export limit"
+        label={fields.exportLimitKw}
         shown={site.exportLimitKw === null ? 'none' : String(site.exportLimitKw)}
         unit="kW"
         onType={(text) =>
@@ -122,21 +126,21 @@ function AddressField() {
   const [query, setQuery] = useState('')
   const [found, setFound] = useState<{
     query: string
-    choices: readonly AddressChoice[]
-    fault: string | null
+    choices: readonly AddressFound[]
+    fault: Fault | null
   }>({ query: '', choices: [], fault: null })
   useEffect(() => {
     if (query.trim().length < 2) return
     const controller = new AbortController()
     const wait = setTimeout(() => {
-      fetchAddresses(query, controller.signal).then(
+      addressesFor(world, query, controller.signal).then(
         (choices) => setFound({ query, choices, fault: null }),
         (error: unknown) =>
           !controller.signal.aborted &&
           setFound({
             query,
             choices: [],
-            fault: error instanceof Error ? error.message : 'The address service does not answer.',
+            fault: error instanceof Fault ? error : new Fault('service-away'),
           }),
       )
     }, 150)
@@ -145,11 +149,12 @@ function AddressField() {
       controller.abort()
     }
   }, [query])
+  const sayer = useSayer()
   const none = query.trim().length >= 2 && found.query === query && found.choices.length === 0
   return (
     <Combobox
       value={null}
-      onChange={(choice: AddressChoice | null) => {
+      onChange={(choice: AddressFound | null) => {
         if (!choice) return
         documents.set('Address', houseId, site.id, {
           ...choice.site,
@@ -191,8 +196,7 @@ function AddressField() {
       </ComboboxOptions>
       {none && (
         <p role="alert" className="text-[12px] text-clay">
-          {found.fault ??
-            `No address “${query}” in Pellworth, Tarrowee or Valdecorva. Check the street’s name.`}
+          {sayer.fault(found.fault ?? new Fault('unknown-address', { address: query }))}
         </p>
       )}
       <p className="mt-1 font-medium">{site.address}</p>
@@ -226,16 +230,16 @@ function StationField() {
       >
         {formatDistance(chosen.distanceM, site.units)} away, {heightText}
         {chosen.distanceM > stationNoteM &&
-          (chosen.distanceM > stationWarningM ? ': too far to trust' : ': rather far')}
+          (chosen.distanceM > stationWarningM ? ': too far to be reliable' : ': rather far')}
       </p>
       {chosen.yearSpread !== null && (
         <p className="text-right text-[12px] text-pencil">
-          years differ by ±{number(chosen.yearSpread * 100, site, 1)} %
+          year-to-year variation ±{number(chosen.yearSpread * 100, site, 1)} %
         </p>
       )}
       {standsIn && (
         <p role="alert" className="text-[12px] text-clay">
-          The imported file of this job is not here; {chosen.name} stands in.
+          The imported file of this job is missing; {chosen.name} stands in.
         </p>
       )}
       <div className="my-1 grid grid-cols-2 gap-1.5">

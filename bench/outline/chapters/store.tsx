@@ -1,10 +1,10 @@
 'use client'
 
-import { theOne } from '@/core/model/document'
-import { storageId } from '@/core/model/kinds/storage'
-import { useBench, useOption, useSession, useSite } from '../../context'
+import { theOne } from '@/core/kinds/documents'
+import { storageId } from '@/core/kinds/storage/storage'
+import { useBench, useOption, useSession, useSite, useWords } from '../../context'
 import { ChoiceField, NumberField, PercentField } from '../../fields/fields'
-import { number } from '../../format'
+import { number } from '@/words/format'
 
 /** One battery of the catalogue, run for own use first. */
 export function StoreChapter() {
@@ -14,11 +14,12 @@ export function StoreChapter() {
   const optionId = useSession((s) => s.optionId)
   const storage = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find((b) => b.id === storage.batteryId)
+  const { fields } = useWords().kinds.storage
   const of = { documentId: optionId, objectId: storageId }
   return (
     <>
       <ChoiceField
-        label="Battery"
+        label={fields.batteryId}
         value={storage.batteryId ?? 'none'}
         choices={[
           { value: 'none', label: 'none' },
@@ -31,13 +32,13 @@ export function StoreChapter() {
       {battery ? (
         <>
           <p className="quiet">
-            {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW in,{' '}
-            {number(battery.dischargeKw, site, 1)} kW out, {number(battery.efficiency * 100, site, 1)} % each
-            way
+            {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW charge,{' '}
+            {number(battery.dischargeKw, site, 1)} kW discharge, {number(battery.efficiency * 100, site, 1)} %
+            efficiency each way
           </p>
           <NumberField
             {...of}
-            label="How many"
+            label={fields.count}
             name="Batteries"
             unit=""
             value={storage.count}
@@ -46,18 +47,19 @@ export function StoreChapter() {
           <PercentField
             {...of}
             digits={0}
-            label="Kept in reserve"
+            label={fields.reserve}
             name="Reserve"
             value={storage.reserve}
             fields={(reserve) => ({ reserve })}
           />
           <p className="quiet mt-1">
-            Run for own use first: it takes what would be sold and gives what would be bought.
+            Run for own use first: it stores what would be sold and supplies what would be bought.
           </p>
         </>
       ) : (
         <p className="quiet mt-1">
-          Without a battery all that is not used at once is sold. Choose one to see what it does to the bill.
+          Without a battery, everything that is not used at once is sold. Choose one to see its effect on the
+          bill.
         </p>
       )}
     </>

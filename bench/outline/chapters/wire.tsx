@@ -1,23 +1,17 @@
 'use client'
 
-import { theOne } from '@/core/model/document'
-import { coverId } from '@/core/model/kinds/cover'
-import { electricalId } from '@/core/model/kinds/electrical'
-import { lossesId, mostOtherLosses, type Losses } from '@/core/model/kinds/losses'
+import { theOne } from '@/core/kinds/documents'
+import { coverId } from '@/core/kinds/cover/cover'
+import { electricalId } from '@/core/kinds/electrical/electrical'
+import { lossesId, mostOtherLosses, type Losses } from '@/core/kinds/losses/losses'
 import { parseNumber, parsePercent } from '@/core/model/units'
-import { useBench, useNumbers, useOption, useSession, useSite } from '../../context'
+import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
 import { ChoiceField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
-import { number } from '../../format'
+import { number } from '@/words/format'
 
-const losses = [
-  ['lightInduced', 'Light-induced'],
-  ['nameplate', 'Nameplate'],
-  ['wiring', 'Wiring'],
-  ['connections', 'Connections'],
-  ['availability', 'Standstill'],
-] as const
+const losses = ['lightInduced', 'nameplate', 'wiring', 'connections', 'availability'] as const
 
 /** The inverter, the strings with their volts, and the entered losses. */
 export function WireChapter() {
@@ -31,11 +25,12 @@ export function WireChapter() {
   const inverter = catalogue.inverters.find((i) => i.id === electrical.inverterId)
   const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
   const summary = numbers?.summary
+  const words = useWords()
   const clipping = summary?.ledger.find((line) => line.id === 'clipping')?.value ?? 0
   return (
     <>
       <ChoiceField
-        label="Inverter"
+        label={words.kinds.electrical.fields.inverterId}
         value={electrical.inverterId}
         choices={catalogue.inverters.map((i) => ({ value: i.id, label: i.name }))}
         onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })}
@@ -48,11 +43,11 @@ export function WireChapter() {
             value={number(summary.powerW / inverter.acPowerW, site, 2)}
             limit={`≤ ${number(inverter.highestDcAc, site, 2)}`}
           />
-          <Row label="Clipped" value={`${number(Math.abs(clipping), site)} kWh`} />
+          <Row label="Clipping" value={`${number(Math.abs(clipping), site)} kWh`} />
           <Row label="String length" value={`${summary.window.fewest} to ${summary.window.most}`} />
           {module && (
             <Row
-              label="Best point, cold"
+              label="MPP voltage, cold"
               value={`${number(summary.window.most * summary.window.coldVmpV, site)} V`}
               limit={`≤ ${inverter.mppHighV} V`}
             />
@@ -67,18 +62,18 @@ export function WireChapter() {
         </dl>
       )}
       <TextField
-        label="In a string"
+        label={words.kinds.electrical.fields.modulesPerString}
         shown={electrical.modulesPerString === null ? 'automatic' : String(electrical.modulesPerString)}
         width="length"
         hint="automatic, or a number"
         onType={(text) =>
-          documents.set('Modules a string', optionId, electricalId, {
+          documents.set('Modules per string', optionId, electricalId, {
             modulesPerString: /^\s*(auto.*|)\s*$/i.test(text) ? null : parseNumber(text),
           })
         }
       />
       <h3 className="quiet mt-2">
-        Strings, volts cold (≤ {inverter?.highestV}) and hot (≥ {inverter?.mppLowV})
+        Strings: cold Voc (≤ {inverter?.highestV} V), hot Vmp (≥ {inverter?.mppLowV} V)
       </h3>
       {summary && summary.strings.length === 0 && <p className="quiet">Lay modules first.</p>}
       <ul className={fresh ? '' : 'opacity-60'}>
@@ -106,22 +101,22 @@ export function WireChapter() {
           </li>
         ))}
       </ul>
-      <h3 className="quiet mt-2">Losses, entered</h3>
+      <h3 className="quiet mt-2">Entered losses</h3>
       <MonthsField
-        label="Dirt"
-        name="Dirt"
+        label={words.kinds.losses.fields.soiling}
+        name={words.kinds.losses.fields.soiling}
         values={entered.soiling}
         unit="%"
         times={100}
         digits={1}
-        onSet={(soiling) => documents.set('Dirt', optionId, lossesId, { soiling })}
+        onSet={(soiling) => documents.set('Soiling', optionId, lossesId, { soiling })}
       />
       {summary?.snowComputed ? (
         <p className="quiet mb-1">Snow is computed from the station’s snow depth.</p>
       ) : (
         <MonthsField
-          label="Snow"
-          name="Snow"
+          label={words.kinds.losses.fields.snow}
+          name={words.kinds.losses.fields.snow}
           values={entered.snow}
           unit="%"
           times={100}
@@ -129,11 +124,11 @@ export function WireChapter() {
           onSet={(snow) => documents.set('Snow', optionId, lossesId, { snow })}
         />
       )}
-      {losses.map(([key, label]) => (
+      {losses.map((key) => (
         <PercentField
           key={key}
-          label={label}
-          name={label}
+          label={words.kinds.losses.fields[key]}
+          name={words.kinds.losses.fields[key]}
           documentId={optionId}
           objectId={lossesId}
           value={entered[key]}
@@ -142,8 +137,8 @@ export function WireChapter() {
       ))}
       <OtherLosses entered={entered} />
       <p className="quiet mt-1">
-        Defaults after Dobos 2014, table 5. Shade, mismatch, reflection, low light, heat and clipping are
-        computed and not entered here.
+        Defaults: Dobos 2014 (NREL/TP-6A20-62641), table 5. Shade, mismatch, reflection, low light, heat and
+        clipping are computed, not entered.
       </p>
     </>
   )
@@ -181,11 +176,11 @@ function OtherLosses({ entered }: { readonly entered: Losses }) {
           />
           <button
             type="button"
-            aria-label={`Take ${loss.name} away`}
+            aria-label={`Remove ${loss.name}`}
             className="cursor-pointer px-1 text-pencil hover:text-ink"
             onClick={() =>
               set(
-                'Take a loss away',
+                'Remove a loss',
                 entered.other.filter((_, i) => i !== k),
               )
             }
@@ -200,7 +195,7 @@ function OtherLosses({ entered }: { readonly entered: Losses }) {
           className="mt-0.5 cursor-pointer text-[12px] text-verdigris hover:underline"
           onClick={() => set('Add a loss', [...entered.other, { name: 'Other loss', share: 0.01 }])}
         >
-          Add a loss of your own
+          Add another loss
         </button>
       )}
     </>

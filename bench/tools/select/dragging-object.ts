@@ -1,9 +1,12 @@
 import { rayLevel } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
+import { inWorld } from '@/core/kinds/place'
+import { pickFace } from '@/core/site/pick'
+import { toast } from '../../store/session'
 import { type PointerInput, type ToolContext, ToolState } from '../chart'
-import { movable, movableIn } from '../movable'
+import { standingObject, withChanged } from '../standing-objects'
 
-/** Moves a chimney, a tree or a rack level with where it was taken. */
+/** Moves an object as a whole: level with where it was taken, or over the roof planes. */
 export class DraggingObject extends ToolState {
   readonly #id: string
   readonly #levelM: number
@@ -23,22 +26,25 @@ export class DraggingObject extends ToolState {
   }
 
   override move(input: PointerInput): void {
-    const at = rayLevel(input.ray, this.#levelM)
-    const found = movable(this.context, this.#id)
-    if (!at || !found) return
-    this.context.documents.preview(found.documentId, (before) => {
-      const object = movableIn(before, this.#id)
-      if (!object) return before
-      const center: Vec2 = [
-        object.center[0] + at[0] - this.#from[0],
-        object.center[1] + at[1] - this.#from[1],
-      ]
-      return { ...before, [object.id]: { ...object, center: [clamp(center[0]), clamp(center[1])] } }
-    })
+    const found = standingObject(this.context, this.#id)
+    const movement = found?.standing.move
+    if (!found || !movement) return
+    const at =
+      movement.along === 'faces'
+        ? pickFace(this.context.site(), input.ray)
+        : rayLevel(input.ray, this.#levelM)
+    if (!at) return
+    this.context.documents.preview(found.documentId, (before) =>
+      withChanged(before, this.#id, (object) => {
+        const [x, y] = movement.middle(object)
+        return movement.to(object, inWorld([x + at[0] - this.#from[0], y + at[1] - this.#from[1]]))
+      }),
+    )
   }
 
   override release(): void {
-    this.context.documents.commit('Move')
+    const { fault } = this.context.documents.commit('Move')
+    if (fault) toast(this.context.session, this.context.sayer().fault(fault))
     this.go(this.#back())
   }
 
@@ -47,6 +53,3 @@ export class DraggingObject extends ToolState {
     this.go(this.#back())
   }
 }
-
-/** The world of a job ends here; the schema refuses more. */
-const clamp = (metres: number) => Math.round(Math.max(-490, Math.min(490, metres)) * 1000) / 1000

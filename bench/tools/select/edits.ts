@@ -1,46 +1,50 @@
-import { houseId, withObject } from '../../store/documents'
+import { inWorld } from '@/core/kinds/place'
+import { withObject } from '../../store/documents'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { movable } from '../movable'
+import { carrierOf, standingObject, withChanged } from '../standing-objects'
 
 /** Deletes what is selected: a module leaves an empty place, an object goes. */
 export function removeSelected(context: ToolContext): boolean {
-  const { selection, optionId } = context.session.getState()
+  const { selection } = context.session.getState()
   if (!selection) return false
-  if (selection.kind === 'panel') {
-    const slot = selection.id.slice(selection.arrayId.length + 1)
-    context.documents.edit('Delete module', optionId, (before) => {
-      const array = before[selection.arrayId]
-      return array?.kind === 'array' || array?.kind === 'rack'
-        ? { ...before, [array.id]: { ...array, removed: [...array.removed, slot] } }
-        : before
-    })
-    context.session.setState({ selection: { kind: 'object', id: selection.arrayId } })
-    toast(context.session, 'Module deleted. Its place stays: click it to put one back.', true)
+  if (selection.kind === 'object') {
+    removeObject(context, selection.id)
     return true
   }
-  removeObject(context, selection.id)
+  const { arrayId } = selection
+  const slot = selection.id.slice(arrayId.length + 1)
+  const { step } = editRemoved(context, 'Delete module', arrayId, (removed) => [...removed, slot])
+  context.session.setState({ selection: { kind: 'object', id: arrayId } })
+  if (step) toast(context.session, 'Module deleted. Click its empty place to put one back.', step)
   return true
 }
 
 export function removeObject(context: ToolContext, id: string): void {
-  const { optionId } = context.session.getState()
-  const inHouse = context.documents.house[id]
-  const object = inHouse ?? context.option()[id]
-  if (!object || !['volume', 'chimney', 'tree', 'array', 'rack'].includes(object.kind)) return
-  const name = 'name' in object ? object.name : 'Array'
-  context.documents.edit(`Delete ${name}`, inHouse ? houseId : optionId, (before) =>
-    withObject(before, id, null),
-  )
+  const found = standingObject(context, id)
+  if (!found) return
+  const { object, documentId } = found
+  const sayer = context.sayer()
+  const name = 'name' in object ? object.name : sayer.say(sayer.words.kinds[object.kind].named, { n: 1 })
+  const { step } = context.documents.edit('Delete', documentId, (before) => withObject(before, id, null))
   context.session.setState({ selection: null, hover: null })
-  toast(context.session, `${name} deleted.`, true)
+  toast(context.session, `${name} deleted.`, step)
 }
 
 export function restoreSlot(context: ToolContext, arrayId: string, slot: string): void {
-  context.documents.edit('Restore module', context.session.getState().optionId, (before) => {
-    const array = before[arrayId]
-    return array?.kind === 'array' || array?.kind === 'rack'
-      ? { ...before, [arrayId]: { ...array, removed: array.removed.filter((s) => s !== slot) } }
+  editRemoved(context, 'Restore module', arrayId, (removed) => removed.filter((other) => other !== slot))
+}
+
+function editRemoved(
+  context: ToolContext,
+  label: string,
+  arrayId: string,
+  recipe: (removed: readonly string[]) => readonly string[],
+) {
+  return context.documents.edit(label, context.session.getState().optionId, (before) => {
+    const carrier = carrierOf(before, arrayId)
+    return carrier
+      ? withChanged(before, arrayId, (object) => carrier.withRemoved(object, recipe(carrier.removed(object))))
       : before
   })
 }
@@ -52,20 +56,23 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, -1],
 }
 
-/** Moves the selected object by a centimetre or half an inch, ten times as far with shift. */
+/** A centimetre, or half an inch; ten times as far with shift. */
+const nudgeM = { metric: 0.01, imperial: 0.0127 } as const
+const farther = 10
+
+/** Moves the selected object a little, and no farther than the end of the world. */
 export function nudge(context: ToolContext, key: string, shift: boolean): boolean {
   const { selection } = context.session.getState()
   const step = steps[key]
-  const found = selection?.kind === 'object' ? movable(context, selection.id) : undefined
-  if (!step || !found) return false
-  const { object, documentId } = found
-  const length = (context.units() === 'metric' ? 0.01 : 0.0127) * (shift ? 10 : 1)
-  context.documents.edit('Nudge', documentId, (before) => ({
-    ...before,
-    [object.id]: {
-      ...object,
-      center: [object.center[0] + step[0] * length, object.center[1] + step[1] * length],
-    },
-  }))
+  const found = selection?.kind === 'object' ? standingObject(context, selection.id) : undefined
+  const movement = found?.standing.move
+  if (!step || !found || !movement) return false
+  const length = nudgeM[context.units()] * (shift ? farther : 1)
+  context.documents.edit('Nudge', found.documentId, (before) =>
+    withChanged(before, found.object.id, (object) => {
+      const [x, y] = movement.middle(object)
+      return movement.to(object, inWorld([x + step[0] * length, y + step[1] * length]))
+    }),
+  )
   return true
 }

@@ -1,6 +1,6 @@
+import { type Hit } from '@/core/site/pick'
 import { type KeyInput, type PointerInput, ToolState } from '../chart'
-import { movable } from '../movable'
-import { type Hit } from '../pick'
+import { movementOf } from '../standing-objects'
 import { DraggingHandle } from './dragging-handle'
 import { nudge, removeSelected, restoreSlot } from './edits'
 import { PointingObject } from './pointing-object'
@@ -9,42 +9,33 @@ import { stepModule } from './step-module'
 /** Waits for a grip, an object or a module. */
 export class SelectIdle extends ToolState {
   override press(input: PointerInput): void {
-    if (input.handle) {
-      this.go(new DraggingHandle(this.context, input.handle, input, () => new SelectIdle(this.context)))
+    const back = () => new SelectIdle(this.context)
+    const { hit, grip } = input
+    if (grip) {
+      this.go(new DraggingHandle(this.context, grip, input, back))
       return
     }
-    const { hit } = input
     if (hit?.kind === 'slot') {
       restoreSlot(this.context, hit.arrayId, hit.slot)
       return
     }
-    const back = () => new SelectIdle(this.context)
-    const rackId = this.#rackUnder(hit)
-    if (rackId !== null && this.context.session.getState().selection?.id !== rackId) {
-      this.context.session.setState({ selection: { kind: 'object', id: rackId } })
-      this.go(new PointingObject(this.context, rackId, input, back))
+    const { session } = this.context
+    // Modules that stand on something movable move with it: a first click means the whole of it.
+    const carrierId = hit?.kind === 'panel' && movementOf(this.context, hit.arrayId) ? hit.arrayId : null
+    if (carrierId !== null) {
+      const chosen = session.getState().selection?.id === carrierId
+      if (!chosen) session.setState({ selection: { kind: 'object', id: carrierId } })
+      const one = () => session.setState({ selection: selectionOf(hit) })
+      this.go(new PointingObject(this.context, carrierId, input, back, chosen ? one : undefined))
       return
     }
-    if (rackId !== null) {
-      // The rack is selected already: a click means the module, a drag the rack.
-      const one = () => this.context.session.setState({ selection: selectionOf(hit) })
-      this.go(new PointingObject(this.context, rackId, input, back, one))
-      return
-    }
-    this.context.session.setState({ selection: selectionOf(hit) })
-    if (hit?.kind === 'object' && movable(this.context, hit.id))
+    session.setState({ selection: selectionOf(hit) })
+    if (hit?.kind === 'object' && movementOf(this.context, hit.id))
       this.go(new PointingObject(this.context, hit.id, input, back))
   }
 
-  /** The rack whose module was met. */
-  #rackUnder(hit: Hit | null): string | null {
-    return hit?.kind === 'panel' && this.context.option()[hit.arrayId]?.kind === 'rack' ? hit.arrayId : null
-  }
-
-  override move(input: PointerInput): void {
-    const { hit } = input
-    const hover =
-      hit === null ? null : hit.kind === 'plane' ? hit.volumeId : hit.kind === 'slot' ? hit.arrayId : hit.id
+  override move({ hit }: PointerInput): void {
+    const hover = hit && hoveredIn(hit)
     if (this.context.session.getState().hover !== hover) this.context.session.setState({ hover })
   }
 
@@ -59,9 +50,15 @@ export class SelectIdle extends ToolState {
   }
 }
 
+/** The object that a hit is about. */
+function hoveredIn(hit: Hit): string {
+  if (hit.kind === 'face') return hit.objectId
+  return hit.kind === 'slot' ? hit.arrayId : hit.id
+}
+
 const selectionOf = (hit: Hit | null) => {
   if (hit?.kind === 'panel') return { kind: 'panel', id: hit.id, arrayId: hit.arrayId } as const
-  if (hit?.kind === 'plane') return { kind: 'object', id: hit.volumeId } as const
+  if (hit?.kind === 'face') return { kind: 'object', id: hit.objectId } as const
   if (hit?.kind === 'object') return { kind: 'object', id: hit.id } as const
   return null
 }

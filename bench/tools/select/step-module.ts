@@ -23,7 +23,7 @@ export function stepModule(context: ToolContext, key: string): boolean {
   const step = steps[key]
   if (!selection || !step) return false
   const arrayId = selection.kind === 'panel' ? selection.arrayId : selection.id
-  const panels = context.scene().laid.arrays.find((array) => array.id === arrayId)?.panels ?? []
+  const panels = context.site().arrays.find((array) => array.id === arrayId)?.panels ?? []
   const here = panels.find((panel) => selection.kind === 'panel' && panel.id === selection.id)
   const next = here ? nextOf(panels, here.slot, step) : panels[0]
   if (!next) return false

@@ -1,7 +1,7 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
-import { nameSchema } from '@/core/model/object-kind'
+import { nameSchema } from '@/core/model/object-base'
 import { loadJob } from '@/server/jobs'
 import { asDesigner, readBody } from '@/server/respond'
 import { renameJob, setJobDeleted } from '@/server/sql/jobs'
@@ -28,6 +28,6 @@ export const PATCH = (request: NextRequest, { params }: Context) =>
       'name' in body
         ? await renameJob(who.teamId, id, body.name)
         : await setJobDeleted(who.teamId, id, body.deleted)
-    if (met === 0) throw new Fault('no-such-job', 'There is no such job.')
+    if (met === 0) throw new Fault('no-such-job')
     return NextResponse.json({ ok: true })
   })

@@ -1,5 +1,5 @@
 import { NextResponse, type NextRequest } from 'next/server'
-import { parseJob } from '@/core/model/job'
+import { parseJob } from '@/core/kinds/job'
 import { createJob } from '@/server/jobs'
 import { asDesigner, readJson } from '@/server/respond'
 import { adoptWeather } from '@/server/weather'

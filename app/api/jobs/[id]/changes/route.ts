@@ -1,6 +1,6 @@
 import { NextResponse, type NextRequest } from 'next/server'
 import { z } from 'zod'
-import { idSchema } from '@/core/model/object-kind'
+import { idSchema } from '@/core/model/object-base'
 import { parseChange, saveEdits } from '@/server/jobs'
 import { asDesigner, readBody } from '@/server/respond'
 

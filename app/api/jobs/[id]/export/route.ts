@@ -1,5 +1,5 @@
 import { type NextRequest } from 'next/server'
-import { jobToFile } from '@/core/model/job'
+import { jobToFile } from '@/core/kinds/job'
 import { loadJob } from '@/server/jobs'
 import { asDesigner } from '@/server/respond'
 import { weatherWith } from '@/server/weather'
@@ -10,13 +10,10 @@ export const GET = (request: NextRequest, { params }: { readonly params: Promise
     const { job } = await loadJob(who.teamId, (await params).id)
     const weather = await weatherWith(who.teamId, job)
     const name = job.name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'job'
-    return new Response(
-      JSON.stringify({ ...jobToFile(job), ...(weather.length > 0 ? { weather } : {}) }, null, 2),
-      {
-        headers: {
-          'Content-Type': 'application/json; charset=utf-8',
-          'Content-Disposition': `attachment; filename="job.json"; filename*=UTF-8''${encodeURIComponent(name)}.json`,
-        },
+    return new Response(JSON.stringify(jobToFile(job, weather), null, 2), {
+      headers: {
+        'Content-Type': 'application/json; charset=utf-8',
+        'Content-Disposition': `attachment; filename="job.json"; filename*=UTF-8''${encodeURIComponent(name)}.json`,
       },
-    )
+    })
   })

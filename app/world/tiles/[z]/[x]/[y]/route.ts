@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { tileCorner } from '@/core/geometry/geo'
 import { greatCircleM } from '@/core/weather/station'
-import { tileOf } from '@/server/tile-store'
+import { tileOf } from '../../../tile-store'
 import { townMap } from '@/town/town-map'
 import { towns } from '@/town/towns'
 

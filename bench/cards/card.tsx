@@ -1,0 +1,37 @@
+'use client'
+
+import { type AnyObject } from '@/core/kinds/index'
+import { Frame } from '../card/frame'
+import { PanelCard } from '../card/panel-card'
+import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
+import { benchKindOf } from '../kinds/index'
+import { removeObject } from '../tools/select/edits'
+import { useToolContext } from '../use-tool-context'
+
+/** The small panel by the selected object with its measures, all of them editable. */
+export function Card() {
+  const selection = useSession((s) => s.selection)
+  const house = useHouse()
+  const option = useOption()
+  if (!selection) return null
+  if (selection.kind === 'panel') return <PanelCard id={selection.id} arrayId={selection.arrayId} />
+  const object = house[selection.id] ?? option[selection.id]
+  return object ? <ObjectCard object={object} /> : null
+}
+
+function ObjectCard({ object }: { readonly object: AnyObject }) {
+  const { site } = useBench()
+  const context = useToolContext()
+  const sayer = useSayer()
+  const { Card: Measures, title, note } = benchKindOf(object)
+  if (!Measures) return null
+  return (
+    <Frame
+      title={title(object, sayer, site())}
+      kind={note(object, sayer)}
+      onDelete={() => removeObject(context, object.id)}
+    >
+      <Measures object={object} />
+    </Frame>
+  )
+}

@@ -1,0 +1,71 @@
+'use client'
+
+import { type PanelArray } from '@/core/kinds/array/array'
+import { formatArea } from '@/core/model/units'
+import { standingById } from '@/core/site/site'
+import { Fact } from '../../card/frame'
+import { useBench, useSayer, useSession, useSite } from '../../context'
+import { ChoiceField, LengthField } from '../../fields/fields'
+import { ArrayFacts } from '../array-facts'
+
+const mounts = ['close', 'raised', 'open'] as const
+
+/** Modules on a roof plane. */
+export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
+  const { documents, site: standing } = useBench()
+  const optionId = useSession((s) => s.optionId)
+  const site = useSite()
+  const sayer = useSayer()
+  const { fields } = sayer.words.kinds.array
+  const laid = standing().arrays.find(({ id }) => id === array.id)
+  const plane = standingById(standing(), array.volumeId)?.geometry.faces.find(
+    (face) => face.edgeIndex === array.edgeIndex,
+  )
+  const set = (label: string, changed: Partial<PanelArray>) =>
+    documents.set(label, optionId, array.id, changed)
+  return (
+    <>
+      <ArrayFacts id={array.id} laid={laid} />
+      {laid && (
+        <Fact
+          label="Tilt, azimuth"
+          value={`${laid.plane.pitchDeg.toFixed(1)}° · ${laid.plane.azimuthDeg.toFixed(0)}°`}
+        />
+      )}
+      {plane && <Fact label="Plane area" value={formatArea(plane.areaM2, site.units)} />}
+      <ChoiceField
+        label={fields.orientation}
+        value={array.orientation}
+        choices={[
+          { value: 'portrait', label: 'portrait' },
+          { value: 'landscape', label: 'landscape' },
+          { value: 'best', label: 'best fit' },
+        ]}
+        onChoose={(orientation) => set('Orientation', { orientation })}
+      />
+      <ChoiceField
+        label={fields.mount}
+        value={array.mount}
+        choices={mounts.map((value) => ({ value, label: sayer.words.phrases[`mount-${value}`] }))}
+        onChoose={(mount) => set('Mounting', { mount })}
+      />
+      <LengthField
+        label={fields.gapM}
+        name="Gap"
+        documentId={optionId}
+        objectId={array.id}
+        value={array.gapM}
+        fields={(gapM) => ({ gapM })}
+      />
+      {array.removed.length > 0 && (
+        <button
+          type="button"
+          className="mt-1 cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => set('Restore modules', { removed: [] })}
+        >
+          Restore all {array.removed.length}
+        </button>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,79 @@
+import { defaultArray, type PanelArray } from '@/core/kinds/array/array'
+import { ofKind } from '@/core/kinds/documents'
+import { newId } from '@/core/model/new-id'
+import { toast } from '../../store/session'
+import { type PointerInput, ToolState } from '../../tools/chart'
+import { showSketch } from '../../tools/sketch'
+
+/** Fills the clicked roof plane with modules; stays in hand for the next plane. */
+export class Laying extends ToolState {
+  override enter(): void {
+    showSketch(this.context, { message: this.#words.hint })
+  }
+
+  override move({ hit }: PointerInput): void {
+    const hover = hit?.kind === 'face' ? `${hit.objectId}/${hit.face.id}` : null
+    if (this.context.session.getState().hover !== hover) this.context.session.setState({ hover })
+  }
+
+  override press({ hit }: PointerInput): void {
+    const { documents, session } = this.context
+    if (hit?.kind === 'panel' || hit?.kind === 'slot') {
+      session.setState({ selection: { kind: 'object', id: hit.arrayId }, sketch: null })
+      this.leave()
+      return
+    }
+    if (hit?.kind !== 'face') {
+      showSketch(this.context, { message: this.#words.wrong })
+      return
+    }
+    const [volumeId, edgeIndex] = [hit.objectId, hit.face.edgeIndex]
+    const volume = documents.house[volumeId]
+    if (volume?.kind === 'volume' && volume.role === 'neighbour') {
+      showSketch(this.context, {
+        message: 'This is a neighbour’s roof. Make it part of the house on its card first.',
+      })
+      return
+    }
+    const option = this.context.option()
+    const there = ofKind(option, 'array').find(
+      (array) => array.volumeId === volumeId && array.edgeIndex === edgeIndex,
+    )
+    if (there) {
+      session.setState({ selection: { kind: 'object', id: there.id } })
+      return
+    }
+    const array: PanelArray = {
+      ...defaultArray,
+      id: newId('array', this.context.random),
+      volumeId,
+      edgeIndex,
+    }
+    // Tried before it is done: what does not fit leaves no step to undo or redo.
+    const tried = this.context.siteWith({ ...option, [array.id]: array })
+    const count = tried.arrays.find(({ id }) => id === array.id)?.panels.length ?? 0
+    if (count === 0) {
+      session.setState({ selection: null })
+      showSketch(this.context, {
+        message:
+          'No module fits on this plane within the setbacks. Choose a smaller module, or narrower setbacks.',
+      })
+      return
+    }
+    const { step } = documents.edit('Lay modules', session.getState().optionId, (before) => ({
+      ...before,
+      [array.id]: array,
+    }))
+    session.setState({ selection: { kind: 'object', id: array.id } })
+    toast(session, `${count} ${count === 1 ? 'module' : 'modules'} laid.`, step)
+  }
+
+  override cancel(): void {
+    this.context.session.setState({ sketch: null, hover: null })
+    this.leave()
+  }
+
+  get #words() {
+    return this.context.sayer().words.tools.lay
+  }
+}

@@ -1,0 +1,43 @@
+import { type AnyObject, type KindName, type ObjectOf } from '@/core/kinds/index'
+import { type Tool } from '../tools/tool'
+import { SelectIdle } from '../tools/select/idle'
+import { arrayBench } from './array/kind'
+import { chimneyBench } from './chimney/kind'
+import { settings, type BenchKind } from './kind'
+import { rackBench } from './rack/kind'
+import { skylightBench } from './skylight/kind'
+import { treeBench } from './tree/kind'
+import { volumeBench } from './volume/kind'
+
+/** What the bench knows of every kind. */
+const benchKinds = {
+  site: settings,
+  volume: volumeBench,
+  chimney: chimneyBench,
+  skylight: skylightBench,
+  tree: treeBench,
+  load: settings,
+  tariff: settings,
+  array: arrayBench,
+  rack: rackBench,
+  cover: settings,
+  electrical: settings,
+  losses: settings,
+  storage: settings,
+  offer: settings,
+} satisfies { readonly [K in KindName]: BenchKind<ObjectOf<K>> | typeof settings }
+
+/** The bench's side of an object's kind; the one place where the union is taken for one of its members. */
+export const benchKindOf = <T extends AnyObject>(object: T): BenchKind<T> =>
+  benchKinds[object.kind] as unknown as BenchKind<T>
+
+/** The tool that is in hand when no other is. */
+const select: Tool = {
+  id: 'select',
+  key: 'S',
+  chapter: 'shape',
+  begin: (context) => new SelectIdle(context),
+}
+
+/** Every tool, in the order of their kinds. */
+export const tools: readonly Tool[] = [select, ...Object.values(benchKinds).flatMap((kind) => kind.tools)]

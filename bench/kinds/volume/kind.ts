@@ -1,0 +1,16 @@
+import { type Volume } from '@/core/kinds/volume/volume'
+import { byName, type BenchKind } from '../kind'
+import { VolumeCard } from './card'
+import { TogglingGable } from './toggling-gable'
+import { TraceIdle } from './trace-idle'
+
+export const volumeBench: BenchKind<Volume> = {
+  listedIn: 'shape',
+  title: byName,
+  note: ({ role }, { words }) => (role === 'neighbour' ? 'neighbour' : words.kinds.volume.one),
+  Card: VolumeCard,
+  tools: [
+    { id: 'trace', key: 'O', chapter: 'shape', begin: (context) => new TraceIdle(context) },
+    { id: 'gable', key: 'G', chapter: 'shape', begin: (context) => new TogglingGable(context) },
+  ],
+}

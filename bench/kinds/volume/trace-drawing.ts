@@ -1,0 +1,163 @@
+import { Fault } from '@/core/model/fault'
+import { newId } from '@/core/model/new-id'
+import { defaultEaveHeightM, defaultPitchDeg, type Volume } from '@/core/kinds/volume/volume'
+import { parseLength, toRadians } from '@/core/model/units'
+import { ofKind } from '@/core/kinds/documents'
+import { segmentsMeet, signedArea } from '@/core/geometry/polygon'
+import { snap } from '@/core/geometry/snap'
+import { add2, distance2, scale2, sub2, unit2, type Vec2 } from '@/core/geometry/vector'
+import { buildRoof, checkOutline } from '@/core/roof/roof'
+import { houseId } from '../../store/documents'
+import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../../tools/chart'
+import { nameAmong } from '../../tools/placing'
+import { outlinesOf, showSketch } from '../../tools/sketch'
+
+/** Corners are set one by one, by clicks or by typed lengths, until the first one closes the outline. */
+export class TraceDrawing extends ToolState {
+  #points: readonly Vec2[]
+  #pointer: Vec2
+  #typed = ''
+  readonly #back: () => ToolState
+
+  constructor(context: ToolContext, points: readonly Vec2[], back: () => ToolState) {
+    super(context)
+    this.#back = back
+    this.#points = points
+    this.#pointer = points.at(-1) ?? [0, 0]
+  }
+
+  override enter(): void {
+    this.#show(null)
+  }
+
+  override move(input: PointerInput): void {
+    const found = this.#snap(input)
+    this.#pointer = found.point
+    showSketch(this.context, { points: this.#points, pointer: found.point, snap: found, typed: this.#typed })
+  }
+
+  override press(input: PointerInput): void {
+    const found = this.#snap(input)
+    if (found.kind === 'close') this.#finish()
+    else this.#add(found.point)
+  }
+
+  override key({ key }: KeyInput): boolean {
+    if (key === 'Enter') {
+      if (this.#typed) this.#addTyped()
+      else this.#finish()
+      return true
+    }
+    if (key === 'Backspace') {
+      if (this.#typed) this.#typed = this.#typed.slice(0, -1)
+      else if (this.#points.length > 1) this.#points = this.#points.slice(0, -1)
+      else {
+        this.go(this.#back())
+        return true
+      }
+      this.#show(null)
+      return true
+    }
+    if (/^[\d.,'"/ \-a-z%°]$/i.test(key) && (this.#typed !== '' || /^[\d.,]$/.test(key))) {
+      this.#typed += key
+      this.#show(null)
+      return true
+    }
+    return false
+  }
+
+  override cancel(): void {
+    this.go(this.#back())
+  }
+
+  #snap(input: PointerInput) {
+    return snap({
+      pointer: input.at,
+      drawn: this.#points,
+      outlines: outlinesOf(this.context),
+      reachM: input.reachM,
+      off: input.shift,
+    })
+  }
+
+  #show(message: string | null): void {
+    showSketch(this.context, { points: this.#points, pointer: this.#pointer, typed: this.#typed, message })
+  }
+
+  #add(point: Vec2): void {
+    const last = this.#points.at(-1)
+    if (last && distance2(last, point) < 0.05) return
+    const crossed = this.#crossed(point)
+    if (crossed > 0) {
+      this.#show(`This side would cross side ${crossed}. Set the corner elsewhere.`)
+      return
+    }
+    this.#points = [...this.#points, point]
+    this.#typed = ''
+    this.#show(null)
+  }
+
+  /** The side (from 1) that a new side to `point` would cross; 0 for none. */
+  #crossed(point: Vec2): number {
+    const last = this.#points.at(-1)
+    if (!last) return 0
+    for (let i = 0; i + 2 < this.#points.length; i++) {
+      const [a, b] = [this.#points[i], this.#points[i + 1]]
+      if (a && b && segmentsMeet(a, b, last, point)) return i + 1
+    }
+    return 0
+  }
+
+  /** "length", or "length angle" with the angle clockwise from north. */
+  #addTyped(): void {
+    const last = this.#points.at(-1)
+    if (!last) return
+    const withAngle = /^(.*\S)\s+(-?\d+(?:[.,]\d+)?)\s*(?:°|deg)$/.exec(this.#typed.trim())
+    try {
+      const length = parseLength(withAngle?.[1] ?? this.#typed, this.context.units())
+      if (length <= 0) throw new Fault('zero-length', { text: this.#typed })
+      const angle = withAngle?.[2] === undefined ? null : toRadians(Number(withAngle[2].replace(',', '.')))
+      const toward: Vec2 =
+        angle === null ? unit2(sub2(this.#pointer, last)) : [Math.sin(angle), Math.cos(angle)]
+      if (toward[0] === 0 && toward[1] === 0) throw new Fault('no-direction')
+      this.#add(add2(last, scale2(toward, length)))
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      this.#show(this.context.sayer().fault(error))
+    }
+  }
+
+  #finish(): void {
+    const corners = (signedArea(this.#points) < 0 ? [...this.#points].reverse() : this.#points).map(
+      ([x, y]): Vec2 => [Math.round(x * 10_000) / 10_000, Math.round(y * 10_000) / 10_000],
+    )
+    const houses = ofKind(this.context.documents.house, 'volume')
+    const volume: Volume = {
+      id: newId('volume', this.context.random),
+      kind: 'volume',
+      name: nameAmong(this.context, 'volume', houses),
+      role: 'house',
+      outline: corners,
+      eaveHeightM: defaultEaveHeightM,
+      edges: corners.map(() => ({ pitchDeg: defaultPitchDeg })),
+    }
+    try {
+      checkOutline(corners)
+      buildRoof(volume)
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      this.#show(this.context.sayer().fault(error))
+      return
+    }
+    const { fault } = this.context.documents.edit('Trace outline', houseId, (before) => ({
+      ...before,
+      [volume.id]: volume,
+    }))
+    if (fault) {
+      this.#show(this.context.sayer().fault(fault))
+      return
+    }
+    this.context.session.setState({ sketch: null, selection: { kind: 'object', id: volume.id } })
+    this.leave()
+  }
+}

@@ -1,0 +1,25 @@
+'use client'
+
+import { useEffect } from 'react'
+import { useBench, useHouse, useOptions, useSession, useSite, useStations } from './context'
+import { chosenStation } from './stations/station-choice'
+
+/** Asks for new numbers whenever a document, the option on the screen or the station changes. */
+export function LiveLink() {
+  const { live, stations } = useBench()
+  const house = useHouse()
+  const options = useOptions()
+  const activeId = useSession((s) => s.optionId)
+  const site = useSite()
+  const list = useStations()
+  const { latitudeDeg, longitudeDeg } = site
+  useEffect(() => stations.follow({ latitudeDeg, longitudeDeg }), [stations, latitudeDeg, longitudeDeg])
+  const chosen = chosenStation(list, site.stationId)
+  useEffect(() => {
+    if (!chosen) return
+    const { id, name, distanceM, elevationM, yearSpread } = chosen.station
+    const station = { id, name, distanceM, elevationM, yearSpread, standsIn: chosen.standsIn }
+    live.ask({ house, options, activeId, station })
+  })
+  return null
+}

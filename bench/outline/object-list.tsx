@@ -1,0 +1,51 @@
+'use client'
+
+import { type AnyObject } from '@/core/kinds/index'
+import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
+import { benchKindOf } from '../kinds/index'
+import { type Chapter } from '../store/session'
+
+/** What is listed in a chapter, in the order of the documents. */
+export function useListed(chapter: Chapter): readonly AnyObject[] {
+  const house = useHouse()
+  const option = useOption()
+  return [...Object.values(house), ...Object.values(option)].filter(
+    (object) => benchKindOf(object).listedIn === chapter,
+  )
+}
+
+/** Objects by their names, to be chosen. */
+export function ObjectList({
+  objects,
+  note,
+}: {
+  readonly objects: readonly AnyObject[]
+  /** What stands beside each; what its kind says when not given. */
+  readonly note?: (object: AnyObject) => string
+}) {
+  const { session, site } = useBench()
+  const sayer = useSayer()
+  const selected = useSession((s) => (s.selection?.kind === 'panel' ? s.selection.arrayId : s.selection?.id))
+  return (
+    <ul className="mt-2">
+      {objects.map((object) => {
+        const kind = benchKindOf(object)
+        return (
+          <li key={object.id}>
+            <button
+              type="button"
+              aria-pressed={selected === object.id}
+              className={`flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-left hover:bg-fold ${selected === object.id ? 'bg-verdigris-soft' : ''}`}
+              onClick={() => session.setState({ selection: { kind: 'object', id: object.id } })}
+              onMouseEnter={() => session.setState({ hover: object.id })}
+              onMouseLeave={() => session.setState({ hover: null })}
+            >
+              <span className="min-w-0 flex-1 truncate">{kind.title(object, sayer, site())}</span>
+              <span className="quiet">{note ? note(object) : kind.note(object, sayer)}</span>
+            </button>
+          </li>
+        )
+      })}
+    </ul>
+  )
+}

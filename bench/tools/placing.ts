@@ -1,0 +1,81 @@
+import { type Vec2 } from '@/core/geometry/vector'
+import { type AnyObject, kindOf } from '@/core/kinds/index'
+import { inWorld } from '@/core/kinds/place'
+import { houseId } from '../store/documents'
+import { toast, type ToolId } from '../store/session'
+import { type PointerInput, type ToolContext, ToolState } from './chart'
+import { showSketch } from './sketch'
+
+/** What is placed, and where it may be. */
+export interface Placement {
+  readonly tool: ToolId
+  /** `roof`: on a plane or a module; `ground`: anywhere; `open-ground`: where nothing stands. */
+  readonly on: 'roof' | 'ground' | 'open-ground'
+  readonly make: (context: ToolContext, center: Vec2, input: PointerInput) => AnyObject
+}
+
+/** Sets an object where the hand clicks. */
+export class Placing extends ToolState {
+  readonly #placement: Placement
+
+  constructor(context: ToolContext, placement: Placement) {
+    super(context)
+    this.#placement = placement
+  }
+
+  override enter(): void {
+    showSketch(this.context, { message: this.#hint })
+  }
+
+  override move(input: PointerInput): void {
+    showSketch(this.context, { pointer: this.#where(input), message: this.#hint })
+  }
+
+  override press(input: PointerInput): void {
+    const { documents, session } = this.context
+    if (!this.#fits(input)) {
+      showSketch(this.context, { message: this.#wrongPlace })
+      return
+    }
+    const object = this.#placement.make(this.context, inWorld(this.#where(input)), input)
+    const documentId = kindOf(object).document === 'house' ? houseId : session.getState().optionId
+    const { fault } = documents.edit('Place', documentId, (before) => ({ ...before, [object.id]: object }))
+    session.setState({ sketch: null, ...(fault ? {} : { selection: { kind: 'object', id: object.id } }) })
+    if (fault) toast(session, this.context.sayer().fault(fault))
+    this.leave()
+  }
+
+  override cancel(): void {
+    this.context.session.setState({ sketch: null })
+    this.leave()
+  }
+
+  get #hint(): string {
+    return this.context.sayer().words.tools[this.#placement.tool].hint
+  }
+
+  get #wrongPlace(): string {
+    return this.context.sayer().words.tools[this.#placement.tool].wrong
+  }
+
+  #where({ at, hit }: PointerInput): Vec2 {
+    return this.#placement.on === 'roof' && hit ? [hit.point[0], hit.point[1]] : at
+  }
+
+  #fits({ hit }: PointerInput): boolean {
+    const { on } = this.#placement
+    if (on === 'ground') return true
+    if (on === 'open-ground') return hit === null
+    return hit !== null && hit.kind !== 'object'
+  }
+}
+
+/** The name of a new object among those of its kind. */
+export const nameAmong = (
+  context: ToolContext,
+  kind: AnyObject['kind'],
+  others: readonly unknown[],
+): string => {
+  const sayer = context.sayer()
+  return sayer.say(sayer.words.kinds[kind].named, { n: others.length + 1 })
+}

@@ -1,0 +1,13 @@
+import { ofKind } from '@/core/kinds/documents'
+import { type Vec2 } from '@/core/geometry/vector'
+import { type Sketch } from '../store/session'
+import { type ToolContext } from './chart'
+
+/** Outlines a drawing can hold on to. */
+export const outlinesOf = (context: ToolContext): (readonly Vec2[])[] =>
+  ofKind(context.documents.house, 'volume').map((volume) => volume.outline)
+
+export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
+  context.session.setState({
+    sketch: { points: [], pointer: null, snap: null, typed: '', message: null, ...sketch },
+  })

@@ -1,0 +1,184 @@
+'use client'
+
+import { memo } from 'react'
+import { type RunSummary } from '@/core/readers/summary'
+import { money, monthNames, number } from '@/words/format'
+import { type Sayer } from '@/words/sayer'
+import { Chart } from './chart'
+
+/** All charts are remembered: drawing one takes longer than the year takes to compute, so only new numbers do it. */
+interface Of {
+  /** The language, and how people at the place write figures. */
+  readonly sayer: Sayer
+  readonly height: number
+  readonly still?: boolean
+}
+
+interface OfMonths extends Of {
+  readonly monthly: RunSummary['monthly']
+}
+
+/** Bill by month, now and then. */
+export const BillChart = memo(function BillChart({ monthly, sayer, height, still = false }: OfMonths) {
+  const { place, words } = sayer
+  const series = [
+    { name: words.charts.billNow, data: monthly.billBefore.map((v) => Number(v.toFixed(2))) },
+    { name: words.charts.billThen, data: monthly.billAfter.map((v) => Number(v.toFixed(2))) },
+  ]
+  return (
+    <Chart
+      title={words.charts.bill}
+      type="bar"
+      height={height}
+      series={series}
+      still={still}
+      options={(palette) => ({
+        colors: [palette.pencil, palette.verdigris],
+        plotOptions: { bar: { columnWidth: '65%', borderRadius: 1 } },
+        xaxis: { categories: [...monthNames(sayer.language)] },
+        yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+      })}
+    />
+  )
+})
+
+/** Yield, consumption and what of it is the house's own, by month. */
+export const EnergyChart = memo(function EnergyChart({ monthly, sayer, height, still = false }: OfMonths) {
+  const { place, words } = sayer
+  const round = (values: readonly number[]) => values.map((v) => Math.round(v))
+  return (
+    <Chart
+      title={words.charts.energy}
+      type="bar"
+      height={height}
+      still={still}
+      series={[
+        { name: words.charts.yield, data: round(monthly.yieldKwh) },
+        { name: words.charts.used, data: round(monthly.usedKwh) },
+        { name: words.charts.consumption, data: round(monthly.loadKwh) },
+      ]}
+      options={(palette) => ({
+        colors: [palette.straw, palette.verdigris, palette.pencil],
+        plotOptions: { bar: { columnWidth: '75%', borderRadius: 1 } },
+        xaxis: { categories: [...monthNames(sayer.language)] },
+        yaxis: { title: { text: 'kWh' }, labels: { formatter: (v: number) => number(v, place) } },
+      })}
+    />
+  )
+})
+
+/** Cumulated cash over the years with the crossing of the payback. */
+export const PaybackChart = memo(function PaybackChart({
+  cash,
+  sayer,
+  payback,
+  height,
+  still = false,
+}: Of & {
+  readonly cash: RunSummary['cash']
+  /** Years; null where it never comes. */
+  readonly payback: number | null
+}) {
+  const { place, words } = sayer
+  return (
+    <Chart
+      title={words.charts.cash}
+      type="area"
+      height={height}
+      still={still}
+      series={[
+        {
+          name: words.charts.cash,
+          data: cash.cumulative.map((v, year) => ({ x: year, y: Math.round(v) })),
+        },
+      ]}
+      options={(palette) => ({
+        colors: [palette.verdigris],
+        stroke: { width: 2, curve: 'straight' },
+        fill: { type: 'solid', opacity: 0.12 },
+        xaxis: {
+          type: 'numeric',
+          title: { text: words.charts.years },
+          tickAmount: 5,
+          labels: { formatter: (v: string) => number(Number(v), place) },
+        },
+        yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+        annotations: {
+          yaxis: [{ y: 0, borderColor: palette.ink, strokeDashArray: 0 }],
+          xaxis:
+            payback === null
+              ? []
+              : [
+                  {
+                    x: payback,
+                    borderColor: palette.clay,
+                    label: {
+                      text: sayer.say(words.charts.paidBack, { years: number(payback, place, 1) }),
+                      orientation: 'horizontal',
+                      offsetY: 14,
+                      style: { background: palette.card, color: palette.ink },
+                    },
+                  },
+                ],
+        },
+      })}
+    />
+  )
+})
+
+const days = [
+  { value: 'summer', label: 'A week in summer' },
+  { value: 'winter', label: 'A week in winter' },
+] as const
+
+/** Yield, load and battery through a week, hour by hour. */
+export const WeekChart = memo(function WeekChart({
+  carpet,
+  place,
+  height,
+  which,
+  southern,
+}: {
+  readonly carpet: RunSummary['carpet']
+  readonly place: Sayer['place']
+  readonly height: number
+  readonly which: 'summer' | 'winter'
+  readonly southern: boolean
+}) {
+  const perHour = 60 / carpet.stepMinutes
+  const first = ((which === 'summer') !== southern ? 181 : 15) * 24 * perHour
+  const of = (values: Float32Array, times: number) =>
+    Array.from({ length: 168 * perHour }, (_, i) => ({
+      x: i / perHour,
+      y: Number(((values[first + i] ?? 0) * times).toFixed(2)),
+    }))
+  const stored = carpet.battery.some((v) => v > 0)
+  return (
+    <Chart
+      title={days.find((day) => day.value === which)?.label ?? ''}
+      type="line"
+      height={height}
+      series={[
+        { name: 'Yield, kW', data: of(carpet.yield, perHour) },
+        { name: 'Consumption, kW', data: of(carpet.load, perHour) },
+        ...(stored ? [{ name: 'Battery charge, kWh', data: of(carpet.battery, 1) }] : []),
+      ]}
+      options={(palette) => ({
+        colors: [palette.straw, palette.pencil, palette.verdigris],
+        stroke: { width: [2, 1.6, 1.6], curve: 'stepline' },
+        xaxis: {
+          type: 'numeric',
+          min: 0,
+          max: 168,
+          tickAmount: 7,
+          title: { text: 'day' },
+          labels: { formatter: (v: string) => number(Math.floor(Number(v) / 24) + 1, place) },
+        },
+        yaxis: {
+          title: { text: stored ? 'kW, kWh' : 'kW' },
+          labels: { formatter: (v: number) => number(v, place, 1) },
+        },
+      })}
+    />
+  )
+})

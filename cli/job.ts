@@ -1,0 +1,69 @@
+import { Graph } from '@/core/graph/graph'
+import { type Run } from '@/core/graph/run'
+import { theOne } from '@/core/kinds/documents'
+import { optionLetter, parseJob, type Job, type JobOption } from '@/core/kinds/job'
+import { siteId } from '@/core/kinds/site/site'
+import { Fault } from '@/core/model/fault'
+import { type World } from '@/core/stages/world'
+import { fileOf, ownWeatherId } from '@/core/weather/own-weather'
+import { readPlaced } from '@/core/weather/read-weather'
+import { Surroundings, type OwnWeather } from '@/services/world-of'
+import { readJsonFile } from './files'
+import { worldAt } from './world-files'
+
+/** The shipped job stands in for a file under this name. */
+const shippedName = 'shipped'
+const shippedFile = new URL('../samples/shipped-job.json', import.meta.url).pathname
+
+/** How the commands on jobs describe their argument. */
+export const jobArgument = `the job's own JSON, or "${shippedName}" for the shipped one`
+
+export const worldOption = [
+  '--world <place>',
+  'address or folder of the service that knows weather and equipment; the made-up world when not given',
+] as const
+
+/** A job as its file has it. */
+export interface JobRead {
+  readonly job: Job
+  /** The weather that came in the file, where the site has chosen it. */
+  readonly own: OwnWeather | undefined
+  /** The same as the table that came. */
+  readonly weather: readonly { readonly id: string; readonly csv: string }[]
+}
+
+/** @throws Fault */
+export function readJob(file: string): JobRead {
+  const value = readJsonFile(file === shippedName ? shippedFile : file)
+  const job = parseJob(value)
+  const id = ownWeatherId(theOne(job.house, 'site', siteId).stationId)
+  const csv = id === null ? undefined : fileOf(value, id)
+  return id !== null && csv !== undefined
+    ? { job, own: { id, year: readPlaced(csv).year }, weather: [{ id, csv }] }
+    : { job, own: undefined, weather: [] }
+}
+
+/** The option with a letter or an id; the first when none is named. @throws Fault `no-such-option` */
+export function optionOf(job: Job, name: string | undefined): { option: JobOption; letter: string } {
+  const index =
+    name === undefined
+      ? 0
+      : job.options.findIndex((option, i) => option.id === name || optionLetter(i) === name.toUpperCase())
+  const option = job.options[index]
+  if (!option) {
+    const letters = job.options.map((_, i) => optionLetter(i)).join(', ')
+    throw new Fault('no-such-option', { name: name ?? '', letters }, 'option')
+  }
+  return { option, letter: optionLetter(index) }
+}
+
+/** A run of a job's option, in a world. @throws Fault, those of the service among them */
+export async function runOf(
+  { job, own }: JobRead,
+  { objects }: JobOption,
+  place: string | undefined,
+): Promise<{ world: World; run: Run<World> }> {
+  const surroundings = new Surroundings(worldAt(place ?? process.env['WORLD_URL']))
+  const world = await surroundings.worldOf(job.house, objects, own)
+  return { world, run: new Graph<World>({ now: () => performance.now() }).open(world) }
+}

@@ -1,0 +1,71 @@
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { Fault } from '@/core/model/fault'
+import { overHttp, type Ask } from '@/services/ask'
+
+const root = new URL('..', import.meta.url).pathname
+
+/** Reads a service's answers from files of a folder, as they were written from it. */
+export const overFiles =
+  (folder: string): Ask =>
+  async (path) => {
+    const [at = ''] = path.split('?')
+    const file = join(folder, ...at.split('/').map((part) => part.replaceAll(/[^\w.-]/g, '_')))
+    if (!existsSync(file) || !statSync(file).isFile()) return { status: 404, text: async () => '' }
+    return { status: 200, text: async () => readFileSync(file, 'utf8') }
+  }
+
+/**
+ * The service that knows weather and equipment: at an address, in a folder, or the made-up world that comes with the
+ * application.
+ * @throws Fault `no-file` for a folder that is not there
+ */
+export function worldAt(place: string | undefined): Ask {
+  if (place === undefined) return overFiles(madeUpWorld())
+  if (/^https?:/.test(place)) return overHttp(place.replace(/\/$/, ''))
+  if (!existsSync(join(place, 'catalogue')))
+    throw new Fault('no-file', { file: join(place, 'catalogue'), doing: 'read', reason: 'ENOENT' }, 'world')
+  return overFiles(place)
+}
+
+/** What the made-up world is made from. */
+const sources = ['town', 'core/geometry', 'core/kinds', 'core/model', 'core/sun', 'core/weather']
+
+function digestOf(folders: readonly string[]): string {
+  const hash = createHash('sha256')
+  const visit = (path: string): void => {
+    if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) visit(join(path, name))
+    else if (!path.includes('.test.')) hash.update(path.slice(root.length)).update(readFileSync(path))
+  }
+  for (const folder of folders) visit(join(root, folder))
+  return hash.digest('hex').slice(0, 16)
+}
+
+/** The folder with the made-up world's answers; written the first time, and again when it has changed. */
+function madeUpWorld(): string {
+  const data = join(root, '.data')
+  const folder = join(data, `world-${digestOf(sources)}`)
+  if (existsSync(folder)) return folder
+  mkdirSync(data, { recursive: true, mode: 0o700 })
+  const unfinished = mkdtempSync(join(data, 'world-unfinished-'))
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    [...process.execArgv, join(root, 'town', 'write-files.ts'), unfinished],
+    { encoding: 'utf8' },
+  )
+  if (status !== 0) throw new Error(`the made-up world was not written: ${stderr}`)
+  try {
+    renameSync(unfinished, folder)
+  } catch (error) {
+    rmSync(unfinished, { recursive: true })
+    // Another process was as fast.
+    if (!existsSync(folder)) throw error
+  }
+  for (const name of readdirSync(data))
+    if (name.startsWith('world-') && !name.startsWith('world-unfinished-') && join(data, name) !== folder)
+      rmSync(join(data, name), { recursive: true, force: true })
+  return folder
+}

@@ -1,0 +1,85 @@
+import { type Offer } from '../kinds/offer/offer'
+import { type Tariff } from '../kinds/tariff/tariff'
+import { ownUse, type BatteryRun } from '../battery/own-use'
+import { cashResult, type CashResult } from './cash'
+
+export interface Price {
+  readonly modules: number
+  readonly batteries: number
+  readonly total: number
+  readonly incentive: number
+  readonly net: number
+}
+
+export function priceOf(
+  offer: Pick<Offer, 'pricePerWatt' | 'pricePerBattery' | 'incentiveShare'>,
+  powerW: number,
+  batteries: number,
+): Price {
+  const modules = powerW * offer.pricePerWatt
+  const storage = batteries * offer.pricePerBattery
+  const total = modules + storage
+  const incentive = total * offer.incentiveShare
+  return { modules, batteries: storage, total, incentive, net: total - incentive }
+}
+
+export interface MoneyYear {
+  readonly billBefore: number
+  readonly billAfter: number
+}
+
+export interface Money extends CashResult {
+  readonly years: readonly MoneyYear[]
+}
+
+/**
+ * The bill of every year to come at today's prices: each is run through load, battery and tariff again with the
+ * modules a year older.
+ * @returns currency a year, one entry to each of `years`
+ */
+export function agedBills(request: {
+  readonly yieldKwh: Float64Array
+  readonly loadKwh: Float64Array
+  readonly stepHours: number
+  readonly battery: BatteryRun | null
+  readonly exportLimitKw: number | null
+  readonly tariff: Pick<Tariff, 'fixedPerMonth' | 'exportPerKwh'>
+  readonly price: Float64Array
+  /** Share of power that modules lose each year. */
+  readonly degradation: number
+  readonly years: number
+}): number[] {
+  const { yieldKwh, loadKwh, tariff, price } = request
+  return Array.from({ length: request.years }, (_, year) => {
+    const left = (1 - request.degradation) ** year
+    const next = ownUse(request.stepHours, request.battery, request.exportLimitKw)
+    let bill = 0
+    // With a battery the year is run twice, as it begins as it ends; the second run is billed.
+    for (let round = request.battery ? 0 : 1; round < 2; round++) {
+      bill = 12 * tariff.fixedPerMonth
+      for (let i = 0; i < yieldKwh.length; i++) {
+        const made = yieldKwh[i] as number
+        const { bought, sold } = next(made > 0 ? made * left : made, loadKwh[i] as number)
+        bill += bought * (price[i] as number) - sold * tariff.exportPerKwh
+      }
+    }
+    return bill
+  })
+}
+
+/** Cash purchase over the offer's years; all prices grow by the escalation. `after` is what `agedBills` gives. */
+export function moneyOf(
+  offer: Pick<Offer, 'escalation' | 'upkeepPerYear' | 'discountRate'>,
+  price: Price,
+  before: number,
+  after: readonly number[],
+): Money {
+  const years: MoneyYear[] = []
+  const flows = [-price.net]
+  after.forEach((bill, year) => {
+    const growth = (1 + offer.escalation) ** year
+    years.push({ billBefore: before * growth, billAfter: bill * growth })
+    flows.push((before - bill - offer.upkeepPerYear) * growth)
+  })
+  return { years, ...cashResult(flows, offer.discountRate) }
+}

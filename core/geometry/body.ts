@@ -1,0 +1,98 @@
+import { isConvex, triangulate } from './polygon'
+import { newell, type Vec2, type Vec3 } from './vector'
+
+/** A convex solid that stops light: the points p with n . p <= c for every face. */
+export interface SolidBody {
+  readonly kind: 'solid'
+  /** [nx, ny, nz, c] for each face, unit normals outward. */
+  readonly faces: Float64Array
+  readonly vertices: readonly Vec3[]
+  readonly center: Vec3
+  readonly radiusM: number
+}
+
+/** A crown that lets a share of the light through: an ellipsoid. */
+export interface CrownBody {
+  readonly kind: 'crown'
+  readonly center: Vec3
+  readonly crownRadiusM: number
+  readonly halfHeightM: number
+  /** Share of the beam that passes, for January to December. */
+  readonly transmissivity: readonly number[]
+  readonly radiusM: number
+}
+
+export type Body = SolidBody | CrownBody
+
+/**
+ * Upright columns under a slanted lid: the lid's corners in space, convex pieces cut from its plan.
+ * @param lid counter-clockwise seen from above, in one plane that is not upright
+ */
+export function columnsUnder(lid: readonly Vec3[], bottomM: number): SolidBody[] {
+  const plan = lid.map((c): Vec2 => [c[0], c[1]])
+  const pieces = isConvex(plan) ? [lid.map((_, i) => i)] : triangulate(plan).map((t) => [...t])
+  return pieces.flatMap((indices) => {
+    const corners = indices.map((i) => lid[i]).filter((c): c is Vec3 => c !== undefined)
+    return column(turnCounterClockwise(corners), bottomM) ?? []
+  })
+}
+
+function turnCounterClockwise(corners: Vec3[]): Vec3[] {
+  let area = 0
+  corners.forEach((a, i) => {
+    const b = corners[(i + 1) % corners.length] ?? a
+    area += a[0] * b[1] - b[0] * a[1]
+  })
+  return area < 0 ? corners.reverse() : corners
+}
+
+/** A column under a convex lid; null for a lid without area. */
+function column(lid: readonly Vec3[], bottomM: number): SolidBody | null {
+  const normal = newell(lid)
+  const length = Math.hypot(...normal)
+  if (length < 1e-9 || normal[2] / length < 1e-6) return null
+  const faces: number[] = []
+  const push = (n: Vec3, through: Vec3) =>
+    faces.push(...n, n[0] * through[0] + n[1] * through[1] + n[2] * through[2])
+  const first = lid[0] as Vec3
+  push([normal[0] / length, normal[1] / length, normal[2] / length], first)
+  push([0, 0, -1], [0, 0, bottomM])
+  lid.forEach((a, i) => {
+    const b = lid[(i + 1) % lid.length] ?? a
+    const side = Math.hypot(b[0] - a[0], b[1] - a[1])
+    if (side > 1e-9) push([(b[1] - a[1]) / side, -(b[0] - a[0]) / side, 0], a)
+  })
+  const vertices = [...lid, ...lid.map((c): Vec3 => [c[0], c[1], bottomM])]
+  const center: Vec3 = [mean(vertices, 0), mean(vertices, 1), mean(vertices, 2)]
+  const radiusM = Math.max(
+    ...vertices.map((v) => Math.hypot(v[0] - center[0], v[1] - center[1], v[2] - center[2])),
+  )
+  return { kind: 'solid', faces: Float64Array.from(faces), vertices, center, radiusM }
+}
+
+const mean = (points: readonly Vec3[], axis: 0 | 1 | 2) =>
+  points.reduce((s, p) => s + p[axis], 0) / points.length
+
+/** Whether the ray passes through the crown. */
+export function crownMeets(
+  body: CrownBody,
+  px: number,
+  py: number,
+  pz: number,
+  dx: number,
+  dy: number,
+  dz: number,
+): boolean {
+  const r = 1 / body.crownRadiusM
+  const h = 1 / body.halfHeightM
+  const ox = (px - body.center[0]) * r
+  const oy = (py - body.center[1]) * r
+  const oz = (pz - body.center[2]) * h
+  const ux = dx * r
+  const uy = dy * r
+  const uz = dz * h
+  const a = ux * ux + uy * uy + uz * uz
+  const b = ox * ux + oy * uy + oz * uz
+  const c = ox * ox + oy * oy + oz * oz - 1
+  return c <= 0 || (b < 0 && b * b >= a * c)
+}

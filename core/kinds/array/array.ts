@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import { idSchema, type DeepReadonly } from '../../model/object-base'
+import { between, wholeBetween } from '../../model/rules'
+
+/**
+ * Modules laid on one roof plane. Where each sits follows from the plane, the setbacks and the module, so that a
+ * change of the house re-fits it; single ones taken away are kept by their place in the grid.
+ */
+export const arraySchema = z.strictObject({
+  id: idSchema,
+  kind: z.literal('array'),
+  volumeId: idSchema,
+  /** The plane: the outline edge it rises from. */
+  edgeIndex: wholeBetween(0, 59),
+  orientation: z.enum(['portrait', 'landscape', 'best']),
+  gapM: between(0, 1, 'm'),
+  /** How far off the roof the modules lie, and with it how well air cools them. */
+  mount: z.enum(['close', 'raised', 'open']),
+  /** Places left empty, as "row:column", rows counted from the eave. */
+  removed: z.array(z.string().regex(/^\d{1,3}:\d{1,3}$/)).max(2000),
+})
+export type PanelArray = DeepReadonly<z.infer<typeof arraySchema>>
+
+export const arrayVersion = 2
+export const arrayMigrations = [(value: Record<string, unknown>) => ({ ...value, mount: 'close' })]
+
+export const defaultArray = {
+  kind: 'array',
+  orientation: 'portrait',
+  gapM: 0.02,
+  mount: 'close',
+  removed: [],
+} as const

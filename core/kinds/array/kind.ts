@@ -1,0 +1,94 @@
+import { layOnPlane } from '../../layout/lay'
+import { planOf, type RoofPlane } from '../../roof/roof'
+import { faceOf, keepOutsOn } from '../below'
+import {
+  type ModuleSize,
+  emptyGeometry,
+  noCheck,
+  noDrag,
+  noHandles,
+  standing,
+  type Geometry,
+  type KeepOut,
+} from '../standing'
+import { type Kind } from '../kind'
+import { arrayMigrations, arraySchema, arrayVersion, type PanelArray } from './array'
+
+/** Height of the module's face over the roof. */
+const panelLiftM = 0.12
+
+/** What an array finds where it is laid; null where its plane is gone or no module is chosen. */
+interface Reads {
+  readonly plane: RoofPlane
+  readonly setbacksM: readonly number[]
+  readonly keepOuts: readonly Pick<KeepOut, 'base' | 'clearanceM'>[]
+  readonly module: ModuleSize
+}
+
+export const arrayKind: Kind<PanelArray> = {
+  kind: 'array',
+  document: 'option',
+  schema: arraySchema,
+  version: arrayVersion,
+  migrations: arrayMigrations,
+  singles: null,
+  standing: standing<PanelArray, 'removed' | 'mount', Reads | null>({
+    rank: 'field',
+    ignores: ['removed', 'mount'],
+    reads: ({ volumeId, edgeIndex }, below) => {
+      const plane = faceOf(below, volumeId, edgeIndex)
+      const { module } = below
+      if (!plane || !module) return null
+      return {
+        plane,
+        setbacksM: plane.edges.map((edge) => below.setbacksM[edge.kind]),
+        keepOuts: keepOutsOn(below, volumeId, plane)
+          .filter((keepOut) => mayMeet(plane, keepOut))
+          .map(({ base, clearanceM }) => ({ base, clearanceM })),
+        module: { widthM: module.widthM, lengthM: module.lengthM },
+      }
+    },
+    build: arrayGeometry,
+    handles: noHandles,
+    drag: noDrag,
+    check: noCheck,
+    move: null,
+    carrier: {
+      mount: (array) => array.mount,
+      removed: (array) => array.removed,
+      withRemoved: (_array, removed) => ({ removed }),
+    },
+  }),
+  parts: ({ id }, { panelsOn, moduleId }) => [{ what: 'module', typeId: moduleId, count: panelsOn(id) }],
+}
+
+/** Whether an obstruction may keep modules off the plane; distances on the plane are no less than in plan. */
+function mayMeet({ corners }: RoofPlane, { base, clearanceM }: KeepOut): boolean {
+  const plan = planOf(corners)
+  return ([0, 1] as const).every((axis) => {
+    const [own, other] = [plan.map((p) => p[axis]), base.map((p) => p[axis])]
+    return (
+      Math.min(...other) - clearanceM <= Math.max(...own) &&
+      Math.max(...other) + clearanceM >= Math.min(...own)
+    )
+  })
+}
+
+function arrayGeometry(
+  { gapM, orientation }: Pick<PanelArray, 'gapM' | 'orientation'>,
+  reads: Reads | null,
+): Geometry {
+  if (!reads) return emptyGeometry
+  const { plane, setbacksM, keepOuts, module } = reads
+  const slots = layOnPlane({
+    plane,
+    setbacksM,
+    obstructions: keepOuts,
+    module,
+    gapM,
+    orientation,
+    liftM: panelLiftM,
+  })
+  const { normal, pitchDeg, azimuthDeg } = plane
+  return { ...emptyGeometry, field: { plane: { normal, pitchDeg, azimuthDeg }, slots, tracker: null } }
+}

@@ -1,0 +1,52 @@
+import { arrayKind } from './array/kind'
+import { chimneyKind } from './chimney/kind'
+import { coverKind } from './cover/kind'
+import { electricalKind } from './electrical/kind'
+import { type Kind } from './kind'
+import { loadKind } from './load/kind'
+import { lossesKind } from './losses/kind'
+import { offerKind } from './offer/kind'
+import { rackKind } from './rack/kind'
+import { siteKind } from './site/kind'
+import { skylightKind } from './skylight/kind'
+import { storageKind } from './storage/kind'
+import { tariffKind } from './tariff/kind'
+import { treeKind } from './tree/kind'
+import { volumeKind } from './volume/kind'
+
+/** Every kind of object under its own name; the order is the one in which objects are listed. */
+export const kinds = {
+  site: siteKind,
+  volume: volumeKind,
+  chimney: chimneyKind,
+  skylight: skylightKind,
+  tree: treeKind,
+  load: loadKind,
+  tariff: tariffKind,
+  array: arrayKind,
+  rack: rackKind,
+  cover: coverKind,
+  electrical: electricalKind,
+  losses: lossesKind,
+  storage: storageKind,
+  offer: offerKind,
+} as const
+
+type Kinds = typeof kinds
+export type KindName = keyof Kinds
+export type AnyObject = { [K in KindName]: Kinds[K] extends Kind<infer T> ? T : never }[KindName]
+export type ObjectOf<K extends KindName> = Extract<AnyObject, { kind: K }>
+
+/** Every name stands for the kind that calls itself so. */
+kinds satisfies { readonly [K in KindName]: { readonly kind: K } }
+
+export const kindNames = Object.keys(kinds) as readonly KindName[]
+
+export const isKindName = (name: unknown): name is KindName =>
+  typeof name === 'string' && Object.hasOwn(kinds, name)
+
+/** The kind of an object, to be asked about that object; the one place where the union is taken for one of its members. */
+export const kindOf = <T extends AnyObject>(object: T): Kind<T> => kinds[object.kind] as unknown as Kind<T>
+
+/** A kind by its name, to be asked about any of its objects. */
+export const kindNamed = (name: KindName) => kinds[name] as unknown as Kind<AnyObject>

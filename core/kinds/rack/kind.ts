@@ -1,0 +1,33 @@
+import { type ModuleSize, noCheck, noDrag, noHandles, standing } from '../standing'
+import { type Kind } from '../kind'
+import { rackGeometry } from './geometry'
+import { rackMigrations, rackSchema, rackVersion, type Rack } from './rack'
+
+export const rackKind: Kind<Rack> = {
+  kind: 'rack',
+  document: 'option',
+  schema: rackSchema,
+  version: rackVersion,
+  migrations: rackMigrations,
+  singles: null,
+  standing: standing<Rack, 'name' | 'removed', ModuleSize | null>({
+    rank: 'field',
+    ignores: ['name', 'removed'],
+    reads: (_rack, { module }) => module && { widthM: module.widthM, lengthM: module.lengthM },
+    build: rackGeometry,
+    handles: noHandles,
+    drag: noDrag,
+    check: noCheck,
+    move: {
+      middle: (rack) => rack.center,
+      to: (_rack, center) => ({ center }),
+      along: 'level',
+    },
+    carrier: {
+      mount: () => 'open',
+      removed: (rack) => rack.removed,
+      withRemoved: (_rack, removed) => ({ removed }),
+    },
+  }),
+  parts: ({ id }, { panelsOn, moduleId }) => [{ what: 'module', typeId: moduleId, count: panelsOn(id) }],
+}

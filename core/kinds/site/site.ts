@@ -1,0 +1,76 @@
+import { z } from 'zod'
+import { type DeepReadonly, shareSchema } from '../../model/object-base'
+import { between, ruleMessage } from '../../model/rules'
+
+export const siteId = 'site'
+
+const isTimeZone = (zone: string) => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Where the job is and what holds there. One to a house document. */
+export const siteSchema = z.strictObject({
+  id: z.literal(siteId),
+  kind: z.literal('site'),
+  address: z.string().max(200),
+  town: z.string().max(80),
+  latitudeDeg: between(-90, 90, 'deg'),
+  longitudeDeg: between(-180, 180, 'deg'),
+  elevationM: between(-500, 6000, 'm'),
+  /** IANA zone; daylight saving comes from it. */
+  timeZone: z.string().refine(isTimeZone, ruleMessage('time-zone')),
+  /** ISO 4217. */
+  currency: z.string().regex(/^[A-Z]{3}$/, ruleMessage('currency')),
+  locale: z.string().regex(/^[a-z]{2}(-[A-Z]{2})?$/),
+  units: z.enum(['metric', 'imperial']),
+  /** The weather station chosen; null means the nearest. */
+  stationId: z.string().max(80).nullable(),
+  /** Lowest air temperature the strings must stand, and highest for the hot end of the window. */
+  lowestTemperatureC: between(-60, 30, '°C'),
+  highestTemperatureC: between(10, 60, '°C'),
+  /** What the ground reflects, by month, January first; fresh snow comes on top where the weather knows of it. */
+  albedoByMonth: z.array(shareSchema).length(12, ruleMessage('twelve-months')),
+  /** How the diffuse sky is spread over the dome. */
+  skyModel: z.enum(['perez', 'hay-davies']),
+  /** Greatest power the grid takes; null without a limit. */
+  exportLimitKw: between(0, 1000, 'kW').nullable(),
+  /** How strongly the aerial sheet shows, 0..1. */
+  sheetStrength: shareSchema,
+})
+export type Site = DeepReadonly<z.infer<typeof siteSchema>>
+
+export const siteVersion = 3
+export const siteMigrations = [
+  // One albedo for the whole year becomes twelve.
+  ({ albedo, ...value }: Record<string, unknown>) => ({
+    ...value,
+    albedoByMonth: new Array(12).fill(albedo),
+  }),
+  (value: Record<string, unknown>) => ({ ...value, skyModel: 'perez' }),
+]
+
+export const defaultSite: Site = {
+  id: siteId,
+  kind: 'site',
+  address: '',
+  town: '',
+  latitudeDeg: 0,
+  longitudeDeg: 0,
+  elevationM: 0,
+  timeZone: 'UTC',
+  currency: 'USD',
+  locale: 'en-US',
+  units: 'metric',
+  stationId: null,
+  lowestTemperatureC: -10,
+  highestTemperatureC: 35,
+  albedoByMonth: new Array<number>(12).fill(0.2),
+  skyModel: 'perez',
+  exportLimitKw: null,
+  sheetStrength: 0.85,
+}

@@ -1,0 +1,201 @@
+import { type CrownBody, type SolidBody } from '../geometry/body'
+import { type Vec2, type Vec3 } from '../geometry/vector'
+import { type Slot } from '../layout/lay'
+import { type Fault } from '../model/fault'
+import { type ObjectBase } from '../model/object-base'
+import { type RoofPlane } from '../roof/roof'
+import { type Tracker } from '../sun/tracker'
+
+/** A footprint in plan that modules keep off, with the strip kept free around it. */
+export interface KeepOut {
+  readonly base: readonly Vec2[]
+  readonly clearanceM: number
+  /** Of what counts only where it rises over a plane: its top. Null counts everywhere. */
+  readonly topM: number | null
+}
+
+/** What a surface is made of, for whoever paints it. */
+export type Tone = 'roof' | 'wall' | 'obstruction' | 'frame' | 'glass'
+
+/** A flat piece that is drawn and can be picked. */
+export interface Surface {
+  readonly corners: readonly Vec3[]
+  readonly tone: Tone
+  /** The face it shows, by the face's id. */
+  readonly face?: string
+}
+
+/** A line that is drawn. */
+export interface Stroke {
+  readonly from: Vec3
+  readonly to: Vec3
+  readonly weight: 'edge' | 'post'
+}
+
+/** An upright pole from the ground, such as a trunk. */
+export interface Pole {
+  readonly at: Vec2
+  readonly topM: number
+  readonly bottomRadiusM: number
+  readonly topRadiusM: number
+}
+
+/** A filled outline of the picture from above. */
+export interface PlanShape {
+  readonly points: readonly Vec2[]
+  readonly tone: 'roof' | 'shaded' | 'neighbour' | 'tree' | 'obstruction' | 'panel'
+}
+
+/** Places for modules on one plane. */
+export interface ModuleField {
+  /** What the modules lie on: a roof's plane, or the face of a rack as it is drawn. */
+  readonly plane: Pick<RoofPlane, 'normal' | 'pitchDeg' | 'azimuthDeg'>
+  readonly slots: readonly Slot[]
+  /** How it turns after the sun; null where it does not. */
+  readonly tracker: Tracker | null
+}
+
+/**
+ * What an object is in space. It knows neither its id nor its name, so that the same shape is built once, whatever it
+ * is called.
+ */
+export interface Geometry {
+  /** What stops light, and what lets a share of it through. */
+  readonly solids: readonly SolidBody[]
+  readonly crowns: readonly CrownBody[]
+  readonly keepOuts: readonly KeepOut[]
+  /** Planes that modules can lie on and other things stand on. */
+  readonly faces: readonly RoofPlane[]
+  readonly surfaces: readonly Surface[]
+  readonly strokes: readonly Stroke[]
+  readonly poles: readonly Pole[]
+  readonly plan: readonly PlanShape[]
+  /** Points of the plan that a view of the whole job takes in. */
+  readonly frame: readonly Vec2[]
+  readonly field: ModuleField | null
+  /** Its highest point over the site's ground. */
+  readonly topM: number
+  /** Drawn in the background. */
+  readonly faded: boolean
+  /** Why it could not be built as it is meant; what can be shown of it is. */
+  readonly fault: Fault | null
+}
+
+export const emptyGeometry: Geometry = {
+  solids: [],
+  crowns: [],
+  keepOuts: [],
+  faces: [],
+  surfaces: [],
+  strokes: [],
+  poles: [],
+  plan: [],
+  frame: [],
+  field: null,
+  topM: 0,
+  faded: false,
+  fault: null,
+}
+
+/** Size of the module that is laid. */
+export interface ModuleSize {
+  readonly widthM: number
+  readonly lengthM: number
+}
+
+/** Distances that modules keep from a plane's edges, by the edges' kinds. */
+export type Setbacks = Readonly<Record<RoofPlane['edges'][number]['kind'], number>>
+
+/** What has been built before: what things stand on and keep clear of. */
+export interface Below {
+  readonly objects: readonly { readonly id: string; readonly geometry: Geometry }[]
+  /** Null while no module is chosen. */
+  readonly module: ModuleSize | null
+  readonly setbacksM: Setbacks
+}
+
+/** A grip on a selected object. */
+export interface Handle {
+  /** What it changes; has a word in every language. */
+  readonly name: string
+  readonly index: number
+  readonly at: Vec3
+  /** `up`: along the upright through it; `level`: over its level, with snapping; `width`: over its level, freely. */
+  readonly moves: 'up' | 'level' | 'width'
+  /** Corners that a right angle or a straight line is sought with. */
+  readonly beside?: readonly Vec2[]
+}
+
+/** Where a handle was dragged to. */
+export interface Drag {
+  /** On the upright through the handle's first place. */
+  readonly heightM: number
+  /** On the handle's level; null where the sight runs beside it. */
+  readonly at: Vec2 | null
+}
+
+/** Where an object stands in the order of building: later ones stand on, or keep clear of, earlier ones. */
+export const ranks = ['ground', 'roof', 'field'] as const
+export type Rank = (typeof ranks)[number]
+
+/** How an object is moved as a whole. */
+export interface Movement<T> {
+  readonly middle: (object: T) => Vec2
+  /** @returns the fields to set; the caller keeps the place inside the world. */
+  readonly to: (object: T, middle: Vec2) => Partial<T>
+  /** `level`: at the height it was taken at; `faces`: over the roof planes under the pointer. */
+  readonly along: 'level' | 'faces'
+}
+
+/** How well air cools what lies there. */
+export type Mount = 'close' | 'raised' | 'open'
+
+/** Of a kind that carries modules. */
+export interface Carrier<T> {
+  readonly mount: (object: T) => Mount
+  /** Places left empty. */
+  readonly removed: (object: T) => readonly string[]
+  readonly withRemoved: (object: T, removed: readonly string[]) => Partial<T>
+}
+
+/** What a kind of object is in space, and how hands change it. */
+export interface Standing<T extends ObjectBase> {
+  readonly rank: Rank
+  /** The fields that the geometry is built from: plain data, never a name. */
+  readonly shape: (object: T) => unknown
+  /** What the shape finds of those built before it: plain data. */
+  readonly reads: (shape: unknown, below: Below) => unknown
+  readonly build: (shape: unknown, reads: unknown) => Geometry
+  readonly handles: (object: T, geometry: Geometry) => readonly Handle[]
+  readonly drag: (object: T, handle: Handle, to: Drag) => Partial<T>
+  /** @throws Fault for what a gesture must not end with, although its fields are allowed one by one */
+  readonly check: (object: T) => void
+  readonly move: Movement<T> | null
+  readonly carrier: Carrier<T> | null
+}
+
+/** A `Standing` with its own types inside. `ignores` names the fields that its geometry does not depend on. */
+interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
+  Standing<T>,
+  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier'
+> {
+  readonly ignores: readonly I[]
+  readonly reads: (shape: Omit<T, I | 'id'>, below: Below) => R
+  readonly build: (shape: Omit<T, I | 'id'>, reads: R) => Geometry
+}
+
+/** The geometry gets a copy without the ignored fields, so that it can't read what its key does not hold. */
+export function standing<T extends ObjectBase, I extends keyof T, R>(own: StandingOf<T, I, R>): Standing<T> {
+  const left = new Set<PropertyKey>(['id', ...own.ignores])
+  return {
+    ...own,
+    shape: (object) => Object.fromEntries(Object.entries(object).filter(([field]) => !left.has(field))),
+    // Shapes and reads come back as they were given: one cast at the one door.
+    reads: (shape, below) => own.reads(shape as Omit<T, I | 'id'>, below),
+    build: (shape, reads) => own.build(shape as Omit<T, I | 'id'>, reads as R),
+  }
+}
+
+export const noHandles = () => []
+export const noDrag = () => ({})
+export const noCheck = () => undefined

@@ -1,0 +1,57 @@
+import { distance2 } from '../../geometry/vector'
+import { noParts, type Kind } from '../kind'
+import { round } from '../place'
+import { noCheck, standing, type Drag, type Handle } from '../standing'
+import { crownOf, treeGeometry } from './geometry'
+import {
+  highestTreeM,
+  lowestTreeM,
+  narrowestCrownM,
+  treeMigrations,
+  treeSchema,
+  treeVersion,
+  widestCrownM,
+  type Tree,
+} from './tree'
+
+export const treeKind: Kind<Tree> = {
+  kind: 'tree',
+  document: 'house',
+  schema: treeSchema,
+  version: treeVersion,
+  migrations: treeMigrations,
+  singles: null,
+  standing: standing<Tree, 'name', null>({
+    rank: 'ground',
+    ignores: ['name'],
+    reads: () => null,
+    build: treeGeometry,
+    handles: treeHandles,
+    drag: dragTree,
+    check: noCheck,
+    move: {
+      middle: (tree) => tree.center,
+      to: (_tree, center) => ({ center }),
+      along: 'level',
+    },
+    carrier: null,
+  }),
+  parts: noParts,
+}
+
+function treeHandles(tree: Tree): Handle[] {
+  const [x, y] = tree.center
+  return [
+    { name: 'tree-top', index: 0, at: [x, y, tree.heightM], moves: 'up' },
+    { name: 'crown', index: 0, at: [x + tree.crownDiameterM / 2, y, crownOf(tree).centerM], moves: 'width' },
+  ]
+}
+
+/** The top is the height, the side of the crown its width. */
+function dragTree(tree: Tree, handle: Handle, to: Drag): Partial<Tree> {
+  if (handle.name === 'tree-top')
+    return { heightM: round(Math.max(lowestTreeM, Math.min(highestTreeM, to.heightM))) }
+  if (!to.at) return {}
+  const diameter = 2 * distance2(to.at, tree.center)
+  return { crownDiameterM: round(Math.max(narrowestCrownM, Math.min(widestCrownM, diameter))) }
+}

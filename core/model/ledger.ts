@@ -1,0 +1,267 @@
+import { type Data, type Datum, type Said, type Unit } from './said'
+
+/** Formulas of the ledger's lines. */
+export const formulaCodes = [
+  'sun-on-modules',
+  'reflection',
+  'shade',
+  'unwired',
+  'mismatch',
+  'snow-computed',
+  'snow-entered',
+  'dirt',
+  'low-light',
+  'heat',
+  'wiring',
+  'inverter-king',
+  'inverter-curve',
+  'clipping',
+  'availability',
+  'yield',
+  'used',
+  'sold',
+  'bought',
+  'self-sufficiency',
+  'battery-loss',
+  'bill-now',
+  'bill-then',
+  'price',
+  'net-price',
+  'payback',
+  'npv',
+  'irr',
+] as const
+
+/** What a figure is made from, named in its explanation. */
+export const termCodes = [
+  'plane-fixed',
+  'plane-turning',
+  'rated-power',
+  'weather',
+  'albedo',
+  'albedo-measured',
+  'glass',
+  'caster',
+  'sky-hidden',
+  'strings-without-input',
+  'strips',
+  'strings',
+  'snow-hours',
+  'snow-entered',
+  'soiling',
+  'light-current',
+  'saturation-current',
+  'series-resistance',
+  'shunt-resistance',
+  'thermal-voltage',
+  'power-coefficient',
+  'heat-by-light',
+  'heat-by-wind',
+  'light-induced',
+  'nameplate',
+  'wiring',
+  'connections',
+  'other-loss',
+  'inverter',
+  'night-use',
+  'rated-ac',
+  'module-power',
+  'downtime',
+  'modules',
+  'specific-yield',
+  'performance-ratio',
+  'year-spread',
+  'nine-years-of-ten',
+  'consumption',
+  'through-battery',
+  'not-taken',
+  'bought',
+  'batteries',
+  'usable',
+  'efficiency-each-way',
+  'reserve',
+  'tariff',
+  'energy',
+  'fixed',
+  'export-credit',
+  'price-modules',
+  'price-batteries',
+  'per-watt',
+  'incentive',
+  'incentive-share',
+  'saved-first-year',
+  'years',
+  'escalation',
+  'degradation',
+  'discount-rate',
+] as const
+
+/** Documents, data sheets and entries that a figure follows. */
+export const sourceCodes = [
+  'reda-andreas-2004',
+  'perez-1990',
+  'hay-davies-1980',
+  'martin-ruiz-2001',
+  'rays',
+  'wiring-entered',
+  'staircase',
+  'marion-2013',
+  'station-snow',
+  'entered',
+  'defaults-dobos-2014',
+  'de-soto-2006',
+  'dobos-2012',
+  'faiman-2008',
+  'king-2004',
+  'single-diode',
+  'king-2007',
+  'inverter-measured',
+  'dobos-2014-inverter',
+  'inverter-sheet',
+  'lines-above',
+  'own-use',
+  'tariff-entered',
+  'offer-entered',
+  'cash-flow',
+  'all-roots',
+] as const
+
+/** What a figure takes for granted. */
+export const assumptionCodes = [
+  'typical-year',
+  'whole-foreground',
+  'clean-glass',
+  'crowns-by-month',
+  'no-default-shade',
+  'turning-at-rest',
+  'unwired-cost',
+  'darkest-cell',
+  'no-default-mismatch',
+  'entered-snow-unused',
+  'spectrum',
+  'cell-as-back',
+  'first-year-losses',
+  'means-of-interval',
+  'first-year',
+  'years-normal',
+  'archetype-day',
+  'means-of-hour',
+  'incentive-at-purchase',
+  'years-run-again',
+  'end-of-year',
+] as const
+
+type SaidAs<C extends string> = Said & { readonly code: C }
+export type Formula = SaidAs<(typeof formulaCodes)[number]>
+export type Source = SaidAs<(typeof sourceCodes)[number]>
+export type Assumption = SaidAs<(typeof assumptionCodes)[number]>
+
+/** One input of a figure: what it is, and how much. */
+export interface Term {
+  readonly code: (typeof termCodes)[number]
+  /** What the code's words ask for, such as a pitch and a direction. */
+  readonly data?: Data
+  readonly value: Datum
+  /** Something the value alone does not say, such as the distance of a station. */
+  readonly note?: Said
+}
+
+/** How a figure came about: what the ledger's "why?" shows. */
+export interface Explanation {
+  readonly formula: Formula
+  readonly inputs: readonly Term[]
+  /** Documents and data it follows. */
+  readonly sources: readonly Source[]
+  readonly assumptions: readonly Assumption[]
+}
+
+export const lineIds = [
+  'sun-on-modules',
+  'reflection',
+  'shade',
+  'unwired',
+  'mismatch',
+  'snow',
+  'dirt',
+  'low-light',
+  'heat',
+  'wiring',
+  'inverter',
+  'clipping',
+  'availability',
+  'yield',
+  'used',
+  'sold',
+  'bought',
+  'self-sufficiency',
+  'battery-loss',
+  'bill-now',
+  'bill-then',
+  'price',
+  'net-price',
+  'payback',
+  'npv',
+  'irr',
+] as const
+export type LineId = (typeof lineIds)[number]
+
+/** A figure of the chain from sunlight to payback. */
+export interface LedgerLine {
+  readonly id: LineId
+  readonly group: 'sun' | 'use' | 'money'
+  /** Null where there is none, such as a payback that never comes. */
+  readonly value: number | null
+  readonly unit: Unit
+  /** Why there is no figure, where that is not the figure's own doing: nothing is drawn yet. */
+  readonly absent?: 'to-come'
+  /** Losses are below zero and drawn lighter; totals are drawn large. */
+  readonly weight: 'line' | 'loss' | 'total'
+  /** Whether a greater figure is good for the customer. */
+  readonly better: 'more' | 'less'
+  readonly explanation: Explanation
+  /** Objects the line is about. */
+  readonly about: readonly string[]
+}
+
+export const checkCodes = [
+  'weather-missing',
+  'station-far',
+  'not-built',
+  'orphaned',
+  'no-fit',
+  'no-modules',
+  'string-cold',
+  'string-peak',
+  'string-hot',
+  'inputs',
+  'current',
+  'dc-ac-high',
+  'dc-ac-low',
+  'clipping',
+  'counted-twice',
+  'no-load',
+  'no-payback',
+] as const
+export type CheckCode = (typeof checkCodes)[number]
+
+/** A broken rule, or one worth a word. */
+export interface Check {
+  /** Tells it apart from others of its code. */
+  readonly id: string
+  readonly code: CheckCode
+  readonly data: Data
+  readonly severity: 'note' | 'warning' | 'broken'
+  /** What was found against what is allowed; null where there is nothing to measure. */
+  readonly measured: { readonly figure: number; readonly limit: number; readonly unit: Unit } | null
+  readonly objects: readonly string[]
+  /** A remedy that can be taken with one click. */
+  readonly remedy?: Remedy
+}
+
+export const remedyCodes = ['nearest-station', 'string-automatically', 'drop-entered-loss'] as const
+
+/** A field of one object, of the house or of the option, and what to set it to. */
+export interface Remedy {
+  readonly code: (typeof remedyCodes)[number]
+  readonly set: { readonly id: string; readonly field: string; readonly value: unknown }
+}

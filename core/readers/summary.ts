@@ -1,0 +1,136 @@
+import { type LossChain } from '../energy/loss-chain'
+import { type Vec3 } from '../geometry/vector'
+import { type Run, type StageTime } from '../graph/run'
+import { type Check, type LedgerLine } from '../model/ledger'
+import { billNowStage, billThenStage } from '../stages/bills'
+import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
+import { castersStage } from '../stages/casters'
+import { financeStage, powerStage } from '../stages/finance'
+import { lossChainStage } from '../stages/loss-chain'
+import { panelLightStage } from '../stages/panel-light'
+import { shadeBillStage } from '../stages/shade-bill'
+import { siteStage } from '../stages/site'
+import { stringsStage } from '../stages/strings'
+import { moduleIn, type World } from '../stages/world'
+import { checksOf, ledgerOf } from './ledger'
+
+/** One module's figures for the stage. */
+export interface PanelFigures {
+  readonly id: string
+  readonly arrayId: string
+  readonly slot: string
+  readonly corners: readonly [Vec3, Vec3, Vec3, Vec3]
+  /** Light behind the glass over the year, kWh/m². */
+  readonly sunKwhM2: number
+  /** Share of the unshaded light that is left. */
+  readonly sunAccess: number
+  /** What costs it most: id and kWh; null in the open. */
+  readonly worst: { readonly id: string; readonly kwh: number } | null
+  readonly stringId: string | null
+}
+
+/** What a run shows, as plain data that crosses from a worker: the ledger, the checks, the modules and the charts. */
+export interface RunSummary {
+  readonly ledger: readonly LedgerLine[]
+  readonly checks: readonly Check[]
+  readonly count: number
+  readonly powerW: number
+  readonly panels: readonly PanelFigures[]
+  /** From the light to the house, stage by stage and month by month. */
+  readonly chain: LossChain
+  /** Standard time of the weather, that the series below are counted in. */
+  readonly timeZoneHours: number
+  readonly carpet: Carpet
+  readonly monthly: {
+    readonly yieldKwh: readonly number[]
+    readonly loadKwh: readonly number[]
+    readonly usedKwh: readonly number[]
+    readonly billBefore: readonly number[]
+    readonly billAfter: readonly number[]
+  }
+  readonly cash: {
+    readonly cumulative: readonly number[]
+    readonly before: readonly number[]
+    readonly after: readonly number[]
+  }
+  /** What casts shade, the costliest first. */
+  readonly shadeBill: readonly { readonly id: string; readonly kwh: number }[]
+  readonly strings: readonly {
+    readonly id: string
+    readonly input: number
+    readonly panelIds: readonly string[]
+    readonly coldV: number
+    readonly hotV: number
+  }[]
+  readonly window: { readonly fewest: number; readonly most: number; readonly coldVmpV: number }
+  /** Whether snow on the modules comes from the weather's snow depth. */
+  readonly snowComputed: boolean
+  readonly times: readonly StageTime[]
+}
+
+/** Everything the page shows of a run. Its series are the cache's own: whoever sends them away sends copies. */
+export function summarise(run: Run<World>, world: World): RunSummary {
+  const chain = run.value(lossChainStage)
+  const { years, cumulative } = run.value(financeStage)
+  const { window, strings } = run.value(stringsStage)
+  return {
+    ledger: ledgerOf(run),
+    checks: checksOf(run),
+    ...run.value(powerStage),
+    chain,
+    timeZoneHours: world.weather.value.timeZoneHours,
+    panels: panelFigures(run, world),
+    carpet: run.value(carpetStage),
+    monthly: {
+      yieldKwh: chain.ac.monthly,
+      ...run.value(useByMonthStage),
+      billBefore: run.value(billNowStage).monthly,
+      billAfter: run.value(billThenStage).monthly,
+    },
+    cash: {
+      cumulative,
+      before: years.map(({ billBefore }) => billBefore),
+      after: years.map(({ billAfter }) => billAfter),
+    },
+    shadeBill: run.value(shadeBillStage).casters,
+    strings: strings.map((string) => ({
+      ...string,
+      coldV: string.panelIds.length * window.coldVocV,
+      hotV: string.panelIds.length * window.hotVmpV,
+    })),
+    window: { fewest: window.fewest, most: window.most, coldVmpV: window.coldVmpV },
+    snowComputed: world.weather.value.snowDepthM !== null,
+    times: run.times,
+  }
+}
+
+function panelFigures(run: Run<World>, world: World): PanelFigures[] {
+  const { arrays } = run.value(siteStage)
+  const casters = run.value(castersStage)
+  const lights = run.value(panelLightStage)
+  const { powerW } = moduleIn(world)
+  const stringOf = new Map(
+    run
+      .value(stringsStage)
+      .strings.flatMap(({ id, panelIds }) => panelIds.map((panel) => [panel, id] as const)),
+  )
+  let at = 0
+  return arrays.flatMap(({ id: arrayId, panels }, a) =>
+    panels.map(({ id, slot, corners }): PanelFigures => {
+      const light = lights[at++]?.value
+      const { unshadedKwhM2 = 0, meanKwhM2 = 0, lostTo = [] } = light ?? {}
+      const most = Math.max(0, ...lostTo)
+      const worst = most > 0 ? casters[a]?.ids[lostTo.indexOf(most)] : undefined
+      return {
+        id,
+        arrayId,
+        slot,
+        corners,
+        sunKwhM2: meanKwhM2,
+        sunAccess: unshadedKwhM2 > 0 ? meanKwhM2 / unshadedKwhM2 : 1,
+        worst: worst === undefined ? null : { id: worst, kwh: (most * powerW) / 1000 },
+        stringId: stringOf.get(id) ?? null,
+      }
+    }),
+  )
+}

@@ -1,0 +1,105 @@
+import { type Vec3 } from '../geometry/vector'
+import { type KindName } from '../kinds/index'
+import { type Geometry, type ModuleField, type Mount } from '../kinds/standing'
+import { type Slot } from '../layout/lay'
+import { type Fault } from '../model/fault'
+
+/** An object of the documents as it stands in space. */
+export interface StandingObject {
+  readonly id: string
+  readonly kind: KindName
+  /** Tells its geometry apart from every other. */
+  readonly key: string
+  readonly geometry: Geometry
+}
+
+/** One module, or a place for one. */
+export interface Panel {
+  /** "array/row:column" */
+  readonly id: string
+  readonly arrayId: string
+  /** "row:column" */
+  readonly slot: string
+  readonly corners: readonly [Vec3, Vec3, Vec3, Vec3]
+  readonly orientation: 'portrait' | 'landscape'
+}
+
+/** The modules of one object that carries some. */
+export interface LaidArray {
+  readonly id: string
+  readonly plane: ModuleField['plane']
+  readonly tracker: ModuleField['tracker']
+  readonly mount: Mount
+  readonly panels: readonly Panel[]
+  /** Places where a module would fit but was taken away. */
+  readonly empty: readonly Panel[]
+}
+
+/** The whole job as geometry: what the stage, tools, shade, layout and drawings look at. */
+export interface Site {
+  /** In the order they were built. */
+  readonly objects: readonly StandingObject[]
+  readonly arrays: readonly LaidArray[]
+  /** Objects that carry modules but have lost the plane they lie on. */
+  readonly orphaned: readonly string[]
+  /** Objects that could not be built as they are meant. */
+  readonly faults: readonly { readonly id: string; readonly fault: Fault }[]
+}
+
+export const emptySite: Site = { objects: [], arrays: [], orphaned: [], faults: [] }
+
+/** A standing object that may carry modules. */
+export interface Built extends StandingObject {
+  /** Null for a kind that carries none. */
+  readonly carries: { readonly mount: Mount; readonly removed: readonly string[] } | null
+}
+
+/**
+ * Puts objects together that were built one by one.
+ * @param canLay whether there is a module to be laid; without one nothing is orphaned
+ */
+export function assembleSite(built: readonly Built[], canLay: boolean): Site {
+  const arrays: LaidArray[] = []
+  const orphaned: string[] = []
+  for (const { id, geometry, carries } of built) {
+    if (!carries) continue
+    if (geometry.field) arrays.push(laidArray(id, geometry.field, carries))
+    else if (canLay) orphaned.push(id)
+  }
+  return {
+    objects: built.map(({ id, kind, key, geometry }) => ({ id, kind, key, geometry })),
+    arrays,
+    orphaned,
+    faults: built.flatMap(({ id, geometry: { fault } }) => (fault ? [{ id, fault }] : [])),
+  }
+}
+
+function laidArray(
+  id: string,
+  { plane, slots, tracker }: ModuleField,
+  { mount, removed }: NonNullable<Built['carries']>,
+): LaidArray {
+  const gone = new Set(removed)
+  const panelAt = ({ key, corners, orientation }: Slot): Panel => ({
+    id: `${id}/${key}`,
+    arrayId: id,
+    slot: key,
+    corners,
+    orientation,
+  })
+  return {
+    id,
+    plane,
+    tracker,
+    mount,
+    panels: slots.filter(({ key }) => !gone.has(key)).map(panelAt),
+    empty: slots.filter(({ key }) => gone.has(key)).map(panelAt),
+  }
+}
+
+/** An object of the site by its id. */
+export const standingById = (site: Site, id: string): StandingObject | undefined =>
+  site.objects.find((object) => object.id === id)
+
+/** All modules. */
+export const panelsOf = (site: Site): readonly Panel[] => site.arrays.flatMap((array) => array.panels)

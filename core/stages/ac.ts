@@ -1,0 +1,19 @@
+import { acYear, type AcYear } from '../energy/ac'
+import { stage, type Stage } from '../graph/stage'
+import { dcStage, stringYearStage } from './dc'
+import { sunStage } from './sun'
+import { fieldsOf, inverterIn, lossesIn, type World } from './world'
+
+/** What the inverter makes of the direct current. */
+export const acStage: Stage<World, AcYear> = stage({
+  name: 'ac',
+  version: 3,
+  // Every module hangs in a string.
+  after: { dc: dcStage, strings: stringYearStage, sun: sunStage },
+  reads: (world: World) => ({
+    inverter: fieldsOf(inverterIn(world), 'acPowerW', 'efficiency', 'nightW', 'king'),
+    downtime: lossesIn(world).availability,
+  }),
+  compute: ({ inverter: { king, ...curve }, downtime }, { dc, strings, sun }) =>
+    acYear(dc, sun, { ...curve, ...(king ? { king } : {}) }, downtime, strings.length > 0),
+})

@@ -1,0 +1,21 @@
+import { type Stage } from '../../graph/stage'
+import { type World } from '../world'
+import { type Account } from './account'
+import { inverterAccount } from './inverter'
+import { lightAccount } from './light'
+import { moduleAccount } from './module'
+import { moneyAccounts } from './money'
+import { siteAccount } from './site'
+import { useAccount } from './use'
+import { wiringAccount } from './wiring'
+
+/** All that the chain tells a person, from sunlight to payback. */
+export const accounts: readonly Stage<World, Account>[] = [
+  siteAccount,
+  lightAccount,
+  moduleAccount,
+  wiringAccount,
+  inverterAccount,
+  useAccount,
+  ...moneyAccounts,
+]

@@ -1,0 +1,102 @@
+import { partLoadCurve } from '../../energy/inverter-curve'
+import { stage, type Stage } from '../../graph/stage'
+import { type Check, type Term } from '../../model/ledger'
+import { acStage } from '../ac'
+import { powerStage } from '../finance'
+import { lossChainStage } from '../loss-chain'
+import { fieldsOf, inverterIn, lossesIn, type World } from '../world'
+import { energyLine, lossLine, monthsTerm, term, type Account } from './account'
+
+/** Standard deviations below the mean that one year in ten falls short of. */
+const p90 = 1.2816
+/** Clipping worth a word, as a share of the yield. */
+const muchClipping = 0.03
+
+/** From the inverter to the house. */
+export const inverterAccount: Stage<World, Account> = stage({
+  name: 'account of the inverter',
+  version: 1,
+  after: { chain: lossChainStage, ac: acStage, power: powerStage },
+  reads: (world: World) => ({
+    inverter: fieldsOf(inverterIn(world), 'id', 'acPowerW', 'efficiency'),
+    measured: inverterIn(world).king !== undefined,
+    downtime: lossesIn(world).availability,
+    stepMinutes: world.weather.value.stepMinutes,
+    yearSpread: world.station.yearSpread,
+  }),
+  compute: ({ inverter, measured, downtime, stepMinutes, yearSpread }, { chain, ac, power }) => {
+    const { count, powerW } = power
+    const kwh = chain.ac.kwh
+    const spread: Term[] =
+      yearSpread === null
+        ? []
+        : [
+            term('year-spread', yearSpread, 'share', 1),
+            term('nine-years-of-ten', kwh * (1 - p90 * yearSpread), 'kWh', 0),
+          ]
+    return {
+      checks: count === 0 ? [] : clippingCheck(ac.kwh, ac.clippedKwh),
+      lines: [
+        lossLine('inverter', chain.lost.inverter.kwh, {
+          formula: measured ? { code: 'inverter-king' } : { code: 'inverter-curve', data: partLoadCurve },
+          inputs: [
+            {
+              code: 'inverter',
+              data: { inverter: { ref: inverter.id } },
+              value: { value: inverter.efficiency, unit: 'share', digits: 1 },
+            },
+            term('night-use', ac.nightKwh, 'kWh', 1),
+          ],
+          sources: measured
+            ? [{ code: 'king-2007' }, { code: 'inverter-measured' }]
+            : [{ code: 'dobos-2014-inverter' }, { code: 'inverter-sheet' }],
+          assumptions: [],
+        }),
+        lossLine('clipping', chain.lost.clipping.kwh, {
+          formula: { code: 'clipping' },
+          inputs: [
+            term('rated-ac', inverter.acPowerW / 1000, 'kW', 2),
+            term('module-power', powerW / 1000, 'kW', 2),
+          ],
+          sources: [{ code: 'inverter-sheet' }],
+          assumptions: [{ code: 'means-of-interval', data: { minutes: stepMinutes } }],
+        }),
+        lossLine('availability', chain.lost.downtime.kwh, {
+          formula: { code: 'availability' },
+          inputs: [monthsTerm('downtime', [downtime])],
+          sources: [{ code: 'entered' }, { code: 'defaults-dobos-2014' }],
+          assumptions: [],
+        }),
+        energyLine('yield', kwh, 'total', {
+          formula: { code: 'yield' },
+          inputs: [
+            { code: 'modules', value: count },
+            term('specific-yield', powerW > 0 ? (kwh / powerW) * 1000 : 0, 'kWh', 0),
+            term('performance-ratio', chain.sun.kwh > 0 ? kwh / chain.sun.kwh : 0, 'share', 1),
+            ...spread,
+          ],
+          sources: [{ code: 'lines-above' }],
+          assumptions: [
+            { code: 'first-year' },
+            ...(yearSpread === null ? [] : [{ code: 'years-normal' } as const]),
+          ],
+        }),
+      ],
+    }
+  },
+})
+
+function clippingCheck(kwh: number, clippedKwh: number): Check[] {
+  const share = kwh > 0 ? clippedKwh / kwh : 0
+  if (share <= muchClipping) return []
+  return [
+    {
+      id: 'clipping',
+      code: 'clipping',
+      data: { clipped: { value: clippedKwh, unit: 'kWh', digits: 0 } },
+      severity: 'warning',
+      measured: { figure: share, limit: muchClipping, unit: 'share' },
+      objects: [],
+    },
+  ]
+}

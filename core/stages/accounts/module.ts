@@ -1,0 +1,166 @@
+import { mountHeat } from '../../energy/cell-temperature'
+import { slideAnHour, slideWm2PerK } from '../../energy/snow-cover'
+import { stage, type Stage } from '../../graph/stage'
+import { countedTwice } from '../../kinds/losses/counted-twice'
+import { type Losses } from '../../kinds/losses/losses'
+import { type Check, type Explanation, type LedgerLine, type Term } from '../../model/ledger'
+import { lossChainStage } from '../loss-chain'
+import { moduleModelStage } from '../module-model'
+import { siteStage } from '../site'
+import { stringsStage } from '../strings'
+import { fieldsOf, lossesIn, moduleIn, type World } from '../world'
+import { lossLine, monthsTerm, term, type Account } from './account'
+
+/** From the light in the modules to power at the inverter. Each loss stands once. */
+export const moduleAccount: Stage<World, Account> = stage({
+  name: 'account of modules',
+  version: 1,
+  after: { chain: lossChainStage, site: siteStage, wiring: stringsStage, model: moduleModelStage },
+  reads: (world: World) => ({
+    module: fieldsOf(moduleIn(world), 'strips', 'powerPerK'),
+    losses: lossesIn(world),
+    snowHours: snowHoursIn(world),
+  }),
+  compute: ({ module, losses, snowHours }, { chain, site, wiring, model }) => {
+    const lost = chain.lost
+    const lines: LedgerLine[] = []
+    if (lost.unwired.kwh > 0)
+      lines.push(
+        lossLine('unwired', lost.unwired.kwh, {
+          formula: { code: 'unwired' },
+          inputs: [
+            {
+              code: 'strings-without-input',
+              value: wiring.strings.filter(({ input }) => input < 0).length,
+            },
+          ],
+          sources: [{ code: 'wiring-entered' }],
+          assumptions: [{ code: 'unwired-cost' }],
+        }),
+      )
+    lines.push(
+      lossLine('mismatch', lost.mismatch.kwh, {
+        formula: { code: 'mismatch' },
+        inputs: [
+          { code: 'strips', value: module.strips },
+          { code: 'strings', value: wiring.strings.length },
+        ],
+        sources: [{ code: 'staircase' }],
+        assumptions: [{ code: 'darkest-cell' }, { code: 'no-default-mismatch' }],
+      }),
+    )
+    if (snowHours !== null || losses.snow.some((share) => share > 0))
+      lines.push(lossLine('snow', lost.snow.kwh, snowExplained(snowHours, losses)))
+    lines.push(
+      lossLine('dirt', lost.dirt.kwh, entered('dirt', [monthsTerm('soiling', losses.soiling)])),
+      lossLine('low-light', lost['low-light'].kwh, {
+        formula: { code: 'low-light' },
+        inputs: [
+          term('light-current', model.diode.lightA, 'A', 3),
+          { code: 'saturation-current', value: model.diode.saturationA.toExponential(2) },
+          term('series-resistance', model.diode.seriesOhm, 'Ω', 4),
+          term('shunt-resistance', model.diode.shuntOhm, 'Ω', 0),
+          term('thermal-voltage', model.diode.thermalV, 'V', 3),
+        ],
+        sources: [{ code: 'de-soto-2006' }, { code: 'dobos-2012' }],
+        assumptions: [{ code: 'spectrum' }],
+      }),
+      lossLine('heat', lost.heat.kwh, {
+        formula: { code: 'heat' },
+        inputs: [
+          term('power-coefficient', module.powerPerK, 'share/K', 2),
+          ...[...new Set(site.arrays.map(({ mount }) => mount))].flatMap((mount): Term[] => {
+            const { u0, u1 } = mountHeat[mount]
+            const data = { mount: { code: `mount-${mount}` } }
+            return [
+              { code: 'heat-by-light', data, value: { value: u0, unit: 'W/m²K', digits: 1 } },
+              { code: 'heat-by-wind', data, value: { value: u1, unit: 'Ws/m³K', digits: 2 } },
+            ]
+          }),
+        ],
+        sources: [{ code: 'faiman-2008' }, { code: 'king-2004' }, { code: 'single-diode' }],
+        assumptions: [{ code: 'cell-as-back' }],
+      }),
+      wiringLine(losses, lost),
+    )
+    return { lines, checks: losses.other.flatMap((_, k) => twiceCheck(losses, k)) }
+  },
+})
+
+/** Hours with snow on the ground; null where the weather knows nothing of snow. */
+function snowHoursIn({ weather: { value } }: World): number | null {
+  const { snowDepthM, stepMinutes } = value
+  return snowDepthM && (snowDepthM.filter((depth) => depth > 0).length * stepMinutes) / 60
+}
+
+const entered = (code: 'dirt' | 'snow-entered', inputs: readonly Term[]): Explanation => ({
+  formula: { code },
+  inputs,
+  sources: [{ code: 'entered' }, { code: 'defaults-dobos-2014' }],
+  assumptions: [],
+})
+
+const snowExplained = (snowHours: number | null, losses: Losses): Explanation =>
+  snowHours === null
+    ? entered('snow-entered', [monthsTerm('snow-entered', losses.snow)])
+    : {
+        formula: {
+          code: 'snow-computed',
+          data: { slide: slideAnHour, slope: Math.abs(slideWm2PerK) },
+        },
+        inputs: [term('snow-hours', snowHours, 'h', 0)],
+        sources: [{ code: 'marion-2013' }, { code: 'station-snow' }],
+        assumptions: [{ code: 'entered-snow-unused' }],
+      }
+
+const wiringLosses = ['light-induced', 'nameplate', 'wiring', 'connections', 'other'] as const
+
+function wiringLine(
+  losses: Losses,
+  lost: Readonly<Record<(typeof wiringLosses)[number], { readonly kwh: number }>>,
+): LedgerLine {
+  const share = (value: number) => ({ value, unit: 'share', digits: 2 }) as const
+  const inputs: Term[] = [
+    { code: 'light-induced', value: share(losses.lightInduced) },
+    { code: 'nameplate', value: share(losses.nameplate) },
+    { code: 'wiring', value: share(losses.wiring) },
+    { code: 'connections', value: share(losses.connections) },
+    ...losses.other.map((loss): Term => ({
+      code: 'other-loss',
+      data: { name: loss.name },
+      value: share(loss.share),
+    })),
+  ]
+  const factors = inputs.map((_, k) => `(1 − ${String.fromCharCode(97 + k)})`).join('')
+  return lossLine(
+    'wiring',
+    wiringLosses.reduce((sum, name) => sum + lost[name].kwh, 0),
+    {
+      formula: { code: 'wiring', data: { factors } },
+      inputs,
+      sources: [{ code: 'entered' }, { code: 'defaults-dobos-2014' }],
+      assumptions: [{ code: 'first-year-losses' }],
+    },
+  )
+}
+
+/** A loss of the designer's own that is computed already. */
+function twiceCheck(losses: Losses, k: number): Check[] {
+  const loss = losses.other[k]
+  const model = loss && countedTwice(loss.name)
+  if (!loss || !model || loss.share === 0) return []
+  return [
+    {
+      id: `counted-twice-${k}`,
+      code: 'counted-twice',
+      data: { name: loss.name, model: { code: `model-${model}` } },
+      severity: 'warning',
+      measured: { figure: loss.share, limit: 0, unit: 'share' },
+      objects: [losses.id],
+      remedy: {
+        code: 'drop-entered-loss',
+        set: { id: losses.id, field: 'other', value: losses.other.filter((_, i) => i !== k) },
+      },
+    },
+  ]
+}

@@ -1,0 +1,156 @@
+import { type Money } from '../../finance/money'
+import { stage, type Stage } from '../../graph/stage'
+import { offerId } from '../../kinds/offer/offer'
+import { tariffNowId, tariffThenId } from '../../kinds/tariff/tariff'
+import {
+  type Assumption,
+  type Check,
+  type Explanation,
+  type LedgerLine,
+  type LineId,
+  type Term,
+} from '../../model/ledger'
+import { type Unit } from '../../model/said'
+import { billNowStage, billThenStage } from '../bills'
+import { financeStage, powerStage, priceStage } from '../finance'
+import { batteryIn, fieldsOf, moduleIn, offerIn, type World } from '../world'
+import { term, type Account } from './account'
+
+const moneyLine = (
+  id: LineId,
+  value: number | null,
+  unit: Unit,
+  better: LedgerLine['better'],
+  explanation: Explanation,
+): LedgerLine => ({ id, group: 'money', value, unit, weight: 'line', better, explanation, about: [] })
+
+const cash = (code: Term['code'], value: number) => term(code, value, 'money', 0)
+
+/** What is paid for energy, before and with solar. */
+const billAccount: Stage<World, Account> = stage({
+  name: 'account of bills',
+  version: 1,
+  after: { before: billNowStage, after: billThenStage },
+  reads: () => ({}),
+  compute: (_reads, { before, after }) => ({
+    checks: [],
+    lines: [
+      moneyLine('bill-now', before.annual, 'money/year', 'less', {
+        formula: { code: 'bill-now' },
+        inputs: [
+          { code: 'tariff', value: { ref: tariffNowId } },
+          cash('energy', before.energy),
+          cash('fixed', before.fixed),
+        ],
+        sources: [{ code: 'tariff-entered' }],
+        assumptions: [],
+      }),
+      moneyLine('bill-then', after.annual, 'money/year', 'less', {
+        formula: { code: 'bill-then' },
+        inputs: [
+          { code: 'tariff', value: { ref: tariffThenId } },
+          cash('energy', after.energy),
+          cash('export-credit', -after.credit),
+          cash('fixed', after.fixed),
+        ],
+        sources: [{ code: 'tariff-entered' }],
+        assumptions: [{ code: 'first-year' }],
+      }),
+    ],
+  }),
+})
+
+const everyYear: readonly Assumption[] = [{ code: 'years-run-again' }, { code: 'end-of-year' }]
+
+/** What it costs and what comes of it. Without modules and battery there is nothing to pay back. */
+const financeAccount: Stage<World, Account> = stage({
+  name: 'account of money',
+  version: 1,
+  after: {
+    money: financeStage,
+    price: priceStage,
+    before: billNowStage,
+    after: billThenStage,
+    power: powerStage,
+  },
+  reads: (world: World) => ({
+    offer: fieldsOf(offerIn(world), 'pricePerWatt', 'incentiveShare', 'years', 'escalation', 'discountRate'),
+    degradation: moduleIn(world).degradation,
+    hasBattery: batteryIn(world) !== null,
+  }),
+  compute: ({ offer, degradation, hasBattery }, { money, price, before, after, power }) => {
+    const nothing = power.count === 0 && !hasBattery
+    const gained = (line: LedgerLine): LedgerLine =>
+      nothing ? { ...line, value: null, absent: 'to-come' } : line
+    const years = [
+      term('years', offer.years, '', 0),
+      term('escalation', offer.escalation, 'share/year', 1),
+      term('degradation', degradation, 'share/year', 2),
+    ]
+    return {
+      checks: power.count > 0 ? paybackCheck(money) : [],
+      lines: [
+        moneyLine('price', price.total, 'money', 'less', {
+          formula: { code: 'price' },
+          inputs: [
+            cash('price-modules', price.modules),
+            cash('price-batteries', price.batteries),
+            term('per-watt', offer.pricePerWatt, 'money/W', 2),
+          ],
+          sources: [{ code: 'offer-entered' }],
+          assumptions: [],
+        }),
+        moneyLine('net-price', price.net, 'money', 'less', {
+          formula: { code: 'net-price' },
+          inputs: [
+            cash('incentive', -price.incentive),
+            term('incentive-share', offer.incentiveShare, 'share', 1),
+          ],
+          sources: [{ code: 'offer-entered' }],
+          assumptions: [{ code: 'incentive-at-purchase' }],
+        }),
+        gained({
+          ...moneyLine('payback', money.paybackYears, 'years', 'less', {
+            formula: { code: 'payback' },
+            inputs: [cash('saved-first-year', before.annual - after.annual), ...years],
+            sources: [{ code: 'cash-flow' }],
+            assumptions: everyYear,
+          }),
+          weight: 'total',
+        }),
+        gained(
+          moneyLine('npv', money.npv, 'money', 'more', {
+            formula: { code: 'npv' },
+            inputs: [term('discount-rate', offer.discountRate, 'share', 1), ...years],
+            sources: [{ code: 'offer-entered' }],
+            assumptions: everyYear,
+          }),
+        ),
+        gained(
+          moneyLine('irr', money.irr, 'share', 'more', {
+            formula: { code: 'irr' },
+            inputs: years,
+            sources: [{ code: 'all-roots' }],
+            assumptions: everyYear,
+          }),
+        ),
+      ],
+    }
+  },
+})
+
+function paybackCheck(money: Money): Check[] {
+  if (money.paybackYears !== null) return []
+  return [
+    {
+      id: 'no-payback',
+      code: 'no-payback',
+      data: { years: money.years.length },
+      severity: 'warning',
+      measured: { figure: money.cumulative.at(-1) ?? 0, limit: 0, unit: 'money' },
+      objects: [offerId],
+    },
+  ]
+}
+
+export const moneyAccounts = [billAccount, financeAccount] as const

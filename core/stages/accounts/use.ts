@@ -1,0 +1,92 @@
+import { type Dispatch } from '../../battery/own-use'
+import { stage, type Stage } from '../../graph/stage'
+import { loadId } from '../../kinds/load/load'
+import { type LedgerLine, type LineId, type Term } from '../../model/ledger'
+import { type Unit } from '../../model/said'
+import { dispatchStage } from '../dispatch'
+import { loadStage } from '../load'
+import { batteryIn, fieldsOf, loadIn, storageIn, type World } from '../world'
+import { term, type Account } from './account'
+import { plainCheck } from './site'
+
+const total = (series: Float64Array) => series.reduce((sum, value) => sum + value, 0)
+
+function houseLine(
+  id: LineId & LedgerLine['explanation']['formula']['code'],
+  value: number,
+  better: LedgerLine['better'],
+  inputs: readonly Term[],
+  unit: Unit = 'kWh',
+): LedgerLine {
+  return {
+    id,
+    group: 'use',
+    value,
+    unit,
+    weight: 'line',
+    better,
+    about: [],
+    explanation: {
+      formula: { code: id },
+      inputs,
+      sources: [{ code: 'own-use' }],
+      assumptions: [{ code: 'archetype-day' }, { code: 'means-of-hour' }],
+    },
+  }
+}
+
+/** Where the energy goes. */
+export const useAccount: Stage<World, Account> = stage({
+  name: 'account of use',
+  version: 1,
+  after: { dispatch: dispatchStage, load: loadStage },
+  reads: (world: World) => {
+    const battery = batteryIn(world)
+    return {
+      battery: battery && fieldsOf(battery, 'id', 'usableKwh', 'efficiency'),
+      storage: fieldsOf(storageIn(world), 'count', 'reserve'),
+      annualKwh: loadIn(world).annualKwh,
+    }
+  },
+  compute: ({ battery, storage, annualKwh }, { dispatch, load }) => {
+    const consumed = total(load)
+    const bought = total(dispatch.bought)
+    const throughBattery = total(dispatch.discharged)
+    const consumption = term('consumption', consumed, 'kWh', 0)
+    const lines = [
+      houseLine('used', total(dispatch.usedDirect) + throughBattery, 'more', [
+        consumption,
+        term('through-battery', throughBattery, 'kWh', 0),
+      ]),
+      houseLine('sold', total(dispatch.sold), 'more', [
+        term('not-taken', total(dispatch.curtailed), 'kWh', 0),
+      ]),
+      houseLine('bought', bought, 'less', [consumption]),
+      houseLine(
+        'self-sufficiency',
+        consumed > 0 ? 1 - Math.min(1, bought / consumed) : 0,
+        'more',
+        [consumption, term('bought', bought, 'kWh', 0)],
+        'share',
+      ),
+    ]
+    if (battery) lines.push(batteryLine(battery, storage, dispatch, throughBattery))
+    return { lines, checks: annualKwh === 0 ? [plainCheck('no-load', 'warning', loadId)] : [] }
+  },
+})
+
+const batteryLine = (
+  battery: { readonly id: string; readonly usableKwh: number; readonly efficiency: number },
+  { count, reserve }: { readonly count: number; readonly reserve: number },
+  dispatch: Dispatch,
+  throughBattery: number,
+): LedgerLine =>
+  houseLine('battery-loss', -(total(dispatch.charged) - throughBattery), 'more', [
+    {
+      code: 'batteries',
+      data: { count, battery: { ref: battery.id } },
+      value: { value: battery.usableKwh, unit: 'kWh', digits: 1 },
+    },
+    term('efficiency-each-way', battery.efficiency, 'share', 1),
+    term('reserve', reserve, 'share', 0),
+  ])

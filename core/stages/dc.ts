@@ -1,0 +1,93 @@
+import { mountHeat } from '../energy/cell-temperature'
+import { stringYear, stringYearBytes, sumStrings, type DcYear, type StringYear } from '../energy/dc'
+import { Keyed } from '../graph/keyed'
+import { itemStage, stage, type Stage } from '../graph/stage'
+import { moduleModelStage } from './module-model'
+import { panelLightStage } from './panel-light'
+import { planeLightStage } from './plane-light'
+import { siteStage } from './site'
+import { snowStage } from './snow'
+import { stringsStage } from './strings'
+import { sunStage } from './sun'
+import { fieldsOf, inverterIn, lossesIn, moduleIn, type World } from './world'
+
+/** A year of each string, from the light on its modules to its power. */
+export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
+  name: 'string years',
+  version: 1,
+  after: {
+    site: siteStage,
+    planeLight: planeLightStage,
+    panelLight: panelLightStage,
+    snow: snowStage,
+    wiring: stringsStage,
+    model: moduleModelStage,
+    sun: sunStage,
+  },
+  reads: (world: World) => ({
+    powerW: moduleIn(world).powerW,
+    losses: fieldsOf(lossesIn(world), 'soiling', 'snow'),
+    weather: world.weather,
+    withVolts: inverterIn(world).king !== undefined,
+  }),
+  each: ({ powerW, losses, weather, withVolts }, after) => {
+    const { site, planeLight, panelLight, snow, wiring, sun } = after
+    const power = new Keyed(after.model.key, after.model.value.power)
+    const lights = new Map(
+      site.value.arrays
+        .flatMap(({ mount, panels }, a) => panels.map(({ id }) => ({ id, a, mount })))
+        .map(({ id, a, mount }, at) => [id, { a, mount, light: panelLight.value[at] }] as const),
+    )
+    return wiring.value.strings.flatMap(({ panelIds, input }) => {
+      const found = panelIds.flatMap((id) => lights.get(id) ?? [])
+      const first = found[0]
+      if (!first) return []
+      const [light, snowLost] = [planeLight.value[first.a], snow.value[first.a]]
+      if (!light || !snowLost) return []
+      return [
+        {
+          panels: found.flatMap((panel) => panel.light ?? []),
+          light,
+          snowLost,
+          heat: mountHeat[first.mount],
+          // Without an input a string yields nothing.
+          connected: input >= 0,
+          powerW,
+          power,
+          // Entered snow does not count where it is computed.
+          losses: { soiling: losses.soiling, snow: snowLost.value ? [] : losses.snow },
+          weather,
+          sun,
+          withVolts,
+        },
+      ]
+    })
+  },
+  compute: ({ panels, light, snowLost, heat, connected, ...request }) =>
+    stringYear({ panels, connected, conditions: { light, heat, snowLost } }, request),
+  bytes: stringYearBytes,
+})
+
+/** All strings together at the inverter, after the entered losses. */
+export const dcStage: Stage<World, DcYear> = stage({
+  name: 'dc',
+  version: 5,
+  after: { strings: stringYearStage, sun: sunStage },
+  reads: (world: World) => {
+    const { other, ...losses } = fieldsOf(
+      lossesIn(world),
+      'lightInduced',
+      'nameplate',
+      'wiring',
+      'connections',
+      'other',
+    )
+    return { losses, other: other.map(({ share }) => share) }
+  },
+  compute: ({ losses, other }, { strings, sun }) =>
+    sumStrings(
+      strings.map(({ value }) => value),
+      sun.interval.length,
+      { ...losses, other },
+    ),
+})

@@ -1,0 +1,61 @@
+import { agedBills, moneyOf, priceOf, type Money, type Price } from '../finance/money'
+import { stage, type Stage } from '../graph/stage'
+import { panelsOf } from '../site/site'
+import { acStage } from './ac'
+import { billNowStage, priceThenStage } from './bills'
+import { batteryRunIn } from './dispatch'
+import { loadStage } from './load'
+import { siteStage } from './site'
+import { batteryIn, fieldsOf, moduleIn, offerIn, siteIn, storageIn, tariffThenIn, type World } from './world'
+
+/** The bills of the years to come at today's prices, currency a year. */
+export const yearsStage: Stage<World, readonly number[]> = stage({
+  name: 'years',
+  version: 1,
+  after: { ac: acStage, load: loadStage, price: priceThenStage },
+  reads: (world: World) => ({
+    years: offerIn(world).years,
+    degradation: moduleIn(world).degradation,
+    exportLimitKw: siteIn(world).exportLimitKw,
+    battery: batteryRunIn(world),
+    tariff: fieldsOf(tariffThenIn(world), 'fixedPerMonth', 'exportPerKwh'),
+    stepHours: world.weather.value.stepMinutes / 60,
+  }),
+  compute: (reads, { ac, load, price }) =>
+    agedBills({ ...reads, yieldKwh: ac.kwhByInterval, loadKwh: load, price }),
+})
+
+/** Module power of the option. */
+export const powerStage: Stage<World, { readonly count: number; readonly powerW: number }> = stage({
+  name: 'power',
+  version: 1,
+  after: { site: siteStage },
+  reads: (world: World) => ({ powerW: moduleIn(world).powerW }),
+  compute: ({ powerW }, { site }) => {
+    const count = panelsOf(site).length
+    return { count, powerW: count * powerW }
+  },
+})
+
+/** What the option costs. */
+export const priceStage: Stage<World, Price> = stage({
+  name: 'price',
+  version: 1,
+  after: { power: powerStage },
+  reads: (world: World) => ({
+    offer: fieldsOf(offerIn(world), 'pricePerWatt', 'pricePerBattery', 'incentiveShare'),
+    batteries: batteryIn(world) ? storageIn(world).count : 0,
+  }),
+  compute: ({ offer, batteries }, { power }) => priceOf(offer, power.powerW, batteries),
+})
+
+/** What comes of it over the years. */
+export const financeStage: Stage<World, Money> = stage({
+  name: 'finance',
+  version: 2,
+  after: { price: priceStage, before: billNowStage, years: yearsStage },
+  reads: (world: World) => ({
+    offer: fieldsOf(offerIn(world), 'escalation', 'upkeepPerYear', 'discountRate'),
+  }),
+  compute: ({ offer }, { price, before, years }) => moneyOf(offer, price, before.annual, years),
+})

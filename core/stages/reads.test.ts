@@ -1,0 +1,289 @@
+import { job, rack, withBattery, worldOf } from '@/town/testing'
+import { Keyed, keyOf } from '../graph/keyed'
+import { type Objects } from '../kinds/documents'
+import { type AnyObject } from '../kinds/index'
+import { Fault } from '../model/fault'
+import { seededRandom } from '../model/random'
+import { allStages } from './all-stages'
+import { fieldsToEdit, otherSheet, otherValue, textsOf } from './edits'
+import { batteryIn, inverterIn, moduleIn, type World } from './world'
+
+/** Which stages read each field: one that forgets an input, or reads what it does not need, shows here. */
+
+const { house } = job
+const option: Objects = { ...withBattery, [rack.id]: rack }
+const base = await worldOf(house, option)
+const slots = ['0:1', '0:2', '1:2']
+const texts = textsOf([house, option], base.catalogue, [
+  ...slots,
+  'Meadow',
+  'America/Chicago',
+  'EUR',
+  'es-ES',
+  'harrow-ridge',
+])
+const chances = { random: seededRandom(7), texts }
+
+const keysOf = (world: World) => allStages.map(({ name, reads }) => [name, keyOf(reads(world))] as const)
+const before = new Map(keysOf(base))
+/** Stages whose own inputs an edit changes; none where the edit is one that nothing can be computed from. */
+function readersOf(world: World): string[] {
+  try {
+    return keysOf(world).flatMap(([name, key]) => (key === before.get(name) ? [] : [name]))
+  } catch (error) {
+    if (error instanceof Fault && error.code === 'unknown-equipment') return []
+    throw error
+  }
+}
+/** The same for many edits of one thing. */
+function readersOfAll(edit: () => World | undefined, times = 12): string {
+  const found = new Set<string>()
+  for (let k = 0; k < times; k++) {
+    const world = edit()
+    if (world) for (const name of readersOf(world)) found.add(name)
+  }
+  return allStages.flatMap(({ name }) => (found.has(name) ? [name] : [])).join(', ')
+}
+const withObject = (object: AnyObject): World =>
+  object.id in house
+    ? { ...base, house: { ...house, [object.id]: object } }
+    : { ...base, option: { ...option, [object.id]: object } }
+
+const objectNamed = (id: string): AnyObject => {
+  const object = house[id] ?? option[id]
+  if (!object) throw new Error(`the job has ${id}`)
+  return object
+}
+const readersOfField = (id: string, field: string) => {
+  const object = objectNamed(id)
+  // Ids of equipment are few among all the texts there are.
+  const times = field.endsWith('Id') ? 250 : 12
+  return readersOfAll(() => {
+    const other = otherValue(object, field, chances)
+    return other && withObject(other)
+  }, times)
+}
+
+/** Fields that nothing is computed from: what things are called, how they are shown, and what nobody is paid. */
+const unread: Readonly<Record<string, readonly string[]>> = {
+  // The station is asked for where the world is put together.
+  site: ['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],
+  'tariff-now': ['name', 'utility', 'exportPerKwh'],
+  'tariff-then': ['name', 'utility'],
+  'volume-1': ['name'],
+  'chimney-1': ['name'],
+  'tree-1': ['name'],
+  'rack-1': ['name'],
+  offer: ['name'],
+}
+
+const ground = 'ground objects, roof objects, fields'
+const roof = 'roof objects, fields'
+const ownBattery = 'dispatch, account of use'
+
+/** Readers of each field that is read. */
+const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  site: {
+    latitudeDeg: 'sun, load',
+    longitudeDeg: 'sun',
+    elevationM: 'sun',
+    timeZone: 'clock',
+    lowestTemperatureC: 'strings, account of wiring',
+    highestTemperatureC: 'strings',
+    albedoByMonth: 'plane light, account of light',
+    skyModel: 'sky, account of light',
+    exportLimitKw: 'dispatch, years',
+  },
+  load: { annualKwh: 'load, account of use', shape: 'load' },
+  'tariff-now': { fixedPerMonth: 'bill now', pricePerKwh: 'price now', periods: 'price now' },
+  'tariff-then': {
+    fixedPerMonth: 'bill then, years',
+    pricePerKwh: 'price then',
+    periods: 'price then',
+    exportPerKwh: 'bill then, years',
+  },
+  'volume-1': { role: ground, outline: ground, eaveHeightM: ground, edges: ground },
+  'tree-1': { center: ground, heightM: ground, crownDiameterM: ground, transmissivity: ground },
+  'chimney-1': {
+    center: roof,
+    widthM: roof,
+    depthM: roof,
+    rotationDeg: roof,
+    heightM: roof,
+    clearanceM: roof,
+  },
+  'array-south': {
+    volumeId: 'fields',
+    edgeIndex: 'fields',
+    orientation: 'fields',
+    gapM: 'fields',
+    mount: 'site',
+    removed: 'site',
+  },
+  'rack-1': {
+    ...Object.fromEntries(
+      [
+        'center',
+        'rows',
+        'columns',
+        'orientation',
+        'tracking',
+        'tiltDeg',
+        'azimuthDeg',
+        'clearanceM',
+        'rowPitchM',
+        'limitDeg',
+        'backtracking',
+        'gapM',
+      ].map((field) => [field, 'fields']),
+    ),
+    removed: 'site',
+  },
+  cover: {
+    moduleId:
+      'ground objects, roof objects, fields, visibility, shade, snow, strings, module model, string years, shade bill, account of light, account of modules, power, account of wiring, years, account of money',
+    setbacksM: ground,
+  },
+  electrical: {
+    inverterId: 'strings, string years, ac, account of wiring, account of the inverter',
+    modulesPerString: 'strings',
+  },
+  losses: {
+    soiling: 'string years, account of modules',
+    snow: 'string years, account of modules',
+    lightInduced: 'dc, account of modules',
+    nameplate: 'dc, account of modules',
+    wiring: 'dc, account of modules',
+    connections: 'dc, account of modules',
+    availability: 'ac, account of modules, account of the inverter',
+    other: 'dc, account of modules',
+  },
+  storage: {
+    batteryId: `${ownBattery}, price, years, account of money`,
+    count: `${ownBattery}, price, years`,
+    reserve: `${ownBattery}, years`,
+  },
+  offer: {
+    pricePerWatt: 'price, account of money',
+    pricePerBattery: 'price',
+    incentiveShare: 'price, account of money',
+    years: 'years, account of money',
+    discountRate: 'finance, account of money',
+    escalation: 'finance, account of money',
+    upkeepPerYear: 'finance',
+  },
+}
+
+test.each(Object.keys(read))('fields of %s', (id) => {
+  const expected: Record<string, string> = { ...read[id] }
+  for (const field of unread[id] ?? []) expected[field] = ''
+  const found = fieldsToEdit(objectNamed(id)).map((field) => [field, readersOfField(id, field)] as const)
+  expect(Object.fromEntries(found)).toEqual(expected)
+})
+
+const sheets = {
+  modules: {
+    id: moduleIn(base).id,
+    fields: {
+      powerW: 'string years, shade bill, account of light, power',
+      widthM: ground,
+      lengthM: ground,
+      vocV: 'strings, module model',
+      vmpV: 'strings, module model',
+      iscA: 'module model, account of wiring',
+      impA: 'module model',
+      powerPerK: 'strings, module model, account of modules',
+      vocPerK: 'strings, module model',
+      iscPerK: 'module model',
+      strips: 'visibility, shade, snow, account of light, account of modules',
+      halves: 'visibility, shade, snow, account of light',
+      degradation: 'years, account of money',
+    },
+  },
+  inverters: {
+    id: inverterIn(base).id,
+    fields: {
+      acPowerW: 'ac, account of wiring, account of the inverter',
+      mppInputs: 'strings, account of wiring',
+      stringsPerInput: 'strings, account of wiring',
+      highestV: 'strings, account of wiring',
+      mppLowV: 'strings, account of wiring',
+      mppHighV: 'strings, account of wiring',
+      startV: 'strings, account of wiring',
+      inputCurrentA: 'account of wiring',
+      efficiency: 'ac, account of the inverter',
+      nightW: 'ac',
+      king: 'ac',
+      highestDcAc: 'account of wiring',
+    },
+  },
+  batteries: {
+    id: batteryIn(base)?.id ?? '',
+    fields: {
+      usableKwh: `${ownBattery}, years`,
+      chargeKw: 'dispatch, years',
+      dischargeKw: 'dispatch, years',
+      efficiency: `${ownBattery}, years`,
+    },
+  },
+} as const
+
+test.each(['modules', 'inverters', 'batteries'] as const)('sheets of %s', (list) => {
+  const { id, fields } = sheets[list]
+  const sheet = base.catalogue[list].find((one) => one.id === id) ?? {}
+  const found = Object.keys(sheet).map((field) => [
+    field,
+    readersOfAll(() => {
+      const catalogue = otherSheet(base.catalogue, list, id, field, chances)
+      return catalogue && { ...base, catalogue }
+    }),
+  ])
+  expect(Object.fromEntries(found)).toEqual({ id: '', maker: '', name: '', ...fields })
+})
+
+test('an inverter without measured parameters asks for no volts', () => {
+  const { id } = inverterIn(base)
+  const inverters = base.catalogue.inverters.map(({ king, ...sheet }) =>
+    sheet.id === id || !king ? sheet : { ...sheet, king },
+  )
+  expect(readersOf({ ...base, catalogue: { ...base.catalogue, inverters } })).toEqual([
+    'string years',
+    'ac',
+    'account of the inverter',
+  ])
+})
+
+test('the weather and where it comes from', () => {
+  const { value: year } = base.weather
+  const weather = (fields: object) =>
+    readersOf({ ...base, weather: new Keyed('other', { ...year, ...fields }) })
+  expect(weather({})).toEqual(['sky', 'snow', 'string years', 'light series'])
+  expect(weather({ timeZoneHours: 1 })).toEqual([
+    'sun',
+    'sky',
+    'snow',
+    'string years',
+    'clock',
+    'light series',
+  ])
+  expect(weather({ snowDepthM: null })).toEqual([
+    'sky',
+    'snow',
+    'string years',
+    'account of light',
+    'account of modules',
+    'light series',
+  ])
+  expect(new Set(weather({ stepMinutes: 30 }))).toEqual(
+    new Set([
+      ...['sun', 'sky', 'shade', 'snow', 'string years', 'clock', 'account of modules'],
+      ...['account of the inverter', 'dispatch', 'years', 'light series', 'carpet'],
+    ]),
+  )
+  const station = (fields: object) => readersOf({ ...base, station: { ...base.station, ...fields } })
+  expect(station({ name: 'Another name' })).toEqual([])
+  expect(station({ id: 'another' })).toEqual(['account of the site', 'account of light'])
+  expect(station({ distanceM: 1 })).toEqual(['account of the site', 'account of light'])
+  expect(station({ yearSpread: 0.5 })).toEqual(['account of the inverter'])
+  expect(station({ standsIn: true })).toEqual(['account of the site'])
+})

@@ -1,0 +1,110 @@
+import { type Keyed } from '../graph/keyed'
+import { itemStage, type Stage } from '../graph/stage'
+import { type Below, emptyGeometry, type Geometry, type Rank, type Standing } from '../kinds/standing'
+import { coverId } from '../kinds/cover/cover'
+import { type AnyObject, type KindName, kindNamed, kindOf } from '../kinds/index'
+import { type Design } from './world'
+
+/** Something that stands in space, as its geometry is built from it. */
+interface Shaped {
+  readonly id: string
+  readonly kind: KindName
+  readonly shape: unknown
+}
+
+/** What modules are laid with; the module is null while none of the catalogue is chosen. */
+export function layingIn({ option, catalogue }: Design): Pick<Below, 'module' | 'setbacksM'> {
+  const cover = option[coverId]
+  if (cover?.kind !== 'cover')
+    return { module: null, setbacksM: { eave: 0, ridge: 0, hip: 0, valley: 0, rake: 0 } }
+  const module = catalogue.modules.find(({ id }) => id === cover.moduleId)
+  return {
+    module: module ? { widthM: module.widthM, lengthM: module.lengthM } : null,
+    setbacksM: cover.setbacksM,
+  }
+}
+
+/** The objects of a rank, in the order they stand in their documents, the house's first. */
+export const objectsOfRank = ({ house, option }: Pick<Design, 'house' | 'option'>, rank: Rank): AnyObject[] =>
+  [...Object.values(house), ...Object.values(option)].filter(
+    (object) => kindNamed(object.kind).standing?.rank === rank,
+  )
+
+const shapesOfRank = (design: Design, rank: Rank): Shaped[] =>
+  objectsOfRank(design, rank).map((object) => ({
+    id: object.id,
+    kind: object.kind,
+    shape: kindOf(object).standing?.shape(object),
+  }))
+
+const standingOf = (kind: KindName): Standing<AnyObject> => {
+  const { standing } = kindNamed(kind)
+  if (!standing) throw new RangeError(`${kind} stands nowhere`)
+  return standing
+}
+
+/** Geometries beside the ids of their objects. */
+const withIds = (shaped: readonly Shaped[], built: readonly Keyed<Geometry>[]): Below['objects'] =>
+  shaped.map(({ id }, i) => ({ id, geometry: built[i]?.value ?? emptyGeometry }))
+
+const build = ({ kind, shape, reads }: { kind: KindName; shape: unknown; reads: unknown }): Geometry =>
+  standingOf(kind).build(shape, reads)
+
+const version = 1
+
+/** An item's key holds the shape and what it found around it; neither id nor name. */
+const itemsOf = (shaped: readonly Shaped[], below: Below) =>
+  shaped.map(({ kind, shape }) => ({ kind, shape, reads: standingOf(kind).reads(shape, below) }))
+
+/** Corners, solids and crowns: a few dozen numbers each. */
+const geometryBytes = (geometry: Geometry): number =>
+  2_000 +
+  1_500 * (geometry.surfaces.length + geometry.solids.length) +
+  400 * (geometry.field?.slots.length ?? 0)
+
+/** Buildings and trees: what stands by itself. */
+export const groundStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
+  name: 'ground objects',
+  version,
+  after: {},
+  reads: (design: Design) => ({ shaped: shapesOfRank(design, 'ground'), ...layingIn(design) }),
+  each: ({ shaped, ...laying }) => itemsOf(shaped, { ...laying, objects: [] }),
+  compute: build,
+  bytes: geometryBytes,
+})
+
+/** What stands on roofs. */
+export const roofStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
+  name: 'roof objects',
+  version,
+  after: { ground: groundStage },
+  reads: (design: Design) => ({
+    ground: shapesOfRank(design, 'ground'),
+    shaped: shapesOfRank(design, 'roof'),
+    ...layingIn(design),
+  }),
+  each: ({ ground: shapes, shaped, ...laying }, { ground }) =>
+    itemsOf(shaped, { ...laying, objects: withIds(shapes, ground.value) }),
+  compute: build,
+  bytes: geometryBytes,
+})
+
+/** Where modules can lie. */
+export const fieldStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
+  name: 'fields',
+  version,
+  after: { ground: groundStage, roof: roofStage },
+  reads: (design: Design) => ({
+    ground: shapesOfRank(design, 'ground'),
+    roof: shapesOfRank(design, 'roof'),
+    shaped: shapesOfRank(design, 'field'),
+    ...layingIn(design),
+  }),
+  each: ({ ground: groundShapes, roof: roofShapes, shaped, ...laying }, { ground, roof }) =>
+    itemsOf(shaped, {
+      ...laying,
+      objects: [...withIds(groundShapes, ground.value), ...withIds(roofShapes, roof.value)],
+    }),
+  compute: build,
+  bytes: geometryBytes,
+})

@@ -1,0 +1,74 @@
+import { type BatteryType, type Catalogue, type InverterType, type ModuleType } from '../electrical/catalogue'
+import { type Keyed } from '../graph/keyed'
+import { coverId, type Cover } from '../kinds/cover/cover'
+import { theOne, type Objects } from '../kinds/documents'
+import { electricalId, type Electrical } from '../kinds/electrical/electrical'
+import { loadId, type Load } from '../kinds/load/load'
+import { lossesId, type Losses } from '../kinds/losses/losses'
+import { offerId, type Offer } from '../kinds/offer/offer'
+import { siteId, type Site } from '../kinds/site/site'
+import { storageId, type Storage } from '../kinds/storage/storage'
+import { tariffNowId, tariffThenId, type Tariff } from '../kinds/tariff/tariff'
+import { Fault } from '../model/fault'
+import { type WeatherYear } from '../weather/weather-year'
+
+/** The two documents of an option and what can be bought: all that a picture of it needs. */
+export interface Design {
+  readonly house: Objects
+  readonly option: Objects
+  readonly catalogue: Catalogue
+}
+
+/** Where the weather was measured. */
+export interface StationInfo {
+  readonly id: string
+  readonly name: string
+  readonly distanceM: number
+  readonly elevationM: number
+  /** Standard deviation of a year's light as a share of the mean; null where it is not known. */
+  readonly yearSpread: number | null
+  /** Whether it stands in for an imported file that is not at hand. */
+  readonly standsIn: boolean
+}
+
+/** What the chain from sunlight to payback is run for. */
+export interface World extends Design {
+  readonly weather: Keyed<WeatherYear>
+  readonly station: StationInfo
+}
+
+const chosen = <T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T => {
+  const found = list.find((item) => item.id === id)
+  if (!found) throw new Fault('unknown-equipment', { what, id }, id)
+  return found
+}
+
+export const siteIn = ({ house }: Design): Site => theOne(house, 'site', siteId)
+export const loadIn = ({ house }: Design): Load => theOne(house, 'load', loadId)
+export const tariffNowIn = ({ house }: Design): Tariff => theOne(house, 'tariff', tariffNowId)
+export const tariffThenIn = ({ house }: Design): Tariff => theOne(house, 'tariff', tariffThenId)
+export const coverIn = ({ option }: Design): Cover => theOne(option, 'cover', coverId)
+export const electricalIn = ({ option }: Design): Electrical => theOne(option, 'electrical', electricalId)
+export const lossesIn = ({ option }: Design): Losses => theOne(option, 'losses', lossesId)
+export const storageIn = ({ option }: Design): Storage => theOne(option, 'storage', storageId)
+export const offerIn = ({ option }: Design): Offer => theOne(option, 'offer', offerId)
+
+/** @throws Fault `unknown-equipment` */
+export const moduleIn = (design: Design): ModuleType =>
+  chosen(design.catalogue.modules, coverIn(design).moduleId, 'module')
+
+/** @throws Fault `unknown-equipment` */
+export const inverterIn = (design: Design): InverterType =>
+  chosen(design.catalogue.inverters, electricalIn(design).inverterId, 'inverter')
+
+/** @throws Fault `unknown-equipment` */
+export function batteryIn(design: Design): BatteryType | null {
+  const { batteryId } = storageIn(design)
+  return batteryId === null ? null : chosen(design.catalogue.batteries, batteryId, 'battery')
+}
+
+/** Some of an object's fields: what is read of it, and no more. */
+export const fieldsOf = <T extends object, K extends keyof T>(
+  object: T,
+  ...names: readonly K[]
+): Pick<T, K> => Object.fromEntries(names.map((name) => [name, object[name]])) as Pick<T, K>

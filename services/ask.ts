@@ -1,0 +1,31 @@
+import { Fault } from '@/core/model/fault'
+
+/** An answer of a service in an open form. */
+export interface Answer {
+  readonly status: number
+  readonly text: () => Promise<string>
+}
+
+/** Asks for a path below a service's address, such as `stations?lat=41.6&lon=-71.4`. */
+export type Ask = (path: string, signal?: AbortSignal) => Promise<Answer>
+
+/** @param base address of the service, without a slash at its end */
+export const overHttp =
+  (base: string): Ask =>
+  (path, signal) =>
+    fetch(`${base}/${path}`, signal ? { signal } : {})
+
+/**
+ * The text of a good answer.
+ * @throws Fault `service-away` when nothing answers, `service-refused` with the status
+ */
+export async function textFrom(ask: Ask, path: string, signal?: AbortSignal): Promise<string> {
+  const away = (error: unknown): never => {
+    if (signal?.aborted) throw error
+    // Neither asked nor answered to the end.
+    throw new Fault('service-away')
+  }
+  const answer = await ask(path, signal).catch(away)
+  if (answer.status !== 200) throw new Fault('service-refused', { status: answer.status })
+  return answer.text().catch(away)
+}

@@ -1,0 +1,89 @@
+import { z } from 'zod'
+import { catalogueSchema, type Catalogue } from '@/core/electrical/catalogue'
+import { type LatLon } from '@/core/geometry/geo'
+import { Keyed } from '@/core/graph/keyed'
+import { offerSchema } from '@/core/kinds/offer/offer'
+import { siteSchema } from '@/core/kinds/site/site'
+import { tariffSchema } from '@/core/kinds/tariff/tariff'
+import { digest } from '@/core/model/digest'
+import { Fault } from '@/core/model/fault'
+import { readPlaced } from '@/core/weather/read-weather'
+import { byDistance } from '@/core/weather/station'
+import { type WeatherYear } from '@/core/weather/weather-year'
+import { textFrom, type Ask } from './ask'
+
+const addressSchema = z.object({
+  label: z.string(),
+  /** What holds at the address. */
+  site: siteSchema,
+  tariffs: z.object({ now: tariffSchema, then: tariffSchema }),
+  prices: offerSchema.pick({ pricePerWatt: true, pricePerBattery: true, incentiveShare: true }),
+})
+const addressesSchema = z.object({ features: z.array(z.object({ properties: addressSchema })) })
+
+/** An address and what is usual there: enough to begin a job. */
+export type AddressFound = z.infer<typeof addressSchema>
+
+const stationsSchema = z.object({
+  features: z.array(
+    z.object({
+      geometry: z.object({ coordinates: z.tuple([z.number(), z.number()]) }),
+      properties: z.object({
+        id: z.string(),
+        name: z.string(),
+        elevationM: z.number(),
+        yearSpread: z.number().nullable(),
+      }),
+    }),
+  ),
+})
+
+/** A weather station and how far it is. */
+export interface StationFound extends LatLon {
+  readonly id: string
+  readonly name: string
+  readonly elevationM: number
+  /** Standard deviation of a year's light as a share of the mean; null where it is not known. */
+  readonly yearSpread: number | null
+  readonly distanceM: number
+}
+
+/** Where a station's typical year is. */
+export const stationPath = (id: string): string => `weather/${encodeURIComponent(id)}.epw`
+
+/** A year of weather in a text, with the digest of the text as its key. */
+export const weatherIn = (text: string): Keyed<WeatherYear> => new Keyed(digest(text), readPlaced(text).year)
+
+async function jsonFrom<T>(ask: Ask, path: string, schema: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
+  const text = await textFrom(ask, path, signal)
+  try {
+    return schema.parse(JSON.parse(text))
+  } catch (error) {
+    if (!(error instanceof SyntaxError || error instanceof z.ZodError)) throw error
+    throw new Fault('service-garbled', { path: path.split('?')[0] ?? path })
+  }
+}
+
+/** Addresses that match, best first. */
+export const addressesFor = async (ask: Ask, query: string, signal?: AbortSignal): Promise<AddressFound[]> =>
+  (await jsonFrom(ask, `addresses?q=${encodeURIComponent(query)}`, addressesSchema, signal)).features.map(
+    ({ properties }) => properties,
+  )
+
+/** Weather stations by their distance from a place, nearest first. */
+export async function stationsNear(ask: Ask, place: LatLon, signal?: AbortSignal): Promise<StationFound[]> {
+  const query = `stations?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`
+  const { features } = await jsonFrom(ask, query, stationsSchema, signal)
+  const stations = features.map(({ geometry, properties }) => ({
+    ...properties,
+    longitudeDeg: geometry.coordinates[0],
+    latitudeDeg: geometry.coordinates[1],
+  }))
+  return byDistance(stations, place.latitudeDeg, place.longitudeDeg).map(({ station, distanceM }) => ({
+    ...station,
+    distanceM,
+  }))
+}
+
+/** What can be bought. */
+export const catalogueFrom = (ask: Ask): Promise<Catalogue> => jsonFrom(ask, 'catalogue', catalogueSchema)

@@ -1,0 +1,344 @@
+import {
+  AmbientLight,
+  Box3,
+  Color,
+  DirectionalLight,
+  type Group,
+  HemisphereLight,
+  Mesh,
+  MeshLambertMaterial,
+  MOUSE,
+  OrthographicCamera,
+  PCFShadowMap,
+  PerspectiveCamera,
+  PlaneGeometry,
+  Scene,
+  Sphere,
+  TOUCH,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+  Raycaster,
+} from 'three'
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
+import { type LatLon } from '@/core/geometry/geo'
+import { type Ray } from '@/core/geometry/ray'
+import { type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { type Site } from '@/core/site/site'
+import { buildMaquette, disposeShapes, type Emphasis } from './maquette'
+import './one-reading'
+import { Paints } from './paints'
+import { type Palette } from './palette'
+import { AerialSheet } from './sheet'
+
+/** Steps in which the reach of the shadow map grows with what stands there, so that its grain rests while drawing. */
+const shadowStepM = 4
+/** Makes paper in the sun of a clear afternoon look as it does on the page: sun and sky together are a little too warm. */
+const paperInSun = new Color(0.9, 0.935, 1)
+/** How far beyond what casts shadows the sun's eye stands, and how far beyond it shadows reach. */
+const sunClearM = 60
+const longestShadowM = 180
+const paperM = 900
+/** How long a change that no hand is waiting for may stand before it is drawn. */
+const restMs = 320
+
+/** The stage: one scene, two cameras (plan and perspective), drawn only when something changes. */
+export class StageView {
+  readonly #renderer: WebGLRenderer
+  readonly #scene = new Scene()
+  readonly #perspective = new PerspectiveCamera(32, 1, 0.5, 1200)
+  readonly #plan = new OrthographicCamera(-20, 20, 20, -20, 0.5, 1200)
+  readonly #controls: { perspective: OrbitControls; plan: OrbitControls }
+  readonly #sun = new DirectionalLight('#fff6e3', 2.1)
+  readonly #sunward = new Vector3(0, 0, 1)
+  #sunAwayM = sunClearM
+  readonly #sky = new HemisphereLight('#ffffff', '#e9dfcb', 1)
+  readonly #fill = new AmbientLight('#ffffff', 0.25)
+  readonly #paper = new Mesh(new PlaneGeometry(paperM, paperM), new MeshLambertMaterial())
+  readonly #paints = new Paints()
+  readonly sheet: AerialSheet
+  readonly #listeners = new Set<() => void>()
+  #maquette: Group | null = null
+  #frame = 0
+  #later: ReturnType<typeof setTimeout> | undefined
+  #shown: Site | null = null
+  #isPlan = false
+  #halfHeightM = 24
+
+  constructor(canvas: HTMLCanvasElement) {
+    this.#renderer = new WebGLRenderer({
+      canvas,
+      antialias: true,
+      alpha: false,
+      powerPreference: 'high-performance',
+    })
+    // Asking whether a shader compiled waits until it has.
+    this.#renderer.debug.checkShaderErrors = process.env.NODE_ENV !== 'production'
+    this.#renderer.shadowMap.enabled = true
+    this.#renderer.shadowMap.type = PCFShadowMap
+    this.#renderer.shadowMap.autoUpdate = false
+    this.#plan.up.set(0, 1, 0)
+    this.#perspective.up.set(0, 0, 1)
+    this.#perspective.position.set(18, -34, 30)
+    this.#plan.position.set(0, 0, 200)
+    this.#controls = {
+      perspective: this.#makeControls(this.#perspective),
+      plan: this.#makeControls(this.#plan),
+    }
+    this.#controls.plan.enableRotate = false
+    this.#controls.plan.screenSpacePanning = true
+    this.#controls.perspective.maxPolarAngle = Math.PI / 2 - 0.03
+    this.#controls.perspective.target.set(0, 0, 2.5)
+    this.#controls.plan.enabled = false
+    this.#sun.castShadow = true
+    this.#sun.shadow.mapSize.set(2048, 2048)
+    this.#sun.shadow.bias = -0.0004
+    this.#sun.shadow.normalBias = 0.03
+    this.#sky.position.set(0, 0, 1)
+    this.#paper.receiveShadow = true
+    // Under the sheet, and drawn last: what lies on it hides it.
+    this.#paper.position.z = -0.08
+    this.#paper.renderOrder = 3
+    this.sheet = new AerialSheet(this.#paper.material.color, () => this.draw())
+    this.#scene.add(this.#sun, this.#sun.target, this.#sky, this.#fill, this.#paper, this.sheet.group)
+  }
+
+  onDraw(listener: () => void): () => void {
+    this.#listeners.add(listener)
+    return () => this.#listeners.delete(listener)
+  }
+
+  resize(width: number, height: number): void {
+    if (width === 0 || height === 0) return
+    this.#renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+    this.#renderer.setSize(width, height, false)
+    this.#perspective.aspect = width / height
+    this.#perspective.updateProjectionMatrix()
+    this.#framePlan(width / height)
+    // At once: a canvas that was resized is empty until it is drawn.
+    this.#drawNow()
+  }
+
+  /**
+   * @param inHand a gesture is running: every change is drawn at once. Else the picture waits a moment, so that an edit
+   * and the figures it leads to are drawn together and the figures are not kept waiting.
+   */
+  show(site: Site, palette: Palette, emphasis: Emphasis, inHand = true): void {
+    if (this.#maquette) {
+      this.#scene.remove(this.#maquette)
+      disposeShapes(this.#maquette)
+    }
+    this.#maquette = buildMaquette(site, { palette, emphasis, paints: this.#paints })
+    this.#paints.tidy()
+    this.#scene.add(this.#maquette)
+    this.#scene.background = new Color(palette.paper)
+    this.#paper.material.color.set(palette.paper).multiply(paperInSun)
+    this.#sky.intensity = palette.ambient
+    if (site !== this.#shown) this.#fitShadows(this.#maquette)
+    this.#shown = site
+    if (inHand) this.draw()
+    else {
+      clearTimeout(this.#later)
+      this.#later = setTimeout(() => this.draw(), restMs)
+    }
+  }
+
+  showSheet(place: LatLon, tilesUrl: string, strength: number): void {
+    this.sheet.show(place, tilesUrl, strength)
+    this.draw()
+  }
+
+  /** @param direction towards the sun; below the horizon it goes out */
+  setSun(direction: Vec3): void {
+    const up = direction[2] > 0.01
+    this.#sun.intensity = up ? 2.1 * Math.min(1, 0.35 + direction[2] * 2) : 0
+    this.#sunward.set(direction[0], direction[1], Math.max(direction[2], 0.02))
+    this.#placeSun()
+    this.draw()
+  }
+
+  get isPlan(): boolean {
+    return this.#isPlan
+  }
+
+  setPlan(plan: boolean): void {
+    if (plan === this.#isPlan) return
+    this.#isPlan = plan
+    const { perspective, plan: flat } = this.#controls
+    if (plan) {
+      const { target } = perspective
+      this.#plan.position.set(target.x, target.y, 200)
+      flat.target.set(target.x, target.y, 0)
+      this.#halfHeightM =
+        this.#perspective.position.distanceTo(target) * Math.tan((this.#perspective.fov * Math.PI) / 360)
+      this.#plan.zoom = 1
+      this.#framePlan(this.#perspective.aspect)
+    } else {
+      const shift = new Vector3(flat.target.x - perspective.target.x, flat.target.y - perspective.target.y, 0)
+      perspective.target.add(shift)
+      this.#perspective.position.add(shift)
+    }
+    perspective.enabled = !plan
+    flat.enabled = plan
+    ;(plan ? flat : perspective).update()
+    this.draw()
+  }
+
+  /** Brings a circle of the ground into view, seen from the sunny side: the south, or south of the equator the north. */
+  lookAt([x, y]: Vec2, radiusM: number, heightM: number, southern = false): void {
+    const { perspective, plan } = this.#controls
+    const distance =
+      (radiusM * 1.15) /
+      Math.sin((this.#perspective.fov * Math.PI) / 360) /
+      Math.min(1, this.#perspective.aspect)
+    perspective.target.set(x, y, heightM)
+    this.#perspective.position.set(
+      x + distance * 0.4,
+      y + distance * (southern ? 0.66 : -0.66),
+      heightM + distance * 0.58,
+    )
+    plan.target.set(x, y, 0)
+    this.#plan.position.set(x, y, 200)
+    this.#plan.zoom = 1
+    this.#halfHeightM = radiusM * 1.15
+    this.#framePlan(this.#perspective.aspect)
+    perspective.update()
+    plan.update()
+    this.draw()
+  }
+
+  /** Turns the view to look from a direction: degrees clockwise from north. */
+  lookFrom(azimuthDeg: number, elevationDeg: number): void {
+    const { perspective } = this.#controls
+    const distance = this.#perspective.position.distanceTo(perspective.target)
+    const [a, e] = [(azimuthDeg * Math.PI) / 180, (elevationDeg * Math.PI) / 180]
+    this.#perspective.position
+      .set(Math.sin(a) * Math.cos(e), Math.cos(a) * Math.cos(e), Math.sin(e))
+      .multiplyScalar(distance)
+      .add(perspective.target)
+    perspective.update()
+    this.draw()
+  }
+
+  /** For pages where there is nothing to draw: the left button and one finger turn the house. */
+  turnWithLeft(): void {
+    const { perspective } = this.#controls
+    perspective.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.PAN }
+    perspective.touches = { ONE: TOUCH.ROTATE, TWO: TOUCH.DOLLY_PAN }
+    perspective.enableZoom = false
+  }
+
+  /** The ray of sight under a pixel of the canvas. */
+  rayAt([px, py]: Vec2): Ray {
+    const { width, height } = this.#size()
+    const caster = new Raycaster()
+    caster.setFromCamera(new Vector2((px / width) * 2 - 1, 1 - (py / height) * 2), this.#camera())
+    const { origin, direction } = caster.ray
+    return { origin: [origin.x, origin.y, origin.z], direction: [direction.x, direction.y, direction.z] }
+  }
+
+  /** Where a point stands on the canvas, in pixels; null behind the camera. */
+  project(point: Vec3): Vec2 | null {
+    const { width, height } = this.#size()
+    const v = new Vector3(...point).project(this.#camera())
+    return v.z > 1 ? null : [((v.x + 1) / 2) * width, ((1 - v.y) / 2) * height]
+  }
+
+  /** Metres of ground across a pixel at the middle of the view. */
+  metresPerPixel(): number {
+    const { height } = this.#size()
+    if (this.#isPlan) return (2 * this.#halfHeightM) / this.#plan.zoom / height
+    const distance = this.#perspective.position.distanceTo(this.#controls.perspective.target)
+    return (2 * distance * Math.tan((this.#perspective.fov * Math.PI) / 360)) / height
+  }
+
+  /** The way north points on the canvas, degrees clockwise from up. */
+  northDeg(): number {
+    if (this.#isPlan) return 0
+    const { target } = this.#controls.perspective
+    const eye = this.#perspective.position
+    return (Math.atan2(target.x - eye.x, target.y - eye.y) * -180) / Math.PI
+  }
+
+  draw(): void {
+    if (this.#frame) return
+    this.#frame = requestAnimationFrame(() => this.#drawNow())
+  }
+
+  /** A picture of the stage as it is now. */
+  picture(): string {
+    this.#drawNow()
+    return this.#renderer.domElement.toDataURL('image/png')
+  }
+
+  dispose(): void {
+    cancelAnimationFrame(this.#frame)
+    clearTimeout(this.#later)
+    if (this.#maquette) disposeShapes(this.#maquette)
+    this.#paints.dispose()
+    this.sheet.clear()
+    this.#controls.perspective.dispose()
+    this.#controls.plan.dispose()
+    this.#renderer.dispose()
+  }
+
+  #drawNow(): void {
+    cancelAnimationFrame(this.#frame)
+    clearTimeout(this.#later)
+    this.#frame = 0
+    this.#renderer.render(this.#scene, this.#camera())
+    for (const listener of this.#listeners) listener()
+  }
+
+  /** Has the shadow map cover what casts shadows and no more: the less it covers, the finer it is. */
+  #fitShadows(maquette: Group): void {
+    const ball = new Box3().setFromObject(maquette).getBoundingSphere(new Sphere())
+    const reach = Math.max(1, Math.ceil(Math.max(0, ball.radius) / shadowStepM)) * shadowStepM
+    const { camera } = this.#sun.shadow
+    camera.left = camera.bottom = -reach
+    camera.right = camera.top = reach
+    camera.near = 1
+    camera.far = 2 * reach + sunClearM + longestShadowM
+    camera.updateProjectionMatrix()
+    this.#sunAwayM = reach + sunClearM
+    this.#sun.target.position.copy(maquette.children.length > 0 ? ball.center : new Vector3())
+    this.#placeSun()
+  }
+
+  #placeSun(): void {
+    const { target } = this.#sun
+    this.#sun.position.copy(this.#sunward).multiplyScalar(this.#sunAwayM).add(target.position)
+    this.#renderer.shadowMap.needsUpdate = true
+  }
+
+  #camera() {
+    return this.#isPlan ? this.#plan : this.#perspective
+  }
+
+  #size() {
+    const { clientWidth, clientHeight } = this.#renderer.domElement
+    return { width: Math.max(1, clientWidth), height: Math.max(1, clientHeight) }
+  }
+
+  #framePlan(aspect: number): void {
+    this.#plan.left = -this.#halfHeightM * aspect
+    this.#plan.right = this.#halfHeightM * aspect
+    this.#plan.top = this.#halfHeightM
+    this.#plan.bottom = -this.#halfHeightM
+    this.#plan.updateProjectionMatrix()
+  }
+
+  #makeControls(camera: PerspectiveCamera | OrthographicCamera): OrbitControls {
+    const controls = new OrbitControls(camera, this.#renderer.domElement)
+    controls.mouseButtons = { LEFT: null, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.ROTATE }
+    controls.touches = { ONE: null, TWO: TOUCH.DOLLY_ROTATE }
+    controls.zoomToCursor = true
+    controls.enableDamping = false
+    controls.minDistance = 4
+    controls.maxDistance = 260
+    controls.minZoom = 0.2
+    controls.maxZoom = 20
+    controls.addEventListener('change', () => this.draw())
+    return controls
+  }
+}

@@ -1,0 +1,82 @@
+import { catalogue } from './equipment'
+import { findAddresses, type AddressMatch } from './geocoder'
+import { siteAt, tariffsOf } from './job-defaults'
+import { stations, stationEpw, stationSpread } from './stations'
+
+/** What the made-up world answers to a path of its interface. */
+export interface TownAnswer {
+  readonly status: number
+  readonly type: string
+  readonly body: string
+  /** Whether the same question gets the same answer for a day. */
+  readonly lasting: boolean
+}
+
+const json = (value: unknown, lasting = false): TownAnswer => ({
+  status: 200,
+  type: 'application/json; charset=utf-8',
+  body: JSON.stringify(value),
+  lasting,
+})
+
+const refusal = (status: number, body: string): TownAnswer => ({
+  status,
+  type: 'text/plain; charset=utf-8',
+  body,
+  lasting: false,
+})
+
+const collection = (features: readonly object[]) => json({ type: 'FeatureCollection', features })
+
+const point = (longitudeDeg: number, latitudeDeg: number) => ({
+  type: 'Point',
+  coordinates: [longitudeDeg, latitudeDeg],
+})
+
+/** All stations; whoever asks knows how far they are. */
+export const stationsAnswer = (): TownAnswer =>
+  collection(
+    stations.map(({ id, name, elevationM, longitudeDeg, latitudeDeg }) => ({
+      type: 'Feature',
+      geometry: point(longitudeDeg, latitudeDeg),
+      properties: { id, name, elevationM, yearSpread: stationSpread(id)?.spread ?? null },
+    })),
+  )
+
+const addressFeature = (match: AddressMatch) => ({
+  type: 'Feature',
+  geometry: point(match.longitudeDeg, match.latitudeDeg),
+  properties: {
+    label: match.label,
+    site: siteAt(match.town, match.label, match),
+    tariffs: tariffsOf(match.town),
+    prices: {
+      pricePerWatt: match.town.pricePerWatt,
+      pricePerBattery: match.town.pricePerBattery,
+      incentiveShare: match.town.incentiveShare,
+    },
+  },
+})
+
+const longestQuery = 200
+
+/**
+ * The world's answer to a path and a query: `addresses?q=`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`.
+ * GeoJSON, JSON and EPW.
+ */
+export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
+  const [what = '', name = ''] = path.split('/')
+  if (what === 'addresses')
+    return collection(findAddresses((query.get('q') ?? '').slice(0, longestQuery)).map(addressFeature))
+  if (what === 'stations') return stationsAnswer()
+  if (what === 'catalogue') return json(catalogue, true)
+  if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')
+  const year = query.get('year')
+  const text =
+    year === null || /^\d{4}$/.test(year)
+      ? stationEpw(decodeURIComponent(name).replace(/\.epw$/, ''), year === null ? undefined : Number(year))
+      : undefined
+  return text === undefined
+    ? refusal(404, 'No such station or year.')
+    : { status: 200, type: 'text/plain; charset=utf-8', body: text, lasting: true }
+}

@@ -1,0 +1,103 @@
+import { type CheckCode, type remedyCodes } from '@/core/model/ledger'
+
+/** Broken rules: a title, and what is wrong and what to do. */
+export const checks = {
+  'weather-missing': {
+    title: 'Imported weather is missing',
+    message:
+      'The weather file this job was designed with is not here: {station} stands in. Import the file again, or choose a station.',
+  },
+  'station-far': {
+    title: 'Weather station is far away',
+    message:
+      'The sky over {station} may differ from the job’s. Choose a closer station, similar in height and distance from the coast, or import weather for the place.',
+  },
+  'not-built': { title: '{object} cannot be built as drawn', message: '{why}' },
+  orphaned: {
+    title: 'An array has lost its roof plane',
+    message:
+      'The roof plane under this array is gone, so its modules are not counted. Lay them again, or delete the array.',
+  },
+  'no-fit': {
+    title: 'No module fits',
+    message:
+      'No module of this size fits on this plane within the setbacks. Choose a smaller one, turn it, or change the setbacks.',
+  },
+  'no-modules': {
+    title: 'No modules yet',
+    message: 'Choose “Lay on plane” in Cover and click a roof plane.',
+  },
+  'string-cold': {
+    title: '{string}: too many modules',
+    message:
+      '{modules, plural, one {# module reaches} other {# modules reach}} {volts} open-circuit at {coldest}; {inverter} withstands {limit}, which is {most, plural, one {# module} other {# modules}}.',
+  },
+  'string-peak': {
+    title: '{string}: above the MPPT window',
+    message:
+      '{modules, plural, one {# module works} other {# modules work}} best at {volts} in the cold; {inverter} tracks up to {limit}, which is {most, plural, one {# module} other {# modules}}. Above it, power is lost on cold, clear days.',
+  },
+  'string-hot': {
+    title: '{string}: too few modules',
+    message:
+      '{modules, plural, one {# module gives} other {# modules give}} {volts} in the heat; {inverter} needs {limit}, which is {fewest, plural, one {# module} other {# modules}}.',
+  },
+  inputs: {
+    title: 'More strings than inputs',
+    message:
+      '{strings, number} strings on separate planes need more than the {inputs, plural, one {# input} other {# inputs}} of {inverter}. {without} ({modules, plural, one {# module} other {# modules}}) have no input and yield nothing. Choose an inverter with more inputs, or use fewer planes.',
+  },
+  current: {
+    title: 'Current above the input’s limit',
+    message: '{module} has a short-circuit current of {current}; an input of {inverter} takes {limit}.',
+  },
+  'dc-ac-high': {
+    title: 'Too many modules for the inverter',
+    message: '{modules} of modules on {inverter} AC.',
+  },
+  'dc-ac-low': {
+    title: 'Inverter larger than needed',
+    message: '{modules} of modules on {inverter} AC.',
+  },
+  clipping: {
+    title: 'High clipping losses',
+    message: '{clipped} a year exceed the inverter’s power and are lost.',
+  },
+  'counted-twice': {
+    title: '“{name}” counts twice',
+    message: 'The ledger already computes {model}: this entered loss takes it a second time.',
+  },
+  'no-load': {
+    title: 'No consumption entered',
+    message: 'Without it everything is sold. Enter the annual total from a bill.',
+  },
+  'no-payback': {
+    title: 'Not paid back',
+    message:
+      'After {years, plural, one {# year} other {# years}} the cost has not been recovered. Look at the price, the tariff and how much is used at home.',
+  },
+} satisfies Readonly<Record<CheckCode, { readonly title: string; readonly message: string }>>
+
+/** What one click does about it. */
+export const remedies = {
+  'nearest-station': 'Use the nearest station',
+  'string-automatically': 'String automatically',
+  'drop-entered-loss': 'Remove the entered loss',
+} satisfies Readonly<Record<(typeof remedyCodes)[number], string>>
+
+/** Short pieces that stand inside other sentences. */
+export const phrases = {
+  range: '{low} to {high}',
+  away: '{distance} away',
+  'on-snow': '{albedo, number} on snow',
+  'mount-close': 'close to roof',
+  'mount-raised': 'raised',
+  'mount-open': 'open rack',
+  'model-shade': 'shade',
+  'model-mismatch': 'mismatch',
+  'model-clipping': 'clipping',
+  'model-heat': 'heat',
+  'model-reflection': 'reflection',
+  'model-low-light': 'low light',
+  'model-inverter': 'the inverter',
+} as const

@@ -1,0 +1,192 @@
+/** What a value may be. `limit` comes with its unit. */
+export const rules = {
+  'at-least': 'at least {limit}',
+  'at-most': 'at most {limit}',
+  'more-than': 'more than {limit}',
+  'less-than': 'less than {limit}',
+  'at-least-characters': 'at least {limit, plural, one {# character} other {# characters}}',
+  'at-most-characters': 'at most {limit, plural, one {# character} other {# characters}}',
+  'at-least-entries': 'at least {limit, plural, one {# entry} other {# entries}}',
+  'at-most-entries': 'at most {limit, plural, one {# entry} other {# entries}}',
+  'at-least-bytes': 'at least {limit, number} bytes',
+  'at-most-bytes': 'at most {limit, number} bytes',
+  'whole-number': 'a whole number',
+  'missing-number': 'a number is missing here',
+  'missing-whole-number': 'a whole number is missing here',
+  'missing-text': 'a text is missing here',
+  'missing-yes-no': 'yes or no is missing here',
+  'missing-list': 'a list is missing here',
+  'missing-object': 'an object is missing here',
+  'missing-value': 'a value is missing here',
+  'not-number': 'a number is needed here',
+  'not-whole-number': 'a whole number is needed here',
+  'not-text': 'a text is needed here',
+  'not-yes-no': 'yes or no is needed here',
+  'not-list': 'a list is needed here',
+  'not-object': 'an object is needed here',
+  'not-value': 'another kind of value is needed here',
+  'one-of': 'one of: {choices}',
+  'unknown-keys': 'nothing is known of {keys}',
+  'not-as-expected': 'not as expected',
+  id: 'an id is 1 to 64 lower-case letters, digits and hyphens',
+  'name-needed': 'a name is needed',
+  'time-zone': 'not a time zone of the IANA list, such as America/New_York',
+  currency: 'three capital letters, such as USD',
+  'twelve-months': 'twelve months, January first',
+  'outline-corners': 'an outline has at least {limit, number} corners',
+  'most-corners': 'at most {limit, number} corners',
+  'edge-each': 'one entry for each side of the outline',
+  'share-or-twelve': 'one share, or twelve by month',
+  'corners-in-line': 'all corners lie in one line',
+  'corner-off-plane': 'this corner is more than {limit} off the plane of the others',
+  'upright-plane': 'the plane stands upright',
+  'setback-each':
+    '{sides, number} values were expected, one for each plane edge, but {given, number} are given',
+  'most-losses': 'at most {limit, number} losses of your own',
+} as const
+
+/** What is wrong and what to do. `at` names the place in a file; it is left out where the person stands before the field. */
+export const faults = {
+  // Documents
+  'bad-object': '{at, select, none {The value} other {{at}}}: {rule}',
+  'bad-document': '{at, select, none {The document} other {{at}}}: an object of objects by id was expected',
+  'bad-case': '{at, select, none {The case} other {{at}}}: {rule}',
+  'bad-body': '{at, select, none {The request} other {{at}}}: {rule}',
+  'not-a-job': 'This is not a job of Tall Gable: {at, select, none {the file} other {{at}}}: {rule}',
+  'unknown-kind': '{at}: “{kind}” is not a kind of object this version knows',
+  'newer-version':
+    'This was written by a newer version ({what} {version, number}; up to {known, number} is known here). Update the application to open it.',
+  'too-many-objects': 'A document has at most {limit, number} objects.',
+  'wrong-key': '{at}: “{id}” does not match its key',
+  'misplaced-object': '{at}: a {kind} does not belong in this document',
+  'missing-object': 'The document has no {kind} “{id}”.',
+  'twin-options': 'Two options have the same id.',
+  'too-many-options': 'A job has at most {limit, number} options.',
+  'bad-change': 'The entry “{id}” holds another object.',
+  gone: 'This is gone.',
+  'unknown-equipment': 'The catalogue has no {what} “{id}”.',
+  // Typing
+  'bad-length':
+    '“{text}” is not a length. Type for example {system, select, metric {3.5, 350 cm} other {11’ 6 1/2”, 11.5 ft}} or 3.5 m.',
+  'bad-slope': '“{text}” is not a pitch. Type for example 30, 58% or 7/12.',
+  'bad-number': '“{text}” is not a number.',
+  'zero-length': 'A side must be longer than zero; “{text}” is not.',
+  'no-direction': 'Move the pointer in the direction of the side, then press Enter.',
+  'bad-hours': 'Type two hours, for example 16-20.',
+  'below-zero': 'Not below zero.',
+  // Roofs
+  'short-outline': 'An outline needs at least three corners.',
+  'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',
+  'crossing-outline':
+    'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
+  'clockwise-outline': 'The corners must run counter-clockwise.',
+  'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
+  'all-gables': 'All edges are gables: let at least one rise.',
+  'roof-not-possible': 'These pitches make no closed roof over this outline. Change a pitch or a gable.',
+  'no-closed-roof':
+    'No roof closes over this outline with these edges: let at least one edge rise, and give neighbouring edges in one line the same pitch.',
+  'off-roof': 'no roof is under it. Drag it onto a roof plane.',
+  // Data sheets
+  'sheet-contradicts':
+    '{reason, select, voltage {No module behaves like this data sheet: check that volts, amperes and the coefficient of Voc belong together.} power {No module behaves like this data sheet: with these volts and amperes power changes by about {found}, the sheet says {given}. Check the temperature coefficients.} number {{field} is not a number.} vmp {Vmp of {vmp} must lie between 0 and Voc of {voc}.} imp {Imp of {imp} must lie between 0 and Isc of {isc}.} other {The temperature coefficients of Voc and of power are below zero for every module.}}',
+  'bad-bill':
+    '{reason, select, price {The price of a kWh must be above zero.} bill {The bill must not be below zero.} offset {The offset must be from 0 to 200 %.} other {This plane yields nothing: choose another.}}',
+  // Weather files
+  empty: 'The file is empty. Choose a file with a year of weather.',
+  'too-large':
+    '{reason, select, file {The file has {bytes}; at most {limit} can be read.} rows {The table has more than {limit, number} rows; a year of five-minute intervals has 105,120.} line {Line {line, number, ::group-off} has more than {limit, number} characters: this is not a table of weather.} columns {Line {line, number, ::group-off}: the table has {columns, number} columns; at most {limit, number} can be read.} case {Line {line, number, ::group-off} has more than {limit, number} characters: break the case into smaller ones.} other {At most {limit} can be sent at once.}}',
+  'not-text':
+    'This is not a text file. Weather is read from EPW or CSV; unpack an archive first, save a spreadsheet as CSV.',
+  'not-epw': 'Line 1: a weather file in EPW begins with LOCATION.',
+  'bad-epw':
+    '{reason, select, location {Line 1: the {what, select, timezone {time zone} other {{what}}} is “{text}”, expected {low} to {high}.} header {Line {line, number, ::group-off}: an EPW file has {lines, number} header lines before its first record, LOCATION to DATA PERIODS.} columns {Line {line, number, ::group-off}: {found, number} columns were found, at least {expected, number} were expected, separated by commas, with points as decimal marks.} empty {The file has no records after its {lines, number} header lines.} number {Line {line, number, ::group-off}, column {column, number} ({name}): “{text}” is not a number.} order {Line {line, number, ::group-off}: month, day, hour {found} was found, {expected} was expected. Records must be in order, hours from 1 to 24.} other {No record is of 1 January: the columns month and day say otherwise.}}',
+  'not-a-year':
+    '{reason, select, records {The file has {records, number} records without 29 February and ends in line {line, number, ::group-off}; a whole year has 8,760 of an hour, or 17,520, 35,040 or 105,120 of parts of it.} other {{covered, number} of the {all, number} intervals of {step, number} minutes that a year has are in the table. A whole year is needed.}}',
+  'not-a-table':
+    'No table was found: a line of headings and under it rows of numbers, separated by commas, semicolons or tabs, are expected.',
+  'bad-cell':
+    'Line {line, number, ::group-off}, column “{column}”: “{text}” is not a number with the decimal mark “{decimal}”.',
+  'bad-time':
+    '{reason, select, moment {“{text}” is not a moment. Write it in ISO 8601 with its offset, such as 2024-06-21T12:00:00-04:00.} other {Line {line, number, ::group-off}: “{text}” is not a time that can be read. Write for example 2024-03-31 14:00, or {example} 14:00.}}',
+  'no-time':
+    'No column holds the time, and {rows, number} rows are not a year in equal steps (8,760 hours, 35,040 quarters). Say which column holds the time.',
+  'bad-step':
+    'Rows follow each other by {step, number} minutes; an hour or an even part of it is needed (60, 30, 15, 10, 5 minutes).',
+  'no-place':
+    'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
+  'no-irradiance':
+    'The file has neither global irradiance nor beam and diffuse together. Say which column holds the global horizontal irradiance.',
+  'too-many-gaps':
+    'Irradiance is missing in {missing, number} of {all, number} intervals of daylight, first in line {line, plural, =0 {–} other {{line, number, ::group-off}}}; at most {limit} can be filled. Choose a more complete year.',
+  'no-file-open': 'Choose a file first.',
+  'not-read-yet': 'The file cannot be read yet.',
+  'no-such-weather': 'There is no such weather file. Import it again.',
+  // Services
+  'service-away': 'The weather and address service does not answer. It will be asked again.',
+  'service-refused': 'The service answered with status {status}. Try again.',
+  'service-garbled': 'The service’s answer ({path}) cannot be read.',
+  'no-weather':
+    'The weather could not be fetched: the server does not answer. It will be asked again with the next edit.',
+  'weather-refused': 'The weather file could not be fetched (status {status}).',
+  'no-station': 'No weather station is known here.',
+  'unknown-address':
+    '“{address}” is not an address that is known here. Type a street and a number, and pick from the list.',
+  'ambiguous-address':
+    '“{address}” is the beginning of several addresses, such as {one} and {other}. Pick one from the list.',
+  // Server
+  'no-such-job': 'There is no such job. It may have been deleted.',
+  'no-such-option':
+    '{letters, select, none {This option does not exist any more.} other {There is no option “{name}”; this job has {letters}.}}',
+  'no-such-offer': 'This link leads to no offer. It may have been withdrawn.',
+  'not-signed-in': 'You are not signed in. Open the start page again.',
+  'wrong-origin': 'This request does not come from this application.',
+  'not-json': '{file, select, body {The body} stdin {Standard input} other {{file}}} is not JSON: {detail}.',
+  'database-away': 'The database does not answer. Your edits are kept and will be saved when it is back.',
+  'pdf-busy': 'Other offers are being printed. Try again in a few seconds.',
+  'pdf-failed':
+    '{reason, select, address {This server does not know its own address (APP_ORIGIN), so it cannot print.} other {The PDF could not be printed. Open the offer itself and print it from your browser.}}',
+  unexpected: 'Something went wrong. Try again; if it happens again, contact your administrator.',
+  'server-away': 'The server does not answer. Your edits are kept; try again in a moment.',
+  'server-answered': 'The server answered with status {status}.',
+  'wrong-version': 'The page speaks version {page}, the worker {worker}. Reload the page.',
+  'worker-stopped': 'The computation stopped. It is started again.',
+  // Command line
+  'no-file':
+    '{file, select, stdin {Standard input} other {{file}}} cannot be {doing, select, write {written} other {read}} ({reason}).',
+  'bad-option': '--{name} is “{text}”; a number from {low} to {high} was expected.',
+  'counted-twice': 'losses.{name}: {model} is already computed here; leave it out, or it counts twice.',
+} as const
+
+/** What looks wrong in a weather file that could be read all the same. */
+export const problems = {
+  'too-bright':
+    'More light than the sun can give in {count, plural, one {# interval} other {# intervals}}{line, plural, =0 {} other {, first in line {line, number, ::group-off}}}.',
+  'night-sun':
+    'Sun at night in {count, plural, one {# interval} other {# intervals}}{line, plural, =0 {} other {, first in line {line, number, ::group-off}}}: is the clock or the place wrong?',
+  'temperature-range':
+    'Air at {air}{line, plural, =0 {} other { in line {line, number, ::group-off}}}, and {count, plural, one {# such interval} other {# such intervals}}: are the degrees Celsius?',
+  closure:
+    'Global irradiance differs from beam and diffuse together in {count, number} of {all, number} intervals{line, plural, =0 {} other {, first in line {line, number, ::group-off}}}.',
+  units:
+    'The year has {share} of the light of a clear sky: are the units W/m²?{guess, select, none {} other { They look like {guess}.}}',
+  'wrong-season':
+    'The year is brightest in the winter of {latitude} {hemisphere}: was it measured on the other side of the equator, or are day and month swapped?',
+  'shifted-clock':
+    'The sun in this file runs {minutes, number} minutes {way}: moving all values {minutes, number} minutes {way, select, late {earlier} other {later}} fits best. Is the time zone or daylight saving wrong?',
+  negative:
+    '{what, select, global {Global} beam {Beam} other {Diffuse}} irradiance below zero in {count, plural, one {# interval} other {# intervals}}, as in line {line, number, ::group-off}: taken as zero.',
+  'night-offset':
+    'Irradiance slightly below zero in {count, plural, one {# interval} other {# intervals}}, as instruments read at night: taken as zero.',
+  gap: 'Irradiance is missing in {count, plural, one {# interval} other {# intervals}}{line, plural, =0 {} other {, first in line {line, number, ::group-off}}}: filled from the same time of the days around.',
+  split: 'Only global irradiance is given: beam and diffuse were worked out from it (Erbs 1982).',
+  'no-temperature': 'The file has no air temperature: {assumed, number} °C is assumed throughout.',
+  'no-wind': 'The file has no wind speed: {assumed, number} m/s is assumed throughout.',
+  'gap-temperature':
+    'Air temperature is missing in {count, plural, one {# interval} other {# intervals}}: the gaps are interpolated.',
+  'gap-wind':
+    'Wind speed is missing in {count, plural, one {# interval} other {# intervals}}: the gaps are interpolated.',
+  'several-years': 'The table holds more than a year: the one from {from} on was taken.',
+  'leap-day': '29 February is left out: every modelled year has 365 days.',
+  twice:
+    '{count, plural, one {# interval appears} other {# intervals appear}} twice, first in line {line, number, ::group-off}: the later row counts. Is the clock one with daylight saving?',
+} as const

@@ -1,0 +1,30 @@
+import { checks, phrases, remedies } from './checks'
+import { faults, problems, rules } from './faults'
+import { chapters, compass, edges, kinds, loadShapes, tools } from './kinds'
+import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
+import { charts, proposal, units } from './proposal'
+
+/** English: every sentence that the core and the documents ask for. */
+export const en = {
+  lines,
+  losses,
+  formulas,
+  terms,
+  sources,
+  assumptions,
+  checks,
+  remedies,
+  phrases,
+  rules,
+  faults,
+  problems,
+  kinds,
+  loadShapes,
+  edges,
+  compass,
+  chapters,
+  tools,
+  proposal,
+  charts,
+  units,
+} as const

@@ -1,0 +1,227 @@
+import { type KindName, type ObjectOf } from '@/core/kinds/index'
+import { type LoadShape } from '@/core/kinds/load/load'
+
+/** What a kind of object, its fields and its grips are called. */
+interface KindWords<T> {
+  /** In a list, beside its name. */
+  readonly one: string
+  /** A new one; `n` counts those of its kind, itself included. */
+  readonly named: string
+  readonly fields: Readonly<Partial<Record<keyof T, string>>>
+  /** What each grip changes. */
+  readonly handles?: Readonly<Record<string, string>>
+}
+
+export const kinds = {
+  site: {
+    one: 'site',
+    named: 'Site',
+    fields: {
+      address: 'Address',
+      stationId: 'Weather',
+      sheetStrength: 'Strength',
+      units: 'Units',
+      currency: 'Currency',
+      timeZone: 'Time zone',
+      lowestTemperatureC: 'Lowest air temperature',
+      highestTemperatureC: 'Highest air temperature',
+      albedoByMonth: 'Albedo',
+      skyModel: 'Sky model',
+      exportLimitKw: 'Export limit',
+    },
+  },
+  volume: {
+    one: 'building',
+    named: '{n, plural, =1 {House} other {Building #}}',
+    fields: { name: 'Name', eaveHeightM: 'Eave height', role: 'Part of', edges: 'Pitch' },
+    handles: { corner: 'Corner', eave: 'Eave height', ridge: 'Pitch' },
+  },
+  chimney: {
+    one: 'obstruction',
+    named: '{n, plural, =1 {Chimney} other {Chimney #}}',
+    fields: {
+      name: 'Name',
+      heightM: 'Height above roof',
+      widthM: 'Width',
+      depthM: 'Depth',
+      rotationDeg: 'Rotation',
+      clearanceM: 'Clearance',
+    },
+    handles: { 'chimney-top': 'Height' },
+  },
+  skylight: {
+    one: 'roof window',
+    named: '{n, plural, =1 {Skylight} other {Skylight #}}',
+    fields: {
+      name: 'Name',
+      widthM: 'Width',
+      lengthM: 'Length up slope',
+      upstandM: 'Upstand',
+      clearanceM: 'Clearance',
+    },
+    handles: { width: 'Width', length: 'Length' },
+  },
+  tree: {
+    one: 'tree',
+    named: 'Tree {n, number}',
+    fields: {
+      name: 'Name',
+      heightM: 'Height',
+      crownDiameterM: 'Crown width',
+      transmissivity: 'Transmissivity',
+    },
+    handles: { 'tree-top': 'Height', crown: 'Crown width' },
+  },
+  load: {
+    one: 'consumption',
+    named: 'Consumption',
+    fields: { annualKwh: 'Annual consumption', shape: 'Load shape' },
+  },
+  tariff: {
+    one: 'tariff',
+    named: 'Tariff',
+    fields: {
+      name: 'Name',
+      fixedPerMonth: 'Monthly fixed charge',
+      pricePerKwh: 'Price per kWh',
+      exportPerKwh: 'Export price per kWh',
+      periods: 'Periods',
+    },
+  },
+  array: {
+    one: 'array',
+    named: 'Array',
+    fields: { orientation: 'Orientation', mount: 'Mounting', gapM: 'Gap', removed: 'Removed modules' },
+  },
+  rack: {
+    one: 'ground-mounted',
+    named: '{n, plural, =1 {Ground rack} other {Ground rack #}}',
+    fields: {
+      name: 'Name',
+      tracking: 'Tracking',
+      rows: 'Rows',
+      columns: 'Modules per row',
+      rowPitchM: 'Row pitch',
+      tiltDeg: 'Tilt',
+      azimuthDeg: 'Azimuth',
+      limitDeg: 'Rotation limit',
+      backtracking: 'Backtracking between rows',
+      clearanceM: 'Ground clearance',
+      orientation: 'Orientation',
+    },
+  },
+  cover: {
+    one: 'module and setbacks',
+    named: 'Cover',
+    fields: { moduleId: 'Module', setbacksM: 'Setbacks' },
+  },
+  electrical: {
+    one: 'wiring',
+    named: 'Wiring',
+    fields: { inverterId: 'Inverter', modulesPerString: 'Modules per string' },
+  },
+  losses: {
+    one: 'losses',
+    named: 'Losses',
+    fields: {
+      soiling: 'Soiling',
+      snow: 'Snow',
+      lightInduced: 'Light-induced',
+      nameplate: 'Nameplate',
+      wiring: 'Wiring',
+      connections: 'Connections',
+      availability: 'Downtime',
+      other: 'Other losses',
+    },
+  },
+  storage: {
+    one: 'battery',
+    named: 'Battery',
+    fields: { batteryId: 'Battery', count: 'Quantity', reserve: 'Backup reserve' },
+  },
+  offer: {
+    one: 'offer',
+    named: 'Offer',
+    fields: {
+      name: 'Option name',
+      pricePerWatt: 'Price per watt',
+      pricePerBattery: 'Price per battery',
+      incentiveShare: 'Incentive',
+      upkeepPerYear: 'Annual maintenance',
+      years: 'Years',
+      escalation: 'Energy price growth',
+      discountRate: 'Discount rate',
+    },
+  },
+} satisfies { readonly [K in KindName]: KindWords<ObjectOf<K>> }
+
+/** Names of the archetype days. */
+export const loadShapes = {
+  evening: 'Away by day',
+  'at-home': 'At home by day',
+  'all-electric': 'All electric, heat pump',
+  'night-car': 'Car charged at night',
+} satisfies Readonly<Record<LoadShape, string>>
+
+/** Edges of roof planes. */
+export const edges = { eave: 'Eave', ridge: 'Ridge', rake: 'Rake', hip: 'Hip', valley: 'Valley' } as const
+
+/** Directions an array looks, from north in steps of 45 degrees. */
+export const compass = {
+  n: 'North',
+  ne: 'North-east',
+  e: 'East',
+  se: 'South-east',
+  s: 'South',
+  sw: 'South-west',
+  w: 'West',
+  nw: 'North-west',
+} as const
+
+/** The places of the outline. */
+export const chapters = {
+  site: 'Site',
+  shape: 'Shape',
+  cover: 'Cover',
+  wire: 'Wire',
+  match: 'Match',
+  store: 'Store',
+  offer: 'Offer',
+} as const
+
+/** Tools: their button, their command, what to do with them in hand, and what is said where that can't be done. */
+export const tools = {
+  select: { button: 'Select', command: 'Select', hint: '', wrong: '' },
+  trace: { button: 'Outline', command: 'Trace an outline', hint: '', wrong: '' },
+  gable: {
+    button: 'Gable',
+    command: 'Turn edges into gables',
+    hint: 'Click an edge of the roof to turn it into a gable, or back into an eave.',
+    wrong: '',
+  },
+  chimney: {
+    button: 'Chimney',
+    command: 'Add a chimney',
+    hint: 'Click a roof plane to put a chimney there.',
+    wrong: 'A chimney stands on a roof: click a roof plane.',
+  },
+  skylight: {
+    button: 'Skylight',
+    command: 'Add a skylight',
+    hint: 'Click a roof plane to put a skylight there.',
+    wrong: 'A skylight lies in a roof: click a roof plane.',
+  },
+  tree: { button: 'Tree', command: 'Add a tree', hint: 'Click where the tree stands.', wrong: '' },
+  lay: {
+    button: 'Modules',
+    command: 'Lay modules on a plane',
+    hint: 'Click a roof plane to fill it with modules.',
+    wrong: 'No roof plane there. Click a roof plane to fill it with modules.',
+  },
+  rack: {
+    button: 'Rack',
+    command: 'Add a ground rack',
+    hint: 'Click open ground to put a rack there.',
+    wrong: 'Something stands there. Click open ground beside the house.',
+  },
+} as const

@@ -1,0 +1,147 @@
+import { type Quantity, type Unit } from '@/core/model/said'
+import { formatDistance, formatLength, formatSlope, type UnitSystem } from '@/core/model/units'
+
+/** How people at the job's place write figures. */
+export interface Place {
+  readonly locale: string
+  readonly currency: string
+  readonly units: UnitSystem
+}
+
+const formats = new Map<string, Intl.NumberFormat>()
+
+function format(locale: string, options: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = locale + JSON.stringify(options)
+  let found = formats.get(key)
+  if (!found) formats.set(key, (found = new Intl.NumberFormat(locale, options)))
+  return found
+}
+
+export const number = (value: number, { locale }: Pick<Place, 'locale'>, digits = 0) =>
+  format(locale, { minimumFractionDigits: digits, maximumFractionDigits: digits })
+    // What is shown as nought has no sign.
+    .format(Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value)
+    .replace('-', '−')
+
+/** A figure with as many digits as it needs, such as a number that was entered. */
+export const plainNumber = (value: number, { locale }: Pick<Place, 'locale'>) =>
+  format(locale, { maximumFractionDigits: 6 }).format(value).replace('-', '−')
+
+export const money = (value: number, { locale, currency }: Pick<Place, 'locale' | 'currency'>, digits = 0) =>
+  format(locale, {
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+  })
+    .format(value)
+    .replace('-', '−')
+
+/** The sign of the job's money alone. */
+export const moneySign = ({ locale, currency }: Pick<Place, 'locale' | 'currency'>) =>
+  format(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })
+    .formatToParts(0)
+    .find((part) => part.type === 'currency')?.value ?? currency
+
+/** Words that stand with figures. */
+export interface UnitWords {
+  readonly years: string
+  /** After a sign of money: "/year". */
+  readonly aYear: string
+  readonly perYear: string
+  readonly perKelvin: string
+  readonly never: string
+  readonly none: string
+  readonly toCome: string
+}
+
+/** A figure and its unit, apart, so that figures line up. */
+export interface Figure {
+  readonly figure: string
+  readonly unit: string
+}
+
+/** Digits behind the mark that a unit usually has. */
+const usualDigits: Readonly<Partial<Record<Unit, number>>> = { share: 1, years: 1, ratio: 2, kW: 2, A: 1 }
+
+/** Writes a quantity as people at the place do. */
+export function writeQuantity({ value, unit, digits }: Quantity, place: Place, words: UnitWords): Figure {
+  const shown = (times = 1, usual = usualDigits[unit] ?? 0) => number(value * times, place, digits ?? usual)
+  const sign = () => moneySign(place)
+  switch (unit) {
+    case '':
+    case 'count':
+    case 'ratio':
+      return { figure: digits === undefined && unit === '' ? plainNumber(value, place) : shown(), unit: '' }
+    case 'share':
+      return { figure: shown(100), unit: '%' }
+    case 'share/year':
+      return { figure: shown(100, 1), unit: `% ${words.perYear}` }
+    case 'share/K':
+      return { figure: shown(100, 2), unit: `% ${words.perKelvin}` }
+    case 'years':
+      return { figure: shown(), unit: words.years }
+    case 'money':
+      return { figure: shown(), unit: sign() }
+    case 'money/year':
+      return { figure: shown(), unit: `${sign()}${words.aYear}` }
+    case 'money/W':
+      return { figure: shown(1, 2), unit: `${sign()}/W` }
+    case 'money/kWh':
+      return { figure: shown(1, 3), unit: `${sign()}/kWh` }
+    case 'm': {
+      const far = Math.abs(value) >= 100
+      if (place.units === 'metric')
+        return far ? kilometres(value, place) : { figure: number(value, place, digits ?? 2), unit: 'm' }
+      return { figure: far ? formatDistance(value, place.units) : formatLength(value, place.units), unit: '' }
+    }
+    case 'deg':
+      return { figure: `${shown()}°`, unit: '' }
+    case 'minutes':
+      return { figure: shown(), unit: 'min' }
+    case 'bytes':
+      return { figure: number(value / 1e6, place, value < 1e7 ? 1 : 0), unit: 'MB' }
+    case 'W':
+    case 'kW':
+    case 'kWh':
+    case 'kWh/m²':
+    case 'W/m²':
+    case 'kWh/kWp':
+    case 'V':
+    case 'A':
+    case 'Ω':
+    case '°C':
+    case 'h':
+    case 'W/m²K':
+    case 'Ws/m³K':
+      return { figure: shown(), unit }
+  }
+}
+
+/** A way on the map: whole metres, or tenths of a kilometre. */
+const kilometres = (metres: number, place: Place): Figure =>
+  Math.abs(metres) < 1000
+    ? { figure: number(metres, place), unit: 'm' }
+    : { figure: number(metres / 1000, place, 1), unit: 'km' }
+
+/** Degrees of a roof, with the rise where the place says it so. */
+export const slope = (degrees: number, place: Pick<Place, 'units'>) => formatSlope(degrees, place.units)
+
+/** Short names of the months, January first. */
+export function monthNames(locale: string): readonly string[] {
+  const short = new Intl.DateTimeFormat(locale, { month: 'short', timeZone: 'UTC' })
+  return Array.from({ length: 12 }, (_, month) => short.format(Date.UTC(2025, month, 15)))
+}
+
+/** "12 March" of a day 0..364. */
+export function dayName(day: number, locale: string): string {
+  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
+    Date.UTC(2025, 0, 1 + day),
+  )
+}
+
+const monthDays = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
+
+/** First day of each month. */
+export const monthStarts = monthDays.map((_, m) => monthDays.slice(0, m).reduce((s, d) => s + d, 0))

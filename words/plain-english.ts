@@ -1,0 +1,4 @@
+import { Sayer } from './sayer'
+
+/** English in metres: of the command line, and of answers to programs, who know nothing of a job's place. */
+export const plainEnglish = new Sayer('en', { locale: 'en-US', currency: 'USD', units: 'metric' })

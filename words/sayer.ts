@@ -1,0 +1,176 @@
+import { FormatError, IntlMessageFormat } from 'intl-messageformat'
+import { type FaultDetail } from '@/core/model/fault'
+import { type Check, type LedgerLine, type LineId, type Remedy, type Term } from '@/core/model/ledger'
+import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
+import { type WeatherProblem } from '@/core/weather/reading'
+import { type Figure, plainNumber, writeQuantity, type Place } from './format'
+import { languageOf, wordsOf, type Language } from './languages'
+import { type Words } from './words'
+
+/** What objects, equipment and stations are called, by their ids. */
+export type Names = (id: string) => string | undefined
+
+const noNames: Names = () => undefined
+
+/** A term written out. */
+export interface WrittenTerm {
+  readonly label: string
+  readonly figure: string
+  readonly unit: string
+}
+
+/** An explanation in sentences. */
+export interface WrittenExplanation {
+  readonly formula: string
+  readonly inputs: readonly WrittenTerm[]
+  readonly source: string
+  readonly assumptions: readonly string[]
+}
+
+const parsed = new Map<string, IntlMessageFormat>()
+
+/** Messages are taken apart once. */
+function messageOf(text: string, locale: string): IntlMessageFormat {
+  const key = `${locale} ${text}`
+  let found = parsed.get(key)
+  if (!found) parsed.set(key, (found = new IntlMessageFormat(text, locale, undefined, { ignoreTag: true })))
+  return found
+}
+
+/** Turns what the core says as data into sentences of a language, figures and names as people at the job have them. */
+export class Sayer {
+  readonly words: Words
+  readonly place: Place
+  readonly language: Language
+  readonly #locale: string
+  readonly #names: Names
+
+  constructor(language: Language, place: Place, names: Names = noNames) {
+    this.language = language
+    this.words = wordsOf(language)
+    this.place = place
+    // Numbers inside sentences follow the place where it speaks the sentence's language.
+    this.#locale = languageOf(place.locale) === language ? place.locale : language
+    this.#names = names
+  }
+
+  /** An ICU message with its data. */
+  say(message: string, data: Data = {}): string {
+    if (!message.includes('{')) return message
+    const values = Object.fromEntries(
+      Object.entries(data).map(([name, datum]) => [
+        name,
+        typeof datum === 'number' ? datum : this.#write(datum),
+      ]),
+    )
+    return String(messageOf(message, this.#locale).format(values))
+  }
+
+  quantity(quantity: Quantity): Figure {
+    return writeQuantity(quantity, this.place, this.words.units)
+  }
+
+  /** A quantity in one piece. */
+  written(quantity: Quantity): string {
+    const { figure, unit } = this.quantity(quantity)
+    return `${figure} ${unit}`.trim()
+  }
+
+  /** A figure of the ledger; what is not there is said in words. */
+  figure(value: number | null, unit: Unit, absent?: LedgerLine['absent']): Figure {
+    const { never, none, toCome } = this.words.units
+    if (value !== null) return this.quantity({ value, unit })
+    return absent === undefined
+      ? { figure: unit === 'years' ? never : none, unit: '' }
+      : { figure: '–', unit: toCome }
+  }
+
+  /** What something is called; its id where it has no name. */
+  name(id: string): string {
+    return this.#names(id) ?? id
+  }
+
+  line(id: LineId): string {
+    return this.words.lines[id]
+  }
+
+  explanation({ explanation }: Pick<LedgerLine, 'explanation'>): WrittenExplanation {
+    const { formula, inputs, sources, assumptions } = explanation
+    return {
+      formula: this.say(this.words.formulas[formula.code], formula.data),
+      inputs: inputs.map((input) => this.#term(input)),
+      source: sources.map(({ code, data }) => `${this.say(this.words.sources[code], data)}.`).join(' '),
+      assumptions: assumptions.map(({ code, data }) => this.say(this.words.assumptions[code], data)),
+    }
+  }
+
+  check({ code, data }: Pick<Check, 'code' | 'data'>): { readonly title: string; readonly message: string } {
+    const { title, message } = this.words.checks[code]
+    return { title: this.say(title, data), message: this.say(message, data) }
+  }
+
+  remedy({ code }: Pick<Remedy, 'code'>): string {
+    return this.words.remedies[code]
+  }
+
+  /** What is wrong with an input, and where. */
+  fault({ code, data }: Pick<FaultDetail, 'code' | 'data'>): string {
+    return this.#coded(this.words.faults, code, data) ?? this.words.faults.unexpected
+  }
+
+  /** The same to somebody who stands before the very field: the place goes without saying. */
+  faultHere(fault: Pick<FaultDetail, 'code' | 'data'>): string {
+    const { rule } = fault.data
+    return fault.code === 'bad-object' && typeof rule === 'object' && 'code' in rule
+      ? this.#write(rule)
+      : this.fault(fault)
+  }
+
+  problem({ code, data }: Pick<WeatherProblem, 'code' | 'data'>): string {
+    return this.#coded(this.words.problems, code, data) ?? code
+  }
+
+  #term({ code, data, value, note }: Term): WrittenTerm {
+    const label = this.say(this.words.terms[code], data)
+    const also = note ? this.#write(note) : ''
+    if (typeof value === 'object' && 'unit' in value) {
+      const { figure, unit } = this.quantity(value)
+      return { label, figure, unit: [unit, also].filter(Boolean).join(', ') }
+    }
+    return { label, figure: this.#write(value), unit: also }
+  }
+
+  #write(datum: Datum): string {
+    if (typeof datum === 'string') return datum
+    if (typeof datum === 'number') return plainNumber(datum, this.place)
+    if (isList(datum)) return datum.map((entry) => this.#write(entry)).join(', ')
+    if ('unit' in datum) return this.written(datum)
+    if ('ref' in datum) return this.name(datum.ref)
+    return this.#said(datum)
+  }
+
+  /** Something said inside something else: a phrase, a rule or a fault. */
+  #said({ code, data }: Said): string {
+    const { phrases, rules, faults } = this.words
+    return (
+      this.#coded(phrases, code, data) ??
+      this.#coded(rules, code, data) ??
+      this.#coded(faults, code, data) ??
+      code
+    )
+  }
+
+  #coded(texts: Readonly<Record<string, string>>, code: string, data: Data | undefined): string | undefined {
+    const text = Object.hasOwn(texts, code) ? texts[code] : undefined
+    if (text === undefined) return undefined
+    try {
+      return this.say(text, data)
+    } catch (error) {
+      // A sentence that lacks a word of its own must not take the page with it.
+      if (error instanceof FormatError) return undefined
+      throw error
+    }
+  }
+}
+
+const isList = (datum: Datum): datum is readonly Datum[] => Array.isArray(datum)

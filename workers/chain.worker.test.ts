@@ -1,0 +1,171 @@
+import { catalogue } from '@/town/equipment'
+import { saltmarshJob } from '@/town/shipped-job'
+import { stationEpw } from '@/town/stations'
+import { rack } from '@/town/testing'
+import { protocolVersion, type RunRequest, type WorkerAnswer, type WorkerRequest } from './messages'
+
+const answers: WorkerAnswer[] = []
+const asked: string[] = []
+let heard: () => void = () => undefined
+/** What a worker finds around itself. */
+const scope = {
+  onmessage: null as ((event: { data: unknown }) => void) | null,
+  postMessage(answer: WorkerAnswer) {
+    // It says now and then that it is still at it.
+    if (answer.type === 'working') return
+    // As it crosses: copied, and nothing that cannot be copied.
+    answers.push(structuredClone(answer))
+    heard()
+  },
+}
+const files: Readonly<Record<string, string | undefined>> = {
+  '/near.epw': stationEpw('pellworth-pier'),
+  '/broken.epw': 'LOCATION,nowhere',
+}
+let online = true
+Object.assign(globalThis, {
+  self: scope,
+  fetch: async (url: string) => {
+    asked.push(url)
+    if (url === '/cut.epw')
+      return new Response(new ReadableStream({ pull: (c) => c.error(new TypeError('cut')) }))
+    if (!online) throw new TypeError('fetch failed')
+    const text = files[url]
+    return text === undefined ? new Response('', { status: 404 }) : new Response(text)
+  },
+})
+await import('./chain.worker')
+
+const job = saltmarshJob()
+const options = job.options.map(({ id, objects }) => ({ id, objects }))
+const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
+  type: 'run',
+  protocol: protocolVersion,
+  id,
+  house: job.house,
+  options,
+  catalogue,
+  station: {
+    id: 'pellworth-pier',
+    name: 'Pier',
+    distanceM: 1,
+    elevationM: 1,
+    yearSpread: null,
+    standsIn: false,
+  },
+  weatherUrl: '/near.epw',
+  ...fields,
+})
+const send = (request: WorkerRequest) => scope.onmessage?.({ data: request })
+/** The answers up to the one that a run is over. */
+const idle = (id: number) =>
+  new Promise<WorkerAnswer[]>((done) => {
+    heard = () => {
+      if (answers.some((answer) => answer.type === 'idle' && answer.id === id)) done([...answers])
+    }
+    heard()
+  })
+
+beforeEach(() => {
+  answers.length = asked.length = 0
+  online = true
+})
+
+const shapes = (list: readonly WorkerAnswer[]) =>
+  list.map((answer) => `${answer.type} ${answer.id} ${'optionId' in answer ? answer.optionId : ''}`.trim())
+
+test('each option has its result, the one asked for first goes first, and it can be asked again', async () => {
+  send(run(1))
+  const all = await idle(1)
+  expect(shapes(all)).toEqual(['result 1 option-a', 'result 1 option-b', 'idle 1'])
+  const [first] = all
+  if (first?.type !== 'result') throw new Error('no result')
+  expect(first.summary.count).toBe(16)
+  expect(first.summary.ledger.find((line) => line.id === 'yield')?.value).toBeGreaterThan(5000)
+  // The worker keeps what it has sent: asked again it computes nothing.
+  answers.length = 0
+  send(run(101))
+  const [again] = await idle(101)
+  if (again?.type !== 'result') throw new Error('no result')
+  expect(again.summary.times.filter(({ fresh }) => fresh > 0)).toEqual([])
+  expect({ ...again.summary, times: [] }).toEqual({ ...first.summary, times: [] })
+})
+
+test('a run that is overtaken is let go of between two options; of those waiting only the newest is done', async () => {
+  send(run(2))
+  send(run(3))
+  send(run(4))
+  const all = await idle(4)
+  expect(shapes(all)).toContain('result 4 option-b')
+  expect(shapes(all)).not.toContain('result 2 option-b')
+  expect(shapes(all).some((shape) => shape.includes(' 3'))).toBe(false)
+})
+
+/** The shipped house with its modules laid so close that a run takes its time. */
+const slow = (id: number): RunRequest => {
+  const objects = {
+    ...options[0]?.objects,
+    'rack-1': { ...rack, rows: 6, columns: 20, center: [0, -40] as const },
+  }
+  return run(id, { options: [...options.slice(1), { id: 'slow', objects }] })
+}
+
+test('an overtaken run of an option that is not on the screen ends between two modules', async () => {
+  send(slow(20))
+  await new Promise<void>((done) => {
+    heard = () => {
+      if (answers.some((answer) => answer.type === 'result' && answer.id === 20)) done()
+    }
+    heard()
+  })
+  send({ type: 'overtaking' })
+  const start = performance.now()
+  const all = await idle(20)
+  const endedAfter = performance.now() - start
+  expect(shapes(all)).toEqual(['result 20 option-b', 'idle 20'])
+  send(slow(21))
+  const whole = performance.now()
+  await idle(21)
+  // What was computed before it was overtaken is kept, and yet most was left to do.
+  expect(performance.now() - whole).toBeGreaterThan(3 * endedAfter)
+}, 60_000)
+
+test('one option that cannot be computed takes no other with it', async () => {
+  const { cover: _gone, ...bare } = options[0]?.objects ?? {}
+  send(run(5, { options: [{ id: 'bare', objects: bare }, ...options.slice(1)] }))
+  const all = await idle(5)
+  expect(shapes(all)).toEqual(['fault 5 bare', 'result 5 option-b', 'idle 5'])
+})
+
+test('weather that is not there, not to be read or not to be reached is a fault; it is asked for again', async () => {
+  send(run(6, { weatherUrl: '/gone.epw' }))
+  expect((await idle(6))[0]).toMatchObject({
+    type: 'fault',
+    optionId: null,
+    fault: { code: 'weather-refused' },
+  })
+  send(run(7, { weatherUrl: '/broken.epw' }))
+  expect((await idle(7)).find((answer) => answer.id === 7)).toMatchObject({ type: 'fault' })
+  send(run(12, { weatherUrl: '/cut.epw' }))
+  expect((await idle(12)).find((answer) => answer.id === 12)).toMatchObject({ fault: { code: 'no-weather' } })
+  online = false
+  send(run(8, { weatherUrl: '/later.epw' }))
+  expect((await idle(8)).find((answer) => answer.id === 8)).toMatchObject({
+    fault: { code: 'no-weather' },
+  })
+  send(run(9, { weatherUrl: '/later.epw' }))
+  await idle(9)
+  expect(asked.filter((url) => url === '/later.epw')).toHaveLength(2)
+  send(run(10))
+  await idle(10)
+  expect(asked).not.toContain('/near.epw')
+})
+
+test('a page of another version is told to load anew, and nothing is computed', async () => {
+  send(run(11, { protocol: protocolVersion + 1 }))
+  await new Promise((done) => setTimeout(done, 20))
+  expect(shapes(answers)).toEqual(['fault 11 null', 'idle 11'])
+  expect(answers[0]).toMatchObject({
+    fault: { code: 'wrong-version', data: { page: protocolVersion + 1, worker: protocolVersion } },
+  })
+})

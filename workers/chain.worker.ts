@@ -1,0 +1,115 @@
+import { Graph } from '@/core/graph/graph'
+import { Overtaken } from '@/core/graph/run'
+import { Fault } from '@/core/model/fault'
+import { summarise } from '@/core/readers/summary'
+import { accounts } from '@/core/stages/accounts/index'
+import { type World } from '@/core/stages/world'
+import { faultDetail } from './fault-detail'
+import { weatherAt } from './fetch-weather'
+import { protocolVersion, type RunRequest, type WorkerAnswer, type WorkerRequest } from './messages'
+
+const graph = new Graph<World>({ now: () => performance.now() })
+
+/** Works this long before it listens. */
+const atMostMs = 30
+/** A run of the option on the screen is ended all the same if it has taken no longer when it is overtaken. */
+const worthEndingMs = 1500
+const tellsEveryMs = 1000
+
+/** The newest request that has not begun. */
+let waiting: RunRequest | null = null
+/** Whether the page has a newer state than the one being worked on. */
+let overtaken = false
+let running = false
+
+const post = (answer: WorkerAnswer) => self.postMessage(answer)
+
+/** A way to let messages in between two pieces of work; a timer would rest four milliseconds each time. */
+class Pause {
+  readonly #channel = new MessageChannel()
+  readonly #woken: (() => void)[] = []
+
+  constructor() {
+    this.#channel.port1.onmessage = () => this.#woken.shift()?.()
+  }
+
+  listen(): Promise<void> {
+    return new Promise((done) => {
+      this.#woken.push(done)
+      this.#channel.port2.postMessage(null)
+    })
+  }
+
+  close(): void {
+    this.#channel.port1.close()
+  }
+}
+
+async function runOption(request: RunRequest, index: number, world: World, pause: Pause): Promise<void> {
+  const optionId = request.options[index]?.id ?? ''
+  const start = performance.now()
+  const run = graph.open(world)
+  await run.prepare(accounts, {
+    atMostMs,
+    pause: async () => {
+      await pause.listen()
+      return !overtaken || (index === 0 && performance.now() - start < worthEndingMs)
+    },
+  })
+  post({ type: 'result', id: request.id, optionId, summary: summarise(run, world) })
+}
+
+async function work(request: RunRequest, pause: Pause): Promise<void> {
+  const { id, house, catalogue, station } = request
+  try {
+    const weather = await weatherAt(request.weatherUrl)
+    for (const [index, option] of request.options.entries()) {
+      try {
+        await runOption(request, index, { house, option: option.objects, catalogue, station, weather }, pause)
+      } catch (error) {
+        if (error instanceof Overtaken) return
+        post({ type: 'fault', id, optionId: option.id, fault: faultDetail(error) })
+        // Not a fault of the design: whoever looks into it finds it here.
+        // eslint-disable-next-line no-console -- a worker has nowhere else to say what nobody expected
+        if (!(error instanceof Fault)) console.error(error)
+      }
+      await pause.listen()
+      if (overtaken) return
+    }
+  } catch (error) {
+    post({ type: 'fault', id, optionId: null, fault: faultDetail(error) })
+  }
+}
+
+async function loop(): Promise<void> {
+  if (running) return
+  running = true
+  const pause = new Pause()
+  for (let request = waiting; request; request = waiting) {
+    const { id } = request
+    waiting = null
+    overtaken = false
+    const telling = setInterval(() => post({ type: 'working', id }), tellsEveryMs)
+    await work(request, pause)
+    clearInterval(telling)
+    post({ type: 'idle', id })
+  }
+  pause.close()
+  running = false
+}
+
+self.onmessage = ({ data }: MessageEvent<WorkerRequest>) => {
+  if (data.type === 'overtaking') {
+    overtaken = true
+    return
+  }
+  if (data.protocol !== protocolVersion) {
+    const fault = { code: 'wrong-version', data: { page: data.protocol, worker: protocolVersion }, path: '' }
+    post({ type: 'fault', id: data.id, optionId: null, fault })
+    post({ type: 'idle', id: data.id })
+    return
+  }
+  waiting = data
+  overtaken = running
+  void loop()
+}
