@@ -49,7 +49,7 @@ const config = [
   },
   {
     // The terminal is where these speak.
-    files: ['scripts/**', 'cli/**', 'bin/**'],
+    files: ['scripts/**', 'cli/**', 'bin/**', 'e2e/**'],
     rules: { 'no-console': 'off' },
   },
 ]

@@ -27,7 +27,9 @@ export function Proposal({ data, print, pdfPath }: Props) {
     return line ? sayer.figure(line.value, line.unit) : { figure: '–', unit: '' }
   }
   const cash = (amount: number | null) => money(amount ?? 0, site)
-  const percent = (share: number, digits = 1) => sayer.written({ value: share, unit: 'share', digits })
+  /** Its sign stays on the line of the figure. */
+  const percent = (share: number, digits = 1) =>
+    sayer.written({ value: share, unit: 'share', digits }).replace(' ', '\u00a0')
   const energy = (id: LineId) => sayer.written({ value: value(id) ?? 0, unit: 'kWh' })
   const saved = (value('bill-now') ?? 0) - (value('bill-then') ?? 0)
   const doNothing = summary.cash.before.reduce((sum, bill) => sum + bill, 0)

@@ -11,6 +11,7 @@ mkdirSync(inRoot('test-results'), { recursive: true })
 
 let passed = 0
 let failed = 0
+const failedSteps = []
 
 function run(name, command, args, env = {}) {
   console.log(`\n── ${name}`)
@@ -27,7 +28,7 @@ function step(name, command, args) {
   if (run(name, command, args)) passed++
   else {
     failed++
-    console.log(`${name} failed.`)
+    failedSteps.push(name)
   }
 }
 
@@ -59,5 +60,6 @@ passed += browser?.stats.expected ?? 0
 failed += browser ? browser.stats.unexpected + browser.stats.flaky : 1
 if (!browserOk && browser && browser.stats.unexpected + browser.stats.flaky === 0) failed++
 
+if (failedSteps.length > 0) console.log(`\nFailed as a whole: ${failedSteps.join(', ')}`)
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed === 0 ? 0 : 1)

@@ -17,7 +17,8 @@ export function shareEqual<T>(before: unknown, after: T): T {
   if (before === null || after === null || Array.isArray(before) !== Array.isArray(after)) return after
   if (isSeries(after)) return isSeries(before) && equalSeries(before, after) ? (before as T) : after
   const old = before as Readonly<Record<string, unknown>>
-  const entries = Object.entries(after).map(([name, value]) => [name, shareEqual(old[name], value)] as const)
+  const now = after as Readonly<Record<string, unknown>>
+  const entries = Object.entries(now).map(([name, value]) => [name, shareEqual(old[name], value)] as const)
   const same =
     entries.length === Object.keys(old).length &&
     entries.every(([name, value]) => Object.hasOwn(old, name) && old[name] === value)

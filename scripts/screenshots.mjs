@@ -1,0 +1,135 @@
+// Writes the pictures of docs/screenshots anew from the shipped job: `npm run screenshots`, or `npm run screenshots -- cover year`.
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium } from 'playwright-core'
+import { buildIfChanged } from './parts/build.mjs'
+import { inRoot } from './parts/folders.mjs'
+import { startTestServer } from './parts/test-server.mjs'
+
+const wanted = process.argv.slice(2)
+buildIfChanged()
+const server = await startTestServer('screenshots')
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--use-gl=angle', '--use-angle=gl-egl', '--ignore-gpu-blocklist'],
+})
+const page = await browser.newPage({
+  baseURL: server.address,
+  viewport: { width: 1280, height: 800 },
+  colorScheme: 'light',
+  reducedMotion: 'reduce',
+})
+
+let underWay = 0
+page.on('request', () => underWay++)
+page.on('requestfinished', () => underWay--)
+page.on('requestfailed', () => underWay--)
+/** Nothing has been asked for in a second: the sheets of the aerial picture are there. */
+async function quiet() {
+  for (let still = 0; still < 10; still = underWay > 0 ? 0 : still + 1) await page.waitForTimeout(100)
+}
+
+const fresh = () => page.locator('section[aria-label="Ledger"][data-fresh="true"]').waitFor()
+const openShipped = async () => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Okafor-Lindqvist', exact: true }).click()
+  await fresh()
+}
+const outline = page.getByRole('navigation', { name: 'Outline' })
+const chapter = async (name) => {
+  await openShipped()
+  await outline.getByRole('button', { name: new RegExp(`^${name}\\b`) }).click()
+}
+const clickOnStage = async (corners) => {
+  const box = await page.getByLabel(/^Stage: the house/).boundingBox()
+  const perMetre = box.height / (2 * 24 * 1.15)
+  for (const [x, y] of corners) {
+    const at = [box.x + box.width / 2 + x * perMetre, box.y + box.height / 2 - y * perMetre]
+    await page.mouse.move(...at, { steps: 3 })
+    await page.mouse.click(...at)
+  }
+}
+/** Another station's light in kilojoules with decimal commas, an hour late. */
+async function lateTable() {
+  const epw = await (await page.request.get('/world/weather/harrow-ridge.epw')).text()
+  const records = epw.split('\n').slice(8, 8 + 8760)
+  const comma = (value) => value.toFixed(1).replace('.', ',')
+  const rows = records.map((record, i) => {
+    const [, month, day, hour, , , warmth] = record.split(',')
+    const late = Number(records[(i + 8759) % 8760].split(',')[13])
+    return `${day}.${month}.2023;${Number(hour) - 1}:00;${comma(late * 3.6)};${comma(Number(warmth))}`
+  })
+  const file = join(mkdtempSync(join(tmpdir(), 'weather-')), 'ridge.csv')
+  writeFileSync(file, ['Date;Clock;Global radiation [kJ/m2];Air temperature [°C]', ...rows].join('\r\n'))
+  return file
+}
+
+/** Each main view, and the way to it. */
+const views = {
+  jobs: () => page.goto('/'),
+  cover: async () => {
+    await chapter('Cover')
+    await outline.getByRole('button', { name: /^South/ }).click()
+  },
+  wire: async () => {
+    await chapter('Wire')
+    await page.locator('[data-line="shade"]').click()
+  },
+  match: () => chapter('Match'),
+  offer: () => chapter('Offer'),
+  year: async () => {
+    await openShipped()
+    await page.getByRole('button', { name: 'by month', exact: true }).click()
+  },
+  estimate: async () => {
+    await chapter('Site')
+    await page.getByRole('button', { name: 'Estimate' }).click()
+    await page.getByText(/^Best plane/).waitFor()
+  },
+  weather: async () => {
+    await chapter('Site')
+    await page.getByRole('button', { name: 'Import file' }).click()
+    await page.getByLabel('Weather file').setInputFiles(await lateTable())
+    await page.getByText(/runs 60 minutes late/).waitFor()
+  },
+  drawing: async () => {
+    await page.goto('/')
+    await page.getByLabel('New job: where is the house?').fill('23 tern street')
+    await page.getByRole('option', { name: '23 Tern Street, Pellworth' }).click()
+    await fresh()
+    await page.keyboard.press('o')
+    const corners = [
+      [-7, -4],
+      [6, -4],
+      [6, 2],
+      [1, 2],
+      [1, 7],
+    ]
+    await clickOnStage(corners)
+    await clickOnStage([
+      [-7, 7],
+      [-7, -4],
+    ])
+    await page.getByRole('complementary', { name: 'House, building' }).waitFor()
+  },
+  proposal: async () => {
+    await chapter('Offer')
+    await page.getByRole('button', { name: 'Share offer' }).click()
+    await page.goto(await page.getByLabel('Link to the proposal').inputValue())
+    await page.locator('.apexcharts-svg').nth(2).waitFor()
+  },
+}
+
+try {
+  for (const [name, open] of Object.entries(views)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue
+    await open()
+    await quiet()
+    await page.screenshot({ path: inRoot(`docs/screenshots/${name}.png`) })
+    console.log(`docs/screenshots/${name}.png`)
+  }
+} finally {
+  await browser.close()
+  await server.stop()
+}
