@@ -1,6 +1,10 @@
+// Tests speak for themselves.
+process.env.LOG_LEVEL ??= 'silent'
+
 /** @type {import('jest').Config} */
 const config = {
   testEnvironment: 'node',
+  globalSetup: '<rootDir>/scripts/parts/jest-setup.mjs',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '^.+\\.tsx?$': '<rootDir>/scripts/parts/jest-transform.mjs' },
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },

@@ -1,9 +1,8 @@
 import { redirect } from 'next/navigation'
 import { JobList } from '@/bench/jobs/job-list'
-import { freshSummary } from '@/server/job-summary'
-import { log } from '@/server/log'
-import { designer } from '@/server/session'
+import { openPage } from '@/server/open-page'
 import { manyJobs } from '@/server/sql/jobs'
+import { figuresFor } from '@/server/summaries'
 
 export const dynamic = 'force-dynamic'
 
@@ -12,23 +11,17 @@ export default async function StartPage({
 }: {
   readonly searchParams: Promise<{ q?: string | string[] }>
 }) {
-  const who = await designer()
+  const who = await openPage('GET /')
   if (!who) redirect('/enter')
   const { q } = await searchParams
   const search = (typeof q === 'string' ? q : '').slice(0, 100)
   const rows = await manyJobs(who.teamId, search)
-  const jobs = await Promise.all(
-    rows.map(async (row) => ({
-      id: row.id,
-      name: row.name,
-      address: row.address,
-      touchedAt: row.touchedAt.toISOString(),
-      // A job that can't be run still has its place in the list.
-      summary: await freshSummary(who.teamId, row).catch((error: unknown) => {
-        log.warn({ job: row.id, error: error instanceof Error ? error.message : 'unknown' }, 'no summary')
-        return null
-      }),
-    })),
-  )
+  const jobs = rows.map((row) => ({
+    id: row.id,
+    name: row.name,
+    address: row.address,
+    touchedAt: row.touchedAt.toISOString(),
+    figures: figuresFor(who.teamId, row),
+  }))
   return <JobList jobs={jobs} search={search} who={who.name} />
 }

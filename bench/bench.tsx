@@ -20,6 +20,8 @@ import { TopBar } from './top-bar/top-bar'
 interface Props {
   readonly jobId: string
   readonly job: Job
+  /** The job's revision that these documents are at least of. */
+  readonly revision: number
   readonly catalogue: Catalogue
 }
 
@@ -27,22 +29,27 @@ const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
 
 /** The workspace of one job. */
-export function Bench({ jobId, job, catalogue }: Props) {
+export function Bench({ jobId, job, revision, catalogue }: Props) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(() => {
     let gone = false
     let opened: BenchParts | null = null
-    void openBench(jobId, job, catalogue, makeWorker).then((made) => {
+    void openBench(jobId, job, revision, catalogue, makeWorker).then((made) => {
       opened = made
-      if (gone) made.live.stop()
-      else setParts(made)
+      if (gone) {
+        made.live.stop()
+        return
+      }
+      made.line.start()
+      setParts(made)
     })
     return () => {
       gone = true
       opened?.live.stop()
       opened?.desk.stop()
+      opened?.line.stop()
     }
-  }, [jobId, job, catalogue])
+  }, [jobId, job, revision, catalogue])
   if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>
   return (
     <BenchContext value={parts}>

@@ -15,8 +15,10 @@ import { chosenStation, type StationChoice } from './stations/station-choice'
 import { type StationList } from './stations/station-list'
 import { type WeatherDesk } from './stations/weather-desk'
 import { optionsOf, type DocumentStore } from './store/documents'
+import { type LiveLine } from './store/live-line'
 import { type Outbox } from './store/outbox'
 import { type Session, type SessionStore } from './store/session'
+import { type Sync } from './store/sync'
 import { type Tool } from './tools/tool'
 import { type ToolBox } from './tools/tool-box'
 
@@ -29,6 +31,9 @@ export interface BenchParts {
   readonly stations: StationList
   readonly desk: WeatherDesk
   readonly outbox: Outbox
+  readonly sync: Sync
+  /** What others do, and who is there. */
+  readonly line: LiveLine
   /** The tool in hand, and all there are. */
   readonly tools: ToolBox
   readonly allTools: readonly Tool[]

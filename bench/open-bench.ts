@@ -3,7 +3,6 @@ import { Graph } from '@/core/graph/graph'
 import { ofKind, type Objects } from '@/core/kinds/documents'
 import { type Job } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
-import { applyChange, conflictsOf } from '@/core/model/change'
 import { type Site } from '@/core/site/site'
 import { siteStage } from '@/core/stages/site'
 import { type Design } from '@/core/stages/world'
@@ -11,29 +10,63 @@ import { type BenchParts } from './context'
 import { tools } from './kinds/index'
 import { LiveNumbers, type WorkerLike } from './live/live-numbers'
 import { makeToolContext } from './make-tool-context'
-import { sendEdits } from './requests'
+import { editsSince, sayPresence, sendEdits } from './requests'
 import { StationList } from './stations/station-list'
 import { WeatherDesk } from './stations/weather-desk'
 import { DocumentStore, houseId } from './store/documents'
-import { Outbox, type PendingEdit } from './store/outbox'
-import { createSession } from './store/session'
-import { browserShelf } from './store/shelf'
+import { LiveLine } from './store/live-line'
+import { Outbox } from './store/outbox'
+import { createSession, toast } from './store/session'
+import { aloneAmongTabs, browserShelf } from './store/shelf'
+import { Sync } from './store/sync'
 import { ToolBox } from './tools/tool-box'
 
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
 export async function openBench(
   jobId: string,
   job: Job,
+  revision: number,
   catalogue: Catalogue,
   makeWorker: () => WorkerLike,
 ): Promise<BenchParts> {
-  const outbox = new Outbox(browserShelf(jobId), (edits) => sendEdits(jobId, edits))
+  const screenId = crypto.randomUUID()
+  const { documents: base, order } = documentsOf(job)
+  const documents = new DocumentStore(base, order)
+  const outbox: Outbox = new Outbox({
+    shelf: browserShelf(jobId, screenId),
+    send: (edits) => sendEdits(jobId, screenId, sync.revision, edits),
+    alone: aloneAmongTabs(`sender ${jobId}`),
+    onFeed: (feed) => sync.feed(feed),
+  })
+  let asking = false
+  const catchUp = async () => {
+    if (asking) return
+    asking = true
+    const feed = await editsSince(jobId, sync.revision).finally(() => (asking = false))
+    if (feed) sync.feed(feed)
+  }
+  const sync: Sync = new Sync(documents, outbox, base, revision, () => void catchUp())
+  const line = new LiveLine({
+    jobId,
+    screenId,
+    revision: () => sync.revision,
+    onFeed: (feed) => sync.feed(feed),
+    onGap: () => void catchUp(),
+    say: (selection, leaving) => sayPresence(jobId, screenId, selection, leaving),
+  })
   // Without IndexedDB (a private window, say) there is nothing from before; saving still works.
-  const left = await outbox.wake().catch((): readonly PendingEdit[] => [])
-  const { documents: merged, order } = withPending(job, left)
-  const documents = new DocumentStore(merged, order)
+  await outbox.wake().catch(() => undefined)
+  sync.show()
   documents.onChange((documentId, change) => outbox.add({ id: crypto.randomUUID(), documentId, change }))
-  const session = createSession(order[0] ?? 'option-a')
+  const session = createSession(documents.options[0]?.id ?? 'option-a')
+  documents.onLeftAlone((ids) =>
+    toast(
+      session,
+      `Somebody else has changed ${ids.length === 1 ? 'this' : 'some of this'} since: it stays as they left it.`,
+      null,
+    ),
+  )
+  session.subscribe(({ selection }) => line.select(selection?.id ?? null))
   const { site, siteWith } = rememberedSites(documents, () => session.getState().optionId, catalogue)
   // Nothing laid yet: the sky of the place says more than an empty yield.
   if (site().arrays.length === 0) session.setState({ layer: 'sun' })
@@ -46,6 +79,8 @@ export async function openBench(
     documents,
     session,
     outbox,
+    sync,
+    line,
     catalogue,
     site,
     siteWith,
@@ -57,23 +92,11 @@ export async function openBench(
   }
 }
 
-/** The server's documents with the edits it has not got yet on top. */
-export function withPending(
-  job: Job,
-  pending: readonly PendingEdit[],
-): { documents: Record<string, Objects>; order: string[] } {
+/** The server's documents, and the order of the options. */
+export function documentsOf(job: Job): { documents: Record<string, Objects>; order: string[] } {
   const documents: Record<string, Objects> = { [houseId]: job.house }
   for (const option of job.options) documents[option.id] = option.objects
-  for (const { documentId, change } of pending) {
-    const before = documents[documentId] ?? {}
-    // An edit that was stored although its answer was lost changes nothing; one that meets another's waits for the server's word.
-    if (conflictsOf(before, change).length === 0) documents[documentId] = applyChange(before, change)
-  }
-  const order = [
-    ...job.options.map((option) => option.id),
-    ...Object.keys(documents).filter((id) => id !== houseId && !job.options.some((o) => o.id === id)),
-  ]
-  return { documents, order }
+  return { documents, order: job.options.map((option) => option.id) }
 }
 
 /** Geometries of a job and some undo steps. */

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { type Data } from '@/core/model/said'
-import { Refused, type PendingEdit, type SendResult } from './store/outbox'
+import { Barred, Refused, type Feed, type PendingEdit, type SendResult } from './store/outbox'
 
 const faultSchema = z.object({
   error: z.object({
@@ -10,16 +10,46 @@ const faultSchema = z.object({
     path: z.string().optional(),
   }),
 })
-const objectSchema = z.looseObject({ id: z.string(), kind: z.string() }).nullable()
+const objectSchema = z.looseObject({ id: z.string(), kind: z.string() })
+const changeSchema = z.object({
+  added: z.record(z.string(), objectSchema),
+  updated: z.record(z.string(), z.tuple([objectSchema, objectSchema])),
+  removed: z.record(z.string(), objectSchema),
+})
+const feedSchema = z.object({
+  after: z.number(),
+  revision: z.number(),
+  edits: z.array(
+    z.object({
+      id: z.string(),
+      documentId: z.string(),
+      revision: z.number(),
+      change: changeSchema,
+      by: z.string(),
+      screenId: z.string().nullable(),
+      at: z.string(),
+    }),
+  ),
+})
 const savedSchema = z.object({
   saved: z.array(z.object({ id: z.string() })),
   conflicts: z.array(
     z.object({
       id: z.string(),
       documentId: z.string(),
-      objects: z.array(z.object({ id: z.string(), theirs: objectSchema, ours: objectSchema })),
+      objects: z.array(
+        z.object({
+          id: z.string(),
+          fields: z.array(z.string()),
+          theirs: objectSchema.nullable(),
+          ours: objectSchema.nullable(),
+          by: z.string().nullable(),
+          at: z.string().nullable(),
+        }),
+      ),
     }),
   ),
+  feed: feedSchema,
 })
 
 const post = (url: string, body: unknown) =>
@@ -32,35 +62,113 @@ async function faultIn(answer: Response): Promise<Fault> {
   return new Fault(code, data, path)
 }
 
-/** Sends edits; throws `Refused` when the server will never take them, any other error when it may later. */
-export async function sendEdits(jobId: string, edits: readonly PendingEdit[]): Promise<SendResult> {
-  const answer = await post(`/api/jobs/${jobId}/changes`, { edits })
-  if (
-    answer.status >= 400 &&
-    answer.status < 500 &&
-    answer.status !== 401 &&
-    answer.status !== 408 &&
-    answer.status !== 429
-  )
-    throw new Refused(await faultIn(answer))
-  if (!answer.ok) throw await faultIn(answer)
+/** Answers after which the same edits may be sent again as they are. */
+const passing = new Set([408, 425, 429])
+
+/**
+ * Sends edits of a screen that knows a revision of the job.
+ * @throws Refused when the server will never take them, Barred when somebody has to do something first, any other error
+ * when it may take them later
+ */
+export async function sendEdits(
+  jobId: string,
+  screen: string,
+  since: number,
+  edits: readonly PendingEdit[],
+): Promise<SendResult> {
+  const answer = await post(`/api/jobs/${jobId}/changes`, { screen, since, edits })
+  if (answer.status === 401) throw new Barred('signed-out')
+  if (!answer.ok) {
+    const fault = await faultIn(answer)
+    if (fault.code === 'no-such-job') throw new Barred('deleted')
+    if (answer.status < 500 && !passing.has(answer.status)) throw new Refused(fault)
+    throw fault
+  }
   return savedSchema.parse(await answer.json()) as unknown as SendResult
 }
 
-/** A new link to an option's proposal. */
-export async function shareOption(
-  jobId: string,
-  optionId: string,
-): Promise<{ path: string } | { fault: Fault }> {
+/** Everything that was done to a job after a revision; null when the server does not say now. */
+export async function editsSince(jobId: string, since: number): Promise<Feed | null> {
   try {
-    const answer = await post(`/api/jobs/${jobId}/share`, { optionId })
+    const answer = await fetch(`/api/jobs/${jobId}/edits?since=${since}`)
+    return answer.ok ? (feedSchema.parse(await answer.json()) as unknown as Feed) : null
+  } catch (error) {
+    if (error instanceof TypeError) return null
+    throw error
+  }
+}
+
+/** Says that a screen is there and what is selected on it; a word that is lost is said again soon. */
+export function sayPresence(jobId: string, screen: string, selection: string | null, leaving: boolean): void {
+  const body = JSON.stringify({ screen, selection, leaving })
+  fetch(`/api/jobs/${jobId}/presence`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body,
+    keepalive: true,
+  }).catch(() => undefined)
+}
+
+/** Brings a deleted job back. */
+export async function restoreJob(jobId: string): Promise<boolean> {
+  const answer = await fetch(`/api/jobs/${jobId}`, {
+    method: 'PATCH',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify({ deleted: false }),
+  }).catch(() => null)
+  return answer?.ok === true
+}
+
+const offersSchema = z.object({
+  offers: z.array(
+    z.object({
+      id: z.string(),
+      optionId: z.string(),
+      name: z.string(),
+      sentAt: z.string(),
+      by: z.string().nullable(),
+      seen: z.number(),
+      seenAt: z.string().nullable(),
+      withdrawn: z.boolean(),
+      outdated: z.boolean(),
+      path: z.string().nullable(),
+    }),
+  ),
+})
+export type ListedOffer = z.infer<typeof offersSchema>['offers'][number]
+
+/** What `ask` answers, or why it can't be had. */
+async function answered<T>(
+  ask: () => Promise<Response>,
+  schema: z.ZodType<T>,
+): Promise<T | { fault: Fault }> {
+  try {
+    const answer = await ask()
     if (!answer.ok) return { fault: await faultIn(answer) }
-    return z.object({ path: z.string() }).parse(await answer.json())
+    return schema.parse(await answer.json())
   } catch (error) {
     if (!(error instanceof TypeError)) throw error
     return { fault: new Fault('server-away') }
   }
 }
+
+/** A new offer of an option, as it is now, and its link. */
+export const sendOffer = (jobId: string, optionId: string) =>
+  answered(() => post(`/api/jobs/${jobId}/offers`, { optionId }), z.object({ path: z.string() }))
+
+/** The offers that were sent of a job, the last one first. */
+export const listOffers = (jobId: string) => answered(() => fetch(`/api/jobs/${jobId}/offers`), offersSchema)
+
+export const withdrawOffer = (jobId: string, offerId: string, withdrawn: boolean) =>
+  answered(
+    () =>
+      fetch(`/api/jobs/${jobId}/offers/${offerId}`, {
+        method: 'PATCH',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ withdrawn }),
+      }),
+    z.object({ ok: z.boolean() }),
+  )
 
 /**
  * Keeps a weather table on the server.

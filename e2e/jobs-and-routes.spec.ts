@@ -44,7 +44,12 @@ test('routes ask who, parse, and name the path of a fault', async ({ page, playw
   expect((await stranger.get(`/offer/${'A'.repeat(43)}/pdf`)).status()).toBe(404)
   expect(
     (await stranger.get('/enter', { headers: { host: 'evil.example' }, maxRedirects: 0 })).status(),
-  ).toBe(403)
+  ).toBe(421)
+  expect((await stranger.get('/', { headers: { host: 'evil.example' } })).status()).toBe(421)
+  expect((await stranger.get('/api/jobs/%ff%fe')).status()).toBeLessThan(500)
+  expect(
+    (await stranger.get('/', { headers: { cookie: 'tall-gable=forged' }, maxRedirects: 0 })).status(),
+  ).toBe(307)
   await stranger.dispose()
   const bad = await page.request.post(`/api/jobs/${id}/changes`, {
     data: {

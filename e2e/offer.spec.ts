@@ -22,7 +22,7 @@ async function importAs(page: Page, name: string): Promise<string> {
 const setDeleted = async (page: Page, id: string, deleted: boolean) =>
   expect((await page.request.patch(`/api/jobs/${id}`, { data: { deleted } })).ok()).toBe(true)
 
-test('an offer is for whoever has its link, until the job is gone, and again when it is back', async ({
+test('an offer is for whoever has its link, as it was sent, until it is withdrawn', async ({
   page,
   playwright,
   baseURL,
@@ -31,7 +31,7 @@ test('an offer is for whoever has its link, until the job is gone, and again whe
   await page.goto(`/jobs/${id}`)
   await settled(page)
   const first = await shareOffer(page)
-  const share = await page.request.post(`/api/jobs/${id}/share`, { data: { optionId: 'option-a' } })
+  const share = await page.request.post(`/api/jobs/${id}/offers`, { data: { optionId: 'option-a' } })
   const { path: second } = (await share.json()) as { path: string }
   expect(new URL(first).pathname).not.toBe(second)
   expect(second).toMatch(/^\/offer\/[\w-]{43}$/)
@@ -51,12 +51,38 @@ test('an offer is for whoever has its link, until the job is gone, and again whe
   const off = second.slice(0, -1) + (second.endsWith('A') ? 'B' : 'A')
   expect((await customer.get(off)).status()).toBe(404)
 
+  // The job moves on: the customer sees what was sent, and the designer hears that it is old.
+  const price = async () => /Installed.*?\$([\d,]+)/.exec(await (await customer.get(second)).text())?.[1]
+  const before = await price()
+  expect(before).toBeDefined()
+  await page.getByLabel('Price per watt').fill('3.60')
+  await page.getByLabel('Price per watt').press('Enter')
+  await expect(page.getByRole('button', { name: 'Share the newer offer' })).toBeVisible()
+  await expect(page.getByText('The customer still sees what was sent then')).toBeVisible()
+  expect(await price()).toBe(before)
+  const sent = page.getByRole('region', { name: 'Offers sent' })
+  await page.getByRole('button', { name: 'Share the newer offer' }).click()
+  await expect(sent.getByRole('listitem')).toHaveCount(3)
+  await expect(sent.getByText(/^seen \d+ times?, last/).first()).toBeVisible()
+
+  // Withdrawn it says so, without a word of what it held; the others stand.
+  const listed = (await (await page.request.get(`/api/jobs/${id}/offers`)).json()) as {
+    offers: { id: string; path: string }[]
+  }
+  const old = listed.offers.find(({ path }) => path === second)
+  const withdraw = (withdrawn: boolean) =>
+    page.request.patch(`/api/jobs/${id}/offers/${old?.id}`, { data: { withdrawn } })
+  expect((await withdraw(true)).ok()).toBe(true)
+  const gone = await (await customer.get(second)).text()
+  expect(gone).toContain('no longer valid')
+  expect(gone).not.toContain('Wintergreen')
+  expect((await customer.get(`${second}/pdf`)).status()).toBe(410)
+  expect((await withdraw(false)).ok()).toBe(true)
+
+  // The job deleted, its offers are what they were.
   await setDeleted(page, id, true)
-  expect((await customer.get(second)).status()).toBe(404)
-  expect((await customer.get(`${second}/pdf`)).status()).toBe(404)
-  await setDeleted(page, id, false)
   expect((await customer.get(second)).status()).toBe(200)
-  await setDeleted(page, id, true)
+  expect((await customer.get(new URL(first).pathname)).status()).toBe(200)
   await customer.dispose()
 })
 
@@ -94,10 +120,10 @@ test('what no page of ours would send is answered, not stumbled over', async ({ 
   const nobody = crypto.randomUUID()
   expect((await page.request.get(`/api/jobs/${nobody}`)).status()).toBe(404)
   expect((await page.request.get(`/api/jobs/${nobody}/export`)).status()).toBe(404)
-  expect((await post(`/api/jobs/${nobody}/share`, { optionId: 'option-a' })).status()).toBe(404)
+  expect((await post(`/api/jobs/${nobody}/offers`, { optionId: 'option-a' })).status()).toBe(404)
   expect((await page.request.get(`/api/jobs/${encodeURIComponent("' or 1=1 -- ")}`)).status()).toBe(404)
   expect((await page.goto(`/jobs/${nobody}`))?.status()).toBe(404)
-  const share = await post(`/api/jobs/${id}/share`, { optionId: 'option-zz' })
+  const share = await post(`/api/jobs/${id}/offers`, { optionId: 'option-zz' })
   expect(share.status()).toBe(400)
   expect(await share.json()).toMatchObject({ error: { code: 'no-such-option', path: 'optionId' } })
   const list = await post(`/api/jobs/${id}/changes`, { edits: 'all' })
@@ -113,4 +139,23 @@ test('what no page of ours would send is answered, not stumbled over', async ({ 
     `/world/addresses?q=${encodeURIComponent('%_\\' + 'x'.repeat(3000))}`,
   )
   expect(answers.status()).toBeLessThan(500)
+})
+
+test('five offers printed at once all arrive', async ({ page }) => {
+  await openShippedJob(page)
+  const id = new URL(page.url()).pathname.split('/').at(-1) ?? ''
+  const links = await Promise.all(
+    Array.from({ length: 5 }, async (_, k) => {
+      const answer = await page.request.post(`/api/jobs/${id}/offers`, {
+        data: { optionId: k % 2 === 0 ? 'option-a' : 'option-b' },
+      })
+      expect(answer.status()).toBe(201)
+      return ((await answer.json()) as { path: string }).path
+    }),
+  )
+  const files = await Promise.all(links.map((path) => page.request.get(`${path}/pdf`, { timeout: 60_000 })))
+  for (const file of files) {
+    expect(file.status()).toBe(200)
+    expect((await file.body()).subarray(0, 5).toString()).toBe('%PDF-')
+  }
 })

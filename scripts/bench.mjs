@@ -6,7 +6,7 @@ import { startTestServer } from './parts/test-server.mjs'
 
 installDebianPackages()
 installNodePackages()
-buildIfChanged()
+await buildIfChanged()
 if (!process.argv.includes('--browser')) {
   console.log('── A year of one plane')
   runShown('node', ['--import', 'tsx', 'scripts/bench-chain.ts'])

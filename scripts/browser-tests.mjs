@@ -4,7 +4,7 @@ import { buildIfChanged } from './parts/build.mjs'
 import { inRoot, root } from './parts/folders.mjs'
 import { startTestServer } from './parts/test-server.mjs'
 
-buildIfChanged()
+await buildIfChanged()
 const server = await startTestServer('browser')
 
 // The tests take the server and the database away and bring them back through this door.

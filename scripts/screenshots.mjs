@@ -8,7 +8,7 @@ import { inRoot } from './parts/folders.mjs'
 import { startTestServer } from './parts/test-server.mjs'
 
 const wanted = process.argv.slice(2)
-buildIfChanged()
+await buildIfChanged()
 const server = await startTestServer('screenshots')
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',

@@ -6,6 +6,7 @@ import { endChild, pause, runShown } from './parts/commands.mjs'
 import { inRoot, root } from './parts/folders.mjs'
 import { installDebianPackages, installNodePackages } from './parts/install.mjs'
 import { freePort, PrivateDatabase } from './parts/private-database.mjs'
+import { buildThreads } from './parts/threads.mjs'
 
 const dev = process.argv.includes('--dev')
 const folder = inRoot('.data')
@@ -14,7 +15,8 @@ const wantedPort = Number(process.env.PORT ?? 4310)
 
 installDebianPackages()
 installNodePackages()
-if (!dev) buildIfChanged()
+if (dev) await buildThreads()
+else await buildIfChanged()
 mkdirSync(folder, { recursive: true, mode: 0o700 })
 if (startedAlready()) {
   console.error('Tall Gable is already running from this folder. Stop it with Ctrl-C where it was started.')

@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises'
 import mysql, {
   type Pool,
   type PoolConnection,
@@ -5,22 +6,24 @@ import mysql, {
   type RowDataPacket,
 } from 'mysql2/promise'
 import { log } from './log'
+import { statementSeconds } from './metrics'
+import { codeOf, DatabaseError } from './sql-errors'
 
 type Value = string | number | boolean | null | Date | Buffer
 
-/** A statement that failed: its name and the database's code, never the data. */
-export class DatabaseError extends Error {
-  readonly statement: string
-  readonly code: string
-  constructor(statement: string, code: string, cause: unknown) {
-    super(`${statement}: ${code}`, { cause })
-    this.name = 'DatabaseError'
-    this.statement = statement
-    this.code = code
-  }
-}
-
 const holder = globalThis as { tallGablePool?: Pool }
+
+/** Longest that a statement may take, at the database and, should that be frozen, here. */
+const statementMs = 4000
+const frozenMs = 5000
+/** Longest wait for a connection, and for what another transaction holds. */
+const connectionMs = 4000
+const lockSeconds = 2
+/** How long a transaction is tried again, and the pauses between. */
+const retryMs = 3000
+const longestPauseMs = 250
+/** A statement that took longer is logged. */
+const slowMs = 300
 
 function pool(): Pool {
   if (!holder.tallGablePool) {
@@ -29,23 +32,94 @@ function pool(): Pool {
     holder.tallGablePool = mysql.createPool({
       uri: url,
       connectionLimit: 10,
+      queueLimit: 400,
       charset: 'utf8mb4',
       timezone: 'Z',
       dateStrings: false,
       enableKeepAlive: true,
-      connectTimeout: 4000,
+      connectTimeout: connectionMs,
+    })
+    holder.tallGablePool.pool.on('connection', (connection) => {
+      connection.query(
+        `SET SESSION max_statement_time = ${statementMs / 1000}, innodb_lock_wait_timeout = ${lockSeconds}, lock_wait_timeout = ${lockSeconds}`,
+      )
     })
   }
   return holder.tallGablePool
 }
 
-/** Something statements run on: the pool, or the connection of a transaction. */
+/** Something statements run on: the connection of a transaction. */
 export type Runner = Pick<PoolConnection, 'execute'>
 
-const lostConnection = new Set(['PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'EPIPE', 'ER_SERVER_SHUTDOWN'])
+/** A connection, or a word that none is to be had; one that comes too late goes back at once. */
+async function connect(name: string): Promise<PoolConnection> {
+  let late = false
+  const coming = pool().getConnection()
+  const timeout = new AbortController()
+  try {
+    return await Promise.race([
+      coming,
+      pause(connectionMs, undefined, { signal: timeout.signal }).then(() => {
+        late = true
+        throw new DatabaseError(name, 'POOL_TIMEOUT', undefined)
+      }),
+    ])
+  } catch (error) {
+    if (late)
+      coming.then(
+        (connection) => connection.release(),
+        () => undefined,
+      )
+    if (error instanceof DatabaseError) throw error
+    throw new DatabaseError(
+      name,
+      (error as Error).message === 'Queue limit reached.' ? 'POOL_ENQUEUELIMIT' : codeOf(error),
+      error,
+    )
+  } finally {
+    timeout.abort()
+  }
+}
 
-const codeOf = (error: unknown) =>
-  typeof error === 'object' && error !== null && 'code' in error ? String(error.code) : 'unknown'
+async function executeOn<T extends RowDataPacket[] | ResultSetHeader>(
+  runner: Runner,
+  name: string,
+  sql: string,
+  values: readonly Value[],
+): Promise<T> {
+  const begin = performance.now()
+  try {
+    const [result] = await runner.execute<T>({ sql, timeout: frozenMs }, [...values])
+    return result
+  } catch (error) {
+    throw new DatabaseError(name, codeOf(error), error)
+  } finally {
+    const ms = performance.now() - begin
+    statementSeconds.observe({ statement: name }, ms / 1000)
+    if (ms > slowMs) log.warn({ statement: name, ms: Math.round(ms) }, 'slow statement')
+  }
+}
+
+/** Whether a connection can't be used again after an error: it is lost, or still busy with what was given up. */
+const isSpent = (error: unknown) =>
+  !(error instanceof DatabaseError) ||
+  error.kind === 'away' ||
+  error.code.startsWith('PROTOCOL') ||
+  /^E[A-Z]+$/.test(error.code)
+
+/** Work on a connection of its own. */
+async function onConnection<T>(name: string, work: (connection: PoolConnection) => Promise<T>): Promise<T> {
+  const connection = await connect(name)
+  try {
+    const result = await work(connection)
+    connection.release()
+    return result
+  } catch (error) {
+    if (error instanceof DatabaseError && isSpent(error)) connection.destroy()
+    else connection.release()
+    throw error
+  }
+}
 
 async function execute<T extends RowDataPacket[] | ResultSetHeader>(
   runner: Runner | undefined,
@@ -53,17 +127,13 @@ async function execute<T extends RowDataPacket[] | ResultSetHeader>(
   sql: string,
   values: readonly Value[],
 ): Promise<T> {
-  const attempt = async () => (await (runner ?? pool()).execute<T>(sql, [...values]))[0]
-  try {
-    return await attempt()
-  } catch (error) {
-    // A pooled connection may have died while it lay idle: one more try, on a new one, outside transactions only.
-    if (!runner && lostConnection.has(codeOf(error)))
-      return attempt().catch((again: unknown) => {
-        throw new DatabaseError(name, codeOf(again), again)
-      })
-    throw new DatabaseError(name, codeOf(error), error)
-  }
+  if (runner) return executeOn<T>(runner, name, sql, values)
+  const attempt = () => onConnection(name, (connection) => executeOn<T>(connection, name, sql, values))
+  return attempt().catch((error: unknown) => {
+    // A pooled connection may have died while it lay idle: one more try, on a new one.
+    if (error instanceof DatabaseError && error.kind === 'again') return attempt()
+    throw error
+  })
 }
 
 export async function many(
@@ -87,7 +157,7 @@ export async function maybeOne(
   return rows[0]
 }
 
-/** Runs a statement that changes rows; returns how many it met. */
+/** Runs a statement that changes rows and may be run twice; returns how many it met. */
 export async function run(
   name: string,
   sql: string,
@@ -97,28 +167,41 @@ export async function run(
   return (await execute<ResultSetHeader>(runner, name, sql, values)).affectedRows
 }
 
-/** Everything in `work` or nothing. Deadlocks are tried again twice. */
+/**
+ * Everything in `work` or nothing. Deadlocks, lock waits and lost connections are tried again for a while, those at
+ * begin and commit too: after a commit whose answer was lost `work` runs again, and must be such that this does no harm.
+ */
 export async function transaction<T>(name: string, work: (runner: Runner) => Promise<T>): Promise<T> {
+  const until = performance.now() + retryMs
   for (let attempt = 0; ; attempt++) {
-    const connection = await pool()
-      .getConnection()
-      .catch((error: unknown) => {
-        throw new DatabaseError(name, codeOf(error), error)
-      })
     try {
-      await connection.beginTransaction()
-      const result = await work(connection)
-      await connection.commit()
-      return result
+      return await onConnection(name, (connection) => once(name, connection, work))
     } catch (error) {
-      await connection
-        .rollback()
-        .catch((failed: unknown) => log.warn({ statement: name, code: codeOf(failed) }, 'rollback failed'))
-      const deadlock = error instanceof DatabaseError && error.code === 'ER_LOCK_DEADLOCK'
-      if (!deadlock || attempt >= 2) throw error
-    } finally {
-      connection.release()
+      const again = error instanceof DatabaseError && error.kind === 'again'
+      if (!again || performance.now() > until) throw error
+      await pause(Math.random() * Math.min(longestPauseMs, 20 * 2 ** attempt))
     }
+  }
+}
+
+async function once<T>(
+  name: string,
+  connection: PoolConnection,
+  work: (runner: Runner) => Promise<T>,
+): Promise<T> {
+  const say = (statement: string) =>
+    connection.query({ sql: statement, timeout: frozenMs }).catch((error: unknown) => {
+      throw new DatabaseError(`${statement.toLowerCase()} of ${name}`, codeOf(error), error)
+    })
+  await say('START TRANSACTION')
+  try {
+    const result = await work(connection)
+    await say('COMMIT')
+    return result
+  } catch (error) {
+    if (error instanceof DatabaseError && isSpent(error)) throw error
+    await say('ROLLBACK')
+    throw error
   }
 }
 

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import {
   checkSingles,
+  isAllowed,
   ofKind,
   parseObject,
   parseObjects,
@@ -8,20 +9,27 @@ import {
   type Conflict,
   type Objects,
 } from '@/core/kinds/documents'
-import { applyChange, checkChange, conflictsOf, isEmptyChange } from '@/core/model/change'
+import { changeBetween, checkChange, mergeChange, sameValue } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
+import { type Catalogue } from '@/core/electrical/catalogue'
 import { checkJob, type Job } from '@/core/kinds/job'
+import { checkEquipment } from '@/core/stages/world'
 import { transaction, type Runner } from './database'
 import {
   insertDocument,
   insertEdit,
   manyDocuments,
+  manyEditsSince,
+  manyLastEdits,
   maybeOneDocumentForUpdate,
   maybeOneEditRevision,
   updateDocument,
+  type FeedEdit,
 } from './sql/documents'
 import { insertJob, maybeOneJob, maybeOneJobForUpdate, touchJob, type JobRow } from './sql/jobs'
 import { type Designer } from './sql/people'
+import { editsSaved } from './metrics'
+import { knownCatalogue } from './world'
 
 export const houseDocumentId = 'house'
 
@@ -61,8 +69,12 @@ const addressOf = (house: Objects) => ofKind(house, 'site')[0]?.address ?? ''
 /** Stores a whole job as a new one and returns its id. */
 export async function createJob(teamId: string, job: Job, runner?: Runner): Promise<string> {
   checkJob(job)
+  const catalogue = await knownCatalogue()
+  if (catalogue) for (const option of job.options) checkEquipment(option.objects, catalogue)
   const id = randomUUID()
   const work = async (r: Runner) => {
+    // Stored before, by a commit whose answer was lost.
+    if (await maybeOneJob(teamId, id, r)) return
     await insertJob(id, teamId, job.name, addressOf(job.house), r)
     await insertDocument(id, houseDocumentId, 0, job.house, r)
     for (const [index, option] of job.options.entries())
@@ -80,68 +92,111 @@ export interface Edit {
   readonly change: Change
 }
 
+/** Objects in conflict, and who changed them last. */
+export interface EditConflict {
+  readonly id: string
+  readonly documentId: string
+  readonly objects: readonly (Conflict & { readonly by: string | null; readonly at: string | null })[]
+}
+
 export interface SaveResult {
   readonly saved: readonly { readonly id: string; readonly documentId: string; readonly revision: number }[]
-  /** Edits that met objects somebody else had changed; nothing of them was stored. */
-  readonly conflicts: readonly {
-    readonly id: string
-    readonly documentId: string
-    readonly objects: readonly Conflict[]
-  }[]
+  /** Edits that met fields somebody else had changed; nothing of them was stored. */
+  readonly conflicts: readonly EditConflict[]
+  /** Everything that happened to the job since the revision that the sender knew, these edits among it. */
+  readonly feed: { readonly after: number; readonly edits: readonly FeedEdit[]; readonly revision: number }
 }
 
 /** Options a job may have. */
 const mostOptions = 26
 
+/** Who sends edits: the designer, the screen, and the job's revision that screen knows. */
+export interface Sender {
+  readonly who: Designer
+  readonly screenId: string | null
+  readonly since: number
+}
+
 /**
- * Saves edits in their order, all in one transaction. Changes of different objects merge; a change of an object that
- * is no longer as the edit found it is returned as a conflict.
- * @throws Fault `no-such-job`, `bad-change`, `too-many-options`, and what a broken document throws.
+ * Saves edits in their order, all in one transaction. Fields of an object merge; a field that is no longer as the edit
+ * found it is returned as a conflict.
+ * @throws Fault `no-such-job`, `bad-change`, `too-many-options`, `unknown-equipment`, and what a broken document throws.
  */
 export async function saveEdits(
-  designer: Designer,
+  { who, screenId, since }: Sender,
   jobId: string,
   edits: readonly Edit[],
 ): Promise<SaveResult> {
-  return transaction('save edits', async (runner) => {
+  const catalogue = await knownCatalogue()
+  const result = await transaction('save edits', async (runner) => {
     // First of all, so that everything read after it is as the one before left it.
-    const row = await maybeOneJobForUpdate(designer.teamId, jobId, runner)
+    const row = await maybeOneJobForUpdate(who.teamId, jobId, runner)
     if (!row || row.deleted) throw new Fault('no-such-job')
     const saved: { id: string; documentId: string; revision: number }[] = []
-    const conflicts: { id: string; documentId: string; objects: readonly Conflict[] }[] = []
+    const conflicts: EditConflict[] = []
     let address = row.address
+    let fresh = 0
     for (const edit of edits) {
       const before = await maybeOneEditRevision(edit.id, jobId, runner)
       if (before !== undefined) {
         saved.push({ id: edit.id, documentId: edit.documentId, revision: before })
         continue
       }
-      const result = await saveEdit(designer, jobId, edit, runner)
+      const place = { jobRevision: row.revision + 1, position: fresh, designerId: who.id, screenId }
+      const result = await saveEdit(jobId, edit, place, catalogue, runner)
       if (result.conflicts.length > 0) {
         conflicts.push({ id: edit.id, documentId: edit.documentId, objects: result.conflicts })
         continue
       }
       if (edit.documentId === houseDocumentId) address = addressOf(result.objects)
       saved.push({ id: edit.id, documentId: edit.documentId, revision: result.revision })
+      fresh++
     }
-    if (saved.length > 0) await touchJob(jobId, address, runner)
-    return { saved, conflicts }
+    if (fresh > 0) await touchJob(jobId, address, runner)
+    return {
+      saved,
+      conflicts,
+      feed: {
+        after: since,
+        edits: await manyEditsSince(jobId, since, runner),
+        revision: row.revision + (fresh > 0 ? 1 : 0),
+      },
+      fresh,
+    }
   })
+  editsSaved.inc(result.fresh)
+  const { fresh: _fresh, ...answer } = result
+  return answer
 }
 
-async function saveEdit(designer: Designer, jobId: string, { id, documentId, change }: Edit, runner: Runner) {
+async function saveEdit(
+  jobId: string,
+  { id, documentId, change }: Edit,
+  place: {
+    readonly jobRevision: number
+    readonly position: number
+    readonly designerId: string
+    readonly screenId: string | null
+  },
+  catalogue: Catalogue | null,
+  runner: Runner,
+) {
   checkChange(change)
   const isHouse = documentId === houseDocumentId
   const kind = isHouse ? 'house' : 'option'
   const stored = await maybeOneDocumentForUpdate(jobId, documentId, runner)
   const current = stored ? parseObjects(stored.body, kind, documentId, stored.kinds) : {}
-  const conflicts = conflictsOf(current, change)
+  const { objects: merged, conflicts } = mergeChange(current, change, isAllowed)
+  if (conflicts.length > 0) {
+    const last = await manyLastEdits(jobId, documentId, runner)
+    const found = conflicts.map((conflict) => ({ ...conflict, ...whoChanged(conflict, last) }))
+    return { conflicts: found, objects: current, revision: stored?.revision ?? 0 }
+  }
+  const objects = parseObjects(merged, kind, documentId)
   const revision = (stored?.revision ?? 0) + 1
-  if (conflicts.length > 0 || isEmptyChange(change))
-    return { conflicts, objects: current, revision: stored?.revision ?? 0 }
-  const objects = parseObjects(applyChange(current, change), kind, documentId)
   // An option that was removed is an empty one.
   if (isHouse || Object.keys(objects).length > 0) checkSingles(objects, kind)
+  if (!isHouse && catalogue && Object.keys(objects).length > 0) checkEquipment(objects, catalogue)
   if (stored) await updateDocument(jobId, documentId, revision, objects, runner)
   else {
     const documents = await manyDocuments(jobId, runner)
@@ -149,8 +204,23 @@ async function saveEdit(designer: Designer, jobId: string, { id, documentId, cha
       throw new Fault('too-many-options', { limit: mostOptions }, documentId)
     await insertDocument(jobId, documentId, Math.max(0, ...documents.map((d) => d.sort)) + 1, objects, runner)
   }
-  await insertEdit(id, jobId, documentId, revision, designer.id, change, runner)
-  return { conflicts, objects, revision }
+  await insertEdit(
+    { id, jobId, documentId, revision, ...place, change: changeBetween(current, objects) },
+    runner,
+  )
+  return { conflicts: [], objects, revision }
+}
+
+/** Who changed what an edit met, as far as the log goes back. */
+function whoChanged({ id, fields }: Conflict, last: readonly FeedEdit[]) {
+  const found = last.find(({ change: { added, updated, removed } }) => {
+    if (Object.hasOwn(added, id) || Object.hasOwn(removed, id)) return true
+    const entry = Object.hasOwn(updated, id) ? updated[id] : undefined
+    if (!entry) return false
+    const [from, to] = entry as readonly [Record<string, unknown>, Record<string, unknown>]
+    return fields.length === 0 || fields.some((field) => !sameValue(from[field], to[field]))
+  })
+  return { by: found?.by ?? null, at: found?.at ?? null }
 }
 
 /** Checks the objects of a change that came from outside. */

@@ -1,8 +1,8 @@
 import { NextRequest } from 'next/server'
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
-import { DatabaseError } from './database'
-import { failure, readBody, readBytes, readJson } from './respond'
+import { failure, readBody, readBytes } from './respond'
+import { DatabaseError } from './sql-errors'
 
 const request = (body: string | ReadableStream<Uint8Array>, headers: Record<string, string> = {}) =>
   new NextRequest('http://127.0.0.1/api/x', {
@@ -52,8 +52,12 @@ test('JSON of another shape is refused with the path of the fault', async () => 
   expect(await readBody(request('{"edits":[{"id":"a"}]}'), schema)).toEqual({ edits: [{ id: 'a' }] })
   expect(await codeOf(readBody(request('{"edits":[{"id":7}]}'), schema))).toBe('bad-body edits.0.id')
   expect(await codeOf(readBody(request('{"edits":[],"more":1}'), schema))).toBe('bad-body')
-  expect(await codeOf(readJson(request('{"edits":')))).toBe('not-json')
-  expect(await codeOf(readJson(request('')))).toBe('not-json')
+  expect(await codeOf(readBody(request('{"edits":[{"id":"\\ud800"}]}'), schema))).toBe(
+    'broken-text edits.0.id',
+  )
+  expect(await codeOf(readBody(request('{"edits":[],"\\udfff":1}'), schema))).toBe('broken-text')
+  expect(await codeOf(readBody(request('{"edits":'), schema))).toBe('not-json')
+  expect(await codeOf(readBody(request(''), schema))).toBe('not-json')
 })
 
 test('faults keep their words and get their status; anything else shows nothing of its inside', async () => {
@@ -71,6 +75,9 @@ test('faults keep their words and get their status; anything else shows nothing 
   )
   expect(away).toBe(503)
   expect(JSON.stringify(said)).not.toContain('secret')
+  expect((await answer(new DatabaseError('insert job', 'ER_DATA_TOO_LONG', undefined)))[0]).toBe(422)
+  expect((await answer(new DatabaseError('insert job', 'ER_PARSE_ERROR', undefined)))[0]).toBe(500)
+  expect(failure(new Fault('server-busy')).headers.get('Retry-After')).toBe('2')
   const [broken, told] = await answer(new Error('password=hunter2'))
   expect(broken).toBe(500)
   expect(told.error.code).toBe('unexpected')

@@ -1,36 +1,80 @@
+import { randomUUID } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
 import { type z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { faultOf } from '@/core/model/rules'
 import { plainEnglish } from '@/words/plain-english'
-import { DatabaseError } from './database'
+import { checkAccess, type rules, type RouteName } from './access'
+import { checkHost, isLocal } from './hosts'
+import { jsonOf } from './json'
 import { log } from './log'
+import { requestSeconds } from './metrics'
+import { checkRate } from './rate-limit'
 import { designer } from './session'
+import { DatabaseError } from './sql-errors'
 import { type Designer } from './sql/people'
 
 const statusOf: Readonly<Record<string, number>> = {
   'no-such-job': 404,
   'no-such-offer': 404,
   'no-such-weather': 404,
+  'offer-withdrawn': 410,
   'not-signed-in': 401,
   'wrong-origin': 403,
+  'not-allowed': 403,
+  'wrong-host': 421,
   'too-large': 413,
+  'too-many-requests': 429,
+  'refused-by-database': 422,
+  'too-heavy': 422,
+  'too-much-shade': 422,
+  'given-up': 499,
+  'server-busy': 503,
+  'pdf-busy': 503,
+  'pdf-failed': 503,
   'database-away': 503,
   'service-away': 503,
+  'service-refused': 503,
 }
 
-const answerOf = (fault: Fault, status: number) =>
-  NextResponse.json({ error: { ...fault.toJSON(), message: plainEnglish.fault(fault) } }, { status })
+/** Seconds after which what is busy or away may be asked again. */
+const retryAfter = 2
+
+function answerOf(fault: Fault, status: number): NextResponse {
+  const headers: Record<string, string> = { 'Cache-Control': 'no-store' }
+  if (status === 503) headers['Retry-After'] = String(retryAfter)
+  if (status === 429) headers['Retry-After'] = String(Number(fault.data['seconds']) || retryAfter)
+  return NextResponse.json(
+    { error: { ...fault.toJSON(), message: plainEnglish.fault(fault) } },
+    { status, headers },
+  )
+}
+
+/** What a failed statement is to whoever asked; null for a mistake of ours. */
+function faultOfDatabase({ kind }: DatabaseError): Fault | null {
+  switch (kind) {
+    case 'again':
+    case 'away':
+      return new Fault('database-away')
+    case 'refused':
+      return new Fault('refused-by-database')
+    case 'broken':
+      return null
+  }
+}
 
 /** A fault as the browser gets it; anything else is logged and told without its inside. */
-export function failure(error: unknown): NextResponse {
+export function failure(error: unknown, id = ''): NextResponse {
   if (error instanceof Fault) return answerOf(error, statusOf[error.code] ?? 400)
   if (error instanceof DatabaseError) {
-    log.error({ statement: error.statement, code: error.code }, 'database')
-    return failure(new Fault('database-away'))
+    log.error({ id, statement: error.statement, code: error.code, kind: error.kind }, 'database')
+    const fault = faultOfDatabase(error)
+    if (fault) return failure(fault)
+    return answerOf(new Fault('unexpected'), 500)
   }
   log.error(
     {
+      id,
       error:
         error instanceof Error ? { name: error.name, message: error.message, stack: error.stack } : 'unknown',
     },
@@ -39,21 +83,60 @@ export function failure(error: unknown): NextResponse {
   return answerOf(new Fault('unexpected'), 500)
 }
 
-/** Runs a route for whoever is signed in; requests that change something must come from our own pages. */
-export async function asDesigner(
-  request: NextRequest,
-  work: (who: Designer) => Promise<Response>,
-): Promise<Response> {
-  try {
-    if (request.method !== 'GET') checkOrigin(request)
-    const who = await designer()
-    if (!who) throw new Fault('not-signed-in')
-    return await work(who)
-  } catch (error) {
-    return failure(error)
+type WhoOf<N extends RouteName> = (typeof rules)[N]['who'] extends 'designer'
+  ? Designer
+  : Designer | undefined
+
+/** What a route works with. */
+export interface Call<N extends RouteName, P> {
+  readonly request: NextRequest
+  readonly params: P
+  readonly who: WhoOf<N>
+}
+
+/** Where a request comes from: whoever is signed in, else an address. */
+const placeOf = (request: NextRequest, who: Designer | undefined) =>
+  who?.id ?? request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'here'
+
+/** An answer that took longer is logged. */
+const slowMs = 1000
+
+/**
+ * A route of the application: host, origin, rate and who asks are checked by the rule of its name before it works, and
+ * whatever it throws becomes an answer.
+ */
+export function route<N extends RouteName, P = Record<never, never>>(
+  name: N,
+  work: (call: Call<N, P>) => Promise<Response>,
+): (request: NextRequest, context: { readonly params: Promise<P> }) => Promise<Response> {
+  return async (request, { params }) => {
+    const begin = performance.now()
+    const id = request.headers.get('x-request-id') ?? randomUUID()
+    let response: Response
+    try {
+      const host = request.headers.get('host')
+      checkHost(host)
+      if (request.method !== 'GET' && request.method !== 'HEAD') checkOrigin(request)
+      const who = await designer(request.cookies)
+      checkRate(name, placeOf(request, who))
+      checkAccess(name, who, isLocal(host))
+      // The rule has let in designers alone where it says so.
+      response = await work({ request, params: await params, who: who as WhoOf<N> })
+    } catch (error) {
+      response = failure(error, id)
+    }
+    const ms = performance.now() - begin
+    requestSeconds.observe({ route: name, status: response.status }, ms / 1000)
+    if (ms > slowMs || response.status >= 500)
+      log.warn({ id, route: name, status: response.status, ms: Math.round(ms) }, 'request')
+    else log.debug({ id, route: name, status: response.status, ms: Math.round(ms) }, 'request')
+    if (!response.headers.has('Cache-Control')) response.headers.set('Cache-Control', 'no-store')
+    response.headers.set('X-Request-Id', id)
+    return response
   }
 }
 
+/** Requests that change something come from our own pages. */
 function checkOrigin(request: NextRequest): void {
   const origin = request.headers.get('origin')
   // A page without an origin of its own sends "null".
@@ -65,11 +148,10 @@ const largestBody = 4_000_000
 
 /**
  * The body as JSON of the expected shape.
- * @throws Fault `too-large`, `not-json`, `bad-body` with the path of the fault.
+ * @throws Fault `too-large`, `not-json`, `broken-text`, `bad-body` with the path of the fault.
  */
 export async function readBody<T>(request: NextRequest, schema: z.ZodType<T>): Promise<T> {
-  const value = await readJson(request)
-  const parsed = schema.safeParse(value)
+  const parsed = schema.safeParse(jsonOf(await readBytes(request, largestBody)))
   if (!parsed.success) throw faultOf(parsed.error, 'bad-body')
   return parsed.data
 }
@@ -78,7 +160,7 @@ export async function readBody<T>(request: NextRequest, schema: z.ZodType<T>): P
  * The body's bytes; reading stops where it grows over the limit.
  * @throws Fault `too-large`
  */
-export async function readBytes(request: NextRequest, most: number): Promise<Uint8Array> {
+export async function readBytes(request: NextRequest, most: number): Promise<Uint8Array<ArrayBuffer>> {
   const tooLarge = () => new Fault('too-large', { reason: 'body', limit: { value: most, unit: 'bytes' } })
   if (Number(request.headers.get('content-length') ?? 0) > most) throw tooLarge()
   const parts: Uint8Array[] = []
@@ -92,16 +174,11 @@ export async function readBytes(request: NextRequest, most: number): Promise<Uin
     }
     parts.push(part.value)
   }
-  return Buffer.concat(parts)
-}
-
-/** @throws Fault `too-large`, `not-json`. */
-export async function readJson(request: NextRequest, most = largestBody): Promise<unknown> {
-  const text = Buffer.from(await readBytes(request, most)).toString('utf8')
-  try {
-    return JSON.parse(text)
-  } catch (error) {
-    if (error instanceof SyntaxError) throw new Fault('not-json', { file: 'body', detail: error.message })
-    throw error
+  const whole = new Uint8Array(length)
+  let at = 0
+  for (const part of parts) {
+    whole.set(part, at)
+    at += part.length
   }
+  return whole
 }

@@ -1,30 +1,38 @@
 import { sealData, unsealData } from 'iron-session'
 import { cookies, headers } from 'next/headers'
+import { z } from 'zod'
+import { isLoopback } from './hosts'
+import { log } from './log'
+import { secret } from './seal'
 import { maybeOneDesigner, maybeOneFirstDesigner, type Designer } from './sql/people'
 
-interface Session {
-  readonly designerId?: string
-}
+const sessionSchema = z.object({ designerId: z.uuid() })
+type Session = z.infer<typeof sessionSchema>
 
 const cookieName = 'tall-gable'
 const lifeSeconds = 60 * 60 * 24 * 14
 
-function secret(): string {
-  const password = process.env['SESSION_SECRET']
-  if (!password || password.length < 32)
-    throw new Error('SESSION_SECRET must be set to at least 32 characters')
-  return password
+/** Cookies of a request, as a route has them. */
+interface CookieJar {
+  get(name: string): { readonly value: string } | undefined
 }
 
-/** Who is asking; undefined when nobody has signed in. */
-export async function designer(): Promise<Designer | undefined> {
-  const sealed = (await cookies()).get(cookieName)?.value
+/** Who is asking; undefined when nobody has signed in, or the cookie is none of ours. */
+export async function designer(jar?: CookieJar): Promise<Designer | undefined> {
+  const sealed = (jar ?? (await cookies())).get(cookieName)?.value
   if (!sealed) return undefined
-  const session = await unsealData<Session>(sealed, { password: secret(), ttl: lifeSeconds })
-  return session.designerId ? maybeOneDesigner(session.designerId) : undefined
+  const session = sessionSchema.safeParse(await opened(sealed))
+  return session.success ? maybeOneDesigner(session.data.designerId) : undefined
 }
 
-const loopback = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/
+async function opened(sealed: string): Promise<unknown> {
+  try {
+    return await unsealData(sealed, { password: secret(), ttl: lifeSeconds })
+  } catch (error) {
+    log.debug({ error: error instanceof Error ? error.message : 'unknown' }, 'cookie refused')
+    return null
+  }
+}
 
 /**
  * On one's own machine there is one designer and no password: whoever reaches the loopback address under its own name
@@ -32,7 +40,7 @@ const loopback = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/
  */
 export async function enterAsLocalDesigner(): Promise<boolean> {
   if (process.env['SIGN_IN'] !== 'local') return false
-  if (!loopback.test((await headers()).get('host') ?? '')) return false
+  if (!isLoopback((await headers()).get('host'))) return false
   const first = await maybeOneFirstDesigner()
   if (!first) return false
   const sealed = await sealData({ designerId: first.id } satisfies Session, {

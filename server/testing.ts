@@ -1,7 +1,9 @@
 import { mkdtempSync, rmSync } from 'node:fs'
+import { createServer } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PrivateDatabase } from '@/scripts/parts/private-database.mjs'
+import { townAnswer } from '@/town/answers'
 import { closeDatabase } from './database'
 import { migrate } from './migrate'
 
@@ -17,4 +19,22 @@ export async function openTestDatabase(): Promise<() => Promise<void>> {
     await database.stop()
     rmSync(folder, { recursive: true, force: true })
   }
+}
+
+/** The made-up world on loopback, for this process and its threads. */
+export async function openTestWorld(): Promise<() => Promise<void>> {
+  const server = createServer((request, response) => {
+    const { pathname, searchParams } = new URL(request.url ?? '/', 'http://127.0.0.1')
+    const { status, type, body } = townAnswer(pathname.slice(1), searchParams)
+    response.writeHead(status, { 'Content-Type': type }).end(body)
+  })
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+  const address = server.address()
+  if (address === null || typeof address === 'string') throw new Error('a port of loopback')
+  process.env['WORLD_URL'] = `http://127.0.0.1:${address.port}`
+  return () =>
+    new Promise((done) => {
+      server.closeAllConnections()
+      server.close(() => done())
+    })
 }

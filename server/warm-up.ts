@@ -5,8 +5,10 @@ import { tileAt } from '@/core/geometry/geo'
 import { theOne } from '@/core/kinds/documents'
 import { parseJob } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
-import { summaryOf } from './job-summary'
+import { figuresOf } from './compute/compute'
+import { designInput } from './design-input'
 import { log } from './log'
+import { printer } from './print/printer'
 import { askWorld } from './world'
 
 /** Rings of tiles that a page asks for: zoom, and how many around the middle. */
@@ -24,7 +26,9 @@ export async function warmUp(): Promise<void> {
     await answering()
     const file = join(/* turbopackIgnore: true */ process.cwd(), 'samples', 'shipped-job.json')
     const job = parseJob(JSON.parse(readFileSync(file, 'utf8')))
-    await summaryOf('', job)
+    const option = job.options[0]?.objects
+    if (option) await figuresOf(await designInput('', job.house, option))
+    printer().warm()
     const site = theOne(job.house, 'site', siteId)
     for (const [z, around] of rings) {
       const middle = tileAt(site, z)

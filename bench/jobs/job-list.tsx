@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState, useTransition } from 'react'
 import { JobRow, type ListedJob } from './job-row'
 import { NewJob } from './new-job'
+import { useNewFigures } from './new-figures'
 import { copyJob, importJob, setDeleted, type Answer } from './requests'
 
 /** The start page: the jobs, search, new, copy, delete with undo. */
@@ -21,6 +22,7 @@ export function JobList({
   const [deleted, setGone] = useState<{ id: string; name: string } | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const file = useRef<HTMLInputElement>(null)
+  const newer = useNewFigures()
   const again = () => startTransition(() => router.refresh())
   const take = async (answer: Promise<Answer>, done: (id: string) => void) => {
     setFault(null)
@@ -90,7 +92,7 @@ export function JobList({
         {jobs.map((job) => (
           <JobRow
             key={job.id}
-            job={job}
+            job={{ ...job, figures: newer[job.id] ?? job.figures }}
             onCopy={() => void take(copyJob(job.id), again)}
             onDelete={() =>
               void take(setDeleted(job.id, true), () => {

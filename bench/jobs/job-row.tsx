@@ -2,17 +2,25 @@
 
 import Link from 'next/link'
 import { type PicturePart } from '@/core/drawing/roof-picture'
+import { wordsOf } from '@/words/languages'
+
+/** The last figures that were computed, and whether they are of today. */
+export interface ListedFigures {
+  readonly summary: {
+    readonly kilowatts: number
+    readonly paybackYears: number | null
+    readonly picture: readonly PicturePart[]
+  } | null
+  /** `fresh`; `coming` while newer ones are computed; or the code of what stands against it. */
+  readonly state: string
+}
 
 export interface ListedJob {
   readonly id: string
   readonly name: string
   readonly address: string
   readonly touchedAt: string
-  readonly summary: {
-    readonly kilowatts: number
-    readonly paybackYears: number | null
-    readonly picture: readonly PicturePart[]
-  } | null
+  readonly figures: ListedFigures
 }
 
 const tones = {
@@ -24,6 +32,16 @@ const tones = {
   tree: 'fill-[#C9CFA9] stroke-none opacity-70',
 } as const
 
+const { faults } = wordsOf('en')
+
+/** Why there are no figures, in a few words; the whole sentence stands in the job itself. */
+const reasonOf = (code: string) =>
+  code === 'too-much-shade' || code === 'too-heavy'
+    ? 'too large for the list: open the job'
+    : code in faults
+      ? 'cannot be computed: open the job'
+      : 'no figures now'
+
 /** One job of the list. */
 export function JobRow({
   job,
@@ -34,7 +52,7 @@ export function JobRow({
   readonly onCopy: () => void
   readonly onDelete: () => void
 }) {
-  const { summary } = job
+  const { summary, state } = job.figures
   return (
     <li className="relative flex items-center gap-4 rounded-lg border border-line bg-card p-2.5 hover:border-pencil">
       <svg
@@ -84,6 +102,11 @@ export function JobRow({
         <dd className="font-semibold">
           {summary?.paybackYears ? `${summary.paybackYears.toFixed(1)} years` : '–'}
         </dd>
+        {state !== 'fresh' && (
+          <dd className="quiet col-span-2 max-w-44" data-figures={state}>
+            {state === 'coming' ? 'computing …' : reasonOf(state)}
+          </dd>
+        )}
       </dl>
       <div className="relative z-10 flex gap-1.5">
         <a

@@ -2,62 +2,54 @@
 
 import { useStore } from 'zustand'
 import { type AnyObject } from '@/core/kinds/index'
-import { sameValue } from '@/core/model/change'
+import { type Sayer } from '@/words/sayer'
 import { useBench, useSayer } from '../context'
-import { type RefusedEdit, type SendResult } from '../store/outbox'
+import { type ConflictedEdit, type FoundConflict } from '../store/outbox'
+import { JobDeleted, Refusal, SignedOut } from './barred'
+import { shownValue } from './shown-value'
 
-type Found = SendResult['conflicts'][number]
-
-const describe = (object: AnyObject | null) => {
-  if (!object) return 'deleted'
-  const { id: _id, kind: _kind, ...fields } = object
-  return Object.entries(fields)
-    .map(([key, value]) => `${key}: ${typeof value === 'object' ? JSON.stringify(value) : String(value)}`)
-    .join(', ')
+/** What stands between the edits and the database: one thing at a time, the most pressing first. */
+export function Conflicts() {
+  const { outbox, line } = useBench()
+  const { conflicts, refused, status } = useStore(outbox.store)
+  const deleted = useStore(line.store, (s) => s.deleted)
+  if (deleted || status === 'deleted') return <JobDeleted />
+  if (status === 'signed-out') return <SignedOut />
+  if (refused[0]) return <Refusal refused={refused[0]} />
+  return conflicts[0] ? <Conflict conflict={conflicts[0]} others={conflicts.length - 1} /> : null
 }
 
-/** Objects that somebody else changed at the same time: both values, and the choice between them. */
-export function Conflicts() {
-  const { outbox, documents } = useBench()
-  const conflicts = useStore(outbox.store, (s) => s.conflicts)
-  const refused = useStore(outbox.store, (s) => s.refused)
-  const first = conflicts[0]
-  const keepTheirs = (conflict: Found) => {
-    for (const { id, theirs } of conflict.objects) documents.adopt(conflict.documentId, id, theirs)
-    outbox.settle(conflict.id)
-  }
-  const keepOurs = (conflict: Found) => {
-    for (const { id, theirs, ours } of conflict.objects) {
-      documents.adopt(conflict.documentId, id, theirs)
-      documents.edit('Keep mine', conflict.documentId, (before) => {
-        const { [id]: _old, ...rest } = before
-        return ours ? { ...rest, [id]: ours } : rest
-      })
-    }
-    outbox.settle(conflict.id)
-  }
-  if (refused[0]) return <Refusal refused={refused[0]} />
-  if (!first) return null
+/** What an object and its fields are called. */
+function labelOf(sayer: Sayer, object: AnyObject, field: string): string {
+  const fields: Readonly<Record<string, string>> = sayer.words.kinds[object.kind].fields
+  return fields[field] ?? field
+}
+
+const nameOf = (sayer: Sayer, object: AnyObject) =>
+  'name' in object ? object.name : sayer.say(sayer.words.kinds[object.kind].named, { n: 1 })
+
+const when = (at: string) =>
+  new Intl.DateTimeFormat('en-GB', { timeStyle: 'short', dateStyle: 'medium' }).format(new Date(at))
+
+/** The same thing changed by two: both values, by whom and when, and the choice between them. */
+function Conflict({ conflict, others }: { readonly conflict: ConflictedEdit; readonly others: number }) {
+  const { sync } = useBench()
   return (
     <div
       role="alertdialog"
       aria-label="Changed by somebody else"
-      className="fixed top-14 left-1/2 z-40 w-[34rem] -translate-x-1/2 rounded-lg border border-straw bg-card p-4 shadow-xl"
+      className="fixed top-14 left-1/2 z-40 max-h-[70vh] w-[34rem] -translate-x-1/2 overflow-y-auto rounded-lg border border-straw bg-card p-4 shadow-xl"
     >
       <p className="font-semibold">Somebody else changed the same thing.</p>
-      {first.objects.map(({ id, theirs, ours }) => (
-        <dl key={id} className="mt-2 grid grid-cols-[5rem_1fr] gap-1">
-          <dt className="text-pencil">Theirs</dt>
-          <dd className="max-h-20 overflow-y-auto break-words">{describe(theirs)}</dd>
-          <dt className="text-pencil">Yours</dt>
-          <dd className="max-h-20 overflow-y-auto break-words">{describe(ours)}</dd>
-        </dl>
+      {conflict.objects.map((object) => (
+        <Found key={object.id} found={object} />
       ))}
-      <div className="mt-3 flex justify-end gap-2">
-        <button type="button" className="button" onClick={() => keepTheirs(first)}>
+      <div className="mt-3 flex items-center justify-end gap-2">
+        {others > 0 && <span className="quiet mr-auto">{others} more to answer</span>}
+        <button type="button" className="button" onClick={() => sync.answer(conflict, 'theirs')}>
           Keep theirs
         </button>
-        <button type="button" className="button button-main" onClick={() => keepOurs(first)}>
+        <button type="button" className="button button-main" onClick={() => sync.answer(conflict, 'ours')}>
           Keep yours
         </button>
       </div>
@@ -65,37 +57,46 @@ export function Conflicts() {
   )
 }
 
-/** An edit that the server will never take: said, and taken back where nobody has built on it. */
-function Refusal({ refused: { edit, fault } }: { readonly refused: RefusedEdit }) {
-  const { outbox, documents } = useBench()
+function Found({ found: { fields, theirs, ours, by, at } }: { readonly found: FoundConflict }) {
   const sayer = useSayer()
-  const takeBack = () => {
-    const { documentId, change } = edit
-    const now = documents.document(documentId)
-    const back: [string, AnyObject | null, AnyObject | null][] = [
-      ...Object.entries(change.added).map(([id, to]): [string, null, AnyObject] => [id, null, to]),
-      ...Object.entries(change.updated).map(([id, [from, to]]): [string, AnyObject, AnyObject] => [
-        id,
-        from,
-        to,
-      ]),
-      ...Object.entries(change.removed).map(([id, from]): [string, AnyObject, null] => [id, from, null]),
-    ]
-    for (const [id, from, to] of back)
-      if (sameValue(now[id] ?? null, to)) documents.adopt(documentId, id, from)
-    outbox.forget(edit.id)
-  }
+  const object = ours ?? theirs
+  if (!object) return null
+  const rows =
+    theirs && ours && fields.length > 0
+      ? fields.map((field) => ({
+          field: labelOf(sayer, object, field),
+          theirs: shownValue(theirs, field, sayer),
+          ours: shownValue(ours, field, sayer),
+        }))
+      : [{ field: '', theirs: theirs ? 'kept' : 'deleted', ours: ours ? 'kept' : 'deleted' }]
   return (
-    <div
-      role="alertdialog"
-      aria-label="Not saved"
-      className="fixed top-14 left-1/2 z-40 w-[30rem] -translate-x-1/2 rounded-lg border border-clay bg-card p-4 shadow-xl"
-    >
-      <p className="font-semibold">The server did not accept one edit. All others are saved.</p>
-      <p className="mt-1">{sayer.fault(fault)}</p>
-      <button type="button" className="button mt-3" onClick={takeBack}>
-        Undo that edit
-      </button>
-    </div>
+    <table className="mt-2 w-full text-left">
+      <caption className="text-left">
+        {nameOf(sayer, object)}
+        {by && (
+          <span className="quiet">
+            {' '}
+            · changed by {by}
+            {at && `, ${when(at)}`}
+          </span>
+        )}
+      </caption>
+      <thead>
+        <tr className="quiet">
+          <th className="font-normal">Field</th>
+          <th className="font-normal">Theirs</th>
+          <th className="font-normal">Yours</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.field} className="border-t border-line align-top">
+            <th className="w-32 py-0.5 font-normal text-pencil">{row.field}</th>
+            <td className="py-0.5 break-all">{row.theirs}</td>
+            <td className="py-0.5 break-all">{row.ours}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   )
 }

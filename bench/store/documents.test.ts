@@ -4,7 +4,6 @@ import { type AnyObject } from '@/core/kinds/index'
 import { applyChange } from '@/core/model/change'
 import { defaultChimney } from '@/core/kinds/chimney/chimney'
 import { defaultOffer } from '@/core/kinds/offer/offer'
-import { withPending } from '../open-bench'
 import { DocumentStore, houseId, withObject } from './documents'
 
 const chimney = (id: string, x: number): AnyObject => ({ ...defaultChimney, id, center: [x, 0] })
@@ -159,24 +158,20 @@ test('a step is taken back wherever it stands, unless its objects have been chan
   expect(store.redo()).toBe(last)
 })
 
-test('edits that the server has not got lie on top of what it sent, once', () => {
-  const job = {
-    name: 'J',
-    house: { a: chimney('a', 0) },
-    options: [{ id: 'option-a', objects: { offer: defaultOffer } }],
-  }
-  const edit = {
-    id: '1',
-    documentId: houseId,
-    change: { added: {}, updated: { a: [chimney('a', 0), chimney('a', 4)] as const }, removed: {} },
-  }
-  const { documents, order } = withPending(job, [edit])
-  expect(documents[houseId]?.['a']).toMatchObject({ center: [4, 0] })
-  expect(order).toEqual(['option-a'])
-  // The answer was lost but the edit had been stored: it changes nothing.
-  expect(withPending({ ...job, house: documents[houseId] ?? {} }, [edit]).documents).toEqual(documents)
-  // Somebody else moved it meanwhile: theirs stays until the server has spoken.
-  expect(
-    withPending({ ...job, house: { a: chimney('a', 7) } }, [edit]).documents[houseId]?.['a'],
-  ).toMatchObject({ center: [7, 0] })
+test('undo leaves alone what somebody else has changed since, and says so; the rest goes back', () => {
+  const store = start()
+  const left: string[][] = []
+  store.onLeftAlone((ids) => left.push([...ids]))
+  store.edit('Both', houseId, (before) => ({ ...before, a: chimney('a', 1), b: chimney('b', 1) }))
+  // Theirs: another field of one, the same field of the other.
+  const shown = store.house
+  store.take({
+    [houseId]: { ...shown, a: { ...chimney('a', 1), heightM: 2 } as AnyObject, b: chimney('b', 5) },
+  })
+  store.undo()
+  expect(store.house['a']).toMatchObject({ center: [0, 0], heightM: 2 })
+  expect(store.house['b']).toMatchObject({ center: [5, 0] })
+  expect(left).toEqual([['b']])
+  store.redo()
+  expect(store.house['a']).toMatchObject({ center: [1, 0], heightM: 2 })
 })

@@ -1,7 +1,7 @@
 import { createStore } from 'zustand/vanilla'
-import { parseObject, withFields, type Change, type Objects } from '@/core/kinds/documents'
+import { isAllowed, parseObject, withFields, type Change, type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
-import { applyChange, changeBetween, conflictsOf, invertChange, isEmptyChange } from '@/core/model/change'
+import { changeBetween, invertChange, isEmptyChange, mergeChange } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
 import { type Remedy } from '@/core/model/ledger'
 
@@ -37,6 +37,8 @@ const mostSteps = 200
 export class DocumentStore {
   readonly store
   readonly #listeners = new Set<(documentId: string, change: Change) => void>()
+  readonly #ends = new Set<() => void>()
+  readonly #leftAlone = new Set<(ids: readonly string[]) => void>()
 
   constructor(documents: Readonly<Record<string, Objects>>, order: readonly string[]) {
     this.store = createStore<State>(() => ({ documents, order, undone: [], done: [], mark: null }))
@@ -45,6 +47,23 @@ export class DocumentStore {
   onChange(listener: (documentId: string, change: Change) => void): () => void {
     this.#listeners.add(listener)
     return () => this.#listeners.delete(listener)
+  }
+
+  /** Hears when a gesture has ended, whichever way. */
+  onEnd(listener: () => void): () => void {
+    this.#ends.add(listener)
+    return () => this.#ends.delete(listener)
+  }
+
+  /** Hears of objects that undo or redo left as somebody else has made them since. */
+  onLeftAlone(listener: (ids: readonly string[]) => void): () => void {
+    this.#leftAlone.add(listener)
+    return () => this.#leftAlone.delete(listener)
+  }
+
+  /** Whether a hand is dragging. */
+  get isInGesture(): boolean {
+    return this.store.getState().mark !== null
   }
 
   document(id: string): Objects {
@@ -74,6 +93,7 @@ export class DocumentStore {
 
   cancel(): void {
     this.store.setState((s) => (s.mark ? { documents: s.mark, mark: null } : s))
+    this.#ended()
   }
 
   /**
@@ -95,6 +115,7 @@ export class DocumentStore {
     }
     if (Object.keys(changes).length === 0) {
       this.store.setState({ mark: null })
+      this.#ended()
       return { step: null, fault: null }
     }
     const fresh = Object.keys(changes).filter((id) => id !== houseId && !order.includes(id))
@@ -106,6 +127,7 @@ export class DocumentStore {
       undone: [],
     })
     this.#tell(changes)
+    this.#ended()
     return { step, fault: null }
   }
 
@@ -155,9 +177,12 @@ export class DocumentStore {
     if (done.at(-1) === step) return this.undo() !== null
     if (!done.includes(step)) return false
     const back = Object.entries(step.changes).map(([id, change]) => [id, invertChange(change)] as const)
-    if (back.some(([id, change]) => conflictsOf(this.document(id), change).length > 0)) return false
+    const merged = back.map(
+      ([id, change]) => [id, mergeChange(this.document(id), change, isAllowed)] as const,
+    )
+    if (merged.some(([, { conflicts }]) => conflicts.length > 0)) return false
     this.begin()
-    for (const [id, change] of back) this.preview(id, (before) => applyChange(before, change))
+    for (const [id, { objects }] of merged) this.preview(id, () => objects)
     return this.commit(step.label).step !== null
   }
 
@@ -181,27 +206,38 @@ export class DocumentStore {
     return step
   }
 
-  /** Takes over objects from elsewhere (the server, another editor) without a step of undo. */
-  adopt(documentId: string, id: string, object: AnyObject | null): void {
-    const change = changeBetween(this.document(documentId), withObject(this.document(documentId), id, object))
-    this.store.setState((s) => ({
-      documents: { ...s.documents, [documentId]: applyChange(s.documents[documentId] ?? {}, change) },
-    }))
+  /** Shows documents as they are by now, without a step of undo: others have changed them. */
+  take(documents: Readonly<Record<string, Objects>>): void {
+    this.store.setState((s) => {
+      const fresh = Object.keys(documents).filter((id) => id !== houseId && !s.order.includes(id))
+      return {
+        documents: { ...s.documents, ...documents },
+        order: fresh.length > 0 ? [...s.order, ...fresh] : s.order,
+      }
+    })
   }
 
+  /** Does a step again or takes it back; what somebody else has changed since stays as it is. */
   #apply(step: Step, back: boolean): void {
-    const changes = Object.fromEntries(
-      Object.entries(step.changes).map(([id, change]) => [id, back ? invertChange(change) : change]),
-    )
-    this.store.setState((s) => ({
-      documents: {
-        ...s.documents,
-        ...Object.fromEntries(
-          Object.entries(changes).map(([id, change]) => [id, applyChange(s.documents[id] ?? {}, change)]),
-        ),
-      },
-    }))
+    const changes: Record<string, Change> = {}
+    const left: string[] = []
+    const documents = { ...this.store.getState().documents }
+    for (const [id, change] of Object.entries(step.changes)) {
+      const before = documents[id] ?? {}
+      const { objects, conflicts } = mergeChange(before, back ? invertChange(change) : change, isAllowed)
+      left.push(...conflicts.map((conflict) => conflict.id))
+      const done = changeBetween(before, objects)
+      if (isEmptyChange(done)) continue
+      documents[id] = objects
+      changes[id] = done
+    }
+    this.store.setState({ documents })
     this.#tell(changes)
+    if (left.length > 0) for (const listener of this.#leftAlone) listener(left)
+  }
+
+  #ended(): void {
+    for (const listener of this.#ends) listener()
   }
 
   #tell(changes: Readonly<Record<string, Change>>): void {

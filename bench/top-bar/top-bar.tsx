@@ -3,6 +3,7 @@
 import Link from 'next/link'
 import { useStore } from 'zustand'
 import { useBench, useSession, useSite } from '../context'
+import { OthersHere } from '../saving/present'
 import { SaveState } from '../saving/save-state'
 import { Checks } from './checks'
 import { OptionTabs } from './option-tabs'
@@ -65,6 +66,7 @@ export function TopBar({ name }: { readonly name: string }) {
           ↷
         </button>
       </div>
+      <OthersHere />
       <OptionTabs />
       <Checks />
       <button

@@ -5,7 +5,7 @@ import { planOf } from '../roof/roof'
 
 /** A filled outline of the small picture, north up, x to the right and y down, within 0..100. */
 export interface PicturePart {
-  readonly points: [number, number][]
+  readonly points: readonly (readonly [number, number])[]
   readonly tone: PlanShape['tone']
 }
 

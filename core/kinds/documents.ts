@@ -30,7 +30,11 @@ export function parseObject(
   const name = (value as { kind?: unknown }).kind
   if (!isKindName(name)) {
     const at = path ? `${path}.kind` : 'kind'
-    throw new Fault('unknown-kind', { at, kind: String(name) }, at)
+    throw new Fault(
+      'unknown-kind',
+      { at, kind: typeof name === 'string' ? name.slice(0, 60) : typeof name },
+      at,
+    )
   }
   const kind = kindNamed(name)
   const version = versions[name] ?? 1
@@ -78,6 +82,10 @@ export function withFields(object: AnyObject, fields: Readonly<Record<string, un
   if (!parsed.success) throw faultOf(parsed.error, 'bad-object')
   return parsed.data
 }
+
+/** Whether an object is as its kind allows. */
+export const isAllowed = (object: AnyObject): boolean =>
+  kindNamed(object.kind).schema.safeParse(object).success
 
 /** All objects of a kind, in the order they stand in the document. */
 export function ofKind<K extends KindName>(objects: Objects, kind: K): ObjectOf<K>[] {

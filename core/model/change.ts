@@ -63,31 +63,120 @@ export function invertChange<T extends ObjectBase>(change: ChangeOf<T>): ChangeO
   }
 }
 
-/** An object that somebody else changed meanwhile: what is stored and what this change wanted. */
+/** An object of which somebody else changed the same meanwhile. */
 export interface ConflictOf<T extends ObjectBase> {
   readonly id: string
+  /** Fields that both changed; none where one of the two took the object away or both made it. */
+  readonly fields: readonly string[]
+  /** As it is now. */
   readonly theirs: T | null
+  /** As this change wanted it. */
   readonly ours: T | null
 }
 
+/** What a change comes to on a state it was not made on. */
+export interface MergeOf<T extends ObjectBase> {
+  /** All of the change but what is in conflict. */
+  readonly objects: ObjectsOf<T>
+  readonly conflicts: readonly ConflictOf<T>[]
+}
+
+const fieldsOf = (value: object) => value as Readonly<Record<string, unknown>>
+
+/** Fields that differ between two objects. */
+function differing(a: object, b: object): string[] {
+  const [x, y] = [fieldsOf(a), fieldsOf(b)]
+  return [...new Set([...Object.keys(x), ...Object.keys(y)])].filter(
+    (field) => !sameValue(x[field], y[field]),
+  )
+}
+
+/** Three ways: what changed between `from` and `to`, done to `now`; fields that changed there too stay as they are. */
+function mergeObject<T extends ObjectBase>(now: T, from: T, to: T): { object: T; fields: string[] } {
+  const changed = differing(from, to)
+  const fields = changed.filter(
+    (field) =>
+      !sameValue(fieldsOf(now)[field], fieldsOf(from)[field]) &&
+      !sameValue(fieldsOf(now)[field], fieldsOf(to)[field]),
+  )
+  const next: Record<string, unknown> = { ...fieldsOf(now) }
+  for (const field of changed) {
+    if (fields.includes(field)) continue
+    if (Object.hasOwn(to, field)) next[field] = fieldsOf(to)[field]
+    else delete next[field]
+  }
+  // Of the fields that objects of this kind have.
+  return { object: next as unknown as T, fields }
+}
+
 /**
- * Where a change made on an older state meets objects that are no longer as it found them. Objects that both made
- * the same are no conflict.
+ * Does a change to a state that others may have changed since it was made. Fields of one object merge; what both
+ * changed to different values is in conflict and stays as it is. What both made the same is no conflict.
+ * @param allows whether an object may be as it comes out of two hands; where not, all its changed fields are in conflict
  */
-export function conflictsOf<T extends ObjectBase>(
+export function mergeChange<T extends ObjectBase>(
   current: ObjectsOf<T>,
   change: ChangeOf<T>,
-): ConflictOf<T>[] {
+  allows: (object: T) => boolean = () => true,
+): MergeOf<T> {
+  const objects: Record<string, T> = { ...current }
   const conflicts: ConflictOf<T>[] = []
-  const check = (id: string, from: T | undefined, to: T | undefined) => {
-    const now = current[id]
-    if (sameValue(now, from) || sameValue(now, to)) return
-    conflicts.push({ id, theirs: now ?? null, ours: to ?? null })
+  const at = (id: string): T | undefined => (Object.hasOwn(current, id) ? current[id] : undefined)
+  for (const [id, to] of Object.entries(change.added)) {
+    const now = at(id)
+    if (!now) objects[id] = to
+    else if (!sameValue(now, to)) conflicts.push({ id, fields: [], theirs: now, ours: to })
   }
-  for (const [id, to] of Object.entries(change.added)) check(id, undefined, to)
-  for (const [id, [from, to]] of Object.entries(change.updated)) check(id, from, to)
-  for (const [id, from] of Object.entries(change.removed)) check(id, from, undefined)
-  return conflicts
+  for (const [id, [from, to]] of Object.entries(change.updated)) {
+    const now = at(id)
+    if (!now) {
+      conflicts.push({ id, fields: [], theirs: null, ours: to })
+      continue
+    }
+    if (sameValue(now, from) || sameValue(now, to)) {
+      objects[id] = to
+      continue
+    }
+    const { object, fields } = mergeObject(now, from, to)
+    const clash = fields.length === 0 && !allows(object) ? differing(from, to) : fields
+    if (clash.length > 0) conflicts.push({ id, fields: clash, theirs: now, ours: to })
+    if (clash.length === 0 || clash === fields) objects[id] = allows(object) ? object : now
+  }
+  for (const [id, from] of Object.entries(change.removed)) {
+    const now = at(id)
+    if (!now) continue
+    if (sameValue(now, from)) delete objects[id]
+    else conflicts.push({ id, fields: [], theirs: now, ours: null })
+  }
+  return { objects, conflicts }
+}
+
+/**
+ * A change as it is wanted after an answer to its conflicts: on top of what is there now, with the fields in conflict
+ * as they were wanted, or without them.
+ */
+export function answeredChange<T extends ObjectBase>(
+  current: ObjectsOf<T>,
+  change: ChangeOf<T>,
+  answer: 'ours' | 'theirs',
+  allows: (object: T) => boolean = () => true,
+): ChangeOf<T> {
+  const { objects, conflicts } = mergeChange(current, change, allows)
+  if (answer === 'theirs') return changeBetween(current, objects)
+  const wanted: Record<string, T> = { ...objects }
+  for (const { id, fields, theirs, ours } of conflicts) {
+    if (!ours) delete wanted[id]
+    else if (!theirs || fields.length === 0) wanted[id] = ours
+    else {
+      const next: Record<string, unknown> = { ...fieldsOf(wanted[id] ?? theirs) }
+      for (const field of fields)
+        if (Object.hasOwn(ours, field)) next[field] = fieldsOf(ours)[field]
+        else delete next[field]
+      const object = next as unknown as T
+      wanted[id] = allows(object) ? object : ours
+    }
+  }
+  return changeBetween(current, wanted)
 }
 
 /**

@@ -190,6 +190,8 @@ test('all that a summary shows is there and belongs together', () => {
   expect(cash.after[0]).toBeCloseTo(valueOf(stored, 'bill-then'), 6)
   expect(cash.cumulative.filter((value) => value < 0)).toHaveLength(Math.ceil(valueOf(stored, 'payback')))
   expect(chain.ac.kwh).toBeCloseTo(valueOf(stored, 'yield'), 9)
+  expect(chain.sun.kwh).toBeCloseTo(valueOf(stored, 'sun-on-modules'), 6)
+  expect(sum(chain.sun.monthly)).toBeCloseTo(chain.sun.kwh, 6)
   // A module's light, in the open and in shade, and the string it hangs on.
   const rated = powerW / count / 1000
   const lightKwh = sum(panels.map(({ sunKwhM2 }) => sunKwhM2)) * rated
@@ -197,6 +199,9 @@ test('all that a summary shows is there and belongs together', () => {
     ['sun-on-modules', 'reflection', 'shade'].reduce((s, id) => s + valueOf(stored, id as LineId), 0),
     0,
   )
+  // Without shade there would be more by just what shade takes.
+  const openKwh = sum(panels.map(({ sunKwhM2, sunAccess }) => sunKwhM2 / sunAccess)) * rated
+  expect(openKwh - lightKwh).toBeCloseTo(-valueOf(stored, 'shade'), 0)
   for (const panel of panels) {
     expect(panel.sunAccess).toBeGreaterThan(0.5)
     expect(panel.sunAccess).toBeLessThanOrEqual(1)

@@ -67,6 +67,17 @@ export function batteryIn(design: Design): BatteryType | null {
   return batteryId === null ? null : chosen(design.catalogue.batteries, batteryId, 'battery')
 }
 
+/**
+ * Whether an option names equipment that the catalogue has.
+ * @throws Fault `unknown-equipment` with the id, or `missing-object`
+ */
+export function checkEquipment(option: Objects, catalogue: Catalogue): void {
+  const design: Design = { house: {}, option, catalogue }
+  moduleIn(design)
+  inverterIn(design)
+  batteryIn(design)
+}
+
 /** Some of an object's fields: what is read of it, and no more. */
 export const fieldsOf = <T extends object, K extends keyof T>(
   object: T,

@@ -3,6 +3,7 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { join } from 'node:path'
 import { runShown } from './commands.mjs'
 import { inRoot } from './folders.mjs'
+import { buildThreads } from './threads.mjs'
 
 const sources = [
   'app',
@@ -18,6 +19,8 @@ const sources = [
   'town',
   'samples',
   'instrumentation.ts',
+  'proxy.ts',
+  'scripts/parts/threads.mjs',
   'package-lock.json',
   'next.config.ts',
   'tsconfig.json',
@@ -37,14 +40,19 @@ function digestSources() {
 }
 
 /** Builds for production unless these very sources were built before. */
-export function buildIfChanged() {
+export async function buildIfChanged() {
   const stamp = inRoot('.next', 'tall-gable-built')
   const digest = digestSources()
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return
+  if (
+    existsSync(inRoot('dist', 'compute.mjs')) &&
+    existsSync(stamp) &&
+    readFileSync(stamp, 'utf8') === digest
+  )
+    return
   console.log('Building …')
+  await buildThreads()
   runShown('node', ['node_modules/next/dist/bin/next', 'build'], {
     NEXT_TELEMETRY_DISABLED: '1',
-    TALL_GABLE_BUILD: digest.slice(0, 16),
   })
   writeFileSync(stamp, digest)
 }

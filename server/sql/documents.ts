@@ -64,25 +64,112 @@ export async function maybeOneEditRevision(
 ): Promise<number | undefined> {
   const row = await maybeOne(
     'edit',
-    'SELECT revision FROM edit WHERE id = ? AND job_id = ?',
-    [id, jobId],
+    'SELECT revision FROM edit WHERE job_id = ? AND id = ?',
+    [jobId, id],
     runner,
   )
   return row && z.object({ revision: z.number() }).parse(row).revision
 }
 
-export const insertEdit = (
-  id: string,
-  jobId: string,
-  documentId: string,
-  revision: number,
-  designerId: string,
-  change: object,
-  runner: Runner,
-) =>
+/** An edit as it is kept in the job's log. */
+export interface NewEdit {
+  readonly id: string
+  readonly jobId: string
+  readonly documentId: string
+  /** Of the document, and of the job. */
+  readonly revision: number
+  readonly jobRevision: number
+  /** Among the edits of that revision of the job. */
+  readonly position: number
+  readonly designerId: string
+  readonly screenId: string | null
+  /** What it did to the document as it was. */
+  readonly change: object
+}
+
+export const insertEdit = (edit: NewEdit, runner: Runner) =>
   run(
     'insert edit',
-    'INSERT INTO edit (id, job_id, document_id, revision, designer_id, body) VALUES (?, ?, ?, ?, ?, ?)',
-    [id, jobId, documentId, revision, designerId, JSON.stringify(change)],
+    'INSERT INTO edit (id, job_id, document_id, revision, job_revision, position, designer_id, screen_id, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    [
+      edit.id,
+      edit.jobId,
+      edit.documentId,
+      edit.revision,
+      edit.jobRevision,
+      edit.position,
+      edit.designerId,
+      edit.screenId,
+      JSON.stringify(edit.change),
+    ],
     runner,
   )
+
+const feedSchema = z.object({
+  id: z.string(),
+  document_id: z.string(),
+  job_revision: z.number(),
+  screen_id: z.string().nullable(),
+  designer: z.string(),
+  saved_at: z.date(),
+  body: z.preprocess(
+    fromJson,
+    z.custom<StoredChange>((value) => typeof value === 'object' && value !== null),
+  ),
+})
+
+/** A change as it was stored: checked when it came in. */
+interface StoredChange {
+  readonly added: Readonly<Record<string, unknown>>
+  readonly updated: Readonly<Record<string, readonly [unknown, unknown]>>
+  readonly removed: Readonly<Record<string, unknown>>
+}
+
+/** An edit as others hear of it. */
+export interface FeedEdit {
+  readonly id: string
+  readonly documentId: string
+  readonly revision: number
+  readonly change: StoredChange
+  readonly by: string
+  readonly screenId: string | null
+  readonly at: string
+}
+
+const feedColumns = `e.id, e.document_id, e.job_revision, e.screen_id, d.name AS designer, e.saved_at, e.body
+  FROM edit e JOIN designer d ON d.id = e.designer_id`
+
+function toFeedEdit(row: unknown): FeedEdit {
+  const r = feedSchema.parse(row)
+  return {
+    id: r.id,
+    documentId: r.document_id,
+    revision: r.job_revision,
+    change: r.body,
+    by: r.designer,
+    screenId: r.screen_id,
+    at: r.saved_at.toISOString(),
+  }
+}
+
+/** Edits of a job after one of its revisions, in their order. */
+export async function manyEditsSince(jobId: string, revision: number, runner?: Runner): Promise<FeedEdit[]> {
+  const rows = await many(
+    'edits since',
+    `SELECT ${feedColumns} WHERE e.job_id = ? AND e.job_revision > ? ORDER BY e.job_revision, e.position`,
+    [jobId, revision],
+    runner,
+  )
+  return rows.map(toFeedEdit)
+}
+
+/** The last edits of a document, the newest first. */
+export async function manyLastEdits(jobId: string, documentId: string, runner: Runner): Promise<FeedEdit[]> {
+  const rows = await many(
+    'last edits',
+    `SELECT ${feedColumns} WHERE e.job_id = ? AND e.document_id = ? ORDER BY e.revision DESC LIMIT 100`,
+    [jobId, documentId],
+    runner,
+  )
+  return rows.map(toFeedEdit)
+}

@@ -1,8 +1,13 @@
 import { z } from 'zod'
+import { versionOf } from '@/core/graph/version'
+import { type DeepReadonly } from '@/core/model/object-base'
+import { financeStage, powerStage } from '@/core/stages/finance'
+import { siteStage } from '@/core/stages/site'
+import { type World } from '@/core/stages/world'
 import { maybeOne, many, run, type Runner } from '../database'
 
-/** Which build of the code computed a summary. */
-const build = process.env.TALL_GABLE_BUILD ?? 'unbuilt'
+/** Which stages computed a summary. */
+const version = versionOf<World>([financeStage, powerStage, siteStage])
 
 /** What the list shows of a job, as it was computed for a revision. */
 export const jobSummarySchema = z.object({
@@ -15,7 +20,7 @@ export const jobSummarySchema = z.object({
     }),
   ),
 })
-export type JobSummary = z.infer<typeof jobSummarySchema>
+export type JobSummary = DeepReadonly<z.infer<typeof jobSummarySchema>>
 
 const rowSchema = z.object({
   id: z.string(),
@@ -25,8 +30,8 @@ const rowSchema = z.object({
   revision: z.number(),
   summary: z.preprocess(
     (value): unknown => (typeof value === 'string' ? JSON.parse(value) : value),
-    // What an older build stored may look different: it is computed again.
-    jobSummarySchema.extend({ build: z.string() }).nullable().catch(null),
+    // What was stored long ago may look different: it is computed again.
+    jobSummarySchema.extend({ version: z.string() }).nullable().catch(null),
   ),
   summary_revision: z.number().nullable(),
   touched_at: z.date(),
@@ -38,11 +43,19 @@ export interface JobRow {
   readonly name: string
   readonly address: string
   readonly revision: number
-  /** Null when it is of an older revision, or of another build of the code. */
+  /** The last one computed; null where there is none. */
   readonly summary: JobSummary | null
+  /** Whether it is of this revision, computed by the stages of today. */
+  readonly summaryIsFresh: boolean
   readonly touchedAt: Date
   readonly deleted: boolean
 }
+
+const withoutVersion = ({ kilowatts, paybackYears, picture }: JobSummary): JobSummary => ({
+  kilowatts,
+  paybackYears,
+  picture,
+})
 
 function toJob(row: unknown): JobRow {
   const r = rowSchema.parse(row)
@@ -51,7 +64,8 @@ function toJob(row: unknown): JobRow {
     name: r.name,
     address: r.address,
     revision: r.revision,
-    summary: r.summary_revision === r.revision && r.summary?.build === build ? r.summary : null,
+    summary: r.summary && withoutVersion(r.summary),
+    summaryIsFresh: r.summary_revision === r.revision && r.summary?.version === version,
     touchedAt: r.touched_at,
     deleted: r.deleted_at !== null,
   }
@@ -129,9 +143,8 @@ export const touchJob = (id: string, address: string, runner: Runner) =>
 
 /** Kept only for the revision it was made from. */
 export const storeSummary = (id: string, revision: number, summary: JobSummary) =>
-  run('store summary', 'UPDATE job SET summary = ?, summary_revision = ? WHERE id = ? AND revision = ?', [
-    JSON.stringify({ ...summary, build }),
-    revision,
-    id,
-    revision,
-  ])
+  run(
+    'store summary',
+    'UPDATE job SET summary = ?, summary_revision = ?, summary_at = CURRENT_TIMESTAMP(3) WHERE id = ? AND revision = ?',
+    [JSON.stringify({ ...summary, version }), revision, id, revision],
+  )

@@ -1,28 +1,151 @@
 import { z } from 'zod'
-import { maybeOne, run } from '../database'
+import { many, maybeOne, run } from '../database'
 
-const rowSchema = z.object({ job_id: z.string(), document_id: z.string(), team_id: z.string() })
+const sentSchema = z.object({
+  id: z.string(),
+  document_id: z.string(),
+  name: z.string().nullable(),
+  house_revision: z.number().nullable(),
+  option_revision: z.number().nullable(),
+  sealed_token: z.string().nullable(),
+  designer: z.string().nullable(),
+  created_at: z.date(),
+  withdrawn_at: z.date().nullable(),
+  seen: z.number(),
+  seen_at: z.date().nullable(),
+})
 
+/** An offer as the designer sees it in the list of a job. */
+export interface SentOffer {
+  readonly id: string
+  readonly documentId: string
+  readonly name: string
+  /** The documents it was made from; null for one that was sent before they were kept. */
+  readonly houseRevision: number | null
+  readonly optionRevision: number | null
+  readonly sealedToken: string | null
+  readonly designer: string | null
+  readonly createdAt: Date
+  readonly withdrawnAt: Date | null
+  readonly seen: number
+  readonly seenAt: Date | null
+}
+
+/** The offers of a job, last sent first. */
+export async function manyShares(teamId: string, jobId: string): Promise<SentOffer[]> {
+  const rows = await many(
+    'offers of a job',
+    `SELECT s.id, s.document_id, s.name, s.house_revision, s.option_revision, s.sealed_token, d.name AS designer,
+      s.created_at, s.withdrawn_at, s.seen, s.seen_at
+    FROM share s JOIN job j ON j.id = s.job_id LEFT JOIN designer d ON d.id = s.designer_id
+    WHERE j.team_id = ? AND s.job_id = ? ORDER BY s.created_at DESC, s.id LIMIT 200`,
+    [teamId, jobId],
+  )
+  return rows.map((row) => {
+    const r = sentSchema.parse(row)
+    return {
+      id: r.id,
+      documentId: r.document_id,
+      name: r.name ?? r.document_id,
+      houseRevision: r.house_revision,
+      optionRevision: r.option_revision,
+      sealedToken: r.sealed_token,
+      designer: r.designer,
+      createdAt: r.created_at,
+      withdrawnAt: r.withdrawn_at,
+      seen: r.seen,
+      seenAt: r.seen_at,
+    }
+  })
+}
+
+const shareSchema = z.object({
+  id: z.string(),
+  job_id: z.string(),
+  document_id: z.string(),
+  team_id: z.string(),
+  job_name: z.string(),
+  withdrawn_at: z.date().nullable(),
+  body: z.instanceof(Buffer).nullable(),
+})
+
+/** What a link leads to. */
 export interface Share {
+  readonly id: string
   readonly jobId: string
   readonly documentId: string
   readonly teamId: string
+  readonly jobName: string
+  readonly withdrawn: boolean
+  /** What the customer sees, as gzipped JSON; null for a link from before that was kept. */
+  readonly body: Buffer | null
 }
 
 export async function maybeOneShare(tokenDigest: string): Promise<Share | undefined> {
   const row = await maybeOne(
     'share',
-    'SELECT s.job_id, s.document_id, j.team_id FROM share s JOIN job j ON j.id = s.job_id WHERE s.token_digest = ? AND j.deleted_at IS NULL',
+    `SELECT s.id, s.job_id, s.document_id, s.withdrawn_at, s.body, j.team_id, j.name AS job_name
+    FROM share s JOIN job j ON j.id = s.job_id WHERE s.token_digest = ?`,
     [tokenDigest],
   )
   if (!row) return undefined
-  const { job_id, document_id, team_id } = rowSchema.parse(row)
-  return { jobId: job_id, documentId: document_id, teamId: team_id }
+  const r = shareSchema.parse(row)
+  return {
+    id: r.id,
+    jobId: r.job_id,
+    documentId: r.document_id,
+    teamId: r.team_id,
+    jobName: r.job_name,
+    withdrawn: r.withdrawn_at !== null,
+    body: r.body,
+  }
 }
 
-export const insertShare = (tokenDigest: string, jobId: string, documentId: string) =>
-  run('insert share', 'INSERT INTO share (token_digest, job_id, document_id) VALUES (?, ?, ?)', [
-    tokenDigest,
-    jobId,
-    documentId,
-  ])
+/** An offer as it is sent. */
+export interface NewShare {
+  readonly id: string
+  readonly tokenDigest: string
+  readonly sealedToken: string
+  readonly jobId: string
+  readonly documentId: string
+  readonly name: string
+  readonly houseRevision: number
+  readonly optionRevision: number
+  readonly designerId: string
+  readonly body: Buffer
+}
+
+export const insertShare = (share: NewShare) =>
+  run(
+    'insert share',
+    `INSERT INTO share (id, token_digest, sealed_token, job_id, document_id, name, house_revision, option_revision,
+      designer_id, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE id = id`,
+    [
+      share.id,
+      share.tokenDigest,
+      share.sealedToken,
+      share.jobId,
+      share.documentId,
+      share.name,
+      share.houseRevision,
+      share.optionRevision,
+      share.designerId,
+      share.body,
+    ],
+  )
+
+/** What the customer of an older link sees from now on; kept once. */
+export const freezeShare = (id: string, body: Buffer) =>
+  run('freeze share', 'UPDATE share SET body = ? WHERE id = ? AND body IS NULL', [body, id])
+
+export const countSeen = (id: string) =>
+  run('count seen', 'UPDATE share SET seen = seen + 1, seen_at = CURRENT_TIMESTAMP(3) WHERE id = ?', [id])
+
+/** Withdraws an offer or sends it out again. */
+export const withdrawShare = (teamId: string, jobId: string, id: string, withdrawn: boolean) =>
+  run(
+    'withdraw share',
+    `UPDATE share s JOIN job j ON j.id = s.job_id SET s.withdrawn_at = IF(?, CURRENT_TIMESTAMP(3), NULL)
+    WHERE s.id = ? AND s.job_id = ? AND j.team_id = ?`,
+    [withdrawn, id, jobId, teamId],
+  )

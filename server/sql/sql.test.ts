@@ -1,10 +1,18 @@
 import { randomUUID } from 'node:crypto'
 import { transaction } from '../database'
 import { openTestDatabase } from '../testing'
-import { insertDocument, insertEdit, manyDocuments, maybeOneEditRevision, updateDocument } from './documents'
+import {
+  insertDocument,
+  insertEdit,
+  manyDocuments,
+  manyEditsSince,
+  maybeOneEditRevision,
+  updateDocument,
+} from './documents'
 import { insertJob, manyJobs, maybeOneJob, renameJob, setJobDeleted, storeSummary, touchJob } from './jobs'
 import { insertDesigner, insertTeam, maybeOneDesigner, maybeOneFirstDesigner } from './people'
-import { insertShare, maybeOneShare } from './shares'
+import { manyJobStates, manyPresent, removePresence, touchPresence } from './live'
+import { countSeen, insertShare, manyShares, maybeOneShare, withdrawShare } from './shares'
 import { insertWeather, manyWeather, maybeOneWeatherBody } from './weather'
 
 const close = await openTestDatabase()
@@ -71,12 +79,18 @@ test('a summary is kept for the revision it was made from, and no other', async 
   const id = await put(teamId, 'Job')
   const summary = { kilowatts: 6.7, paybackYears: null, picture: [] }
   await storeSummary(id, 1, summary)
-  expect((await maybeOneJob(teamId, id))?.summary).toMatchObject(summary)
+  expect(await maybeOneJob(teamId, id)).toMatchObject({ summary, summaryIsFresh: true })
   await transaction('touch', (runner) => touchJob(id, '2 Elm', runner))
-  expect(await maybeOneJob(teamId, id)).toMatchObject({ revision: 2, address: '2 Elm', summary: null })
+  // The last one is still there to be shown.
+  expect(await maybeOneJob(teamId, id)).toMatchObject({
+    revision: 2,
+    address: '2 Elm',
+    summary,
+    summaryIsFresh: false,
+  })
   // Computed for the revision before: too late.
   expect(await storeSummary(id, 1, summary)).toBe(0)
-  expect((await maybeOneJob(teamId, id))?.summary).toBeNull()
+  expect((await maybeOneJob(teamId, id))?.summaryIsFresh).toBe(false)
 })
 
 test('documents come in their order with the versions of their kinds; an edit is known again', async () => {
@@ -87,7 +101,10 @@ test('documents come in their order with the versions of their kinds; an edit is
     await insertDocument(id, 'house', 0, { h: 'Grüße' }, runner)
     await insertDocument(id, 'option-a', 1, {}, runner)
     await updateDocument(id, 'option-a', 7, { a: [1, null] }, runner)
-    await insertEdit('edit-1', id, 'option-a', 7, designerId, { added: {} }, runner)
+    const place = { jobId: id, documentId: 'option-a', designerId, screenId: null, change: { added: {} } }
+    await insertEdit({ ...place, id: 'edit-1', revision: 7, jobRevision: 3, position: 0 }, runner)
+    await insertEdit({ ...place, id: 'edit-3', revision: 9, jobRevision: 4, position: 1 }, runner)
+    await insertEdit({ ...place, id: 'edit-2', revision: 8, jobRevision: 4, position: 0 }, runner)
   })
   const documents = await manyDocuments(id)
   expect(documents.map((document) => document.id)).toEqual(['house', 'option-a', 'option-b'])
@@ -98,9 +115,15 @@ test('documents come in their order with the versions of their kinds; an edit is
     expect(await maybeOneEditRevision('edit-1', id, runner)).toBe(7)
     expect(await maybeOneEditRevision('edit-1', randomUUID(), runner)).toBeUndefined()
   })
+  const since = async (revision: number) => (await manyEditsSince(id, revision)).map((edit) => edit.id)
+  expect([await since(2), await since(3), await since(4)]).toEqual([
+    ['edit-1', 'edit-2', 'edit-3'],
+    ['edit-2', 'edit-3'],
+    [],
+  ])
 })
 
-test('weather is stored once a team, shares lead to their job until it is deleted', async () => {
+test('weather is stored once a team', async () => {
   const { teamId } = await team()
   const row = { id: 'abc', name: 'Mine', latitudeDeg: 41.6, longitudeDeg: -71.4, elevationM: 3 }
   const body = Buffer.from([0, 1, 255, 128])
@@ -109,10 +132,61 @@ test('weather is stored once a team, shares lead to their job until it is delete
   expect(await manyWeather(teamId)).toEqual([row])
   expect(await maybeOneWeatherBody(teamId, 'abc')).toEqual(body)
   expect(await maybeOneWeatherBody(randomUUID(), 'abc')).toBeUndefined()
+})
+
+test('an offer is kept as it was sent, counted, withdrawn by its own team alone, and outlives its job', async () => {
+  const { teamId, designerId } = await team()
+  const stranger = await team()
   const id = await put(teamId, 'Job')
-  const digest = 'd'.repeat(64)
-  await insertShare(digest, id, 'option-a')
-  expect(await maybeOneShare(digest)).toEqual({ jobId: id, documentId: 'option-a', teamId })
+  const share = {
+    id: randomUUID(),
+    tokenDigest: 'd'.repeat(64),
+    sealedToken: 'sealed',
+    jobId: id,
+    documentId: 'option-a',
+    name: 'Roof only',
+    houseRevision: 3,
+    optionRevision: 4,
+    designerId,
+    body: Buffer.from([1, 2, 255]),
+  }
+  await insertShare(share)
+  expect(await maybeOneShare(share.tokenDigest)).toMatchObject({
+    jobId: id,
+    teamId,
+    withdrawn: false,
+    body: share.body,
+  })
+  await countSeen(share.id)
+  await countSeen(share.id)
+  expect(await manyShares(stranger.teamId, id)).toEqual([])
+  expect(await manyShares(teamId, id)).toMatchObject([
+    { id: share.id, name: 'Roof only', houseRevision: 3, optionRevision: 4, designer: 'Ada', seen: 2 },
+  ])
+  expect(await withdrawShare(stranger.teamId, id, share.id, true)).toBe(0)
+  expect((await maybeOneShare(share.tokenDigest))?.withdrawn).toBe(false)
+  expect(await withdrawShare(teamId, id, share.id, true)).toBe(1)
+  expect((await maybeOneShare(share.tokenDigest))?.withdrawn).toBe(true)
+  await withdrawShare(teamId, id, share.id, false)
   await setJobDeleted(teamId, id, true)
-  expect(await maybeOneShare(digest)).toBeUndefined()
+  expect(await maybeOneShare(share.tokenDigest)).toMatchObject({ withdrawn: false, body: share.body })
+})
+
+test('who has a job open is known to those who look at it, until they leave; nobody sees another team’s', async () => {
+  const { teamId, designerId } = await team()
+  const stranger = await team()
+  const id = await put(teamId, 'Job')
+  const [here, there] = [randomUUID(), randomUUID()].sort()
+  if (!here || !there) throw new Error('two screens')
+  await touchPresence(teamId, id, here, designerId, null)
+  await touchPresence(teamId, id, there, designerId, 'tree-1')
+  await touchPresence(teamId, id, here, designerId, 'chimney-1')
+  await touchPresence(stranger.teamId, id, randomUUID(), stranger.designerId, null)
+  expect(await manyPresent([id])).toEqual([
+    { jobId: id, screenId: here, name: 'Ada', selection: 'chimney-1' },
+    { jobId: id, screenId: there, name: 'Ada', selection: 'tree-1' },
+  ])
+  await removePresence(id, here)
+  expect(await manyPresent([id, randomUUID()])).toHaveLength(1)
+  expect(await manyJobStates([id])).toEqual([{ id, name: 'Job', revision: 1, deleted: false }])
 })

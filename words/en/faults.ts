@@ -142,6 +142,19 @@ export const faults = {
   'wrong-origin': 'This request does not come from this application.',
   'not-json': '{file, select, body {The body} stdin {Standard input} other {{file}}} is not JSON: {detail}.',
   'database-away': 'The database does not answer. Your edits are kept and will be saved when it is back.',
+  'refused-by-database': 'The database does not take these values. Check the last thing you entered.',
+  'broken-text': '{at}: this text ends in half a character. Type it again.',
+  'offer-withdrawn': 'This offer was withdrawn. Ask whoever sent it for the present one.',
+  'not-allowed': 'This is for whoever runs the server.',
+  'wrong-host': 'This server does not answer to this name. Whoever runs it can add the name with HOSTS.',
+  'too-many-requests':
+    'That was too much at once. Try again in {seconds, plural, one {# second} other {# seconds}}.',
+  'server-busy': 'The server is busy. Try again in a few seconds.',
+  'given-up': 'Nobody waited for the answer any more.',
+  'too-heavy':
+    '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',
+  'too-much-shade':
+    '{modules, number} modules among {casters, number} things that may shade them are more than the server computes. Take away trees or objects that stand far off, or split the job in two.',
   'pdf-busy': 'Other offers are being printed. Try again in a few seconds.',
   'pdf-failed':
     '{reason, select, address {This server does not know its own address (APP_ORIGIN), so it cannot print.} other {The PDF could not be printed. Open the offer itself and print it from your browser.}}',

@@ -1,9 +1,9 @@
-import { NextResponse, type NextRequest } from 'next/server'
+import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { nameSchema } from '@/core/model/object-base'
 import { createJob, loadJob } from '@/server/jobs'
-import { asDesigner, readBody } from '@/server/respond'
+import { readBody, route } from '@/server/respond'
 import { newJob } from '@/core/kinds/new-job'
 import { askWorld } from '@/server/world'
 import { addressesFor } from '@/services/world'
@@ -14,29 +14,28 @@ const bodySchema = z.union([
 ])
 
 /** A new job at an address, or a copy of one. */
-export const POST = (request: NextRequest) =>
-  asDesigner(request, async (who) => {
-    const body = await readBody(request, bodySchema)
-    if ('copyOf' in body) {
-      const { job } = await loadJob(who.teamId, body.copyOf)
-      return NextResponse.json(
-        { id: await createJob(who.teamId, { ...job, name: `${job.name}, copy`.slice(0, 80) }) },
-        { status: 201 },
-      )
-    }
-    const matches = await addressesFor(askWorld, body.address)
-    const exact = matches.filter(({ label }) => label.toLowerCase() === body.address.trim().toLowerCase())
-    const [found, other] = exact.length === 1 ? exact : matches
-    if (!found) throw new Fault('unknown-address', { address: body.address }, 'address')
-    if (other)
-      throw new Fault(
-        'ambiguous-address',
-        { address: body.address, one: found.label, other: other.label },
-        'address',
-      )
-    const street = found.label.split(',')[0] ?? found.label
+export const POST = route('POST /api/jobs', async ({ request, who }) => {
+  const body = await readBody(request, bodySchema)
+  if ('copyOf' in body) {
+    const { job } = await loadJob(who.teamId, body.copyOf)
     return NextResponse.json(
-      { id: await createJob(who.teamId, newJob(body.name ?? street, found)) },
+      { id: await createJob(who.teamId, { ...job, name: `${job.name}, copy`.slice(0, 80) }) },
       { status: 201 },
     )
-  })
+  }
+  const matches = await addressesFor(askWorld, body.address)
+  const exact = matches.filter(({ label }) => label.toLowerCase() === body.address.trim().toLowerCase())
+  const [found, other] = exact.length === 1 ? exact : matches
+  if (!found) throw new Fault('unknown-address', { address: body.address }, 'address')
+  if (other)
+    throw new Fault(
+      'ambiguous-address',
+      { address: body.address, one: found.label, other: other.label },
+      'address',
+    )
+  const street = found.label.split(',')[0] ?? found.label
+  return NextResponse.json(
+    { id: await createJob(who.teamId, newJob(body.name ?? street, found)) },
+    { status: 201 },
+  )
+})

@@ -1,6 +1,5 @@
-import { NextResponse, type NextRequest } from 'next/server'
-import { textOf } from '@/core/weather/text'
-import { asDesigner, readBytes } from '@/server/respond'
+import { NextResponse } from 'next/server'
+import { readBytes, route } from '@/server/respond'
 import { manyWeather, type WeatherRow } from '@/server/sql/weather'
 import { storeWeather } from '@/server/weather'
 
@@ -14,18 +13,12 @@ const feature = (weather: WeatherRow) => ({
 })
 
 /** The team's own weather files, as GeoJSON points. */
-export const GET = (request: NextRequest) =>
-  asDesigner(request, async (who) =>
-    NextResponse.json({ type: 'FeatureCollection', features: (await manyWeather(who.teamId)).map(feature) }),
-  )
+export const GET = route('GET /api/weather', async ({ who }) =>
+  NextResponse.json({ type: 'FeatureCollection', features: (await manyWeather(who.teamId)).map(feature) }),
+)
 
 /** Keeps a weather file, EPW or a table that says where it is from; a bad file changes nothing. */
-export const POST = (request: NextRequest) =>
-  asDesigner(request, async (who) =>
-    NextResponse.json(
-      feature(await storeWeather(who.teamId, textOf(await readBytes(request, largestBytes)))),
-      {
-        status: 201,
-      },
-    ),
-  )
+export const POST = route('POST /api/weather', async ({ request, who }) => {
+  const row = await storeWeather(who.teamId, await readBytes(request, largestBytes), request.signal)
+  return NextResponse.json(feature(row), { status: 201 })
+})

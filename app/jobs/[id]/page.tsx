@@ -3,7 +3,7 @@ import { type Metadata } from 'next'
 import { Bench } from '@/bench/bench'
 import { Fault } from '@/core/model/fault'
 import { loadJob } from '@/server/jobs'
-import { designer } from '@/server/session'
+import { openPage } from '@/server/open-page'
 import { surroundings } from '@/server/world'
 
 export const dynamic = 'force-dynamic'
@@ -11,12 +11,19 @@ export const dynamic = 'force-dynamic'
 export const metadata: Metadata = { title: 'Bench · Tall Gable' }
 
 export default async function BenchPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  const who = await designer()
+  const who = await openPage('GET /jobs/[id]')
   const { id } = await params
   if (!who) redirect(`/enter?job=${encodeURIComponent(id)}`)
   const stored = await loadJob(who.teamId, id).catch((error: unknown) => {
     if (error instanceof Fault && error.code === 'no-such-job') notFound()
     throw error
   })
-  return <Bench jobId={id} job={stored.job} catalogue={await surroundings().catalogue()} />
+  return (
+    <Bench
+      jobId={id}
+      job={stored.job}
+      revision={stored.row.revision}
+      catalogue={await surroundings().catalogue()}
+    />
+  )
 }

@@ -2,8 +2,10 @@ import { notFound } from 'next/navigation'
 import { type Metadata } from 'next'
 import { Fault } from '@/core/model/fault'
 import { Proposal } from '@/proposal/proposal'
-import { proposalData } from '@/proposal/proposal-data'
-import { sharedRun } from '@/server/proposal'
+import { Withdrawn } from '@/proposal/withdrawn'
+import { countVisit, offerAt, proposalIn } from '@/server/offers'
+import { openPage } from '@/server/open-page'
+import { designer } from '@/server/session'
 
 export const dynamic = 'force-dynamic'
 
@@ -14,13 +16,18 @@ interface Props {
   readonly searchParams: Promise<{ print?: string | string[] }>
 }
 
+/** What was sent, as it was sent: nothing is computed here. */
 export default async function OfferPage({ params, searchParams }: Props) {
+  await openPage('GET /offer/[token]')
   const { token } = await params
-  const { print } = await searchParams
-  const run = await sharedRun(token).catch((error: unknown) => {
+  const print = (await searchParams).print === '1'
+  const offer = await offerAt(token).catch((error: unknown) => {
     if (error instanceof Fault && error.code === 'no-such-offer') notFound()
+    if (error instanceof Fault && error.code === 'offer-withdrawn') return null
     throw error
   })
-  const data = proposalData(run.job.name, run.world, run.run, run.summary)
-  return <Proposal data={data} print={print === '1'} pdfPath={`/offer/${token}/pdf`} />
+  if (!offer) return <Withdrawn />
+  // Who sent it and who prints it are not counted as visits.
+  if (!print && !(await designer())) countVisit(offer.id)
+  return <Proposal data={await proposalIn(offer.body)} print={print} pdfPath={`/offer/${token}/pdf`} />
 }

@@ -1,20 +1,20 @@
-import { type NextRequest } from 'next/server'
-import { townAnswer } from '@/town/answers'
+import { route } from '@/server/respond'
+import { answerOf } from '../town-lane'
 
 /** The made-up world's addresses, stations, weather and equipment, in open forms. */
-export async function GET(
-  request: NextRequest,
-  { params }: { readonly params: Promise<{ path: string[] }> },
-): Promise<Response> {
-  const { status, type, body, lasting } = townAnswer(
-    (await params).path.join('/'),
-    request.nextUrl.searchParams,
-  )
-  return new Response(body, {
-    status,
-    headers: {
-      'Content-Type': type,
-      'Cache-Control': lasting ? 'public, max-age=86400' : 'no-store',
-    },
-  })
-}
+export const GET = route<'GET /world/[...path]', { path: string[] }>(
+  'GET /world/[...path]',
+  async ({ request, params }) => {
+    const { status, type, body, lasting } = await answerOf(
+      params.path.join('/'),
+      request.nextUrl.searchParams,
+    )
+    return new Response(body, {
+      status,
+      headers: {
+        'Content-Type': type,
+        'Cache-Control': lasting ? 'public, max-age=86400' : 'no-store',
+      },
+    })
+  },
+)

@@ -1,14 +1,12 @@
 'use client'
 
-import { useState } from 'react'
 import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
 import { storageId } from '@/core/kinds/storage/storage'
-import { type Fault } from '@/core/model/fault'
-import { useBench, useOption, useSayer, useSession, useWords } from '../../context'
+import { useBench, useOption, useSession, useWords } from '../../context'
 import { MoneyField, NumberField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
-import { shareOption } from '../../requests'
+import { SentOffers } from './sent-offers'
 
 /** Price, incentive, years; and the link for the customer. */
 export function OfferChapter() {
@@ -82,63 +80,7 @@ export function OfferChapter() {
         value={offer.discountRate}
         fields={(discountRate) => ({ discountRate })}
       />
-      <ShareLink optionId={optionId} />
+      <SentOffers optionId={optionId} />
     </>
-  )
-}
-
-function ShareLink({ optionId }: { readonly optionId: string }) {
-  const { jobId, outbox } = useBench()
-  const [link, setLink] = useState<{ optionId: string; path: string } | null>(null)
-  const [fault, setFault] = useState<Fault | null>(null)
-  const [busy, setBusy] = useState(false)
-  const sayer = useSayer()
-  const path = link?.optionId === optionId ? link.path : null
-  const make = async () => {
-    setBusy(true)
-    setFault(null)
-    outbox.flush()
-    const answer = await shareOption(jobId, optionId)
-    setBusy(false)
-    if ('fault' in answer) setFault(answer.fault)
-    else setLink({ optionId, path: answer.path })
-  }
-  return (
-    <div className="mt-3 border-t border-line pt-2">
-      {path ? (
-        <>
-          <p className="quiet">Link for the customer, impossible to guess:</p>
-          <input
-            aria-label="Link to the proposal"
-            className="field my-1"
-            readOnly
-            value={`${window.location.origin}${path}`}
-            onFocus={(event) => event.target.select()}
-          />
-          <div className="flex gap-1.5">
-            <a className="button button-main flex-1" href={path} target="_blank" rel="noreferrer">
-              Open proposal
-            </a>
-            <a className="button" href={`${path}/pdf`} target="_blank" rel="noreferrer">
-              PDF
-            </a>
-          </div>
-        </>
-      ) : (
-        <button
-          type="button"
-          className="button button-main w-full"
-          disabled={busy}
-          onClick={() => void make()}
-        >
-          {busy ? 'Creating the link …' : 'Share offer'}
-        </button>
-      )}
-      {fault && (
-        <p role="alert" className="mt-1 text-[12px] text-clay">
-          {sayer.fault(fault)}
-        </p>
-      )}
-    </div>
   )
 }

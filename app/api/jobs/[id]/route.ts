@@ -1,28 +1,26 @@
-import { NextResponse, type NextRequest } from 'next/server'
+import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { nameSchema } from '@/core/model/object-base'
 import { loadJob } from '@/server/jobs'
-import { asDesigner, readBody } from '@/server/respond'
+import { readBody, route } from '@/server/respond'
 import { renameJob, setJobDeleted } from '@/server/sql/jobs'
-
-interface Context {
-  readonly params: Promise<{ id: string }>
-}
 
 const patchSchema = z.union([z.strictObject({ name: nameSchema }), z.strictObject({ deleted: z.boolean() })])
 
 /** The job with its documents. */
-export const GET = (request: NextRequest, { params }: Context) =>
-  asDesigner(request, async (who) => {
-    const { job, revisions } = await loadJob(who.teamId, (await params).id)
-    return NextResponse.json({ job, revisions })
-  })
+export const GET = route<'GET /api/jobs/[id]', { id: string }>(
+  'GET /api/jobs/[id]',
+  async ({ params, who }) => {
+    const { job, row, revisions } = await loadJob(who.teamId, params.id)
+    return NextResponse.json({ job, revision: row.revision, revisions })
+  },
+)
 
 /** Renames, deletes or brings back. */
-export const PATCH = (request: NextRequest, { params }: Context) =>
-  asDesigner(request, async (who) => {
-    const { id } = await params
+export const PATCH = route<'PATCH /api/jobs/[id]', { id: string }>(
+  'PATCH /api/jobs/[id]',
+  async ({ request, params: { id }, who }) => {
     const body = await readBody(request, patchSchema)
     const met =
       'name' in body
@@ -30,4 +28,5 @@ export const PATCH = (request: NextRequest, { params }: Context) =>
         : await setJobDeleted(who.teamId, id, body.deleted)
     if (met === 0) throw new Fault('no-such-job')
     return NextResponse.json({ ok: true })
-  })
+  },
+)

@@ -1,19 +1,19 @@
-import { sharedOption } from '@/server/shares'
-import { failure } from '@/server/respond'
-import { printPage } from '@/server/print-page'
+import { Fault } from '@/core/model/fault'
+import { offerAt } from '@/server/offers'
+import { printer } from '@/server/print/printer'
+import { route } from '@/server/respond'
 
 export const dynamic = 'force-dynamic'
 
 /** The proposal as PDF: the very page, printed. */
-export async function GET(
-  _request: Request,
-  { params }: { readonly params: Promise<{ token: string }> },
-): Promise<Response> {
-  try {
-    const { token } = await params
-    const { job } = await sharedOption(token)
-    const pdf = await printPage(`/offer/${token}?print=1`)
-    const name = `Offer ${job.name}`.replace(/[^\p{L}\p{N} _-]+/gu, '')
+export const GET = route<'GET /offer/[token]/pdf', { token: string }>(
+  'GET /offer/[token]/pdf',
+  async ({ request, params: { token } }) => {
+    const offer = await offerAt(token)
+    const pdf = await printer().print(offer.id, `/offer/${token}?print=1`, request.signal)
+    // The link may have been withdrawn while it was printed.
+    if ((await offerAt(token)).id !== offer.id) throw new Fault('no-such-offer')
+    const name = `Offer ${offer.jobName}`.replace(/[^\p{L}\p{N} _-]+/gu, '')
     return new Response(new Uint8Array(pdf), {
       headers: {
         'Content-Type': 'application/pdf',
@@ -21,7 +21,5 @@ export async function GET(
         'Cache-Control': 'private, no-store',
       },
     })
-  } catch (error) {
-    return failure(error)
-  }
-}
+  },
+)

@@ -1,12 +1,15 @@
-import { NextResponse, type NextRequest } from 'next/server'
+import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import { idSchema } from '@/core/model/object-base'
 import { parseChange, saveEdits } from '@/server/jobs'
-import { asDesigner, readBody } from '@/server/respond'
+import { readBody, route } from '@/server/respond'
 
 const objectsSchema = z.record(z.string(), z.unknown())
 
 const bodySchema = z.strictObject({
+  /** The screen that sends, and the job's revision that it knows. */
+  screen: z.uuid().optional(),
+  since: z.number().int().min(0).optional(),
   edits: z
     .array(
       z.strictObject({
@@ -23,13 +26,18 @@ const bodySchema = z.strictObject({
     .max(200),
 })
 
-/** Takes the outbox's edits; answers what is stored and what met somebody else's change. */
-export const POST = (request: NextRequest, { params }: { readonly params: Promise<{ id: string }> }) =>
-  asDesigner(request, async (who) => {
-    const { edits } = await readBody(request, bodySchema)
+/** Whoever names no revision does not follow the job, and is told of nothing else. */
+const nothingOlder = Number.MAX_SAFE_INTEGER
+
+/** Takes the outbox's edits; answers what is stored, what met somebody else's change, and what happened meanwhile. */
+export const POST = route<'POST /api/jobs/[id]/changes', { id: string }>(
+  'POST /api/jobs/[id]/changes',
+  async ({ request, params, who }) => {
+    const { edits, screen = null, since = nothingOlder } = await readBody(request, bodySchema)
     const parsed = edits.map((edit, index) => ({
       ...edit,
       change: parseChange(edit.change, `edits.${index}.change`),
     }))
-    return NextResponse.json(await saveEdits(who, (await params).id, parsed))
-  })
+    return NextResponse.json(await saveEdits({ who, screenId: screen, since }, params.id, parsed))
+  },
+)

@@ -1,13 +1,13 @@
-import { type NextRequest } from 'next/server'
 import { jobToFile } from '@/core/kinds/job'
 import { loadJob } from '@/server/jobs'
-import { asDesigner } from '@/server/respond'
+import { route } from '@/server/respond'
 import { weatherWith } from '@/server/weather'
 
 /** The job's own JSON as a file. */
-export const GET = (request: NextRequest, { params }: { readonly params: Promise<{ id: string }> }) =>
-  asDesigner(request, async (who) => {
-    const { job } = await loadJob(who.teamId, (await params).id)
+export const GET = route<'GET /api/jobs/[id]/export', { id: string }>(
+  'GET /api/jobs/[id]/export',
+  async ({ params, who }) => {
+    const { job } = await loadJob(who.teamId, params.id)
     const weather = await weatherWith(who.teamId, job)
     const name = job.name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'job'
     return new Response(JSON.stringify(jobToFile(job, weather), null, 2), {
@@ -16,4 +16,5 @@ export const GET = (request: NextRequest, { params }: { readonly params: Promise
         'Content-Disposition': `attachment; filename="job.json"; filename*=UTF-8''${encodeURIComponent(name)}.json`,
       },
     })
-  })
+  },
+)

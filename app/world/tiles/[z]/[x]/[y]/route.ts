@@ -2,8 +2,8 @@ import { z } from 'zod'
 import { tileCorner } from '@/core/geometry/geo'
 import { greatCircleM } from '@/core/weather/station'
 import { tileOf } from '../../../tile-store'
-import { townMap } from '@/town/town-map'
 import { towns } from '@/town/towns'
+import { route } from '@/server/respond'
 
 const whole = z
   .string()
@@ -19,20 +19,21 @@ const schema = z.object({
 })
 
 /** XYZ tiles of the towns' aerial sheets, web Mercator, 256 px. */
-export async function GET(
-  _request: Request,
-  { params }: { readonly params: Promise<{ z: string; x: string; y: string }> },
-): Promise<Response> {
-  const parsed = schema.safeParse(await params)
-  if (!parsed.success) return new Response('Tiles are /z/x/y.png with z from 15 to 21.', { status: 400 })
-  const tile = parsed.data
-  const corner = tileCorner(tile)
-  const town = towns.find(
-    (t) => greatCircleM(corner.latitudeDeg, corner.longitudeDeg, t.latitudeDeg, t.longitudeDeg) < 5000,
-  )
-  if (!town) return new Response('No sheet here.', { status: 404 })
-  const png = await tileOf(townMap(town), tile)
-  return new Response(new Uint8Array(png), {
-    headers: { 'Content-Type': 'image/png', 'Cache-Control': 'public, max-age=86400' },
-  })
-}
+export const GET = route<'GET /world/tiles/[z]/[x]/[y]', { z: string; x: string; y: string }>(
+  'GET /world/tiles/[z]/[x]/[y]',
+  async ({ params }) => {
+    const parsed = schema.safeParse(params)
+    if (!parsed.success) return new Response('Tiles are /z/x/y.png with z from 15 to 21.', { status: 400 })
+    const tile = parsed.data
+    const corner = tileCorner(tile)
+    const town = towns.find(
+      (t) => greatCircleM(corner.latitudeDeg, corner.longitudeDeg, t.latitudeDeg, t.longitudeDeg) < 5000,
+    )
+    if (!town) return new Response('No sheet here.', { status: 404 })
+    const png = await tileOf(town.id, tile)
+    if (!png) return new Response('No sheet here.', { status: 404 })
+    return new Response(new Uint8Array(png), {
+      headers: { 'Content-Type': 'image/png', 'Cache-Control': 'public, max-age=86400' },
+    })
+  },
+)

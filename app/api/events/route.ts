@@ -1,0 +1,9 @@
+import { eventStream } from '@/server/live/stream'
+import { route } from '@/server/respond'
+
+export const dynamic = 'force-dynamic'
+
+/** New figures of the team's jobs as they are computed. */
+export const GET = route('GET /api/events', async ({ request, who }) =>
+  eventStream(request.signal, `team ${who.teamId}`, () => Promise.resolve([])),
+)

@@ -1,0 +1,131 @@
+import { createStore } from 'zustand/vanilla'
+import { type Feed } from './outbox'
+
+/** A screen that has the job open, and the id of what is selected there. */
+export interface Present {
+  readonly screenId: string
+  readonly name: string
+  readonly selection: string | null
+}
+
+/** What the server tells of a job. */
+export type LineEvent =
+  | ({ readonly type: 'edits' } & Feed)
+  | { readonly type: 'at'; readonly revision: number }
+  | { readonly type: 'job'; readonly name: string; readonly deleted: boolean }
+  | { readonly type: 'present'; readonly screens: readonly Present[] }
+
+interface State {
+  readonly present: readonly Present[]
+  readonly name: string | null
+  readonly deleted: boolean
+}
+
+interface LineParts {
+  readonly jobId: string
+  readonly screenId: string
+  readonly revision: () => number
+  readonly onFeed: (feed: Feed) => void
+  readonly onGap: () => void
+  readonly say: (selection: string | null, leaving: boolean) => void
+}
+
+/** Pauses before a broken line is opened again, and between two words that this screen is there. */
+const firstPauseMs = 500
+const longestPauseMs = 10_000
+const presenceMs = 5000
+
+/**
+ * Listens to what others do to a job. Of all tabs of a browser that have the job open one holds the line and passes on
+ * what it hears; browsers allow few lines to one server.
+ */
+export class LiveLine {
+  readonly store = createStore<State>(() => ({ present: [], name: null, deleted: false }))
+  readonly #parts: LineParts
+  readonly #channel: BroadcastChannel
+  readonly #stopped = new AbortController()
+  #source: EventSource | null = null
+  #pauseMs = firstPauseMs
+  #selection: string | null = null
+  #heart: ReturnType<typeof setInterval> | null = null
+
+  constructor(parts: LineParts) {
+    this.#parts = parts
+    this.#channel = new BroadcastChannel(`tall-gable job ${parts.jobId}`)
+  }
+
+  start(): void {
+    this.#channel.onmessage = ({ data }: MessageEvent<LineEvent>) => this.#hear(data)
+    if (navigator.locks)
+      navigator.locks
+        .request(`tall-gable line ${this.#parts.jobId}`, { signal: this.#stopped.signal }, () => this.#hold())
+        .catch(() => undefined)
+    else void this.#hold()
+    this.#heart = setInterval(() => this.#parts.say(this.#selection, false), presenceMs)
+    this.#parts.say(null, false)
+    window.addEventListener('pagehide', this.#leave)
+    // Something may have happened between the page and the line.
+    this.#parts.onGap()
+  }
+
+  /** Tells the others what is selected here. */
+  select(selection: string | null): void {
+    if (selection === this.#selection) return
+    this.#selection = selection
+    this.#parts.say(selection, false)
+  }
+
+  stop(): void {
+    this.#stopped.abort()
+    this.#source?.close()
+    this.#channel.close()
+    if (this.#heart) clearInterval(this.#heart)
+    window.removeEventListener('pagehide', this.#leave)
+    this.#leave()
+  }
+
+  readonly #leave = () => this.#parts.say(this.#selection, true)
+
+  /** Holds the line until this page goes. */
+  #hold(): Promise<void> {
+    this.#open()
+    return new Promise((done) => this.#stopped.signal.addEventListener('abort', () => done(), { once: true }))
+  }
+
+  #open(): void {
+    if (this.#stopped.signal.aborted) return
+    const source = new EventSource(`/api/jobs/${this.#parts.jobId}/events?since=${this.#parts.revision()}`)
+    this.#source = source
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      this.#pauseMs = firstPauseMs
+      // Our own server's words.
+      const event = JSON.parse(data) as LineEvent
+      this.#channel.postMessage(event)
+      this.#hear(event)
+    }
+    source.onerror = () => {
+      // Opened again from the revision that is known by then.
+      source.close()
+      setTimeout(() => this.#open(), this.#pauseMs)
+      this.#pauseMs = Math.min(longestPauseMs, this.#pauseMs * 2)
+    }
+  }
+
+  #hear(event: LineEvent): void {
+    switch (event.type) {
+      case 'edits':
+        this.#parts.onFeed(event)
+        return
+      case 'at':
+        if (event.revision > this.#parts.revision()) this.#parts.onGap()
+        return
+      case 'job':
+        this.store.setState({ name: event.name, deleted: event.deleted })
+        return
+      case 'present':
+        this.store.setState({
+          present: event.screens.filter(({ screenId }) => screenId !== this.#parts.screenId),
+        })
+    }
+  }
+}

@@ -1,0 +1,82 @@
+import { randomBytes, randomUUID } from 'node:crypto'
+import { NextResponse, type NextRequest } from 'next/server'
+import { Fault } from '@/core/model/fault'
+import { type RouteName } from '@/server/access'
+import { checkHost } from '@/server/hosts'
+import { checkRate } from '@/server/rate-limit'
+import { plainEnglish } from '@/words/plain-english'
+
+/**
+ * Before every request: a number for the log, and the page's content policy. Everything comes from this server and goes
+ * to it, and a script runs in a page only with the page's own secret word, whatever finds its way into it. Charts and the
+ * stage set styles of single elements; style sheets need the word too.
+ */
+
+const dev = process.env.NODE_ENV !== 'production'
+
+const policyWith = (nonce: string) =>
+  [
+    "default-src 'self'",
+    // The development server reloads by evaluating code.
+    `script-src 'self' 'nonce-${nonce}'${dev ? " 'unsafe-eval'" : ''}`,
+    dev ? "style-src 'self' 'unsafe-inline'" : `style-src-elem 'self' 'nonce-${nonce}'`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "worker-src 'self' blob:",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ')
+
+/** Paths that can't be read as text lead nowhere. */
+function isReadable(path: string): boolean {
+  try {
+    decodeURIComponent(path)
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Pages, by their paths; routes count for themselves. */
+const pages: readonly (readonly [RegExp, RouteName])[] = [
+  [/^\/$/, 'GET /'],
+  [/^\/jobs\/[^/]+$/, 'GET /jobs/[id]'],
+  [/^\/offer\/[^/]+$/, 'GET /offer/[token]'],
+]
+
+/** What is refused before anything looks at it: names of others, and too much at once. */
+function refusal(request: NextRequest): NextResponse | null {
+  const { pathname } = request.nextUrl
+  if (!isReadable(pathname)) return new NextResponse('There is nothing here.', { status: 404 })
+  try {
+    checkHost(request.headers.get('host'))
+    const page = pages.find(([path]) => path.test(pathname))
+    if (page) checkRate(page[1], request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'here')
+    return null
+  } catch (error) {
+    if (!(error instanceof Fault)) throw error
+    const status = error.code === 'too-many-requests' ? 429 : 421
+    return new NextResponse(plainEnglish.fault(error), { status, headers: { 'Cache-Control': 'no-store' } })
+  }
+}
+
+export function proxy(request: NextRequest): NextResponse {
+  const refused = refusal(request)
+  if (refused) return refused
+  const nonce = randomBytes(16).toString('base64')
+  const policy = policyWith(nonce)
+  const headers = new Headers(request.headers)
+  headers.set('x-request-id', randomUUID())
+  headers.set('x-nonce', nonce)
+  headers.set('Content-Security-Policy', policy)
+  const response = NextResponse.next({ request: { headers } })
+  response.headers.set('Content-Security-Policy', policy)
+  return response
+}
+
+/** Everything but files that never change. */
+export const config = { matcher: ['/((?!_next/static).*)'] }

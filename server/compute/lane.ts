@@ -1,0 +1,106 @@
+import { join } from 'node:path'
+import Piscina from 'piscina'
+import { Fault, type FaultDetail } from '@/core/model/fault'
+import { log } from '../log'
+import { taskSeconds, tasksWaiting } from '../metrics'
+
+/** What a task gives back across threads: an answer, or what was wrong with what it was given. */
+export type Outcome<T> = { readonly value: T } | { readonly fault: FaultDetail }
+
+/** A task as the thread runs it: faults come back as data, since errors lose their kind on the way. */
+export const answering =
+  <I, T>(work: (input: I) => T | Promise<T>) =>
+  async (input: I): Promise<Outcome<T>> => {
+    try {
+      return { value: await work(input) }
+    } catch (error) {
+      if (error instanceof Fault) return { fault: error.toJSON() }
+      throw error
+    }
+  }
+
+interface Bounds {
+  /** Longest that a task may take once it was given, its wait included. */
+  readonly ms: number
+  /** Gives the task up: whoever asked is gone. */
+  readonly signal?: AbortSignal | undefined
+}
+
+interface LaneOptions {
+  readonly name: string
+  /** The bundle with the tasks, in `dist`. */
+  readonly file: string
+  readonly threads: number
+  /** Tasks that may wait; one more is told to come back later. */
+  readonly mostWaiting: number
+  readonly memoryMb: number
+}
+
+/** Threads of their own for one sort of work, so that a request never computes on the event loop. */
+export class Lane {
+  readonly #name: string
+  readonly #pool: Piscina
+
+  constructor({ name, file, threads, mostWaiting, memoryMb }: LaneOptions) {
+    this.#name = name
+    this.#pool = new Piscina({
+      filename: join(/* turbopackIgnore: true */ process.cwd(), 'dist', file),
+      minThreads: 0,
+      maxThreads: threads,
+      maxQueue: mostWaiting,
+      idleTimeout: 600_000,
+      resourceLimits: { maxOldGenerationSizeMb: memoryMb },
+    })
+  }
+
+  /**
+   * Runs a task of the bundle.
+   * @throws Fault what the task found wrong; `too-heavy` when it runs over its time or memory, `server-busy` when too
+   * many wait, `given-up` when nobody waits for it any more
+   */
+  async run<T>(task: string, input: unknown, { ms, signal }: Bounds): Promise<T> {
+    const begin = performance.now()
+    const ended = (outcome: string) => {
+      taskSeconds.observe({ task, outcome }, (performance.now() - begin) / 1000)
+      tasksWaiting.set({ lane: this.#name }, this.#pool.queueSize)
+    }
+    const timeout = AbortSignal.timeout(ms)
+    tasksWaiting.set({ lane: this.#name }, this.#pool.queueSize)
+    let outcome: Outcome<T>
+    try {
+      outcome = (await this.#pool.run(input, {
+        name: task,
+        signal: signal ? AbortSignal.any([signal, timeout]) : timeout,
+      })) as Outcome<T>
+    } catch (error) {
+      const fault = faultOfEnd(error, timeout, signal)
+      ended(fault?.code ?? 'broken')
+      log.warn(
+        { task, error: error instanceof Error ? error.message : 'unknown', code: fault?.code },
+        'task ended',
+      )
+      throw fault ?? error
+    }
+    if ('value' in outcome) {
+      ended('done')
+      return outcome.value
+    }
+    ended('fault')
+    throw new Fault(outcome.fault.code, outcome.fault.data, outcome.fault.path)
+  }
+
+  close(): Promise<void> {
+    return this.#pool.destroy()
+  }
+}
+
+/** Why a thread gave no answer; null for a mistake of ours. */
+function faultOfEnd(error: unknown, timeout: AbortSignal, signal: AbortSignal | undefined): Fault | null {
+  if (signal?.aborted) return new Fault('given-up')
+  if (timeout.aborted) return new Fault('too-heavy', { reason: 'time' })
+  const code = typeof error === 'object' && error !== null && 'code' in error ? error.code : null
+  if (code === 'ERR_WORKER_OUT_OF_MEMORY') return new Fault('too-heavy', { reason: 'memory' })
+  const message = error instanceof Error ? error.message : ''
+  if (message.includes('queue')) return new Fault('server-busy')
+  return null
+}

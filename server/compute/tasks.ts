@@ -1,0 +1,134 @@
+import { createHash } from 'node:crypto'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import { roofPicture, type PicturePart } from '@/core/drawing/roof-picture'
+import { Graph } from '@/core/graph/graph'
+import { theOne, type Objects } from '@/core/kinds/documents'
+import { parseJob, type Job } from '@/core/kinds/job'
+import { siteId } from '@/core/kinds/site/site'
+import { checkCost } from '@/core/readers/cost'
+import { summarise } from '@/core/readers/summary'
+import { financeStage, powerStage } from '@/core/stages/finance'
+import { siteStage } from '@/core/stages/site'
+import { type World } from '@/core/stages/world'
+import { fileOf, ownStationId, ownWeatherId } from '@/core/weather/own-weather'
+import { readPlaced } from '@/core/weather/read-weather'
+import { textOf } from '@/core/weather/text'
+import { type WeatherYear } from '@/core/weather/weather-year'
+import { writeWeatherCsv } from '@/core/weather/write-csv'
+import { proposalData } from '@/proposal/proposal-data'
+import { overHttp } from '@/services/ask'
+import { Surroundings } from '@/services/world-of'
+import { jsonOf } from '../json'
+
+/** What the threads compute. */
+
+/** An option with its house, and the team's own weather where the job has chosen it: its gzipped table. */
+export interface DesignInput {
+  readonly worldUrl: string
+  readonly house: Objects
+  readonly option: Objects
+  readonly weather: { readonly id: string; readonly body: Uint8Array } | null
+}
+
+/** What the list of jobs shows of one. */
+export interface JobFigures {
+  readonly kilowatts: number
+  readonly paybackYears: number | null
+  readonly picture: readonly PicturePart[]
+}
+
+/** A weather file as it is kept. */
+export interface KeptWeather {
+  readonly id: string
+  readonly name: string
+  readonly latitudeDeg: number
+  readonly longitudeDeg: number
+  readonly elevationM: number
+  /** The table, gzipped. */
+  readonly body: Uint8Array
+}
+
+/** Results that a thread keeps; it serves many jobs, a few of them now. */
+const keptBytes = 300_000_000
+const graph = new Graph<World>({ mostBytes: keptBytes, now: () => performance.now() })
+let around: { url: string; surroundings: Surroundings } | null = null
+
+/** Own weather read before: a year never changes. */
+const years = new Map<string, WeatherYear>()
+const mostYears = 12
+
+function yearOf({ id, body }: NonNullable<DesignInput['weather']>): WeatherYear {
+  const known = years.get(id)
+  if (known) return known
+  const { year } = readPlaced(gunzipSync(body).toString('utf8'))
+  years.set(id, year)
+  const oldest = years.size > mostYears ? years.keys().next().value : undefined
+  if (oldest !== undefined) years.delete(oldest)
+  return year
+}
+
+async function worldOf({ worldUrl, house, option, weather }: DesignInput): Promise<World> {
+  if (around?.url !== worldUrl) around = { url: worldUrl, surroundings: new Surroundings(overHttp(worldUrl)) }
+  const own = weather ? { id: weather.id, year: yearOf(weather) } : undefined
+  return around.surroundings.worldOf(house, option, own)
+}
+
+/** A run of a design that is not too much for a thread. */
+async function opened(input: DesignInput) {
+  const world = await worldOf(input)
+  const run = graph.open(world)
+  checkCost(run)
+  return { world, run }
+}
+
+/** Power, payback and a picture of a job's first option. */
+export async function figures(input: DesignInput): Promise<JobFigures> {
+  const { run } = await opened(input)
+  const { count, powerW } = run.value(powerStage)
+  return {
+    kilowatts: powerW / 1000,
+    paybackYears: count > 0 ? run.value(financeStage).paybackYears : null,
+    picture: roofPicture(run.value(siteStage)),
+  }
+}
+
+/** All that a customer's page shows, as gzipped JSON. */
+export async function offer({
+  jobName,
+  design,
+}: {
+  jobName: string
+  design: DesignInput
+}): Promise<Uint8Array> {
+  const { world, run } = await opened(design)
+  return gzipSync(JSON.stringify(proposalData(jobName, world, run, summarise(run, world))))
+}
+
+function kept(text: string): KeptWeather {
+  const { year } = readPlaced(text)
+  const csv = writeWeatherCsv(year)
+  return {
+    id: createHash('sha256').update(csv).digest('hex').slice(0, 24),
+    name: year.name.slice(0, 80) || 'Weather file',
+    latitudeDeg: year.latitudeDeg,
+    longitudeDeg: year.longitudeDeg,
+    elevationM: year.elevationM,
+    body: gzipSync(csv),
+  }
+}
+
+/** Reads a weather file as it is kept. */
+export const weather = (bytes: Uint8Array): KeptWeather => kept(textOf(bytes))
+
+/** Reads a job's file, and the weather that came with it: the job then names it as it is kept here. */
+export function jobFile(bytes: Uint8Array): { readonly job: Job; readonly weather: KeptWeather | null } {
+  const file = jsonOf(bytes)
+  const job = parseJob(file)
+  const site = theOne(job.house, 'site', siteId)
+  const id = ownWeatherId(site.stationId)
+  const csv = id === null ? undefined : fileOf(file, id)
+  if (csv === undefined) return { job, weather: null }
+  const own = kept(csv)
+  const house = { ...job.house, [siteId]: { ...site, stationId: ownStationId(own.id) } }
+  return { job: { ...job, house }, weather: own }
+}

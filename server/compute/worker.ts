@@ -1,0 +1,8 @@
+import { answering } from './lane'
+import * as tasks from './tasks'
+
+/** The entry of a thread: each task by its name. */
+export const figures = answering(tasks.figures)
+export const offer = answering(tasks.offer)
+export const weather = answering(tasks.weather)
+export const jobFile = answering(tasks.jobFile)

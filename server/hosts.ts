@@ -1,0 +1,21 @@
+import { Fault } from '@/core/model/fault'
+
+const loopback = /^(localhost|127\.0\.0\.1|\[::1\])(:\d{1,5})?$/
+
+/** Whether a Host header names this very machine. */
+export const isLoopback = (host: string | null): boolean => host !== null && loopback.test(host)
+
+/** Whether whoever runs this machine asks: it signs in its own designer, and is asked under its own name. */
+export const isLocal = (host: string | null): boolean =>
+  process.env['SIGN_IN'] === 'local' && isLoopback(host)
+
+/**
+ * Other names that this server answers to come with `HOSTS`, separated by commas; a name that somebody else points here
+ * is none of them.
+ * @throws Fault `wrong-host`
+ */
+export function checkHost(host: string | null): void {
+  if (isLoopback(host)) return
+  const names = (process.env['HOSTS'] ?? '').split(',').map((name) => name.trim())
+  if (host === null || !names.includes(host)) throw new Fault('wrong-host')
+}

@@ -1,0 +1,68 @@
+import { log } from '../log'
+import { openStreams } from '../metrics'
+import { listen, type LiveEvent } from './channel'
+import { wakePoller } from './poller'
+
+/** Keeps proxies from closing a stream on which nothing happens. */
+const heartbeatMs = 10_000
+
+/**
+ * A channel as server-sent events, until the browser goes.
+ * @param begin what is said first; asked for after listening has begun, so that nothing falls between
+ */
+export function eventStream(
+  signal: AbortSignal,
+  channel: string,
+  begin: () => Promise<readonly LiveEvent[]>,
+): Response {
+  const encoder = new TextEncoder()
+  let end = () => {}
+  const body = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      let open = true
+      const write = (text: string) => {
+        if (!open) return
+        try {
+          controller.enqueue(encoder.encode(text))
+        } catch {
+          // The browser went while this was said.
+          end()
+        }
+      }
+      const say = (event: LiveEvent) => write(`data: ${JSON.stringify(event)}\n\n`)
+      const stop = listen(channel, say)
+      const heart = setInterval(() => write(': still here\n\n'), heartbeatMs)
+      openStreams.inc()
+      end = () => {
+        if (!open) return
+        open = false
+        stop()
+        clearInterval(heart)
+        openStreams.dec()
+        try {
+          controller.close()
+        } catch {
+          // Closed from the other end.
+        }
+      }
+      signal.addEventListener('abort', end, { once: true })
+      wakePoller()
+      write('retry: 1000\n\n')
+      try {
+        for (const event of await begin()) say(event)
+      } catch (error) {
+        log.warn({ channel, error: error instanceof Error ? error.message : 'unknown' }, 'stream')
+        end()
+      }
+    },
+    cancel: () => end(),
+  })
+  return new Response(body, {
+    headers: {
+      'Content-Type': 'text/event-stream; charset=utf-8',
+      // Not to be gathered up by whoever compresses.
+      'Cache-Control': 'no-store, no-transform',
+      'X-Accel-Buffering': 'no',
+    },
+  })
+}

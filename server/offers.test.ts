@@ -1,0 +1,118 @@
+import { randomUUID } from 'node:crypto'
+import { withObject } from '@/bench/store/documents'
+import { changeBetween } from '@/core/model/change'
+import { Fault } from '@/core/model/fault'
+import { summarise } from '@/core/readers/summary'
+import { proposalData } from '@/proposal/proposal-data'
+import { freshGraph, job, rack, runOf, set, worldOf } from '@/town/testing'
+import { closeCompute, figuresOf, readWeather } from './compute/compute'
+import { transaction } from './database'
+import { designInput } from './design-input'
+import { createJob, saveEdits } from './jobs'
+import { offerAt, offersOf, proposalIn, sendOffer, withdrawOffer } from './offers'
+import { setJobDeleted } from './sql/jobs'
+import { insertDesigner, insertTeam, type Designer } from './sql/people'
+import { openTestDatabase, openTestWorld } from './testing'
+import { importJob } from './weather'
+
+process.env['SESSION_SECRET'] = 'x'.repeat(64)
+const close = [await openTestDatabase(), await openTestWorld()]
+afterAll(async () => {
+  await closeCompute()
+  for (const end of close) await end()
+})
+
+const me: Designer = { id: randomUUID(), teamId: randomUUID(), name: 'Ada' }
+await transaction('people', async (runner) => {
+  await insertTeam(me.teamId, 'Team', runner)
+  await insertDesigner(me.id, me.teamId, me.name, runner)
+})
+const option = job.options[0]?.objects ?? {}
+const tokenOf = (path: string) => path.replace('/offer/', '')
+const codeOf = (work: Promise<unknown>) =>
+  work.then(
+    () => 'done',
+    (error: unknown) => {
+      if (error instanceof Fault) return error.code
+      throw error
+    },
+  )
+const edited = (jobId: string, documentId: string, from: typeof option, to: typeof option) =>
+  saveEdits({ who: me, screenId: null, since: 0 }, jobId, [
+    { id: randomUUID(), documentId, change: changeBetween(from, to) },
+  ])
+
+test('what was sent stays as it was sent, whatever becomes of job and option; the list says that it is old', async () => {
+  const id = await createJob(me.teamId, job)
+  const token = tokenOf(await sendOffer(me, id, 'option-a'))
+  const sent = await proposalIn((await offerAt(token)).body)
+  // To the last bit what the chain gives here.
+  const world = await worldOf(job.house, option)
+  const run = runOf(world, freshGraph())
+  expect(sent).toEqual(JSON.parse(JSON.stringify(proposalData(job.name, world, run, summarise(run, world)))))
+  expect(await offersOf(me.teamId, id)).toMatchObject([
+    { optionId: 'option-a', by: 'Ada', seen: 0, withdrawn: false, outdated: false, path: `/offer/${token}` },
+  ])
+  await edited(id, 'house', job.house, set(job.house, 'tree-1', { heightM: 20 }))
+  expect(await offersOf(me.teamId, id)).toMatchObject([{ outdated: true }])
+  await edited(id, 'option-a', option, {})
+  await setJobDeleted(me.teamId, id, true)
+  expect(await proposalIn((await offerAt(token)).body)).toEqual(sent)
+}, 60_000)
+
+test('an offer is withdrawn and sent again; links are not to be guessed', async () => {
+  const id = await createJob(me.teamId, job)
+  const token = tokenOf(await sendOffer(me, id, 'option-b'))
+  const [offer] = await offersOf(me.teamId, id)
+  if (!offer) throw new Error('it was sent')
+  await withdrawOffer(me.teamId, id, offer.id, true)
+  expect(await codeOf(offerAt(token))).toBe('offer-withdrawn')
+  expect(await codeOf(withdrawOffer(randomUUID(), id, offer.id, false))).toBe('no-such-offer')
+  await withdrawOffer(me.teamId, id, offer.id, false)
+  expect(await codeOf(offerAt(token))).toBe('done')
+  expect(await codeOf(offerAt(`${token.slice(1)}x`))).toBe('no-such-offer')
+  expect(await codeOf(offerAt("' OR 1=1 --"))).toBe('no-such-offer')
+  expect(await codeOf(sendOffer(me, id, 'option-z'))).toBe('no-such-option')
+  expect(await codeOf(sendOffer({ ...me, teamId: randomUUID() }, id, 'option-a'))).toBe('no-such-job')
+}, 60_000)
+
+test('a job that is too much for a thread is refused before it is begun; the next one is served', async () => {
+  const tree = job.house['tree-1']
+  if (tree?.kind !== 'tree') throw new Error('the shipped job has a tree')
+  let house = job.house
+  for (let k = 0; k < 300; k++) {
+    const [x, y] = [((k * 37) % 120) - 60, ((k * 53) % 110) - 60]
+    house = withObject(house, `tree-x${k}`, { ...tree, id: `tree-x${k}`, center: [x, y] })
+  }
+  const rackAt = (id: string, x: number) => ({
+    ...rack,
+    id,
+    center: [x, -60] as const,
+    rows: 40,
+    columns: 60,
+  })
+  const crowded = { ...option, 'rack-1': rackAt('rack-1', -60), 'rack-2': rackAt('rack-2', 120) }
+  const begin = performance.now()
+  expect(await codeOf(designInput(me.teamId, house, crowded).then((input) => figuresOf(input)))).toBe(
+    'too-much-shade',
+  )
+  expect(performance.now() - begin).toBeLessThan(30_000)
+  expect((await figuresOf(await designInput(me.teamId, job.house, option))).kilowatts).toBeCloseTo(6.72, 6)
+}, 60_000)
+
+test('whoever does not wait any longer frees the thread', async () => {
+  const gone = new AbortController()
+  const input = await designInput(me.teamId, set(job.house, 'tree-1', { heightM: 7 }), option)
+  const work = codeOf(figuresOf(input, gone.signal))
+  gone.abort()
+  expect(await work).toBe('given-up')
+  expect((await figuresOf(input)).kilowatts).toBeGreaterThan(6)
+}, 60_000)
+
+test('files are read in a thread; what is wrong with them comes back as it is, and nothing is stored', async () => {
+  const bytes = (text: string) => new TextEncoder().encode(text)
+  expect(await codeOf(readWeather(bytes('time,ghi\n2023-01-01 00:00,1\n')))).toMatch(/^[a-z-]+$/)
+  expect(await codeOf(importJob(me.teamId, bytes('{"format":')))).toBe('not-json')
+  expect(await codeOf(importJob(me.teamId, bytes('{"format":"\\ud800"}')))).toBe('broken-text')
+  expect(await codeOf(importJob(me.teamId, bytes('{"format":"else"}')))).toBe('not-a-job')
+}, 60_000)

@@ -1,0 +1,144 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import { promisify } from 'node:util'
+import { gunzip } from 'node:zlib'
+import { ofKind } from '@/core/kinds/documents'
+import { Fault } from '@/core/model/fault'
+import { type ProposalData } from '@/proposal/proposal-data'
+import { offerOf } from './compute/compute'
+import { designInput } from './design-input'
+import { houseDocumentId, loadJob } from './jobs'
+import { log } from './log'
+import { seal, unseal } from './seal'
+import {
+  countSeen,
+  freezeShare,
+  insertShare,
+  manyShares,
+  maybeOneShare,
+  withdrawShare,
+  type Share,
+} from './sql/shares'
+import { type Designer } from './sql/people'
+
+const unzip = promisify(gunzip)
+const digestOf = (token: string) => createHash('sha256').update(token).digest('hex')
+const pathOf = (token: string) => `/offer/${token}`
+
+/**
+ * Computes an option's proposal and keeps it as it is, under a link of 32 random bytes that nobody can guess. What the
+ * customer sees does not move when the job does.
+ * @throws Fault `no-such-job`, `no-such-option`, and those of the chain
+ */
+export async function sendOffer(
+  who: Designer,
+  jobId: string,
+  optionId: string,
+  signal?: AbortSignal,
+): Promise<string> {
+  const { job, revisions } = await loadJob(who.teamId, jobId)
+  const option = job.options.find(({ id }) => id === optionId)
+  if (!option) throw new Fault('no-such-option', { letters: 'none' }, 'optionId')
+  const design = await designInput(who.teamId, job.house, option.objects)
+  const body = await offerOf(job.name, design, signal)
+  const token = randomBytes(32).toString('base64url')
+  await insertShare({
+    id: randomUUID(),
+    tokenDigest: digestOf(token),
+    sealedToken: await seal(token),
+    jobId,
+    documentId: optionId,
+    name: ofKind(option.objects, 'offer')[0]?.name ?? optionId,
+    houseRevision: revisions[houseDocumentId] ?? 0,
+    optionRevision: revisions[optionId] ?? 0,
+    designerId: who.id,
+    body: Buffer.from(body),
+  })
+  return pathOf(token)
+}
+
+/** An offer in the list of a job's. */
+export interface ListedOffer {
+  readonly id: string
+  readonly optionId: string
+  readonly name: string
+  readonly sentAt: string
+  readonly by: string | null
+  /** Times that its page was opened, and when last. */
+  readonly seen: number
+  readonly seenAt: string | null
+  readonly withdrawn: boolean
+  /** Whether house or option were edited since, or the option is gone. */
+  readonly outdated: boolean
+  /** Null when the link can't be shown again. */
+  readonly path: string | null
+}
+
+/** @throws Fault `no-such-job` */
+export async function offersOf(teamId: string, jobId: string): Promise<ListedOffer[]> {
+  const { revisions, job } = await loadJob(teamId, jobId)
+  const shares = await manyShares(teamId, jobId)
+  return Promise.all(
+    shares.map(async (share) => {
+      const token = share.sealedToken === null ? null : await unseal(share.sealedToken)
+      return {
+        id: share.id,
+        optionId: share.documentId,
+        name: share.name,
+        sentAt: share.createdAt.toISOString(),
+        by: share.designer,
+        seen: share.seen,
+        seenAt: share.seenAt?.toISOString() ?? null,
+        withdrawn: share.withdrawnAt !== null,
+        outdated:
+          share.houseRevision !== revisions[houseDocumentId] ||
+          share.optionRevision !== revisions[share.documentId] ||
+          !job.options.some(({ id }) => id === share.documentId),
+        path: token === null ? null : pathOf(token),
+      }
+    }),
+  )
+}
+
+/** @throws Fault `no-such-offer` */
+export async function withdrawOffer(
+  teamId: string,
+  jobId: string,
+  offerId: string,
+  withdrawn: boolean,
+): Promise<void> {
+  if ((await withdrawShare(teamId, jobId, offerId, withdrawn)) === 0) throw new Fault('no-such-offer')
+}
+
+/**
+ * What a link leads to.
+ * @throws Fault `no-such-offer`, `offer-withdrawn`
+ */
+export async function offerAt(token: string): Promise<Share & { readonly body: Buffer }> {
+  const share = /^[\w-]{43}$/.test(token) ? await maybeOneShare(digestOf(token)) : undefined
+  if (!share) throw new Fault('no-such-offer')
+  if (share.withdrawn) throw new Fault('offer-withdrawn')
+  return { ...share, body: share.body ?? (await frozen(share)) }
+}
+
+/** A link from before offers were kept as they were sent: it is kept from now on. */
+async function frozen({ id, teamId, jobId, documentId }: Share): Promise<Buffer> {
+  const { job } = await loadJob(teamId, jobId).catch(() => {
+    throw new Fault('no-such-offer')
+  })
+  const option = job.options.find((o) => o.id === documentId)
+  if (!option) throw new Fault('no-such-offer')
+  const body = Buffer.from(await offerOf(job.name, await designInput(teamId, job.house, option.objects)))
+  await freezeShare(id, body)
+  return body
+}
+
+/** What the customer sees. */
+export const proposalIn = async (body: Buffer): Promise<ProposalData> =>
+  JSON.parse((await unzip(body)).toString('utf8')) as ProposalData
+
+/** Counts a visit; the page is shown whatever becomes of that. */
+export function countVisit(id: string): void {
+  countSeen(id).catch((error: unknown) =>
+    log.warn({ error: error instanceof Error ? error.message : 'unknown' }, 'visit not counted'),
+  )
+}

@@ -1,0 +1,81 @@
+import { LRUCache } from 'lru-cache'
+import { Fault } from '@/core/model/fault'
+import { type JobFigures } from './compute/tasks'
+import { figuresOf } from './compute/compute'
+import { designInput } from './design-input'
+import { loadJob } from './jobs'
+import { announce } from './live/channel'
+import { log } from './log'
+import { storeSummary, type JobRow, type JobSummary } from './sql/jobs'
+
+/** Figures of the list, computed one job after the other while the last ones are shown. */
+
+interface Wanted {
+  readonly teamId: string
+  readonly id: string
+  readonly revision: number
+}
+
+const holder = globalThis as {
+  tallGableSummaries?: { waiting: Map<string, Wanted>; failed: LRUCache<string, string>; busy: boolean }
+}
+const state = () =>
+  (holder.tallGableSummaries ??= {
+    waiting: new Map(),
+    failed: new LRUCache({ max: 2000 }),
+    busy: false,
+  })
+
+const keyOf = ({ id, revision }: Pick<Wanted, 'id' | 'revision'>) => `${id} ${revision}`
+
+/** What the list shows of a job. */
+export interface ListedFigures {
+  /** The last that were computed; null where there are none yet. */
+  readonly summary: JobSummary | null
+  /** `fresh`; `coming` while newer ones are computed; or the code of what stands against it. */
+  readonly state: string
+}
+
+/** What is known of a job now; newer figures are computed where these are old. */
+export function figuresFor(teamId: string, row: JobRow): ListedFigures {
+  if (row.summaryIsFresh) return { summary: row.summary, state: 'fresh' }
+  const wanted = { teamId, id: row.id, revision: row.revision }
+  const fault = state().failed.get(keyOf(wanted))
+  if (fault !== undefined) return { summary: row.summary, state: fault }
+  state().waiting.set(row.id, wanted)
+  void work()
+  return { summary: row.summary, state: 'coming' }
+}
+
+/** One at a time, so that an offer never waits behind more than one. */
+async function work(): Promise<void> {
+  const { waiting, failed } = state()
+  if (state().busy) return
+  state().busy = true
+  try {
+    for (let next = first(waiting); next; next = first(waiting)) {
+      waiting.delete(next.id)
+      try {
+        const summary = await computed(next)
+        await storeSummary(next.id, next.revision, summary)
+        announce(`team ${next.teamId}`, { type: 'figures', id: next.id, summary, state: 'fresh' })
+      } catch (error) {
+        const code = error instanceof Fault ? error.code : 'unexpected'
+        log.warn({ job: next.id, error: error instanceof Error ? error.message : 'unknown' }, 'no figures')
+        failed.set(keyOf(next), code)
+        announce(`team ${next.teamId}`, { type: 'figures', id: next.id, summary: null, state: code })
+      }
+    }
+  } finally {
+    state().busy = false
+  }
+}
+
+const first = (waiting: Map<string, Wanted>): Wanted | undefined => waiting.values().next().value
+
+async function computed({ teamId, id }: Wanted): Promise<JobFigures> {
+  const { job } = await loadJob(teamId, id)
+  const option = job.options[0]
+  if (!option) return { kilowatts: 0, paybackYears: null, picture: [] }
+  return figuresOf(await designInput(teamId, job.house, option.objects))
+}
