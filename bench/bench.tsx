@@ -10,6 +10,7 @@ import { Commands } from './commands/commands'
 import { Ledger } from './ledger/ledger'
 import { LiveLink } from './live-link'
 import { openBench } from './open-bench'
+import { reportErrors } from './report-errors'
 import { Outline } from './outline/outline'
 import { Conflicts } from './saving/conflicts'
 import { Sheets } from './sheets'
@@ -31,6 +32,7 @@ const makeWorker = () =>
 /** The workspace of one job. */
 export function Bench({ jobId, job, revision, catalogue }: Props) {
   const [parts, setParts] = useState<BenchParts | null>(null)
+  useEffect(reportErrors, [])
   useEffect(() => {
     let gone = false
     let opened: BenchParts | null = null

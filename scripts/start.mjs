@@ -1,5 +1,5 @@
 import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
 import { endLeftoverApp, startApp } from './parts/app-server.mjs'
 import { buildIfChanged } from './parts/build.mjs'
 import { endChild, pause, runShown } from './parts/commands.mjs'
@@ -9,7 +9,8 @@ import { freePort, PrivateDatabase } from './parts/private-database.mjs'
 import { buildThreads } from './parts/threads.mjs'
 
 const dev = process.argv.includes('--dev')
-const folder = inRoot('.data')
+const verbose = process.argv.includes('--verbose')
+const folder = resolve(process.env.DATA_FOLDER ?? inRoot('.data'))
 const lock = join(folder, 'start.pid')
 const wantedPort = Number(process.env.PORT ?? 4310)
 
@@ -80,7 +81,7 @@ const watchApp = () =>
   app.child.once('exit', () => {
     if (!ending)
       void keepUp('The application', async () => {
-        app = await startApp({ folder, port, databaseUrl, dev })
+        app = await startApp({ folder, port, databaseUrl, dev, verbose })
         watchApp()
       })
   })
@@ -93,7 +94,7 @@ try {
   runShown('node', ['--import', 'tsx', 'scripts/migrate-and-seed.ts'], { DATABASE_URL: databaseUrl })
   port = await freePort(wantedPort)
   if (port !== wantedPort) console.log(`Port ${wantedPort} is taken.`)
-  app = await startApp({ folder, port, databaseUrl, dev })
+  app = await startApp({ folder, port, databaseUrl, dev, verbose })
   watchApp()
   console.log(`\n  Tall Gable is at ${app.address}\n\n  Ctrl-C ends it.\n`)
 } catch (error) {

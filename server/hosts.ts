@@ -17,5 +17,5 @@ export const isLocal = (host: string | null): boolean =>
 export function checkHost(host: string | null): void {
   if (isLoopback(host)) return
   const names = (process.env['HOSTS'] ?? '').split(',').map((name) => name.trim())
-  if (host === null || !names.includes(host)) throw new Fault('wrong-host')
+  if (!host || !names.includes(host)) throw new Fault('wrong-host')
 }

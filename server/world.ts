@@ -29,6 +29,6 @@ export const knownCatalogue = (): Promise<Catalogue | null> =>
   surroundings()
     .catalogue()
     .catch((error: unknown) => {
-      log.warn({ error: error instanceof Error ? error.message : 'unknown' }, 'no catalogue')
+      log.debug({ error: error instanceof Error ? error.message : 'unknown' }, 'no catalogue')
       return null
     })

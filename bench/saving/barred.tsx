@@ -1,5 +1,6 @@
 'use client'
 
+import Link from 'next/link'
 import { useState } from 'react'
 import { useStore } from 'zustand'
 import { type Change } from '@/core/kinds/documents'
@@ -81,9 +82,9 @@ export function JobDeleted() {
       )}
       <div className="mt-3 flex justify-end gap-2">
         {pending.length > 0 && <SaveAsFile edits={pending} />}
-        <a className="button" href="/">
+        <Link className="button" href="/">
           All jobs
-        </a>
+        </Link>
         <button type="button" className="button button-main" onClick={() => void restore()}>
           Restore the job
         </button>

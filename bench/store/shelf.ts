@@ -33,7 +33,7 @@ async function tabsThere(): Promise<ReadonlySet<string>> {
 export const aloneAmongTabs =
   (name: string) =>
   <T>(work: () => Promise<T>): Promise<T> =>
-    navigator.locks ? (navigator.locks.request(`tall-gable ${name}`, work) as Promise<T>) : work()
+    navigator.locks ? navigator.locks.request(`tall-gable ${name}`, work) : work()
 
 /** Edits that an earlier version of this application kept under one key a job. */
 async function fromBefore(jobId: string): Promise<PendingEdit[]> {

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { isAlive, pause, startChild } from './commands.mjs'
+import { hasEnded, isAlive, pause, startChild } from './commands.mjs'
 
 /** The key that seals sessions, made once for a data folder. */
 export function sessionSecret(folder) {
@@ -22,13 +22,21 @@ export async function endLeftoverApp(folder) {
   if (isAlive(pid)) process.kill(pid, 'SIGKILL')
 }
 
+/** What the framework itself prints, beside the application's own log. */
+function outputOf(folder, verbose) {
+  if (verbose) return ['ignore', 'inherit', 'inherit']
+  mkdirSync(join(folder, 'logs'), { recursive: true, mode: 0o700 })
+  const file = openSync(join(folder, 'logs', 'output.log'), 'a', 0o600)
+  return ['ignore', file, file]
+}
+
 /** Starts the application on loopback and waits until it answers. */
-export async function startApp({ folder, port, databaseUrl, dev = false, quiet = false }) {
+export async function startApp({ folder, port, databaseUrl, dev = false, verbose = false }) {
   const child = startChild(
     'node',
     ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)],
     {
-      stdio: quiet ? 'ignore' : ['ignore', 'ignore', 'inherit'],
+      stdio: outputOf(folder, verbose),
       env: {
         NODE_ENV: dev ? 'development' : 'production',
         NEXT_TELEMETRY_DISABLED: '1',
@@ -36,6 +44,7 @@ export async function startApp({ folder, port, databaseUrl, dev = false, quiet =
         SESSION_SECRET: sessionSecret(folder),
         SIGN_IN: process.env.SIGN_IN ?? 'local',
         TALL_GABLE_DATA: folder,
+        TALL_GABLE_VERBOSE: verbose ? '1' : '',
         APP_ORIGIN: `http://127.0.0.1:${port}`,
       },
     },
@@ -43,7 +52,8 @@ export async function startApp({ folder, port, databaseUrl, dev = false, quiet =
   writeFileSync(join(folder, 'app.pid'), String(child.pid))
   const address = `http://127.0.0.1:${port}`
   for (let i = 0; i < 300; i++) {
-    if (child.exitCode !== null) throw new Error('The application ended while it was starting.')
+    if (hasEnded(child))
+      throw new Error(`The application ended while it was starting; see ${join(folder, 'logs')}.`)
     const answer = await fetch(`${address}/health`).catch(() => null)
     if (answer?.ok) return { child, address }
     await pause(100)

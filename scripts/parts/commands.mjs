@@ -36,11 +36,14 @@ export async function atMost(ms, promise) {
   clearTimeout(timer)
 }
 
+/** Whether a child is gone, by itself or by a signal. */
+export const hasEnded = (child) => child.exitCode !== null || child.signalCode !== null
+
 /** Ends a child: asks, waits, then insists. */
 export async function endChild(child, waitMs = 8000) {
-  if (child.exitCode !== null || child.signalCode !== null) return
+  if (hasEnded(child)) return
   const gone = new Promise((done) => child.once('exit', done))
   child.kill('SIGTERM')
   await atMost(waitMs, gone)
-  if (child.exitCode === null && child.signalCode === null) child.kill('SIGKILL')
+  if (!hasEnded(child)) child.kill('SIGKILL')
 }

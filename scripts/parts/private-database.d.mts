@@ -5,3 +5,6 @@ export class PrivateDatabase {
   start(): Promise<string>
   stop(): Promise<void>
 }
+
+/** A port of loopback that is free now; the wanted one when it can be had. */
+export function freePort(wanted: number): Promise<number>

@@ -1,13 +1,15 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { chmodSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir, userInfo } from 'node:os'
 import { join } from 'node:path'
-import { atMost, isAlive, pause } from './commands.mjs'
+import { atMost, hasEnded, isAlive, pause } from './commands.mjs'
 
 const databaseName = 'tall_gable'
 const appUser = 'tall_gable'
+/** The user that Debian's package makes. */
+const lesserUser = 'mysql'
 
 /** A port of loopback that is free now; the wanted one when it can be had. */
 export function freePort(wanted) {
@@ -32,7 +34,8 @@ export class PrivateDatabase {
   #data
   #socket
   #pidFile
-  #asRoot = process.getuid?.() === 0 ? ['--user=root'] : []
+  /** As whom the server runs when root starts it. */
+  #user = []
   #child = null
   #port = 0
   #password = ''
@@ -43,7 +46,7 @@ export class PrivateDatabase {
     this.#folder = folder
     this.#quiet = quiet
     this.#data = join(folder, 'mariadb')
-    this.#pidFile = join(folder, 'mariadb.pid')
+    this.#pidFile = join(this.#data, 'mariadb.pid')
     // A socket's path is short by rule; a folder's may be long.
     this.#socket = join(
       tmpdir(),
@@ -57,6 +60,7 @@ export class PrivateDatabase {
 
   async start() {
     mkdirSync(this.#folder, { recursive: true, mode: 0o700 })
+    this.#chooseUser()
     await this.#endLeftover()
     if (!existsSync(join(this.#data, 'mysql'))) this.#create()
     this.#password = this.#secret()
@@ -81,7 +85,7 @@ export class PrivateDatabase {
   async stop() {
     this.#stopping = true
     const child = this.#child
-    if (!child || child.exitCode !== null || child.signalCode !== null) return
+    if (!child || hasEnded(child)) return
     const gone = new Promise((done) => child.once('exit', done))
     spawnSync(
       'mariadb-admin',
@@ -89,18 +93,35 @@ export class PrivateDatabase {
       { stdio: 'ignore' },
     )
     await atMost(10_000, gone)
-    if (child.exitCode === null && child.signalCode === null) child.kill('SIGKILL')
+    if (!hasEnded(child)) child.kill('SIGKILL')
     rmSync(this.#socket, { force: true })
+  }
+
+  /**
+   * Root lets the database run as the user its package made, where that one can reach the folder: others may pass
+   * through it then, and read nothing.
+   */
+  #chooseUser() {
+    if (process.getuid?.() !== 0) return
+    const id = (flag) => Number(spawnSync('id', [flag, lesserUser], { encoding: 'utf8' }).stdout)
+    const [uid, gid] = [id('-u'), id('-g')]
+    if (uid && gid) chmodSync(this.#folder, 0o711)
+    const reaches = uid && gid && spawnSync('test', ['-x', this.#folder], { uid, gid }).status === 0
+    this.#user = [`--user=${reaches ? lesserUser : 'root'}`]
+    if (!reaches) return
+    mkdirSync(this.#data, { recursive: true, mode: 0o700 })
+    spawnSync('chown', ['-R', `${uid}:${gid}`, this.#data])
   }
 
   #create() {
     if (!this.#quiet) console.log('Creating the database …')
     rmSync(this.#data, { recursive: true, force: true })
+    this.#chooseUser()
     const made = spawnSync(
       'mariadb-install-db',
       [
         '--no-defaults',
-        ...this.#asRoot,
+        ...this.#user,
         `--datadir=${this.#data}`,
         '--auth-root-authentication-method=socket',
         `--auth-root-socket-user=${userInfo().username}`,
@@ -128,7 +149,7 @@ export class PrivateDatabase {
       'mariadbd',
       [
         '--no-defaults',
-        ...this.#asRoot,
+        ...this.#user,
         `--datadir=${this.#data}`,
         `--socket=${this.#socket}`,
         `--pid-file=${this.#pidFile}`,
@@ -137,7 +158,7 @@ export class PrivateDatabase {
         '--skip-name-resolve',
         '--character-set-server=utf8mb4',
         '--innodb-buffer-pool-size=64M',
-        `--log-error=${join(this.#folder, 'mariadb.log')}`,
+        `--log-error=${join(this.#data, 'error.log')}`,
       ],
       { detached: true, stdio: 'ignore' },
     )
@@ -145,11 +166,11 @@ export class PrivateDatabase {
 
   async #ready() {
     for (let i = 0; i < 150; i++) {
-      if (this.#child.exitCode !== null) break
+      if (hasEnded(this.#child)) break
       if (this.#sql('SELECT 1').status === 0) return
       await pause(100)
     }
-    throw new Error(`MariaDB did not start; see ${join(this.#folder, 'mariadb.log')}`)
+    throw new Error(`MariaDB did not start; see ${join(this.#data, 'error.log')}`)
   }
 
   #sql(statement) {

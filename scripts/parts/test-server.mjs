@@ -13,13 +13,13 @@ export async function startTestServer(name) {
   const databaseUrl = await database.start()
   runShown('node', ['--import', 'tsx', 'scripts/migrate-and-seed.ts'], { DATABASE_URL: databaseUrl })
   const port = await freePort(0)
-  let app = await startApp({ folder, port, databaseUrl, quiet: true })
+  let app = await startApp({ folder, port, databaseUrl })
   return {
     address: app.address,
     databaseUrl,
     stopApp: () => endChild(app.child),
     startAppAgain: async () => {
-      app = await startApp({ folder, port, databaseUrl, quiet: true })
+      app = await startApp({ folder, port, databaseUrl })
     },
     stopDatabase: () => database.stop(),
     restartDatabase: () => database.restart(),

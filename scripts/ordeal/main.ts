@@ -1,0 +1,34 @@
+import { startTestServer } from '../parts/test-server.mjs'
+import { freePort } from '../parts/private-database.mjs'
+import { badRequests } from './bad-requests'
+import { designers } from './designers'
+import { kills } from './kills'
+import { list } from './list'
+import { load } from './load'
+import { type Report } from './report'
+
+const named = process.argv.slice(2)
+const short = named.includes('--short')
+const wanted = named.filter((name) => !name.startsWith('--'))
+const has = (name: string) => wanted.length === 0 || wanted.includes(name)
+
+const reports: Report[] = []
+const server = await startTestServer('ordeal')
+try {
+  if (has('load') && !short) reports.push(await load(server.address))
+  if (has('designers')) {
+    reports.push(await designers(2, short ? 8 : 120, server.address))
+    reports.push(await designers(5, short ? 8 : 120, server.address))
+  }
+  if (has('bad')) reports.push(await badRequests(short ? 2000 : 50_000, server.address))
+  if (has('list') && !short) reports.push(await list(20_000, server.address, server.databaseUrl))
+} finally {
+  await server.stop()
+}
+if (has('kills')) reports.push(await kills(short ? 6 : 500, await freePort(0)))
+
+const broken = reports.flatMap((report) => report.broken)
+console.log(
+  broken.length === 0 ? '\nAll of it holds.' : `\nBroken:\n${broken.map((line) => `  ${line}`).join('\n')}`,
+)
+process.exit(broken.length === 0 ? 0 : 1)

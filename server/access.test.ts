@@ -1,0 +1,90 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { Fault } from '@/core/model/fault'
+import { checkAccess, rules, type RouteName } from './access'
+import { checkHost, isLoopback } from './hosts'
+import { checkRate } from './rate-limit'
+
+/** Every route and page of the application, found in its folders: its name, and the text of its file. */
+function* found(folder = 'app', path = ''): Generator<{ name: string; text: string }> {
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    if (entry.isDirectory()) yield* found(join(folder, entry.name), `${path}/${entry.name}`)
+    else if (entry.name === 'page.tsx' || entry.name === 'route.ts') {
+      const text = readFileSync(join(folder, entry.name), 'utf8')
+      const methods =
+        entry.name === 'page.tsx'
+          ? ['GET']
+          : [
+              ...text.matchAll(
+                /export (?:const|async function|function) (GET|HEAD|POST|PUT|PATCH|DELETE|OPTIONS)\b/g,
+              ),
+            ].map(([, method]) => method)
+      for (const method of methods) yield { name: `${method} ${path || '/'}`, text }
+    }
+  }
+}
+
+const everything = [...found()]
+const names = Object.keys(rules) as RouteName[]
+
+test('every route and page has a rule, goes through it, and no rule is for nothing', () => {
+  expect(everything.length).toBeGreaterThan(20)
+  expect(everything.map(({ name }) => name).sort()).toEqual([...names].sort())
+  for (const { name, text } of everything) {
+    const through = new RegExp(
+      `(route|openPage)(<[^>]*>)?\\(\\s*'${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}'`,
+    )
+    expect({ name, through: through.test(text) }).toEqual({ name, through: true })
+  }
+})
+
+const designer = { id: 'd', teamId: 't', name: 'Ada' }
+const codeOf = (work: () => void) => {
+  try {
+    work()
+    return 'let in'
+  } catch (error) {
+    if (error instanceof Fault) return error.code
+    throw error
+  }
+}
+
+test('strangers get no farther than what is for anyone; what the operator sees is for the operator alone', () => {
+  const open = names.filter((name) => codeOf(() => checkAccess(name, undefined, false)) === 'let in')
+  expect(open.sort()).toEqual([
+    'GET /enter',
+    'GET /health',
+    'GET /offer/[token]',
+    'GET /offer/[token]/pdf',
+    'GET /ready',
+    'GET /world/[...path]',
+    'GET /world/tiles/[z]/[x]/[y]',
+  ])
+  expect(codeOf(() => checkAccess('GET /metrics', designer, false))).toBe('not-allowed')
+  expect(codeOf(() => checkAccess('GET /metrics', undefined, true))).toBe('let in')
+  expect(codeOf(() => checkAccess('POST /api/jobs', designer, false))).toBe('let in')
+  expect(codeOf(() => checkAccess('POST /api/jobs', undefined, true))).toBe('not-signed-in')
+})
+
+test('a server answers to its own names alone', () => {
+  for (const host of ['localhost', '127.0.0.1:4310', '[::1]:80']) expect(isLoopback(host)).toBe(true)
+  for (const host of ['127.0.0.1.evil.example', 'localhost:80@evil.example', 'evil.example', '', null])
+    expect(codeOf(() => checkHost(host))).toBe('wrong-host')
+  process.env['HOSTS'] = 'solar.example, other.example:8443'
+  expect(codeOf(() => checkHost('other.example:8443'))).toBe('let in')
+  expect(codeOf(() => checkHost('other.example'))).toBe('wrong-host')
+  delete process.env['HOSTS']
+})
+
+test('a place may ask for a minute’s worth at once, then as it comes back; others are not touched by it', () => {
+  const { perMinute } = rules['POST /api/weather']
+  const ask = (from: string, second: number) =>
+    codeOf(() => checkRate('POST /api/weather', from, 1_000_000 + second * 1000))
+  for (let k = 0; k < perMinute; k++) expect(ask('here', 0)).toBe('let in')
+  expect(ask('here', 0)).toBe('too-many-requests')
+  expect(ask('there', 0)).toBe('let in')
+  expect(ask('here', 0.5)).toBe('too-many-requests')
+  expect(ask('here', 1.1)).toBe('let in')
+  expect(ask('here', 1.2)).toBe('too-many-requests')
+  expect(ask('here', 120)).toBe('let in')
+})
