@@ -78,5 +78,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response
 }
 
-/** Everything but files that never change. */
-export const config = { matcher: ['/((?!_next/static).*)'] }
+/** Everything but files that never change, and the word that the server lives, which shows nothing. */
+export const config = { matcher: ['/((?!_next/static|health$).*)'] }

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import {
+  checkPlaces,
   checkSingles,
   isAllowed,
   ofKind,
   parseObject,
-  parseObjects,
+  storedObjects,
   type Change,
   type Conflict,
   type Objects,
@@ -54,10 +55,10 @@ export async function loadJob(teamId: string, id: string): Promise<StoredJob> {
     row,
     job: {
       name: row.name,
-      house: parseObjects(house.body, 'house', 'house', house.kinds),
+      house: storedObjects(house.body, 'house', 'house', house.kinds),
       options: options.map((option) => ({
         id: option.id,
-        objects: parseObjects(option.body, 'option', option.id, option.kinds),
+        objects: storedObjects(option.body, 'option', option.id, option.kinds),
       })),
     },
     revisions: Object.fromEntries(documents.map((document) => [document.id, document.revision])),
@@ -185,14 +186,15 @@ async function saveEdit(
   const isHouse = documentId === houseDocumentId
   const kind = isHouse ? 'house' : 'option'
   const stored = await maybeOneDocumentForUpdate(jobId, documentId, runner)
-  const current = stored ? parseObjects(stored.body, kind, documentId, stored.kinds) : {}
-  const { objects: merged, conflicts } = mergeChange(current, change, isAllowed)
+  const current = stored ? storedObjects(stored.body, kind, documentId, stored.kinds) : {}
+  const { objects, conflicts } = mergeChange(current, change, isAllowed)
   if (conflicts.length > 0) {
     const last = await manyLastEdits(jobId, documentId, runner)
     const found = conflicts.map((conflict) => ({ ...conflict, ...whoChanged(conflict, last) }))
     return { conflicts: found, objects: current, revision: stored?.revision ?? 0 }
   }
-  const objects = parseObjects(merged, kind, documentId)
+  // Each object was checked when it came in; one that two hands have made, when they were merged.
+  checkPlaces(objects, kind, documentId)
   const revision = (stored?.revision ?? 0) + 1
   // An option that was removed is an empty one.
   if (isHouse || Object.keys(objects).length > 0) checkSingles(objects, kind)

@@ -1,4 +1,5 @@
 import { sealData, unsealData } from 'iron-session'
+import { LRUCache } from 'lru-cache'
 import { cookies, headers } from 'next/headers'
 import { z } from 'zod'
 import { isLoopback } from './hosts'
@@ -25,7 +26,18 @@ export async function designer(jar?: CookieJar): Promise<Designer | undefined> {
   return session.success ? maybeOneDesigner(session.data.designerId) : undefined
 }
 
+/** Seals opened before: each request brings the same one. */
+const known = new LRUCache<string, { readonly session: unknown }>({ max: 500, ttl: 60_000 })
+
 async function opened(sealed: string): Promise<unknown> {
+  const before = known.get(sealed)
+  if (before) return before.session
+  const session = await unsealed(sealed)
+  known.set(sealed, { session })
+  return session
+}
+
+async function unsealed(sealed: string): Promise<unknown> {
   try {
     return await unsealData(sealed, { password: secret(), ttl: lifeSeconds })
   } catch (error) {

@@ -24,6 +24,9 @@ const restMs = 20
 export async function warmUp(): Promise<void> {
   try {
     await answering()
+    // Nobody is let in by these, but the code behind them is loaded.
+    for (const path of ['', 'jobs/none', `offer/${'-'.repeat(43)}`, 'api/jobs/none', 'api/events', 'metrics'])
+      await (await fetch(`${process.env['APP_ORIGIN']}/${path}`, { redirect: 'manual' })).text()
     const file = join(/* turbopackIgnore: true */ process.cwd(), 'samples', 'shipped-job.json')
     const job = parseJob(JSON.parse(readFileSync(file, 'utf8')))
     const option = job.options[0]?.objects

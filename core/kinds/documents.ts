@@ -61,16 +61,43 @@ export function parseObjects(
     throw new Fault('bad-document', { at: place(path) }, path)
   const entries = Object.entries(value)
   if (entries.length > mostObjects) throw new Fault('too-many-objects', { limit: mostObjects }, path)
-  return Object.fromEntries(
+  const objects = Object.fromEntries(
     entries.map(([id, item]) => {
       const at = path ? `${path}.${id}` : id
-      const object = parseObject(item, at, versions)
-      if (object.id !== id) throw new Fault('wrong-key', { at: `${at}.id`, id: object.id }, `${at}.id`)
-      if (kindNamed(object.kind).document !== document)
-        throw new Fault('misplaced-object', { at, kind: object.kind }, at)
-      return [id, object]
+      return [id, parseObject(item, at, versions)]
     }),
   )
+  checkPlaces(objects, document, path)
+  return objects
+}
+
+/**
+ * Objects that were checked one by one as a document: each under its id, each where its kind belongs, not too many.
+ * @throws Fault `wrong-key`, `misplaced-object`, `too-many-objects`
+ */
+export function checkPlaces(objects: Objects, document: 'house' | 'option', path = ''): void {
+  const entries = Object.entries(objects)
+  if (entries.length > mostObjects) throw new Fault('too-many-objects', { limit: mostObjects }, path)
+  for (const [id, object] of entries) {
+    const at = path ? `${path}.${id}` : id
+    if (object.id !== id) throw new Fault('wrong-key', { at: `${at}.id`, id: object.id }, `${at}.id`)
+    if (kindNamed(object.kind).document !== document)
+      throw new Fault('misplaced-object', { at, kind: object.kind }, at)
+  }
+}
+
+/**
+ * A document as it was stored: checked when it came in, and read again where its kinds have changed since.
+ * @throws Fault as `parseObjects`
+ */
+export function storedObjects(
+  value: unknown,
+  document: 'house' | 'option',
+  path: string,
+  versions: Readonly<Record<string, number>>,
+): Objects {
+  const isOfToday = kindNames.every((name) => versions[name] === kindVersions[name])
+  return isOfToday ? (value as Objects) : parseObjects(value, document, path, versions)
 }
 
 /**

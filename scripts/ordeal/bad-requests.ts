@@ -1,7 +1,7 @@
-import { readFileSync } from 'node:fs'
 import { seededRandom } from '@/core/model/random'
 import { rules } from '@/server/access'
 import { quantile, Report, rounded } from './report'
+import { shippedFile } from './shipped'
 import { Visitor } from './visitor'
 
 /** Seeded nonsense over every route and method: no answer may be an error of the server's own, late, or talkative. */
@@ -36,7 +36,7 @@ export async function badRequests(times: number, address: string, seed = 5): Pro
   const visitor = new Visitor(address)
   const stranger = new Visitor(address)
   await visitor.enter()
-  const known = await visitor.import(JSON.parse(readFileSync('samples/shipped-job.json', 'utf8')))
+  const known = await visitor.import(shippedFile())
   const offer = (await (
     await visitor.send(`/api/jobs/${known}/offers`, { optionId: 'option-a' })
   ).json()) as {
@@ -85,7 +85,10 @@ export async function badRequests(times: number, address: string, seed = 5): Pro
     } catch (error) {
       // What fetch itself refuses to send never reached the server.
       if (!(error instanceof TypeError)) throw error
-      if (error.cause) broken.push(`${method} ${to.slice(0, 120)}: ${String(error.cause).slice(0, 80)}`)
+      if (error.cause)
+        broken.push(
+          `${method} ${to.slice(0, 120)}: ${error.cause instanceof Error ? error.cause.message : 'cut off'}`,
+        )
     }
   }
   const atOnce = 8

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs'
 import { setTimeout as pause } from 'node:timers/promises'
 import { DocumentStore, houseId } from '@/bench/store/documents'
 import { Barred, Outbox, Refused, type Feed, type OutboxShelf, type SendResult } from '@/bench/store/outbox'
@@ -7,6 +6,7 @@ import { type Objects } from '@/core/kinds/documents'
 import { sameValue } from '@/core/model/change'
 import { seededRandom } from '@/core/model/random'
 import { Report } from './report'
+import { shippedFile } from './shipped'
 import { Visitor } from './visitor'
 
 const noShelf: OutboxShelf = {
@@ -67,7 +67,7 @@ async function listenTo(
     let text = ''
     const decoder = new TextDecoder()
     for await (const part of answer.body ?? []) {
-      text += decoder.decode(part as Uint8Array, { stream: true })
+      text += decoder.decode(part, { stream: true })
       const events = text.split('\n\n')
       text = events.pop() ?? ''
       for (const event of events)
@@ -85,7 +85,7 @@ export async function designers(count: number, seconds: number, address: string)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
   const visitor = new Visitor(address)
   await visitor.enter()
-  const jobId = await visitor.import(JSON.parse(readFileSync('samples/shipped-job.json', 'utf8')))
+  const jobId = await visitor.import(shippedFile())
   const screens = await Promise.all(Array.from({ length: count }, () => screenOn(visitor, jobId)))
   const end = performance.now() + seconds * 1000
   let [edits, asked] = [0, 0]
@@ -110,9 +110,7 @@ export async function designers(count: number, seconds: number, address: string)
         const x = -20 + random() * 40
         documents.preview(houseId, (before) => {
           const now = before[id]
-          return now && 'center' in now
-            ? { ...before, [id]: { ...now, center: [x, -15] } as typeof now }
-            : before
+          return now && 'center' in now ? { ...before, [id]: { ...now, center: [x, -15] } } : before
         })
         await pause(20)
       }

@@ -5,9 +5,8 @@ import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { type Change } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
-import { jobToFile } from '@/core/kinds/job'
 import { seededRandom } from '@/core/model/random'
-import { saltmarshJob } from '@/town/shipped-job'
+import { shippedFile, shippedJob } from './shipped'
 import { quantile, Report, rounded } from './report'
 import { Visitor } from './visitor'
 
@@ -136,8 +135,8 @@ export async function kills(times: number, port: number): Promise<Report> {
       await visitor.enter()
       return true
     }, 120_000)
-    const job = saltmarshJob()
-    const jobId = await visitor.import(jobToFile(job))
+    const job = shippedJob()
+    const jobId = await visitor.import(shippedFile())
     const clients = ['tree-1', 'tree-2', 'chimney-1'].map((id) => {
       const object = job.house[id]
       if (!object) throw new Error(`the shipped job has ${id}`)

@@ -1,8 +1,8 @@
-import { readFileSync } from 'node:fs'
 import { setTimeout as pause } from 'node:timers/promises'
+import { Worker } from 'node:worker_threads'
 import { jobToFile } from '@/core/kinds/job'
-import { saltmarshJob } from '@/town/shipped-job'
-import { rack } from '@/town/testing'
+import { defaultRack } from '@/core/kinds/rack/rack'
+import { shippedFile, shippedJob } from './shipped'
 import { quantile, Report, rounded } from './report'
 import { Visitor } from './visitor'
 
@@ -11,12 +11,19 @@ export async function load(address: string): Promise<Report> {
   const report = new Report('Whether the server lives, under the heaviest work there is')
   const visitor = new Visitor(address)
   await visitor.enter()
-  const shipped: unknown = JSON.parse(readFileSync('samples/shipped-job.json', 'utf8'))
+  const shipped = shippedFile()
   const job = await visitor.import(shipped)
   const heavy = await visitor.import(heaviest(300, 2))
   const large = await visitor.import(heaviest(2, 1))
-  const quiet = await asked(visitor, () => pause(3000))
-  const busy = await asked(visitor, async () => {
+  // Once each: what a process loads the first time it is asked is no work of theirs.
+  const first = (await (await visitor.send(`/api/jobs/${job}/offers`, { optionId: 'option-a' })).json()) as {
+    path: string
+  }
+  for (const path of ['/', `/jobs/${job}`, first.path, `${first.path}/pdf`])
+    await (await visitor.ask(path)).text()
+  await pause(3000)
+  const quiet = await asked(address, () => pause(3000))
+  const busy = await asked(address, async () => {
     const offers = Promise.all(
       Array.from({ length: 5 }, async () => {
         const answer = await visitor.send(`/api/jobs/${job}/offers`, { optionId: 'option-a' })
@@ -41,6 +48,9 @@ export async function load(address: string): Promise<Report> {
     report.holds('what is beyond the server is said so', (await tooHeavy).status === 422)
     report.holds('what is not is served', (await slow).status === 201)
   })
+  const lag = await (await visitor.ask('/metrics')).text()
+  for (const [, what, seconds] of lag.matchAll(/nodejs_eventloop_lag_(p\d+|max|mean)_seconds ([\d.e+-]+)/g))
+    report.say(`event loop, ${what}: ${rounded(Number(seconds) * 1000)} ms`)
   const figures = (times: number[]) =>
     `${rounded(quantile(times, 0.5))} ms (median), ${rounded(quantile(times, 0.99))} ms (99th percentile), ${rounded(Math.max(...times))} ms (longest), ${times.length} times`
   report.say(`/health at rest: ${figures(quiet)}`)
@@ -49,26 +59,21 @@ export async function load(address: string): Promise<Report> {
   return report
 }
 
-/** Times of `/health` while something else goes on. */
-async function asked(visitor: Visitor, meanwhile: () => Promise<unknown>): Promise<number[]> {
-  const times: number[] = []
-  let done = false
-  const work = meanwhile().finally(() => {
-    done = true
+/** Times of `/health` while something else goes on, asked from a thread of its own. */
+async function asked(address: string, meanwhile: () => Promise<unknown>): Promise<number[]> {
+  const prober = new Worker(new URL('prober.mjs', import.meta.url), { workerData: `${address}/health` })
+  const times = new Promise<number[]>((done, failed) => {
+    prober.once('message', done)
+    prober.once('error', failed)
   })
-  while (!done) {
-    const begin = performance.now()
-    await (await visitor.ask('/health')).text()
-    times.push(performance.now() - begin)
-    await pause(20)
-  }
-  await work
+  await meanwhile()
+  prober.postMessage('stop')
   return times
 }
 
 /** The shipped house among so many trees, with racks of the largest size. */
 function heaviest(trees: number, racks: number): object {
-  const job = saltmarshJob()
+  const job = shippedJob()
   const tree = job.house['tree-1']
   const [first] = job.options
   if (tree?.kind !== 'tree' || !first) throw new Error('the shipped job has a tree and an option')
@@ -82,7 +87,18 @@ function heaviest(trees: number, racks: number): object {
   const large = Object.fromEntries(
     Array.from({ length: racks }, (_, k) => {
       const id = `rack-x${k}`
-      return [id, { ...rack, id, center: [k * 180 - 60, -60] as const, rows: 40, columns: 60 }]
+      return [
+        id,
+        {
+          ...defaultRack,
+          id,
+          name: id,
+          azimuthDeg: 180,
+          center: [k * 180 - 60, -60] as const,
+          rows: 40,
+          columns: 60,
+        },
+      ]
     }),
   )
   return jobToFile({

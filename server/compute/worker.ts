@@ -1,5 +1,8 @@
 import { answering } from './lane'
 import * as tasks from './tasks'
+import { yieldToRequests } from './yield-to-requests'
+
+yieldToRequests()
 
 /** The entry of a thread: each task by its name. */
 export const figures = answering(tasks.figures)

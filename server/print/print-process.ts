@@ -1,4 +1,7 @@
-import { chromium, type Browser, type Page } from 'playwright-core'
+import { chromium, type Browser, type BrowserContext, type Page } from 'playwright-core'
+import { yieldToRequests } from '../compute/yield-to-requests'
+
+yieldToRequests()
 
 /**
  * A process of its own that prints pages: it may run as a lesser user than the server, keeps one browser warm, and takes
@@ -29,11 +32,17 @@ const mostSheets = '1-40'
 /** Pages at once. */
 const mostAtOnce = 2
 
-let browser: Promise<Browser> | null = null
+let opened: Promise<Opened> | null = null
 let printed = 0
 const waiting: Job[] = []
 const open = new Map<number, Page>()
 let busy = 0
+
+/** A browser and the one visit all pages are part of: what pages share is fetched once. */
+interface Opened {
+  readonly browser: Browser
+  readonly context: BrowserContext
+}
 
 /** With Chromium's own sandbox where that can be had. */
 async function launched(): Promise<Browser> {
@@ -47,28 +56,31 @@ async function launched(): Promise<Browser> {
   return chromium.launch({ executablePath, args: flags, chromiumSandbox: false })
 }
 
-async function warm(): Promise<Browser> {
-  if (browser && printed >= pagesABrowser && open.size === 0) {
+async function newlyOpened(): Promise<Opened> {
+  const browser = await launched()
+  const context = await browser.newContext({ viewport: { width: 794, height: 1123 }, colorScheme: 'light' })
+  return { browser, context }
+}
+
+async function warm(): Promise<Opened> {
+  if (opened && printed >= pagesABrowser && open.size === 0) {
     printed = 0
-    await (await browser).close()
-    browser = null
+    await (await opened).browser.close()
+    opened = null
   }
-  browser ??= launched()
-  const running = await browser.catch((error: unknown) => {
-    browser = null
+  opened ??= newlyOpened()
+  const running = await opened.catch((error: unknown) => {
+    opened = null
     throw error
   })
-  if (running.isConnected()) return running
-  browser = null
+  if (running.browser.isConnected()) return running
+  opened = null
   return warm()
 }
 
 async function printPage({ id, url }: Job): Promise<Buffer> {
-  const context = await (
-    await warm()
-  ).newContext({ viewport: { width: 794, height: 1123 }, colorScheme: 'light' })
+  const page = await (await warm()).context.newPage()
   try {
-    const page = await context.newPage()
     open.set(id, page)
     page.setDefaultTimeout(pageMs)
     await page.goto(url)
@@ -83,7 +95,7 @@ async function printPage({ id, url }: Job): Promise<Buffer> {
     })
   } finally {
     open.delete(id)
-    await context.close()
+    await page.close()
   }
 }
 

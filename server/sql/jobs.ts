@@ -78,8 +78,12 @@ export async function manyJobs(teamId: string, search: string): Promise<JobRow[]
   const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`
   const rows = await many(
     'jobs of a team',
-    `SELECT ${columns} FROM job WHERE team_id = ? AND deleted_at IS NULL AND (name LIKE ? OR address LIKE ?) ORDER BY touched_at DESC LIMIT 200`,
-    [teamId, like, like],
+    `SELECT ${columns} FROM job JOIN (
+      SELECT id AS found FROM job FORCE INDEX (job_search)
+      WHERE team_id = ? AND deleted_at IS NULL ${search === '' ? '' : 'AND (name LIKE ? OR address LIKE ?)'}
+      ORDER BY touched_at DESC LIMIT 200
+    ) AS hits ON hits.found = job.id ORDER BY touched_at DESC`,
+    search === '' ? [teamId] : [teamId, like, like],
   )
   return rows.map(toJob)
 }
