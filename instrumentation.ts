@@ -3,6 +3,8 @@ import { type Instrumentation } from 'next'
 /** Next calls this once when a server process begins. */
 export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return
+  const { endStreams } = await import('./server/live/stream')
+  process.once('SIGTERM', endStreams)
   const { warmUp } = await import('./server/warm-up')
   void warmUp()
 }

@@ -39,7 +39,7 @@ export function Bench({ jobId, job, revision, catalogue }: Props) {
     void openBench(jobId, job, revision, catalogue, makeWorker).then((made) => {
       opened = made
       if (gone) {
-        made.live.stop()
+        made.close()
         return
       }
       made.line.start()
@@ -47,9 +47,7 @@ export function Bench({ jobId, job, revision, catalogue }: Props) {
     })
     return () => {
       gone = true
-      opened?.live.stop()
-      opened?.desk.stop()
-      opened?.line.stop()
+      opened?.close()
     }
   }, [jobId, job, revision, catalogue])
   if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>

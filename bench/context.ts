@@ -42,6 +42,8 @@ export interface BenchParts {
   readonly site: () => StandingSite
   /** The same with another option. */
   readonly siteWith: (option: Objects) => StandingSite
+  /** Nobody looks at it any more. */
+  readonly close: () => void
 }
 
 export const BenchContext = createContext<BenchParts | null>(null)

@@ -32,8 +32,9 @@ export async function openBench(
   const screenId = crypto.randomUUID()
   const { documents: base, order } = documentsOf(job)
   const documents = new DocumentStore(base, order)
+  const shelf = browserShelf(jobId, screenId)
   const outbox: Outbox = new Outbox({
-    shelf: browserShelf(jobId, screenId),
+    shelf,
     send: (edits) => sendEdits(jobId, screenId, sync.revision, edits),
     alone: aloneAmongTabs(`sender ${jobId}`),
     onFeed: (feed) => sync.feed(feed),
@@ -74,6 +75,8 @@ export async function openBench(
   // A late-spring afternoon on either side of the equator; a house is first drawn in plan.
   if (place?.kind === 'site' && place.latitudeDeg < 0) session.setState({ day: 323 })
   if (ofKind(documents.house, 'volume').length === 0) session.setState({ plan: true })
+  const live = new LiveNumbers(makeWorker, catalogue)
+  const desk = new WeatherDesk()
   return {
     jobId,
     documents,
@@ -84,11 +87,18 @@ export async function openBench(
     catalogue,
     site,
     siteWith,
-    live: new LiveNumbers(makeWorker, catalogue),
+    live,
     stations: new StationList(),
-    desk: new WeatherDesk(),
+    desk,
     tools: new ToolBox(makeToolContext({ documents, session, site, siteWith, catalogue }), tools),
     allTools: tools,
+    close: () => {
+      live.stop()
+      desk.stop()
+      line.stop()
+      // Whoever opens the job next takes what still waits; this visit goes on sending it as well.
+      shelf.release()
+    },
   }
 }
 

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { chapter, openShippedJob, settled } from './bench'
+import { chapter, figure, openShippedJob, saved, settled } from './bench'
 
 test('search, copy, delete and undo in the list', async ({ page }) => {
   await page.goto('/')
@@ -17,6 +17,28 @@ test('search, copy, delete and undo in the list', async ({ page }) => {
   await expect(copy).toBeVisible()
   await page.getByRole('button', { name: 'Delete Okafor-Lindqvist, copy' }).click()
   await expect(copy).toHaveCount(0)
+})
+
+test('figures of the list are the last ones, marked, and replaced on the page when the new ones are there', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  const id = new URL(page.url()).pathname.split('/').at(-1) ?? ''
+  await chapter(page, 'Offer')
+  const price = async (value: string) => {
+    await page.getByLabel('Price per watt').fill(value)
+    await page.getByLabel('Price per watt').press('Enter')
+    await saved(page)
+  }
+  await price('5.90')
+  const payback = (await figure(page, 'payback')).toFixed(1)
+  await page.goto('/')
+  const row = page.getByRole('listitem').filter({ has: page.locator(`a[href="/jobs/${id}"]`) })
+  await expect(row).toContainText(`${payback} years`)
+  await expect(row.locator('[data-figures]')).toHaveCount(0)
+  await page.goto(`/jobs/${id}`)
+  await chapter(page, 'Offer')
+  await price('2.95')
 })
 
 test('an unknown address and a file that is no job are said', async ({ page }) => {

@@ -156,3 +156,29 @@ test('a sign-in that is lost is said; the edits go once there is one again', asy
   await fill(page, 'Incentive', '25')
   await saved(page)
 })
+
+test('a database that hangs or takes no changes is said; what lives answers, and nothing is lost', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Offer')
+  for (const [bad, good] of [
+    ['freeze-database', 'thaw-database'],
+    ['read-only', 'writable'],
+  ] as const) {
+    await door(bad)
+    await fill(page, 'Incentive', '24')
+    await expect(page.getByText('offline: 1 edit kept')).toBeVisible()
+    const begin = Date.now()
+    expect((await page.request.get('/health')).ok()).toBe(true)
+    expect(Date.now() - begin).toBeLessThan(2000)
+    expect((await page.request.get('/ready')).status()).toBe(bad === 'read-only' ? 200 : 503)
+    await door(good)
+    await saved(page)
+    await page.reload()
+    await chapter(page, 'Offer')
+    await expect(page.getByLabel('Incentive')).toHaveValue('24.0')
+    await fill(page, 'Incentive', '25')
+    await saved(page)
+  }
+})

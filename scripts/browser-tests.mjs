@@ -14,6 +14,10 @@ const door = createServer((request, response) => {
     '/start-app': server.startAppAgain,
     '/stop-database': server.stopDatabase,
     '/start-database': server.restartDatabase,
+    '/freeze-database': async () => server.database.freeze(),
+    '/thaw-database': async () => server.database.thaw(),
+    '/read-only': async () => server.database.setReadOnly(true),
+    '/writable': async () => server.database.setReadOnly(false),
   }
   const act = acts[request.url ?? '']
   if (!act) return response.writeHead(404).end()

@@ -6,6 +6,7 @@ import { summarise } from '@/core/readers/summary'
 import { proposalData } from '@/proposal/proposal-data'
 import { freshGraph, job, rack, runOf, set, worldOf } from '@/town/testing'
 import { closeCompute, figuresOf, readWeather } from './compute/compute'
+import { Lane } from './compute/lane'
 import { transaction } from './database'
 import { designInput } from './design-input'
 import { createJob, saveEdits } from './jobs'
@@ -115,4 +116,21 @@ test('files are read in a thread; what is wrong with them comes back as it is, a
   expect(await codeOf(importJob(me.teamId, bytes('{"format":')))).toBe('not-json')
   expect(await codeOf(importJob(me.teamId, bytes('{"format":"\\ud800"}')))).toBe('broken-text')
   expect(await codeOf(importJob(me.teamId, bytes('{"format":"else"}')))).toBe('not-a-job')
+}, 60_000)
+
+test('a task that takes too long, too much, or comes when too many wait, is given up with its reason', async () => {
+  const input = await designInput(me.teamId, set(job.house, 'tree-1', { heightM: 8 }), option)
+  const narrow = (memoryMb: number) =>
+    new Lane({ name: 'test', file: 'compute.mjs', threads: 1, mostWaiting: 1, memoryMb })
+  const lane = narrow(1500)
+  expect(await codeOf(lane.run('figures', input, { ms: 20 }))).toBe('too-heavy')
+  const codes = await Promise.all(
+    Array.from({ length: 4 }, () => codeOf(lane.run('figures', input, { ms: 30_000 }))),
+  )
+  expect(codes.filter((code) => code === 'server-busy')).toHaveLength(2)
+  expect(codes.filter((code) => code === 'done')).toHaveLength(2)
+  await lane.close()
+  const small = narrow(12)
+  expect(await codeOf(small.run('figures', input, { ms: 30_000 }))).toBe('too-heavy')
+  await small.close()
 }, 60_000)

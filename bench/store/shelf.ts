@@ -19,9 +19,11 @@ const store = () => (opened ??= createStore('tall-gable-shelf', 'edits'))
 
 const nameOf = (tab: string) => `tall-gable tab ${tab}`
 
-/** Says as long as this page lives that its tab is there. */
-function holdTab(tab: string): void {
-  void navigator.locks?.request(nameOf(tab), () => new Promise<void>(() => undefined))
+/** Says that a tab is there, until it is let go or the page is closed. */
+function holdTab(tab: string): () => void {
+  let release = () => {}
+  void navigator.locks?.request(nameOf(tab), () => new Promise<void>((done) => (release = done)))
+  return () => release()
 }
 
 async function tabsThere(): Promise<ReadonlySet<string>> {
@@ -42,8 +44,13 @@ async function fromBefore(jobId: string): Promise<PendingEdit[]> {
   return edits ?? []
 }
 
-export function browserShelf(jobId: string, tab: string): OutboxShelf {
-  holdTab(tab)
+/** A shelf that others may take from once it is released. */
+export interface HeldShelf extends OutboxShelf {
+  readonly release: () => void
+}
+
+export function browserShelf(jobId: string, tab: string): HeldShelf {
+  const release = holdTab(tab)
   let count = Date.now() * 1000
   const places = new Map<string, number>()
   const put = async (shelved: ShelvedEdit) => {
@@ -53,6 +60,7 @@ export function browserShelf(jobId: string, tab: string): OutboxShelf {
     await set(id, { jobId, tab, order, shelved } satisfies Entry, store())
   }
   return {
+    release,
     put,
     remove: async (ids) => {
       for (const id of ids) places.delete(id)

@@ -1,9 +1,13 @@
 import { type Command } from 'commander'
 import { z } from 'zod'
+import { between } from '@/core/model/rules'
 import { buildRoof } from '@/core/roof/roof'
 import { addCaseCommand, type Question } from '../case-command'
 
-const point = z.tuple([z.number(), z.number()])
+/** Metres from the origin that an outline may reach: farther off, millimetres are lost in the numbers. */
+const farthestM = 1_000_000
+const coordinate = between(-farthestM, farthestM, 'm')
+const point = z.tuple([coordinate, coordinate])
 
 const schema = z.object({
   outline: z.array(point).min(3).max(200),

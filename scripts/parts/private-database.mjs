@@ -78,6 +78,21 @@ export class PrivateDatabase {
     await this.#ready()
   }
 
+  /** Stops it in its tracks, as a machine that hangs would; `thaw` lets it go on. */
+  freeze() {
+    this.#child.kill('SIGSTOP')
+  }
+
+  thaw() {
+    this.#child.kill('SIGCONT')
+  }
+
+  /** Takes no more changes, or takes them again. */
+  setReadOnly(readOnly) {
+    const done = this.#sql(`SET GLOBAL read_only = ${readOnly ? 1 : 0}`)
+    if (done.status !== 0) throw new Error(done.stderr)
+  }
+
   onDeath(listener) {
     this.#child?.once('exit', () => !this.#stopping && listener())
   }

@@ -23,6 +23,7 @@ export async function startTestServer(name) {
     },
     stopDatabase: () => database.stop(),
     restartDatabase: () => database.restart(),
+    database,
     stop: async () => {
       await endChild(app.child)
       await database.stop()

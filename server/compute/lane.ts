@@ -40,14 +40,17 @@ interface LaneOptions {
 export class Lane {
   readonly #name: string
   readonly #pool: Piscina
+  readonly #most: number
+  /** Tasks that run or wait. */
+  #count = 0
 
   constructor({ name, file, threads, mostWaiting, memoryMb }: LaneOptions) {
     this.#name = name
+    this.#most = threads + mostWaiting
     this.#pool = new Piscina({
       filename: join(/* turbopackIgnore: true */ process.cwd(), 'dist', file),
       minThreads: 0,
       maxThreads: threads,
-      maxQueue: mostWaiting,
       idleTimeout: 600_000,
       resourceLimits: { maxOldGenerationSizeMb: memoryMb },
     })
@@ -64,6 +67,8 @@ export class Lane {
       taskSeconds.observe({ task, outcome }, (performance.now() - begin) / 1000)
       tasksWaiting.set({ lane: this.#name }, this.#pool.queueSize)
     }
+    if (this.#count >= this.#most) throw new Fault('server-busy')
+    this.#count++
     const timeout = AbortSignal.timeout(ms)
     tasksWaiting.set({ lane: this.#name }, this.#pool.queueSize)
     let outcome: Outcome<T>
@@ -80,6 +85,8 @@ export class Lane {
         'task ended',
       )
       throw fault ?? error
+    } finally {
+      this.#count--
     }
     if ('value' in outcome) {
       ended('done')
@@ -100,7 +107,5 @@ function faultOfEnd(error: unknown, timeout: AbortSignal, signal: AbortSignal | 
   if (timeout.aborted) return new Fault('too-heavy', { reason: 'time' })
   const code = typeof error === 'object' && error !== null && 'code' in error ? error.code : null
   if (code === 'ERR_WORKER_OUT_OF_MEMORY') return new Fault('too-heavy', { reason: 'memory' })
-  const message = error instanceof Error ? error.message : ''
-  if (message.includes('queue')) return new Fault('server-busy')
   return null
 }

@@ -5,5 +5,5 @@ import { constants, setPriority } from 'node:os'
  * starts.
  */
 export function yieldToRequests(): void {
-  setPriority(constants.priority.PRIORITY_LOW)
+  setPriority(constants.priority.PRIORITY_BELOW_NORMAL)
 }

@@ -3,6 +3,14 @@ import { openStreams } from '../metrics'
 import { listen, type LiveEvent } from './channel'
 import { wakePoller } from './poller'
 
+const holder = globalThis as { tallGableStreams?: Set<() => void> }
+const ends = () => (holder.tallGableStreams ??= new Set<() => void>())
+
+/** Closes all streams, so that the process can end; browsers come back by themselves. */
+export function endStreams(): void {
+  for (const end of [...ends()]) end()
+}
+
 /** Keeps proxies from closing a stream on which nothing happens. */
 const heartbeatMs = 10_000
 
@@ -31,14 +39,17 @@ export function eventStream(
       }
       const say = (event: LiveEvent) => write(`data: ${JSON.stringify(event)}\n\n`)
       const stop = listen(channel, say)
+      const stopStream = () => end()
       const heart = setInterval(() => write(': still here\n\n'), heartbeatMs)
       openStreams.inc()
+      ends().add(stopStream)
       end = () => {
         if (!open) return
         open = false
         stop()
         clearInterval(heart)
         openStreams.dec()
+        ends().delete(stopStream)
         try {
           controller.close()
         } catch {

@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto'
+import { changeBetween } from '@/core/model/change'
+import { job, set } from '@/town/testing'
+import { transaction } from '../database'
+import { createJob, saveEdits } from '../jobs'
+import { renameJob, setJobDeleted, storeSummary } from '../sql/jobs'
+import { touchPresence } from '../sql/live'
+import { insertDesigner, insertTeam } from '../sql/people'
+import { openTestDatabase } from '../testing'
+import { listenedTo } from './channel'
+import { endStreams, eventStream } from './stream'
+
+const close = await openTestDatabase()
+afterAll(close)
+
+const me = { id: randomUUID(), teamId: randomUUID(), name: 'Ada' }
+await transaction('people', async (runner) => {
+  await insertTeam(me.teamId, 'Team', runner)
+  await insertDesigner(me.id, me.teamId, me.name, runner)
+})
+
+/** What a stream has said so far. */
+function heard(response: Response): Record<string, unknown>[] {
+  const events: Record<string, unknown>[] = []
+  const read = async () => {
+    const decoder = new TextDecoder()
+    let text = ''
+    for await (const part of response.body ?? []) {
+      text += decoder.decode(part, { stream: true })
+      const blocks = text.split('\n\n')
+      text = blocks.pop() ?? ''
+      for (const block of blocks)
+        if (block.startsWith('data: ')) events.push(JSON.parse(block.slice(6)) as Record<string, unknown>)
+    }
+  }
+  void read()
+  return events
+}
+
+async function until(done: () => boolean): Promise<number> {
+  const begin = Date.now()
+  while (!done() && Date.now() - begin < 5000) await new Promise((go) => setTimeout(go, 20))
+  expect(done()).toBe(true)
+  return Date.now() - begin
+}
+
+test('a stream tells of edits, names, ends and who is there, whichever process stored them; then it is over', async () => {
+  const id = await createJob(me.teamId, job)
+  const gone = new AbortController()
+  const events = heard(eventStream(gone.signal, `job ${id}`, async () => [{ type: 'begin' }]))
+  await until(() => events.some(({ type }) => type === 'at'))
+  expect(events.map(({ type }) => type)).toContain('begin')
+  // Straight into the database, as another process would.
+  const change = changeBetween(job.house, set(job.house, 'tree-1', { heightM: 9 }))
+  const edit = { id: randomUUID(), documentId: 'house', change }
+  await saveEdits({ who: me, screenId: null, since: 0 }, id, [edit])
+  await until(() => events.some(({ type }) => type === 'edits'))
+  expect(events.find(({ type }) => type === 'edits')).toMatchObject({
+    after: 1,
+    revision: 2,
+    edits: [{ id: edit.id, by: 'Ada', change: { updated: { 'tree-1': [{}, { heightM: 9 }] } } }],
+  })
+  await renameJob(me.teamId, id, 'Renamed')
+  await until(() => events.some(({ type, name }) => type === 'job' && name === 'Renamed'))
+  await touchPresence(me.teamId, id, randomUUID(), me.id, 'tree-1')
+  await until(() => events.some(({ screens }) => (JSON.stringify(screens) ?? '').includes('tree-1')))
+  await setJobDeleted(me.teamId, id, true)
+  await until(() => events.some(({ type, deleted }) => type === 'job' && deleted === true))
+  gone.abort()
+  await until(() => listenedTo('job').length === 0)
+})
+
+test('a list hears of figures that were computed elsewhere', async () => {
+  const id = await createJob(me.teamId, job)
+  const events = heard(eventStream(new AbortController().signal, `team ${me.teamId}`, async () => []))
+  await storeSummary(id, 1, { kilowatts: 6.7, paybackYears: 9, picture: [] })
+  await until(() => events.some((event) => event['id'] === id && event['state'] === 'fresh'))
+  endStreams()
+  await until(() => listenedTo('team').length === 0)
+})
