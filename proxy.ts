@@ -2,7 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
 import { Fault } from '@/core/model/fault'
 import { type RouteName } from '@/server/access'
-import { checkHost } from '@/server/hosts'
+import { addressOf, checkHost } from '@/server/hosts'
 import { checkRate } from '@/server/rate-limit'
 import { plainEnglish } from '@/words/plain-english'
 
@@ -55,7 +55,7 @@ function refusal(request: NextRequest): NextResponse | null {
   try {
     checkHost(request.headers.get('host'))
     const page = pages.find(([path]) => path.test(pathname))
-    if (page) checkRate(page[1], request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'here')
+    if (page) checkRate(page[1], addressOf(request.headers))
     return null
   } catch (error) {
     if (!(error instanceof Fault)) throw error

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Fault } from '@/core/model/fault'
 import { checkAccess, rules, type RouteName } from './access'
-import { checkHost, isLoopback } from './hosts'
+import { addressOf, checkHost, isLoopback } from './hosts'
 import { checkRate } from './rate-limit'
 
 /** Every route and page of the application, found in its folders: its name, and the text of its file. */
@@ -73,6 +73,15 @@ test('a server answers to its own names alone', () => {
   process.env['HOSTS'] = 'solar.example, other.example:8443'
   expect(codeOf(() => checkHost('other.example:8443'))).toBe('let in')
   expect(codeOf(() => checkHost('other.example'))).toBe('wrong-host')
+  delete process.env['HOSTS']
+})
+
+test('where a request comes from is what the proxy in front says, not what a client claims', () => {
+  const headers = new Headers({ 'x-forwarded-for': '6.6.6.6, 10.0.0.9' })
+  expect(addressOf(headers)).toBe('here')
+  process.env['HOSTS'] = 'solar.example'
+  expect(addressOf(headers)).toBe('10.0.0.9')
+  expect(addressOf(new Headers())).toBe('here')
   delete process.env['HOSTS']
 })
 

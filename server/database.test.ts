@@ -76,3 +76,42 @@ test('what goes wrong tells the statement and the code, never the data', async (
   // The connection is as good as before.
   expect(await beans()).toEqual([10, 10])
 })
+
+test('a database that hangs is given up after a few seconds, and is as good as before when it goes on', async () => {
+  close.database.freeze()
+  const begin = Date.now()
+  const failed = await Promise.all(
+    Array.from({ length: 14 }, () =>
+      beans().then(
+        () => 'done',
+        (error: unknown) => (error instanceof DatabaseError ? error.kind : 'else'),
+      ),
+    ),
+  )
+  expect(Date.now() - begin).toBeLessThan(9000)
+  expect(new Set(failed)).toEqual(new Set(['away']))
+  close.database.thaw()
+  expect(await beans()).toEqual([10, 10])
+}, 30_000)
+
+test('a database that takes no changes says so, and the whole transaction is as if it had not been', async () => {
+  close.database.setReadOnly(true)
+  await expect(transaction('take', (runner) => take(runner, 1, 1))).rejects.toMatchObject({ kind: 'away' })
+  expect(await beans()).toEqual([10, 10])
+  close.database.setReadOnly(false)
+  await transaction('take', (runner) => take(runner, 1, 1))
+  expect(await beans()).toEqual([9, 10])
+})
+
+test('a connection that is killed in the middle is no harm: the transaction runs again, and is done once', async () => {
+  let attempts = 0
+  await transaction('take', async (runner) => {
+    await take(runner, 1, 1)
+    if (++attempts > 1) return
+    const [own] = await many('own', 'SELECT CONNECTION_ID() AS id', [], runner)
+    await run('kill', 'KILL ?', [Number(own?.['id'])]).catch(() => undefined)
+    await take(runner, 2, 1)
+  })
+  expect(attempts).toBe(2)
+  expect(await beans()).toEqual([9, 10])
+})

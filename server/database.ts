@@ -16,6 +16,7 @@ const holder = globalThis as { tallGablePool?: Pool }
 /** Longest that a statement may take, at the database and, should that be frozen, here. */
 const statementMs = 4000
 const frozenMs = 5000
+const frozenCode = 'PROTOCOL_SEQUENCE_TIMEOUT'
 /** Longest wait for a connection, and for what another transaction holds. */
 const connectionMs = 4000
 const lockSeconds = 2
@@ -51,33 +52,40 @@ function pool(): Pool {
 /** Something statements run on: the connection of a transaction. */
 export type Runner = Pick<PoolConnection, 'execute'>
 
+/** Waits for the database, but no longer than `ms`: one that hangs gives no answer at all. */
+async function within<T>(ms: number, name: string, code: string, work: Promise<T>): Promise<T> {
+  const timer = new AbortController()
+  const late = pause(ms, undefined, { signal: timer.signal }).then(() => {
+    throw new DatabaseError(name, code, undefined)
+  })
+  try {
+    return await Promise.race([work, late])
+  } catch (error) {
+    throw error instanceof DatabaseError ? error : new DatabaseError(name, codeOf(error), error)
+  } finally {
+    timer.abort()
+    // Whichever comes too late is nobody's.
+    work.catch(() => undefined)
+    late.catch(() => undefined)
+  }
+}
+
 /** A connection, or a word that none is to be had; one that comes too late goes back at once. */
 async function connect(name: string): Promise<PoolConnection> {
-  let late = false
-  const coming = pool().getConnection()
-  const timeout = new AbortController()
+  const coming = pool()
+    .getConnection()
+    .catch((error: unknown) => {
+      const full = error instanceof Error && error.message === 'Queue limit reached.'
+      throw new DatabaseError(name, full ? 'POOL_ENQUEUELIMIT' : codeOf(error), error)
+    })
   try {
-    return await Promise.race([
-      coming,
-      pause(connectionMs, undefined, { signal: timeout.signal }).then(() => {
-        late = true
-        throw new DatabaseError(name, 'POOL_TIMEOUT', undefined)
-      }),
-    ])
+    return await within(connectionMs, name, 'POOL_TIMEOUT', coming)
   } catch (error) {
-    if (late)
-      coming.then(
-        (connection) => connection.release(),
-        () => undefined,
-      )
-    if (error instanceof DatabaseError) throw error
-    throw new DatabaseError(
-      name,
-      (error as Error).message === 'Queue limit reached.' ? 'POOL_ENQUEUELIMIT' : codeOf(error),
-      error,
+    coming.then(
+      (connection) => connection.release(),
+      () => undefined,
     )
-  } finally {
-    timeout.abort()
+    throw error
   }
 }
 
@@ -89,10 +97,8 @@ async function executeOn<T extends RowDataPacket[] | ResultSetHeader>(
 ): Promise<T> {
   const begin = performance.now()
   try {
-    const [result] = await runner.execute<T>({ sql, timeout: frozenMs }, [...values])
+    const [result] = await within(frozenMs, name, frozenCode, runner.execute<T>(sql, [...values]))
     return result
-  } catch (error) {
-    throw new DatabaseError(name, codeOf(error), error)
   } finally {
     const ms = performance.now() - begin
     statementSeconds.observe({ statement: name }, ms / 1000)
@@ -101,11 +107,9 @@ async function executeOn<T extends RowDataPacket[] | ResultSetHeader>(
 }
 
 /** Whether a connection can't be used again after an error: it is lost, or still busy with what was given up. */
-const isSpent = (error: unknown) =>
-  !(error instanceof DatabaseError) ||
-  error.kind === 'away' ||
-  error.code.startsWith('PROTOCOL') ||
-  /^E[A-Z]+$/.test(error.code)
+const isSpent = (error: unknown): boolean =>
+  error instanceof DatabaseError &&
+  (error.kind === 'away' || error.code.startsWith('PROTOCOL') || /^E[A-Z]+$/.test(error.code))
 
 /** Work on a connection of its own. */
 async function onConnection<T>(name: string, work: (connection: PoolConnection) => Promise<T>): Promise<T> {
@@ -115,7 +119,7 @@ async function onConnection<T>(name: string, work: (connection: PoolConnection) 
     connection.release()
     return result
   } catch (error) {
-    if (error instanceof DatabaseError && isSpent(error)) connection.destroy()
+    if (isSpent(error)) connection.destroy()
     else connection.release()
     throw error
   }
@@ -190,16 +194,14 @@ async function once<T>(
   work: (runner: Runner) => Promise<T>,
 ): Promise<T> {
   const say = (statement: string) =>
-    connection.query({ sql: statement, timeout: frozenMs }).catch((error: unknown) => {
-      throw new DatabaseError(`${statement.toLowerCase()} of ${name}`, codeOf(error), error)
-    })
+    within(frozenMs, `${statement.toLowerCase()} of ${name}`, frozenCode, connection.query(statement))
   await say('START TRANSACTION')
   try {
     const result = await work(connection)
     await say('COMMIT')
     return result
   } catch (error) {
-    if (error instanceof DatabaseError && isSpent(error)) throw error
+    if (isSpent(error)) throw error
     await say('ROLLBACK')
     throw error
   }

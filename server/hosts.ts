@@ -19,3 +19,10 @@ export function checkHost(host: string | null): void {
   const names = (process.env['HOSTS'] ?? '').split(',').map((name) => name.trim())
   if (!host || !names.includes(host)) throw new Fault('wrong-host')
 }
+
+/**
+ * Where a request comes from: what the proxy in front of this server says, which adds the address at the end; without one
+ * there is only this machine. What a client claims for itself counts for nothing.
+ */
+export const addressOf = (headers: Pick<Headers, 'get'>): string =>
+  (process.env['HOSTS'] ? headers.get('x-forwarded-for')?.split(',').at(-1)?.trim() : undefined) ?? 'here'

@@ -61,6 +61,24 @@ test('what was sent stays as it was sent, whatever becomes of job and option; th
   expect(await proposalIn((await offerAt(token)).body)).toEqual(sent)
 }, 60_000)
 
+test('an option without what it needs, or with equipment that nobody sells, is refused when it is saved', async () => {
+  const id = await createJob(me.teamId, job)
+  const { cover: _cover, ...bare } = option
+  expect(await codeOf(edited(id, 'option-a', option, bare))).toBe('missing-object')
+  expect(await codeOf(edited(id, 'option-a', option, set(option, 'cover', { moduleId: 'nope' })))).toBe(
+    'unknown-equipment',
+  )
+  expect(
+    await codeOf(
+      createJob(me.teamId, {
+        ...job,
+        options: [{ id: 'option-a', objects: set(option, 'electrical', { inverterId: 'nope' }) }],
+      }),
+    ),
+  ).toBe('unknown-equipment')
+  expect(await codeOf(sendOffer(me, id, 'option-a'))).toBe('done')
+}, 60_000)
+
 test('an offer is withdrawn and sent again; links are not to be guessed', async () => {
   const id = await createJob(me.teamId, job)
   const token = tokenOf(await sendOffer(me, id, 'option-b'))

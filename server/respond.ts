@@ -5,7 +5,7 @@ import { Fault } from '@/core/model/fault'
 import { faultOf } from '@/core/model/rules'
 import { plainEnglish } from '@/words/plain-english'
 import { checkAccess, ruleOf, type rules, type RouteName } from './access'
-import { checkHost, isLocal } from './hosts'
+import { addressOf, checkHost, isLocal } from './hosts'
 import { jsonOf } from './json'
 import { log } from './log'
 import { requestSeconds } from './metrics'
@@ -95,8 +95,7 @@ export interface Call<N extends RouteName, P> {
 }
 
 /** Where a request comes from: whoever is signed in, else an address. */
-const placeOf = (request: NextRequest, who: Designer | undefined) =>
-  who?.id ?? request.headers.get('x-forwarded-for')?.split(',')[0]?.trim() ?? 'here'
+const placeOf = (request: NextRequest, who: Designer | undefined) => who?.id ?? addressOf(request.headers)
 
 /** An answer that took longer is logged. */
 const slowMs = 1000

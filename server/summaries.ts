@@ -26,6 +26,9 @@ const state = () =>
     busy: false,
   })
 
+/** What may be otherwise the next time: asked again then. */
+const passing = new Set(['service-away', 'service-refused', 'server-busy', 'given-up', 'unexpected'])
+
 const keyOf = ({ id, revision }: Pick<Wanted, 'id' | 'revision'>) => `${id} ${revision}`
 
 /** What the list shows of a job. */
@@ -62,7 +65,7 @@ async function work(): Promise<void> {
       } catch (error) {
         const code = error instanceof Fault ? error.code : 'unexpected'
         log.warn({ job: next.id, error: error instanceof Error ? error.message : 'unknown' }, 'no figures')
-        failed.set(keyOf(next), code)
+        if (!passing.has(code)) failed.set(keyOf(next), code)
         announce(`team ${next.teamId}`, { type: 'figures', id: next.id, summary: null, state: code })
       }
     }

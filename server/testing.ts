@@ -7,18 +7,22 @@ import { townAnswer } from '@/town/answers'
 import { closeDatabase } from './database'
 import { migrate } from './migrate'
 
+/** Ends a test's database, and the database itself for those who harm it. */
+type TestDatabase = (() => Promise<void>) & { readonly database: PrivateDatabase }
+
 /** A database of a test's own, empty and up to date; the statements of this process go there. */
-export async function openTestDatabase(): Promise<() => Promise<void>> {
+export async function openTestDatabase(): Promise<TestDatabase> {
   const folder = mkdtempSync(join(tmpdir(), 'tall-gable-test-'))
   const database = new PrivateDatabase(folder, { quiet: true })
   const url = await database.start()
   await migrate(url, new URL('migrations', import.meta.url).pathname)
   process.env['DATABASE_URL'] = url
-  return async () => {
+  const close = async () => {
     await closeDatabase()
     await database.stop()
     rmSync(folder, { recursive: true, force: true })
   }
+  return Object.assign(close, { database })
 }
 
 /** The made-up world on loopback, for this process and its threads. */

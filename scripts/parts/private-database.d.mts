@@ -4,6 +4,10 @@ export class PrivateDatabase {
   /** @returns its address */
   start(): Promise<string>
   stop(): Promise<void>
+  /** As a machine that hangs, until `thaw`. */
+  freeze(): void
+  thaw(): void
+  setReadOnly(readOnly: boolean): void
 }
 
 /** A port of loopback that is free now; the wanted one when it can be had. */
