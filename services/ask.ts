@@ -9,11 +9,19 @@ export interface Answer {
 /** Asks for a path below a service's address, such as `stations?lat=41.6&lon=-71.4`. */
 export type Ask = (path: string, signal?: AbortSignal) => Promise<Answer>
 
-/** @param base address of the service, without a slash at its end */
+/**
+ * Questions only, which may be asked twice: a connection that was closed while it lay idle is no answer.
+ * @param base address of the service, without a slash at its end
+ */
 export const overHttp =
   (base: string): Ask =>
-  (path, signal) =>
-    fetch(`${base}/${path}`, signal ? { signal } : {})
+  (path, signal) => {
+    const ask = () => fetch(`${base}/${path}`, signal ? { signal } : {})
+    return ask().catch((error: unknown) => {
+      if (signal?.aborted) throw error
+      return ask()
+    })
+  }
 
 /**
  * The text of a good answer.

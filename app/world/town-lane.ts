@@ -2,22 +2,23 @@ import { type Tile } from '@/core/geometry/geo'
 import { Lane } from '@/server/compute/lane'
 import { type TownAnswer } from '@/town/answers'
 
-const holder = globalThis as { tallGableTown?: Lane }
+const holder = globalThis as { tallGableTown?: { readonly answers: Lane; readonly tiles: Lane } }
 
-/** A thread of its own: whoever computes asks the world, and must not wait for itself. */
-const lane = () =>
-  (holder.tallGableTown ??= new Lane({
-    name: 'town',
-    file: 'town.mjs',
-    threads: 1,
-    mostWaiting: 400,
-    memoryMb: 500,
-  }))
+const lane = (name: string) =>
+  new Lane({ name, file: 'town.mjs', threads: 1, mostWaiting: 400, memoryMb: 500 })
 
-const answerMs = 20_000
+/**
+ * Threads of their own: whoever computes asks the world and must not wait for itself, and weather must not wait for the
+ * many tiles of a picture.
+ */
+const lanes = () => (holder.tallGableTown ??= { answers: lane('town'), tiles: lane('tiles') })
+
+/** Longest waits; a whole sheet of tiles may be asked for at once. */
+const answerMs = 30_000
+const tileMs = 60_000
 
 export const answerOf = (path: string, query: URLSearchParams): Promise<TownAnswer> =>
-  lane().run('answer', { path, query: query.toString() }, { ms: answerMs })
+  lanes().answers.run('answer', { path, query: query.toString() }, { ms: answerMs })
 
 export const paintedTile = (townId: string, at: Tile): Promise<Uint8Array | null> =>
-  lane().run('tile', { townId, at }, { ms: answerMs })
+  lanes().tiles.run('tile', { townId, at }, { ms: tileMs })

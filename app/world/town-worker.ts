@@ -1,12 +1,9 @@
 import { answering } from '@/server/compute/lane'
-import { yieldToRequests } from '@/server/compute/yield-to-requests'
 import { townAnswer } from '@/town/answers'
 import { paintTile } from '@/town/tile-painter'
 import { townMap } from '@/town/town-map'
 import { towns } from '@/town/towns'
 import { type Tile } from '@/core/geometry/geo'
-
-yieldToRequests()
 
 /** The entry of the made-up world's thread. */
 

@@ -52,6 +52,8 @@ export class Lane {
       minThreads: 0,
       maxThreads: threads,
       idleTimeout: 600_000,
+      // A thread that waits asleep would not hear that the world has closed a connection, and trust it later.
+      atomics: 'disabled',
       resourceLimits: { maxOldGenerationSizeMb: memoryMb },
     })
   }
