@@ -12,7 +12,7 @@ const at = (id: string): AnyObject => {
   return object
 }
 const shown = (object: AnyObject, field: string, value: unknown) =>
-  shownValue({ ...object, [field]: value } as AnyObject, field, sayer)
+  shownValue({ ...object, [field]: value }, field, sayer)
 
 test('a field in conflict is shown as a person would write it', () => {
   expect(shown(at('tree-1'), 'heightM', 9)).toBe('9.00 m')

@@ -4,7 +4,7 @@ import { versionOf } from './version'
 interface World {
   readonly a: number
 }
-const first = (version: number) =>
+const first = (version: number): Stage<World, number> =>
   stage({
     name: 'first',
     version,
@@ -12,12 +12,12 @@ const first = (version: number) =>
     reads: (world: World) => ({ a: world.a }),
     compute: ({ a }) => a,
   })
-const second = (before: ReturnType<typeof first>, version = 1) =>
+const second = (before: Stage<World, number>, version = 1): Stage<World, number> =>
   stage({
     name: 'second',
     version,
     after: { before },
-    reads: () => ({}),
+    reads: (_world: World) => ({}),
     compute: (_reads, after) => after.before + 1,
   })
 

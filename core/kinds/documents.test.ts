@@ -35,5 +35,5 @@ test('what was stored under the versions of today is taken as it is; what is old
 
 test('whether an object may be as it is, is asked of its kind', () => {
   expect(isAllowed(tree)).toBe(true)
-  expect(isAllowed({ ...tree, heightM: 0 } as AnyObject)).toBe(false)
+  expect(isAllowed({ ...tree, heightM: 0 })).toBe(false)
 })
