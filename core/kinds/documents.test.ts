@@ -1,7 +1,6 @@
 import { job, option } from '@/town/testing'
 import { Fault } from '../model/fault'
 import { checkPlaces, isAllowed, kindVersions, storedObjects } from './documents'
-import { type AnyObject } from './index'
 
 const tree = job.house['tree-1']
 if (tree?.kind !== 'tree') throw new Error('the shipped job has a tree')
