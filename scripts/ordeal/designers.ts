@@ -138,14 +138,17 @@ export async function designers(count: number, seconds: number, address: string)
     }
     await pause(100)
   }
-  await pause(1500)
   const { job } = (await (await visitor.ask(`/api/jobs/${jobId}`)).json()) as Opened
+  const isEqual = () =>
+    screens.every(
+      ({ documents }) =>
+        sameValue(documents.house, job.house) &&
+        job.options.every(({ id, objects }) => sameValue(documents.document(id), objects)),
+    )
+  // The last edits are still on their way to the others.
+  for (let k = 0; k < 100 && !isEqual(); k++) await pause(100)
+  const equal = isEqual()
   const refused = screens.reduce((sum, { outbox }) => sum + outbox.store.getState().refused.length, 0)
-  const equal = screens.every(
-    ({ documents }) =>
-      sameValue(documents.house, job.house) &&
-      job.options.every(({ id, objects }) => sameValue(documents.document(id), objects)),
-  )
   const feed = (await (await visitor.ask(`/api/jobs/${jobId}/edits?since=0`)).json()) as Feed
   const last = new Map<string, unknown>()
   let unseen = 0

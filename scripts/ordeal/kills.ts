@@ -124,7 +124,8 @@ class Client {
   }
 }
 
-export async function kills(times: number, port: number): Promise<Report> {
+/** @param isTimed whether how long it takes to be back has to hold, or is only told */
+export async function kills(times: number, port: number, isTimed: boolean): Promise<Report> {
   const report = new Report(`Killed ${times} times under three editing clients`)
   const random = seededRandom(9)
   const installation = new Installation(port)
@@ -174,7 +175,8 @@ export async function kills(times: number, port: number): Promise<Report> {
     report.holds(`0 acknowledged edits lost (${lost})`, lost === 0)
     report.holds(`0 doubled (${stored.length - kept.size})`, stored.length === kept.size)
     report.holds('the document is what was last acknowledged', equal)
-    report.holds(
+    report.measured(
+      isTimed,
       'back within 5 s (median) and 10 s (worst)',
       quantile(back, 0.5) < 5000 && Math.max(...back) < 10_000,
     )

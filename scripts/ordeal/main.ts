@@ -20,12 +20,12 @@ try {
     reports.push(await designers(2, short ? 8 : 120, server.address))
     reports.push(await designers(5, short ? 8 : 120, server.address))
   }
-  if (has('bad')) reports.push(await badRequests(short ? 2000 : 50_000, server.address))
+  if (has('bad')) reports.push(await badRequests(short ? 2000 : 50_000, server.address, !short))
   if (has('list') && !short) reports.push(await list(20_000, server.address, server.databaseUrl))
 } finally {
   await server.stop()
 }
-if (has('kills')) reports.push(await kills(short ? 6 : 500, await freePort(0)))
+if (has('kills')) reports.push(await kills(short ? 6 : 500, await freePort(0), !short))
 
 const broken = reports.flatMap((report) => report.broken)
 console.log(

@@ -18,6 +18,12 @@ export class Report {
     if (!holds) this.#broken.push(`${this.#name}: ${what}`)
   }
 
+  /** Something that has to hold where nothing else is going on, and is only told elsewhere. */
+  measured(isTimed: boolean, what: string, holds: boolean): void {
+    if (isTimed) this.holds(what, holds)
+    else console.log(`  ${holds ? 'so it is' : 'not here'} ${what}`)
+  }
+
   get broken(): readonly string[] {
     return this.#broken
   }
