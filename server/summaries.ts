@@ -59,9 +59,12 @@ async function work(): Promise<void> {
     for (let next = first(waiting); next; next = first(waiting)) {
       waiting.delete(next.id)
       try {
-        const summary = await computed(next)
-        await storeSummary(next.id, next.revision, summary)
-        announce(`team ${next.teamId}`, { type: 'figures', id: next.id, summary, state: 'fresh' })
+        const { summary, revision } = await computed(next)
+        // Edited meanwhile: these are the last figures, but not the newest there will be.
+        const isFresh = (await storeSummary(next.id, revision, summary)) > 0
+        const state = isFresh ? 'fresh' : 'coming'
+        announce(`team ${next.teamId}`, { type: 'figures', id: next.id, summary, state })
+        if (!isFresh) waiting.set(next.id, next)
       } catch (error) {
         const code = error instanceof Fault ? error.code : 'unexpected'
         log.warn({ job: next.id, error: error instanceof Error ? error.message : 'unknown' }, 'no figures')
@@ -76,9 +79,12 @@ async function work(): Promise<void> {
 
 const first = (waiting: Map<string, Wanted>): Wanted | undefined => waiting.values().next().value
 
-async function computed({ teamId, id }: Wanted): Promise<JobFigures> {
-  const { job } = await loadJob(teamId, id)
+/** Figures of a job as it is now, and the revision they are of. */
+async function computed({ teamId, id }: Wanted): Promise<{ summary: JobFigures; revision: number }> {
+  const { job, row } = await loadJob(teamId, id)
   const option = job.options[0]
-  if (!option) return { kilowatts: 0, paybackYears: null, picture: [] }
-  return figuresOf(await designInput(teamId, job.house, option.objects))
+  const summary = option
+    ? await figuresOf(await designInput(teamId, job.house, option.objects))
+    : { kilowatts: 0, paybackYears: null, picture: [] }
+  return { summary, revision: row.revision }
 }
