@@ -1,5 +1,5 @@
 import { createServer } from 'node:http'
-import { overHttp, textFrom } from './ask'
+import { askedAgain, overHttp, textFrom } from './ask'
 
 test('a connection that dies is no answer: the question is asked once more, and no more than that', async () => {
   let asked = 0
@@ -11,7 +11,7 @@ test('a connection that dies is no answer: the question is asked once more, and 
   await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
   const address = server.address()
   if (address === null || typeof address === 'string') throw new Error('a port of loopback')
-  const ask = overHttp(`http://127.0.0.1:${address.port}`)
+  const ask = askedAgain(overHttp(`http://127.0.0.1:${address.port}`))
   expect(await textFrom(ask, 'x')).toBe('here')
   expect(asked).toBe(2)
   dying = 99

@@ -9,19 +9,20 @@ export interface Answer {
 /** Asks for a path below a service's address, such as `stations?lat=41.6&lon=-71.4`. */
 export type Ask = (path: string, signal?: AbortSignal) => Promise<Answer>
 
-/**
- * Questions only, which may be asked twice: a connection that was closed while it lay idle is no answer.
- * @param base address of the service, without a slash at its end
- */
+/** @param base address of the service, without a slash at its end */
 export const overHttp =
   (base: string): Ask =>
-  (path, signal) => {
-    const ask = () => fetch(`${base}/${path}`, signal ? { signal } : {})
-    return ask().catch((error: unknown) => {
+  (path, signal) =>
+    fetch(`${base}/${path}`, signal ? { signal } : {})
+
+/** The same, asked once more where no answer came: a connection that was closed while it lay idle is none. */
+export const askedAgain =
+  (ask: Ask): Ask =>
+  (path, signal) =>
+    ask(path, signal).catch((error: unknown) => {
       if (signal?.aborted) throw error
-      return ask()
+      return ask(path, signal)
     })
-  }
 
 /**
  * The text of a good answer.

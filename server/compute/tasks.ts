@@ -16,7 +16,7 @@ import { textOf } from '@/core/weather/text'
 import { type WeatherYear } from '@/core/weather/weather-year'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
 import { proposalData } from '@/proposal/proposal-data'
-import { overHttp } from '@/services/ask'
+import { askedAgain, overHttp } from '@/services/ask'
 import { Surroundings } from '@/services/world-of'
 import { jsonOf } from '../json'
 
@@ -68,7 +68,8 @@ function yearOf({ id, body }: NonNullable<DesignInput['weather']>): WeatherYear 
 }
 
 async function worldOf({ worldUrl, house, option, weather }: DesignInput): Promise<World> {
-  if (around?.url !== worldUrl) around = { url: worldUrl, surroundings: new Surroundings(overHttp(worldUrl)) }
+  if (around?.url !== worldUrl)
+    around = { url: worldUrl, surroundings: new Surroundings(askedAgain(overHttp(worldUrl))) }
   const own = weather ? { id: weather.id, year: yearOf(weather) } : undefined
   return around.surroundings.worldOf(house, option, own)
 }
