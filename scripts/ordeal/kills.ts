@@ -62,7 +62,11 @@ class Installation {
       child.kill('SIGTERM')
       await gone
     }
-    rmSync(this.folder, { recursive: true, force: true })
+    // What a start command that was killed last has left behind.
+    this.kill('app')
+    this.kill('database')
+    await pause(500)
+    rmSync(this.folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 200 })
   }
 }
 
