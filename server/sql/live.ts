@@ -80,8 +80,13 @@ export const touchPresence = (
     [screenId, designerId, selection, jobId, teamId],
   )
 
-export const removePresence = (jobId: string, screenId: string) =>
-  run('remove presence', 'DELETE FROM presence WHERE job_id = ? AND screen_id = ?', [jobId, screenId])
+/** A screen leaves; those of other designers stay whatever is said of them. */
+export const removePresence = (designerId: string, jobId: string, screenId: string) =>
+  run('remove presence', 'DELETE FROM presence WHERE job_id = ? AND screen_id = ? AND designer_id = ?', [
+    jobId,
+    screenId,
+    designerId,
+  ])
 
 /** Screens that were closed without a word. */
 export const removeOldPresence = () =>

@@ -186,7 +186,9 @@ test('who has a job open is known to those who look at it, until they leave; nob
     { jobId: id, screenId: here, name: 'Ada', selection: 'chimney-1' },
     { jobId: id, screenId: there, name: 'Ada', selection: 'tree-1' },
   ])
-  await removePresence(id, here)
+  await removePresence(stranger.designerId, id, here)
+  expect(await manyPresent([id])).toHaveLength(2)
+  await removePresence(designerId, id, here)
   expect(await manyPresent([id, randomUUID()])).toHaveLength(1)
   expect(await manyJobStates([id])).toEqual([{ id, name: 'Job', revision: 1, deleted: false }])
 })

@@ -14,7 +14,7 @@ export const POST = route<'POST /api/jobs/[id]/presence', { id: string }>(
   'POST /api/jobs/[id]/presence',
   async ({ request, params, who }) => {
     const { screen, selection, leaving } = await readBody(request, bodySchema)
-    if (leaving) await removePresence(params.id, screen)
+    if (leaving) await removePresence(who.id, params.id, screen)
     else await touchPresence(who.teamId, params.id, screen, who.id, selection)
     return new Response(null, { status: 204 })
   },
