@@ -115,3 +115,14 @@ test('a connection that is killed in the middle is no harm: the transaction runs
   expect(attempts).toBe(2)
   expect(await beans()).toEqual([9, 10])
 })
+
+test('one killed before its transaction is rolled back tells what went wrong first, and leaves no dead connection', async () => {
+  const failed = transaction('spill', async (runner) => {
+    await take(runner, 1, 1)
+    const [own] = await many('own', 'SELECT CONNECTION_ID() AS id', [], runner)
+    await run('kill', 'KILL ?', [Number(own?.['id'])]).catch(() => undefined)
+    throw new Error('spilt')
+  })
+  await expect(failed).rejects.toThrow('spilt')
+  for (let i = 0; i < 12; i++) expect(await beans()).toEqual([10, 10])
+})

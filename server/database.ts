@@ -201,8 +201,8 @@ async function once<T>(
     await say('COMMIT')
     return result
   } catch (error) {
-    if (isSpent(error)) throw error
-    await say('ROLLBACK')
+    // What cannot be rolled back here is rolled back by the database as soon as the connection ends.
+    if (!isSpent(error)) await say('ROLLBACK').catch(() => connection.destroy())
     throw error
   }
 }

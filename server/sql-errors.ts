@@ -72,13 +72,14 @@ const kinds = new Map<string, ErrorKind>([
 /** The one place that decides what a database's answer means. */
 export const kindOfCode = (code: string): ErrorKind => kinds.get(code) ?? 'broken'
 
-/** The driver's name of what went wrong. */
+/** The driver's name of what went wrong. One who comes after a connection was lost is told "fatal" and no name. */
 export function codeOf(error: unknown): string {
   if (typeof error !== 'object' || error === null) return 'unknown'
-  const { errno, code } = error as { errno?: unknown; code?: unknown }
-  return (
-    (typeof errno === 'number' ? numbers[errno] : undefined) ?? (typeof code === 'string' ? code : 'unknown')
-  )
+  const { errno, code, fatal } = error as { errno?: unknown; code?: unknown; fatal?: unknown }
+  const numbered = typeof errno === 'number' ? numbers[errno] : undefined
+  if (numbered !== undefined) return numbered
+  if (typeof code === 'string') return code
+  return fatal === true ? 'PROTOCOL_CONNECTION_LOST' : 'unknown'
 }
 
 /** A statement that failed: its name and the database's code, never the data. */
