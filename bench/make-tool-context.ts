@@ -21,6 +21,7 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     siteWith,
     option,
     units: () => place().units,
+    locale: () => place().locale,
     sayer: () => new Sayer('en', place(), namesIn([documents.house, option()], catalogue)),
     random,
   }

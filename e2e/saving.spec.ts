@@ -157,7 +157,7 @@ test('a sign-in that is lost is said; the edits go once there is one again', asy
   await saved(page)
 })
 
-test('a database that hangs or takes no changes is said; what lives answers, and nothing is lost', async ({
+test('a database that hangs, takes no changes or has no room is said; what lives answers, and nothing is lost', async ({
   page,
 }) => {
   await openShippedJob(page)
@@ -165,12 +165,13 @@ test('a database that hangs or takes no changes is said; what lives answers, and
   for (const [bad, good] of [
     ['freeze-database', 'thaw-database'],
     ['read-only', 'writable'],
+    ['disk-full', 'disk-free'],
   ] as const) {
     await door(bad)
     await fill(page, 'Incentive', '24')
     await expect(page.getByText('offline: 1 edit kept')).toBeVisible()
     expect((await page.request.get('/health')).ok()).toBe(true)
-    expect((await page.request.get('/ready')).status()).toBe(bad === 'read-only' ? 200 : 503)
+    expect((await page.request.get('/ready')).status()).toBe(bad === 'freeze-database' ? 503 : 200)
     await door(good)
     await saved(page)
     await page.reload()

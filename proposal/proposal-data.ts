@@ -26,7 +26,10 @@ export interface ProposalData {
   /** What stands there, as it is drawn. */
   readonly standing: StandingSite
   readonly summary: Pick<RunSummary, 'monthly' | 'cash'> & {
-    readonly ledger: readonly Pick<LedgerLine, 'id' | 'value' | 'unit'>[]
+    readonly ledger: readonly (Pick<LedgerLine, 'id' | 'value' | 'unit'> & {
+      /** Whole units that add up; offers sent by older builds have none. */
+      readonly shown?: number | null
+    })[]
   }
   readonly equipment: readonly Equipment[]
   readonly years: number
@@ -34,7 +37,7 @@ export interface ProposalData {
   readonly incentiveShare: number
 }
 
-const shown = new Set<LedgerLine['id']>([
+const forCustomers = new Set<LedgerLine['id']>([
   'yield',
   'used',
   'sold',
@@ -75,8 +78,8 @@ export function proposalData(
       monthly: summary.monthly,
       cash: summary.cash,
       ledger: summary.ledger
-        .filter(({ id }) => shown.has(id))
-        .map(({ id, value, unit }) => ({ id, value, unit })),
+        .filter(({ id }) => forCustomers.has(id))
+        .map(({ id, value, shown, unit }) => ({ id, value, shown, unit })),
     },
     equipment: equipmentOf(world, standing),
     years: offer.years,

@@ -21,10 +21,14 @@ export function Proposal({ data, print, pdfPath }: Props) {
   const { site, summary } = data
   const sayer = useMemo(() => new Sayer(languageOf(site.locale), site), [site])
   const words = sayer.words.proposal
-  const value = (id: LineId) => summary.ledger.find((line) => line.id === id)?.value ?? null
+  /** The figure that is shown everywhere for it. */
+  const value = (id: LineId) => {
+    const line = summary.ledger.find((one) => one.id === id)
+    return line?.shown ?? line?.value ?? null
+  }
   const shown = (id: LineId) => {
     const line = summary.ledger.find((l) => l.id === id)
-    return line ? sayer.figure(line.value, line.unit) : { figure: '–', unit: '' }
+    return line ? sayer.figure(value(id), line.unit) : { figure: '–', unit: '' }
   }
   const cash = (amount: number | null) => money(amount ?? 0, site)
   /** Its sign stays on the line of the figure. */

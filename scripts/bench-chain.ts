@@ -4,6 +4,7 @@ import { diodePower } from '@/core/energy/module-power'
 import { defaultLosses } from '@/core/kinds/losses/losses'
 import { acYear } from '@/core/energy/ac'
 import { dcYear } from '@/core/energy/dc'
+import { seededRandom } from '@/core/model/random'
 import { openString } from '@/core/energy/open-chain'
 import { planeLight } from '@/core/energy/plane-light'
 import { sunHours } from '@/core/sun/sun-hours'
@@ -38,7 +39,7 @@ const quarters = (year: WeatherYear): WeatherYear => {
   }
 }
 
-const power = diodePower(fitDiode(module))
+const power = diodePower(fitDiode(module), 3)
 const ground = { albedoByMonth: new Array<number>(12).fill(0.2) }
 
 for (const year of [hourly, quarters(hourly)]) {
@@ -72,5 +73,28 @@ for (const year of [hourly, quarters(hourly)]) {
   const share = (ms: number | undefined) => `${(((ms ?? 0) / whole) * 100).toFixed(0)} %`
   console.log(
     `A year of ${year.stepMinutes} minutes, one plane, weather to AC: ${whole.toFixed(1)} ms (light ${share(light)}, module and losses ${share(dc)}, inverter ${share(ac)}); the sun of the place, once: ${median(times.sun.slice(rounds / 2)).toFixed(1)} ms`,
+  )
+}
+
+// A string of thirteen modules of three groups, in levels of light as trees and rows make them.
+{
+  const curve = power.curve
+  if (!curve) throw new Error('a diode model has a curve')
+  const random = seededRandom(13)
+  const hours = 4000
+  const cases = Array.from({ length: hours }, () => {
+    const levels = 1 + Math.floor(random() * 8)
+    const light = Float64Array.from({ length: levels }, () => 40 + random() * 900).sort((a, b) => b - a)
+    const groups = new Float64Array(levels).fill(39 / levels)
+    return { light, groups, levels, cellC: random() * 60 }
+  })
+  const times: number[] = []
+  for (let k = 0; k < 9; k++) {
+    const begin = performance.now()
+    for (const { light, groups, levels, cellC } of cases) curve.best(light, groups, levels, cellC, null)
+    times.push(performance.now() - begin)
+  }
+  console.log(
+    `A string under unlike light: ${((median(times) * 1000) / hours / 13).toFixed(2)} µs a module and hour`,
   )
 }

@@ -18,6 +18,8 @@ const door = createServer((request, response) => {
     '/thaw-database': async () => server.database.thaw(),
     '/read-only': async () => server.database.setReadOnly(true),
     '/writable': async () => server.database.setReadOnly(false),
+    '/disk-full': async () => server.database.setFull(true),
+    '/disk-free': async () => server.database.setFull(false),
   }
   const act = acts[request.url ?? '']
   if (!act) return response.writeHead(404).end()

@@ -24,7 +24,7 @@ if (startedAlready()) {
   process.exit(1)
 }
 writeFileSync(lock, String(process.pid))
-await endLeftoverApp(folder)
+const leftoverEnded = endLeftoverApp(folder)
 
 /** Whether the process that wrote the lock still runs here; a killed one leaves it behind. */
 function startedAlready() {
@@ -91,7 +91,8 @@ let databaseUrl = process.env.DATABASE_URL ?? ''
 try {
   if (database) databaseUrl = await database.start()
   watchDatabase()
-  runShown('node', ['--import', 'tsx', 'scripts/migrate-and-seed.ts'], { DATABASE_URL: databaseUrl })
+  runShown('node', ['dist/first.mjs'], { DATABASE_URL: databaseUrl })
+  await leftoverEnded
   port = await freePort(wantedPort)
   if (port !== wantedPort) console.log(`Port ${wantedPort} is taken.`)
   app = await startApp({ folder, port, databaseUrl, dev, verbose })

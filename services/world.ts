@@ -17,7 +17,7 @@ const addressSchema = z.object({
   /** What holds at the address. */
   site: siteSchema,
   tariffs: z.object({ now: tariffSchema, then: tariffSchema }),
-  prices: offerSchema.pick({ pricePerWatt: true, pricePerBattery: true, incentiveShare: true }),
+  prices: offerSchema.pick({ pricePerWatt: true, listShare: true, incentiveShare: true }),
 })
 const addressesSchema = z.object({ features: z.array(z.object({ properties: addressSchema })) })
 

@@ -52,7 +52,7 @@ const addressFeature = (match: AddressMatch) => ({
     tariffs: tariffsOf(match.town),
     prices: {
       pricePerWatt: match.town.pricePerWatt,
-      pricePerBattery: match.town.pricePerBattery,
+      listShare: match.town.listShare,
       incentiveShare: match.town.incentiveShare,
     },
   },

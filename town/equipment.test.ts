@@ -2,6 +2,7 @@ import { catalogueSchema } from '@/core/electrical/catalogue'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { inverterAc } from '@/core/energy/inverter-curve'
 import { diodeAt, maximumPower } from '@/core/energy/single-diode'
+import { diodePower } from '@/core/energy/module-power'
 import { stringWindow } from '@/core/electrical/stringing'
 import { catalogue } from './equipment'
 
@@ -68,10 +69,12 @@ test('what is on offer is of different sizes, and no two sheets are called the s
 })
 
 test('any module can be strung to any inverter in the coldest of the towns', () => {
-  for (const module of catalogue.modules)
+  for (const module of catalogue.modules) {
+    const power = diodePower(fitDiode(module), module.strips)
     for (const inverter of catalogue.inverters) {
-      const window = stringWindow(module, inverter, -18, 45)
+      const window = stringWindow(module, power, inverter, -18, 80)
       expect(window.most).toBeGreaterThan(window.fewest)
       expect(window.most).toBeLessThanOrEqual(window.mostStanding)
     }
+  }
 })

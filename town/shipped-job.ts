@@ -68,12 +68,12 @@ export function saltmarshJob(): Job {
   const lot = map.lots.find((l) => l.street === 'Saltmarsh Road' && l.number === 14)
   const east = map.lots.find((l) => l.street === 'Saltmarsh Road' && l.number === 16)
   if (!lot || !east) throw new RangeError('the town has no 14 Saltmarsh Road')
-  const { pricePerWatt, pricePerBattery, incentiveShare } = town
+  const { pricePerWatt, listShare, incentiveShare } = town
   const site = siteAt(town, `${lot.address}, ${town.name}`, lot.place)
   const job = newJob('Okafor-Lindqvist', {
     site,
     tariffs: tariffsOf(town),
-    prices: { pricePerWatt, pricePerBattery, incentiveShare },
+    prices: { pricePerWatt, listShare, incentiveShare },
   })
   const house = {
     ...job.house,

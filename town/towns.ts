@@ -22,8 +22,10 @@ export interface Town extends LatLon {
   readonly numberFirst: boolean
   readonly stations: readonly TownStation[]
   readonly tariffs: { readonly now: Omit<Tariff, 'id' | 'kind'>; readonly then: Omit<Tariff, 'id' | 'kind'> }
+  /** For work and mounting. */
   readonly pricePerWatt: number
-  readonly pricePerBattery: number
+  /** What the catalogue's list prices cost there, in the town's money. */
+  readonly listShare: number
   readonly incentiveShare: number
 }
 
@@ -135,8 +137,8 @@ export const towns: readonly Town[] = [
         ],
       },
     },
-    pricePerWatt: 2.95,
-    pricePerBattery: 11_800,
+    pricePerWatt: 2.35,
+    listShare: 1,
     incentiveShare: 0.25,
   },
   {
@@ -207,8 +209,8 @@ export const towns: readonly Town[] = [
         periods: [period('Sun soak', [], 'all', 10, 15, 0.29), period('Peak', [], 'all', 17, 21, 0.55)],
       },
     },
-    pricePerWatt: 1.35,
-    pricePerBattery: 12_500,
+    pricePerWatt: 0.85,
+    listShare: 1.05,
     incentiveShare: 0.2,
   },
   {
@@ -289,8 +291,8 @@ export const towns: readonly Town[] = [
         ],
       },
     },
-    pricePerWatt: 1.5,
-    pricePerBattery: 7_400,
+    pricePerWatt: 1.05,
+    listShare: 0.7,
     incentiveShare: 0.2,
   },
 ]

@@ -23,6 +23,12 @@ export const number = (value: number, { locale }: Pick<Place, 'locale'>, digits 
     .format(Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value)
     .replace('-', '−')
 
+/** A figure as it was entered: with its usual digits, and with more where it has more. */
+export const entered = (value: number, { locale }: Pick<Place, 'locale'>, digits = 0) =>
+  format(locale, { minimumFractionDigits: digits, maximumFractionDigits: Math.max(digits, 6) })
+    .format(value || 0)
+    .replace('−', '-')
+
 /** A figure with as many digits as it needs, such as a number that was entered. */
 export const plainNumber = (value: number, { locale }: Pick<Place, 'locale'>) =>
   format(locale, { maximumFractionDigits: 6 }).format(value).replace('-', '−')
@@ -94,7 +100,7 @@ export function writeQuantity({ value, unit, digits }: Quantity, place: Place, w
       const far = Math.abs(value) >= 100
       if (place.units === 'metric')
         return far ? kilometres(value, place) : { figure: number(value, place, digits ?? 2), unit: 'm' }
-      return { figure: far ? formatDistance(value, place.units) : formatLength(value, place.units), unit: '' }
+      return { figure: far ? formatDistance(value, place.units, place.locale) : formatLength(value, place.units, place.locale), unit: '' }
     }
     case 'deg':
       return { figure: `${shown()}°`, unit: '' }
@@ -126,7 +132,8 @@ const kilometres = (metres: number, place: Place): Figure =>
     : { figure: number(metres / 1000, place, 1), unit: 'km' }
 
 /** Degrees of a roof, with the rise where the place says it so. */
-export const slope = (degrees: number, place: Pick<Place, 'units'>) => formatSlope(degrees, place.units)
+export const slope = (degrees: number, place: Pick<Place, 'units' | 'locale'>) =>
+  formatSlope(degrees, place.units, place.locale)
 
 /** Short names of the months, January first. */
 export function monthNames(locale: string): readonly string[] {

@@ -79,7 +79,7 @@ async function estimate(request: Extract<WeatherRequest, { type: 'estimate' }>) 
     albedoByMonth: site.albedoByMonth,
     skyModel: site.skyModel,
     losses,
-    power: diodePower(fitDiode(module)),
+    power: diodePower(fitDiode(module), module.strips),
     heat: mountHeat[mount],
     snowRows: module.halves,
     // A kilowatt of modules on a kilowatt of inverter: nothing is clipped that the design would not clip.

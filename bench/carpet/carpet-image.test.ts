@@ -14,7 +14,13 @@ const carpetOf = (stepMinutes: number, zoneHours: number, zone: string, value: (
     yield: series,
     load: series,
     net: series,
+    bought: series,
+    sold: series,
+    charged: series,
+    discharged: series,
     battery: series,
+    curtailed: series,
+    priceNow: series,
     price: series,
   }
   return { stepMinutes, clockHour, ...all } satisfies RunSummary['carpet']

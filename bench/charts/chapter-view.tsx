@@ -71,7 +71,7 @@ function Tiles({ ids }: { readonly ids: readonly LineId[] }) {
       {ids.map((id) => {
         const line = numbers?.summary.ledger.find((l) => l.id === id)
         if (!line) return null
-        const shown = sayer.figure(line.value, line.unit, line.absent)
+        const shown = sayer.figure(line.shown, line.unit, line.absent)
         return (
           <div key={id} className="rounded-lg border border-line bg-card px-3 py-2">
             <dt className="quiet">{sayer.line(id)}</dt>

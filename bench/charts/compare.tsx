@@ -60,7 +60,7 @@ export function Compare() {
               </th>
               {found.map((line, i) => {
                 const text = line
-                  ? sayer.figure(line.value, line.unit, line.absent)
+                  ? sayer.figure(line.shown, line.unit, line.absent)
                   : { figure: '…', unit: '' }
                 const wins = differ && line?.value === best
                 return (

@@ -7,14 +7,14 @@ import { coverId } from '@/core/kinds/cover/cover'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { lossesId } from '@/core/kinds/losses/losses'
 import { tariffNowId } from '@/core/kinds/tariff/tariff'
-import { parseNumber, parsePercent } from '@/core/model/units'
+import { parseNumber, parsePercent } from '@/core/model/numbers'
 import {
   estimateAzimuths,
   estimateTilts,
   modulesForBill,
   type QuickEstimate,
 } from '@/core/energy/quick-estimate'
-import { type Mount } from '@/core/kinds/standing'
+import { type Mount } from '@/core/energy/cell-temperature'
 import { useBench, useHouse, useOption, useSayer, useSite, useStations } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
@@ -295,8 +295,8 @@ function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly m
       throw error
     }
   }, [bill, price, offset, plane, modulePowerW])
-  const take = (set: (value: number) => void, parse: (text: string) => number) => (text: string) => {
-    const value = parse(text)
+  const take = (set: (value: number) => void, parse: (text: string, locale: string) => number) => (text: string) => {
+    const value = parse(text, site.locale)
     if (value < 0) return new Fault('below-zero')
     set(value)
     return null

@@ -5,12 +5,11 @@ import {
   formatLength,
   formatSlope,
   parseLength,
-  parseNumber,
-  parsePercent,
   parseSlope,
 } from '@/core/model/units'
+import { parseNumber, parsePercent } from '@/core/model/numbers'
 import { useBench, useSite } from '../context'
-import { moneySign, number } from '@/words/format'
+import { entered, moneySign } from '@/words/format'
 import { TextField } from './text-field'
 
 interface Of {
@@ -31,13 +30,13 @@ function useSet({ documentId, objectId, fields, name }: Of) {
 
 export function LengthField(props: Of) {
   const set = useSet(props)
-  const { units } = useSite()
+  const { units, locale } = useSite()
   return (
     <TextField
       label={props.label}
-      shown={formatLength(props.value, units)}
+      shown={formatLength(props.value, units, locale)}
       width={units === 'imperial' ? 'length' : 'figure'}
-      onType={(text) => set(parseLength(text, units))}
+      onType={(text) => set(parseLength(text, units, locale))}
       hint={units === 'metric' ? '3.5, 350 cm, 11\' 6"' : '11\' 6 1/2", 11.5 ft, 3.5 m'}
     />
   )
@@ -45,13 +44,13 @@ export function LengthField(props: Of) {
 
 export function SlopeField(props: Of) {
   const set = useSet(props)
-  const { units } = useSite()
+  const { units, locale } = useSite()
   return (
     <TextField
       label={props.label}
-      shown={formatSlope(props.value, units)}
+      shown={formatSlope(props.value, units, locale)}
       width="words"
-      onType={(text) => set(parseSlope(text.split('·')[0] ?? text))}
+      onType={(text) => set(parseSlope(text.split('·')[0] ?? text, locale))}
       hint="30, 58%, 7/12"
     />
   )
@@ -67,9 +66,9 @@ export function NumberField({
   return (
     <TextField
       label={props.label}
-      shown={number(props.value, site, digits).replace('−', '-')}
+      shown={entered(props.value, site, digits)}
       unit={unit}
-      onType={(text) => set(parseNumber(text))}
+      onType={(text) => set(parseNumber(text, site.locale))}
     />
   )
 }
@@ -84,9 +83,38 @@ export function MoneyField({
   return (
     <TextField
       label={props.label}
-      shown={number(props.value, site, digits).replace('−', '-')}
+      shown={entered(props.value, site, digits)}
       unit={`${moneySign(site)}${per ?? ''}`}
-      onType={(text) => set(parseNumber(text))}
+      onType={(text) => set(parseNumber(text, site.locale))}
+    />
+  )
+}
+
+/** Money that has a usual amount of its own: what is typed goes before it, an empty field brings it back. */
+export function OptionalMoneyField({
+  usual,
+  ...props
+}: Omit<Of, 'value' | 'fields'> & {
+  readonly value: number | null
+  readonly usual: number
+  readonly fields: (value: number | null) => Readonly<Record<string, unknown>>
+}) {
+  const { documents } = useBench()
+  const site = useSite()
+  return (
+    <TextField
+      label={props.label}
+      shown={entered(props.value ?? usual, site, 0)}
+      unit={moneySign(site)}
+      hint="Empty: the list price"
+      onType={(text) =>
+        documents.set(
+          props.name,
+          props.documentId,
+          props.objectId,
+          props.fields(text.trim() === '' ? null : parseNumber(text, site.locale)),
+        )
+      }
     />
   )
 }
@@ -97,9 +125,9 @@ export function PercentField({ digits = 1, ...props }: Of & { readonly digits?: 
   return (
     <TextField
       label={props.label}
-      shown={number(props.value * 100, site, digits).replace('−', '-')}
+      shown={entered(Number((props.value * 100).toPrecision(12)), site, digits)}
       unit="%"
-      onType={(text) => set(parsePercent(text))}
+      onType={(text) => set(parsePercent(text, site.locale))}
     />
   )
 }

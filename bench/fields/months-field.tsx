@@ -1,7 +1,7 @@
 'use client'
 
 import { useId, useState, type ReactNode } from 'react'
-import { parseNumber } from '@/core/model/units'
+import { parseNumber } from '@/core/model/numbers'
 import { useSite } from '../context'
 import { type Fault } from '@/core/model/fault'
 import { monthNames, number } from '@/words/format'
@@ -34,7 +34,7 @@ export function MonthsField({ label, name, values, unit, times, digits, onSet }:
         shown={even ? shown(low) : `${shown(low)}–${shown(high)}`}
         unit={unit}
         hint="One value for the whole year; open the months to set each one"
-        onType={(text) => onSet(values.map(() => parseNumber(text) / times))}
+        onType={(text) => onSet(values.map(() => parseNumber(text, site.locale) / times))}
       />
       <button
         type="button"
@@ -54,7 +54,7 @@ export function MonthsField({ label, name, values, unit, times, digits, onSet }:
               shown={shown(values[m] ?? 0)}
               width="short"
               onType={(text) =>
-                onSet(values.map((value, k) => (k === m ? parseNumber(text) / times : value)))
+                onSet(values.map((value, k) => (k === m ? parseNumber(text, site.locale) / times : value)))
               }
             />
           ))}

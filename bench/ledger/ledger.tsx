@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
-import { type LedgerLine } from '@/core/model/ledger'
+import { type ShownLine } from '@/core/readers/books'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useSayer, useSession } from '../context'
 import { WhyPanel } from './why-panel'
@@ -71,8 +71,7 @@ export function Ledger() {
 }
 
 /** Losses of nothing would only fill the column; they stand in the yield's explanation. */
-const hidden = (line: LedgerLine) =>
-  line.weight === 'loss' && line.value !== null && Math.abs(line.value) < 0.5
+const hidden = (line: ShownLine) => line.weight === 'loss' && line.shown === 0
 
 function Line({
   line,
@@ -82,7 +81,7 @@ function Line({
   onOpen,
   onHover,
 }: {
-  readonly line: LedgerLine
+  readonly line: ShownLine
   readonly fresh: boolean
   readonly difference: number | null
   readonly open: boolean
@@ -90,7 +89,7 @@ function Line({
   readonly onHover: (inside: boolean) => void
 }) {
   const sayer = useSayer()
-  const shown = sayer.figure(line.value, line.unit, line.absent)
+  const shown = sayer.figure(line.shown, line.unit, line.absent)
   const total = line.weight === 'total'
   const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
   const sign = difference !== null && difference > 0 ? '+' : '−'

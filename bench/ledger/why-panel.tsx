@@ -1,13 +1,13 @@
 'use client'
 
 import { useEffect, useRef } from 'react'
-import { type LedgerLine } from '@/core/model/ledger'
+import { type ShownLine } from '@/core/readers/books'
 import { useSayer } from '../context'
 
 /** Inputs, formula, source and assumptions of a line, from the stages that made it. */
-export function WhyPanel({ line, onClose }: { readonly line: LedgerLine; readonly onClose: () => void }) {
+export function WhyPanel({ line, onClose }: { readonly line: ShownLine; readonly onClose: () => void }) {
   const sayer = useSayer()
-  const shown = sayer.figure(line.value, line.unit, line.absent)
+  const shown = sayer.figure(line.shown, line.unit, line.absent)
   const { formula, inputs, source, assumptions } = sayer.explanation(line)
   const label = sayer.line(line.id)
   const close = useRef<HTMLButtonElement>(null)

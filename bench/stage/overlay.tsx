@@ -31,7 +31,7 @@ export function Overlay({ view, grips, small }: Props) {
   useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
   const sketch = useSession((s) => s.sketch)
   const selection = useSession((s) => s.selection)
-  const { units } = useSite()
+  const { units, locale } = useSite()
   const house = useHouse()
   if (small) return null
   const at = (p: Vec2, z = 0.03) => view.project([p[0], p[1], z])
@@ -80,7 +80,7 @@ export function Overlay({ view, grips, small }: Props) {
           view={view}
           a={[last[0], last[1], 0]}
           b={[pointer[0], pointer[1], 0]}
-          text={formatLength(distance2(last, pointer), units)}
+          text={formatLength(distance2(last, pointer), units, locale)}
         />
       )}
       {points.slice(0, -1).map((a, i) => {
@@ -91,7 +91,7 @@ export function Overlay({ view, grips, small }: Props) {
             view={view}
             a={[a[0], a[1], 0]}
             b={[b[0], b[1], 0]}
-            text={formatLength(distance2(a, b), units)}
+            text={formatLength(distance2(a, b), units, locale)}
           />
         )
       })}
@@ -105,7 +105,7 @@ export function Overlay({ view, grips, small }: Props) {
               view={view}
               a={[a[0], a[1], selected.eaveHeightM]}
               b={[b[0], b[1], selected.eaveHeightM]}
-              text={formatLength(distance2(a, b), units)}
+              text={formatLength(distance2(a, b), units, locale)}
               quiet
             />
           )

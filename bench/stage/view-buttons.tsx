@@ -107,7 +107,7 @@ export function ViewButtons({ view }: { readonly view: StageView }) {
           className="ml-auto h-1.5 border-x border-b border-ink"
           style={{ width: length / state.metres }}
         />
-        <p className="quiet">{formatLength(length, site.units)}</p>
+        <p className="quiet">{formatLength(length, site.units, site.locale)}</p>
       </div>
     </>
   )

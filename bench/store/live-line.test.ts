@@ -101,8 +101,12 @@ test('names, ends and who else is there are known; the own screen is not somebod
   const other = { screenId: 'other', name: 'Ada', selection: 'tree-1' }
   source?.say({ type: 'present', screens: [{ screenId: 'mine', name: 'Me', selection: null }, other] })
   expect(line.store.getState()).toEqual({ name: 'Renamed', deleted: true, present: [other] })
+  line.select('tree-2')
   line.select('chimney-1')
   line.select('chimney-1')
+  // What the hand rests on is told, not what it passes over.
+  expect(said).toEqual([[null, false]])
+  await wait(550)
   expect(said).toEqual([
     [null, false],
     ['chimney-1', false],

@@ -34,6 +34,8 @@ interface LineParts {
 const firstPauseMs = 500
 const longestPauseMs = 10_000
 const presenceMs = 5000
+/** Rest of the hand before the others hear what is selected. */
+const restMs = 400
 
 /**
  * Listens to what others do to a job. Of all tabs of a browser that have the job open one holds the line and passes on
@@ -48,6 +50,7 @@ export class LiveLine {
   #pauseMs = firstPauseMs
   #selection: string | null = null
   #heart: ReturnType<typeof setInterval> | null = null
+  #telling: ReturnType<typeof setTimeout> | null = null
 
   constructor(parts: LineParts) {
     this.#parts = parts
@@ -72,7 +75,10 @@ export class LiveLine {
   select(selection: string | null): void {
     if (selection === this.#selection) return
     this.#selection = selection
-    this.#parts.say(selection, false)
+    this.#telling ??= setTimeout(() => {
+      this.#telling = null
+      this.#parts.say(this.#selection, false)
+    }, restMs)
   }
 
   stop(): void {
@@ -80,6 +86,7 @@ export class LiveLine {
     this.#source?.close()
     this.#channel.close()
     if (this.#heart) clearInterval(this.#heart)
+    if (this.#telling) clearTimeout(this.#telling)
     window.removeEventListener('pagehide', this.#leave)
     this.#leave()
   }

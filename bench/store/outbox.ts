@@ -101,7 +101,7 @@ interface State {
 }
 
 /** Rest of the hand before sending, first pause after a failure, longest pause. */
-const restMs = 150
+const restMs = 300
 const firstPauseMs = 500
 const longestPauseMs = 8000
 /** Edits sent at once; the route takes no more. */

@@ -44,6 +44,7 @@ export interface ToolContext {
   readonly siteWith: (option: Objects) => Site
   readonly option: () => Objects
   readonly units: () => 'metric' | 'imperial'
+  readonly locale: () => string
   readonly sayer: () => Sayer
   /** 0..1, for ids. */
   readonly random: () => number

@@ -1,7 +1,7 @@
 import { Option, type Command } from 'commander'
 import { theOne } from '@/core/kinds/documents'
 import { siteId } from '@/core/kinds/site/site'
-import { type LedgerLine } from '@/core/model/ledger'
+import { type ShownLine } from '@/core/readers/books'
 import { summarise } from '@/core/readers/summary'
 import { languageOf, languages, type Language } from '@/words/languages'
 import { namesIn } from '@/words/names'
@@ -16,10 +16,10 @@ interface Options {
 }
 
 /** A line of the ledger as programs and people read it. */
-function lineOut(line: LedgerLine, sayer: Sayer) {
+function lineOut(line: ShownLine, sayer: Sayer) {
   const { id, value, unit, explanation } = line
   const written = sayer.explanation(line)
-  const figure = sayer.figure(value, unit, line.absent)
+  const figure = sayer.figure(line.shown, unit, line.absent)
   return {
     id,
     label: sayer.line(id),

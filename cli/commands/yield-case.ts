@@ -34,6 +34,8 @@ export const yieldCase = z.object({
         tiltDeg: z.number().min(0).max(90).default(0),
         azimuthDeg: z.number().min(-360).max(360).default(180),
         modules: z.number().int().min(1).max(100_000),
+        /** What fits the inverter best where it is not given. */
+        modulesPerString: z.number().int().min(1).max(1000).optional(),
         module: z.object({
           powerW: positive.max(2000),
           powerPerK: perK.max(0).optional(),
@@ -55,6 +57,9 @@ export const yieldCase = z.object({
             z.discriminatedUnion('kind', [oneAxis, twoAxis, noct]),
           ])
           .default('close'),
+        /** Air behind modules on a roof, and their height over the ground for the wind there. */
+        gapM: z.number().min(0).max(1).optional(),
+        heightM: z.number().min(0).max(100).optional(),
       }),
     )
     .min(1),

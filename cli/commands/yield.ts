@@ -1,6 +1,13 @@
 import { Option, type Command } from 'commander'
 import { monthsOf } from '@/core/model/model-year'
-import { heatFromNoct, mountHeat, type HeatLoss } from '@/core/energy/cell-temperature'
+import {
+  heatFromNoct,
+  heatOverRoof,
+  mountHeat,
+  openHeat,
+  type HeatLoss,
+} from '@/core/energy/cell-temperature'
+import { windShare } from '@/core/energy/wind'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodePower, linearPower } from '@/core/energy/module-power'
 import { acYear } from '@/core/energy/ac'
@@ -70,11 +77,12 @@ function arrayYear(
   const tracker = typeof mount === 'object' && mount.kind !== 'noct' ? mount : null
   const facing = tracker ? trackedNormals(tracker, sun) : normalOf(array.tiltDeg, array.azimuthDeg)
   const light = lightFacing(year, sun, facing, given.albedo ?? 0.2, given.model ?? 'perez')
-  const heat = heatOf(mount)
+  const heat = heatOf(array)
   const sheet = module.sheet && { ...module.sheet, powerPerK: module.powerPerK ?? defaultPowerPerK }
-  const power = sheet ? diodePower(fitDiode(sheet)) : linearPower(module.powerPerK ?? defaultPowerPerK)
+  const power = sheet ? diodePower(fitDiode(sheet), usualStrips) : linearPower(module.powerPerK ?? defaultPowerPerK)
   const snowLost = snowOnPlane(light, year, sun, slideTiltDeg(tracker, array.tiltDeg), snowRows)
-  return dcYear([openString(light, sun.stepMinutes, heat, snowLost)], {
+  const string = openString(light, sun.stepMinutes, heat, snowLost)
+  return dcYear([{ ...string, inSeries: inSeries(array, given) }], {
     powerW: array.modules * module.powerW,
     power,
     losses,
@@ -84,8 +92,33 @@ function arrayYear(
   })
 }
 
-function heatOf(mount: YieldCase['arrays'][number]['mount']): HeatLoss {
-  if (typeof mount === 'object') return mount.kind === 'noct' ? heatFromNoct(mount.noctC) : mountHeat.open
+/** Bypass diodes of a usual module; unlike light does not occur here. */
+const usualStrips = 3
+
+/**
+ * Modules in a string. Where it is not given, as many strings as bring their volts nearest to those the inverter was
+ * measured at, of one length where the modules allow it: the mean length.
+ */
+function inSeries(
+  { modules, modulesPerString, module: { sheet } }: YieldCase['arrays'][number],
+  { inverter: { king } }: YieldCase,
+): number {
+  if (modulesPerString !== undefined) return modulesPerString
+  if (!king || !sheet) return 1
+  const miss = (strings: number) => Math.abs((modules / strings) * sheet.vmpV - king.dcVoltsV)
+  const about = Math.max(1, Math.floor((modules * sheet.vmpV) / king.dcVoltsV))
+  return modules / (miss(about) <= miss(about + 1) || about + 1 > modules ? about : about + 1)
+}
+
+/** Heat loss by the mounting; on a roof by the gap. Wind is taken as the file has it unless a height is given. */
+function heatOf({ mount, gapM, heightM }: YieldCase['arrays'][number]): HeatLoss {
+  const { u0, u1 } = standing(mount, gapM)
+  return { u0, u1: heightM === undefined ? u1 : u1 * windShare(heightM, 'suburb') }
+}
+
+function standing(mount: YieldCase['arrays'][number]['mount'], gapM: number | undefined): HeatLoss {
+  if (typeof mount === 'object') return mount.kind === 'noct' ? heatFromNoct(mount.noctC) : openHeat
+  if (gapM !== undefined && mount !== 'open') return heatOverRoof(gapM)
   return mountHeat[mount === 'roof' ? 'close' : mount]
 }
 

@@ -13,7 +13,8 @@ const kingSchema = z.strictObject({
   c3PerV: z.number(),
 })
 
-const named = { id: idSchema, maker: z.string(), name: z.string() }
+/** `price` is the list price, installed for a battery. */
+const named = { id: idSchema, maker: z.string(), name: z.string(), price: z.number().nonnegative() }
 
 /** Data sheets of what can be put on and under a roof. Values at standard test conditions unless named otherwise. */
 const moduleSchema = z.object({

@@ -1,8 +1,10 @@
 import fc from 'fast-check'
+import { linearPower } from '../energy/module-power'
 import { stringUp, stringWindow } from './stringing'
 import { type InverterType, type ModuleType } from './catalogue'
 
-const module = { vocV: 40, vmpV: 33, powerPerK: -0.0035, vocPerK: -0.0027 } as ModuleType
+const module = { vocV: 40, vocPerK: -0.0027 } as ModuleType
+const power = linearPower(-0.0035, 33)
 const inverter = {
   highestV: 600,
   mppLowV: 90,
@@ -12,8 +14,8 @@ const inverter = {
   stringsPerInput: 1,
 } as InverterType
 
-test('the window by hand: -15 C and 35 C', () => {
-  const w = stringWindow(module, inverter, -15, 35)
+test('the window by hand: air of -15 °C, cells of 65 °C', () => {
+  const w = stringWindow(module, power, inverter, -15, 65)
   // 40 (1 + 0.0027 * 40) = 44.32 V; 33 (1 - 0.0035 * 40) = 28.38 V.
   expect(w.coldVocV).toBeCloseTo(44.32, 9)
   expect(w.hotVmpV).toBeCloseTo(28.38, 9)
@@ -49,10 +51,11 @@ test('within the window nothing breaks, one module more or less does', () => {
     fc.property(
       sheet,
       fc.integer({ min: -35, max: 15 }),
-      fc.integer({ min: 20, max: 50 }),
+      fc.integer({ min: 50, max: 80 }),
       ({ share, ...rest }, low, high) => {
-        const some = { ...rest, vmpV: rest.vocV * share } as ModuleType
-        const w = stringWindow(some, inverter, low, high)
+        const some = rest as unknown as ModuleType
+        const volts = linearPower(rest.powerPerK, rest.vocV * share)
+        const w = stringWindow(some, volts, inverter, low, high)
         expect(w.mostStanding * w.coldVocV).toBeLessThanOrEqual(inverter.highestV + 1e-6)
         expect((w.mostStanding + 1) * w.coldVocV).toBeGreaterThan(inverter.highestV)
         expect(w.most).toBeLessThanOrEqual(w.mostStanding)
@@ -60,8 +63,8 @@ test('within the window nothing breaks, one module more or less does', () => {
         expect(w.fewest * w.hotVmpV).toBeGreaterThanOrEqual(inverter.mppLowV - 1e-6)
         expect(w.fewest * w.coldVocV).toBeGreaterThanOrEqual(inverter.startV - 1e-6)
         // Colder air asks for shorter strings, hotter air for longer ones.
-        expect(stringWindow(some, inverter, low - 5, high).mostStanding).toBeLessThanOrEqual(w.mostStanding)
-        expect(stringWindow(some, inverter, low, high + 5).fewest).toBeGreaterThanOrEqual(w.fewest)
+        expect(stringWindow(some, volts, inverter, low - 5, high).mostStanding).toBeLessThanOrEqual(w.mostStanding)
+        expect(stringWindow(some, volts, inverter, low, high + 5).fewest).toBeGreaterThanOrEqual(w.fewest)
       },
     ),
     { seed: 61, numRuns: 200 },

@@ -1,8 +1,8 @@
+import { type ModulePower } from '../energy/module-power'
 import { type InverterType, type ModuleType } from './catalogue'
 
-/** Cell temperature over the air's that a close-mounted module reaches in full sun; for the hot end of the window. */
-const hotRiseK = 30
 const stcC = 25
+const stcWm2 = 1000
 
 export interface StringWindow {
   /** Of one module: open-circuit and maximum-power volts in the cold, maximum-power volts in the heat. */
@@ -21,17 +21,20 @@ const tolerance = 1e-9
 /**
  * How many modules a string may have: cold open-circuit under the highest volts the inverter stands, cold and hot
  * maximum power within its MPPT window, and enough to start.
+ * @param power the module's model, the one that its energy follows too
+ * @param lowestC cells in the cold morning: as cold as the air
+ * @param hottestC cells in full sun on the hottest day
  */
 export function stringWindow(
-  module: Pick<ModuleType, 'vocV' | 'vmpV' | 'vocPerK' | 'powerPerK'>,
+  module: Pick<ModuleType, 'vocV' | 'vocPerK'>,
+  power: Pick<ModulePower, 'volts'>,
   inverter: Pick<InverterType, 'highestV' | 'mppLowV' | 'mppHighV' | 'startV'>,
   lowestC: number,
-  highestC: number,
+  hottestC: number,
 ): StringWindow {
   const coldVocV = module.vocV * (1 + module.vocPerK * (lowestC - stcC))
-  // Vmp follows the power coefficient: current hardly changes with heat.
-  const hotVmpV = module.vmpV * (1 + module.powerPerK * (highestC + hotRiseK - stcC))
-  const coldVmpV = module.vmpV * (1 + module.powerPerK * (lowestC - stcC))
+  const hotVmpV = power.volts(stcWm2, hottestC)
+  const coldVmpV = power.volts(stcWm2, lowestC)
   const mostStanding = Math.floor(inverter.highestV / coldVocV + tolerance)
   return {
     coldVocV,

@@ -3,7 +3,7 @@ import { type SunHours } from '../sun/sun-hours'
 import { type DcYear } from './dc'
 
 /** Stages from the inverter's input to its output, in their order. */
-export const acLosses = ['inverter', 'clipping', 'downtime'] as const
+export const acLosses = ['inverter', 'own-draw', 'clipping', 'downtime'] as const
 export type AcLoss = (typeof acLosses)[number]
 
 /** A year behind the inverter; arrays have one entry an interval of the year. */
@@ -14,7 +14,8 @@ export interface AcYear {
   /** Sums over the year. */
   readonly kwh: number
   readonly clippedKwh: number
-  readonly nightKwh: number
+  /** What the inverter itself takes while it gives nothing. */
+  readonly ownDrawKwh: number
 }
 
 /**
@@ -30,17 +31,22 @@ export function acYear(
 ): AcYear {
   const series = () => new Float64Array(sun.intervals)
   const out = series()
-  const lostKwh = { inverter: series(), clipping: series(), downtime: series() }
-  if (!any) return { kwhByInterval: out, lostKwh, kwh: 0, clippedKwh: 0, nightKwh: 0 }
+  const lostKwh = { inverter: series(), 'own-draw': series(), clipping: series(), downtime: series() }
+  if (!any) return { kwhByInterval: out, lostKwh, kwh: 0, clippedKwh: 0, ownDrawKwh: 0 }
+  const ownDraw = lostKwh['own-draw']
   const kwh = sun.stepMinutes / 60_000
   const night = inverter.nightW * kwh
-  lostKwh.inverter.fill(night)
+  ownDraw.fill(night)
   out.fill(-night)
-  let clippedKwh = 0
+  let [clippedKwh, ownDrawKwh] = [0, night * (sun.intervals - dc.powerW.length)]
   for (let k = 0; k < dc.powerW.length; k++) {
     const i = sun.interval[k] as number
     const ac = inverterAc(dc.powerW[k] as number, inverter, dc.voltsV[k])
-    lostKwh.inverter[i] = ac.lostW * kwh
+    // Below zero it takes more than its own losses: that much comes from the house.
+    const drawn = Math.max(0, -ac.acW) * kwh
+    ownDraw[i] = drawn
+    ownDrawKwh += drawn
+    lostKwh.inverter[i] = ac.lostW * kwh - drawn
     lostKwh.clipping[i] = ac.clippedW * kwh
     clippedKwh += ac.clippedW * kwh
     out[i] = ac.acW * kwh
@@ -52,11 +58,5 @@ export function acYear(
     out[i] = made * (1 - unavailable)
     total += out[i] as number
   }
-  return {
-    kwhByInterval: out,
-    lostKwh,
-    kwh: total,
-    clippedKwh,
-    nightKwh: night * (sun.intervals - dc.powerW.length),
-  }
+  return { kwhByInterval: out, lostKwh, kwh: total, clippedKwh, ownDrawKwh }
 }

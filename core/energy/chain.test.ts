@@ -68,7 +68,7 @@ const noLosses = {
 
 const flat = planeLight(skyYear(weather, sun, 'hay-davies'), [0, 0, 1], ground)
 const inTheOpen = panelLight(flat, open(), groups, 60)
-const stringOf = (panels: PanelLight[], connected = true, heat = mountHeat.open as HeatLoss): LitString => ({
+const stringOf = (panels: PanelLight[], connected = true, heat = mountHeat.open): LitString => ({
   panels,
   connected,
   conditions: { light: flat, heat, snowLost: null },
@@ -192,7 +192,7 @@ test('the inverter clips, uses power at night, and stands still its share of the
   const ac = acYear(strong, sun, inverter, 0.01, true)
   const nights = 8760 - sun.interval.length
   expect(ac.kwh).toBeCloseTo(((1000 * sun.interval.length - 2 * nights) / 1000) * 0.99, 6)
-  expect(ac.nightKwh).toBeCloseTo((2 * nights) / 1000, 9)
+  expect(ac.ownDrawKwh).toBeCloseTo((2 * nights) / 1000, 9)
   expect(ac.clippedKwh).toBeGreaterThan(0.8 * sun.interval.length)
   expect(ac.kwhByInterval.reduce((s, kwh) => s + kwh, 0)).toBeCloseTo(ac.kwh, 6)
   expect(acYear(strong, sun, inverter, 0.01, false).kwh).toBe(0)
@@ -234,7 +234,7 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
     {
       powerW: module.powerW,
       withVolts: false,
-      power: diodePower(fitDiode(sheet)),
+      power: diodePower(fitDiode(sheet), 3),
       losses: { ...defaultLosses, other: [{ name: 'Glare', share: 0.03 }] },
       weather: wild,
       sun: track,

@@ -5,7 +5,8 @@ import { cellTemperatureC, type HeatLoss } from './cell-temperature'
 import { type ModulePower } from './module-power'
 import { type PanelLight } from './panel-light'
 import { type PlaneLight } from './plane-light'
-import { seriesBest } from './strip-mismatch'
+import { type VoltWindow } from './series-curve'
+import { LitGroups, workingPoint } from './working-point'
 
 /** What the modules of one array have in common. */
 export interface ArrayConditions {
@@ -21,6 +22,8 @@ export interface LitString {
   readonly conditions: ArrayConditions
   /** Whether it hangs on an input of the inverter; without one it yields nothing. */
   readonly connected: boolean
+  /** Modules in series, where `panels` are not all of them one by one. */
+  readonly inSeries?: number
 }
 
 /** Stages from the light on the modules to the inverter, in their order; each takes from what is left. */
@@ -33,6 +36,7 @@ export const dcLosses = [
   'dirt',
   'low-light',
   'heat',
+  'window',
   'light-induced',
   'nameplate',
   'wiring',
@@ -62,6 +66,7 @@ export const stringLosses = [
   'dirt',
   'low-light',
   'heat',
+  'window',
 ] as const satisfies readonly DcLoss[]
 
 /** A year of one string, W, one entry to each of `SunHours`. */
@@ -89,15 +94,19 @@ export interface StringRequest {
   readonly sun: SunHours
   /** Whether the inverter asks for its volts. */
   readonly withVolts: boolean
+  /** Volts that the inverter's inputs work at, where strings are held by them. */
+  readonly window?: VoltWindow
 }
 
 /**
- * From light on the modules of a string to its power. It works at the best step of its strips' bypass diodes; its
- * modules convert that light at the efficiency of their sheet's model, once at 25 °C (low light) and once at their
- * temperature (heat). In every entry `sunW` is `powerW` and all of `lostW` together.
+ * From light on the modules of a string to its power. Where its groups of cells are lit unlike each other it works at
+ * the greatest maximum of their common curve; its light is converted at the efficiency of the sheet's model, once at
+ * 25 °C (low light) and once at the modules' temperature (heat); what the inverter's window keeps from its best point
+ * is lost last. In every entry `sunW` is `powerW` and all of `lostW` together.
  */
-export function stringYear({ panels, conditions, connected }: LitString, request: StringRequest): StringYear {
-  const { power, losses, weather, sun, withVolts } = request
+export function stringYear(string: LitString, request: StringRequest): StringYear {
+  const { panels, conditions, connected } = string
+  const { losses, weather, sun, withVolts } = request
   const entries = sun.interval.length
   const series = () => new Float64Array(entries)
   const lostW = Object.fromEntries(stringLosses.map((name) => [name, series()])) as StringYear['lostW']
@@ -111,8 +120,10 @@ export function stringYear({ panels, conditions, connected }: LitString, request
   const { reflection, shade, unwired, mismatch, snow, dirt, heat } = lostW
   const lowLight = lostW['low-light']
   const n = panels.length
+  const inSeries = string.inSeries ?? n
   const { light, snowLost } = conditions
-  const best = bestOfStrips(panels)
+  const groups = new LitGroups(panels)
+  const point = workingPoint(groups, request)
   for (let k = 0; k < entries; k++) {
     const incident =
       (light.beam[k] as number) + (light.sky[k] as number) + (light.groundReflected[k] as number)
@@ -121,8 +132,7 @@ export function stringYear({ panels, conditions, connected }: LitString, request
       (light.dome[k] as number) +
       (light.horizon[k] as number) +
       (light.ground[k] as number)
-    let meanSum = 0
-    for (let p = 0; p < n; p++) meanSum += (panels[p] as PanelLight).mean[k] as number
+    const meanSum = groups.read(k)
     out.sunW[k] = incident * n * rated
     reflection[k] = (incident - open) * n * rated
     shade[k] = (open * n - meanSum) * rated
@@ -130,15 +140,11 @@ export function stringYear({ panels, conditions, connected }: LitString, request
       unwired[k] = meanSum * rated
       continue
     }
-    const even = best(k)
     if (meanSum <= 0) continue
     const i = sun.interval[k] as number
     const month = sun.month[k] as number
-    const lit = Math.min(meanSum / n, even)
     const bare = 1 - (snowLost ? (snowLost[i] as number) : (losses.snow[month] ?? 0))
     const clean = 1 - (losses.soiling[month] ?? 0)
-    const nominal = lit * n * rated
-    const effective = lit * clean
     // The glass holds heat as well: what warms the module is the light that meets it, in the measure it is lit.
     const cell = cellTemperatureC(
       weather.temperatureC[i] as number,
@@ -146,17 +152,20 @@ export function stringYear({ panels, conditions, connected }: LitString, request
       weather.windMs[i] as number,
       conditions.heat,
     )
+    const at = point(clean, cell, inSeries)
+    const lit = Math.min(meanSum / n, at.lit)
+    const nominal = lit * n * rated
     const dirty = nominal * bare * clean
-    const atStc = power.efficiency(effective, 25)
-    const atCell = power.efficiency(effective, cell)
-    const hot = dirty * atCell
+    const hot = dirty * at.atCell
+    const held = hot * at.held
     mismatch[k] = (meanSum - lit * n) * rated
     snow[k] = nominal * (1 - bare)
     dirt[k] = nominal * bare * (1 - clean)
-    lowLight[k] = dirty * (1 - atStc)
-    heat[k] = dirty * (atStc - atCell)
-    out.powerW[k] = hot
-    if (withVolts) out.voltWatts[k] = hot * n * power.volts(effective, cell)
+    lowLight[k] = dirty * (1 - at.atStc)
+    heat[k] = dirty * (at.atStc - at.atCell)
+    lostW.window[k] = hot - held
+    out.powerW[k] = held
+    if (withVolts) out.voltWatts[k] = held * at.voltsV
   }
   return out
 }
@@ -213,48 +222,4 @@ export const dcYear = (
 
 const addTo = (sum: Float64Array, series: Float64Array) => {
   for (let k = 0; k < series.length; k++) sum[k] = (sum[k] as number) + (series[k] as number)
-}
-
-/**
- * The staircase of `seriesBest` over all strips of a string, without putting them in order where they are alike; a
- * module whose strips are lit alike stands once. To be asked entry by entry, in their order.
- * @returns the even light on all strips that would give as much, W/m²
- */
-function bestOfStrips(panels: readonly PanelLight[]): (entry: number) => number {
-  const all = panels.reduce((sum, { stripCount }) => sum + stripCount, 0)
-  const light = new Float64Array(all)
-  const parts = new Float64Array(all)
-  /** How far each module's shaded entries have been read. */
-  const at = new Int32Array(panels.length)
-  return (k) => {
-    let low = Infinity
-    let high = -Infinity
-    let used = 0
-    for (let p = 0; p < panels.length; p++) {
-      const { mean, shaded, strips, stripCount } = panels[p] as PanelLight
-      const row = at[p] as number
-      if (shaded[row] !== k) {
-        const value = mean[k] as number
-        if (value < low) low = value
-        if (value > high) high = value
-        light[used] = value
-        parts[used++] = stripCount
-        continue
-      }
-      at[p] = row + 1
-      const first = used
-      for (let i = row * stripCount; i < (row + 1) * stripCount; i++) {
-        const value = strips[i] as number
-        if (value < low) low = value
-        if (value > high) high = value
-        if (used > first && light[used - 1] === value) parts[used - 1] = (parts[used - 1] as number) + 1
-        else {
-          light[used] = value
-          parts[used++] = 1
-        }
-      }
-    }
-    // No bypass can win: all but one at the best one's light give no more than all of them at the least.
-    return low * all >= high * (all - 1) ? low : seriesBest(light, parts, used)
-  }
 }

@@ -1,11 +1,12 @@
 import fc from 'fast-check'
-import { defaultOffer } from '../kinds/offer/offer'
+import { defaultOffer, type Offer } from '../kinds/offer/offer'
 import { defaultTariff } from '../kinds/tariff/tariff'
 import { agedBills, moneyOf, priceOf } from './money'
 
-const offer = {
+const offer: Offer = {
   ...defaultOffer,
   pricePerWatt: 2,
+  equipment: 'in-price',
   pricePerBattery: 5000,
   incentiveShare: 0.3,
   escalation: 0.1,
@@ -13,9 +14,32 @@ const offer = {
   upkeepPerYear: 50,
 }
 
+const equipment = {
+  modules: 15,
+  powerW: 6000,
+  modulePrice: 200,
+  inverterPrice: 1500,
+  batteries: 2,
+  batteryPrice: 6000,
+}
+
+test('with list prices by hand: a tenth off modules, inverter and batteries, and 2 a watt for the rest', () => {
+  const listed = { ...offer, equipment: 'listed', listShare: 0.9, pricePerBattery: null } as const
+  expect(priceOf(listed, equipment)).toMatchObject({
+    work: 12_000,
+    modules: 2700,
+    inverter: 1350,
+    batteries: 10_800,
+    total: 26_850,
+  })
+  expect(priceOf(listed, { ...equipment, modules: 0, powerW: 0, batteries: 0 }).total).toBe(0)
+})
+
 test('the price by hand: 6 kW at 2 a watt, two batteries of 5000, 30 % back', () => {
-  expect(priceOf(offer, 6000, 2)).toEqual({
-    modules: 12_000,
+  expect(priceOf(offer, equipment)).toEqual({
+    work: 12_000,
+    modules: 0,
+    inverter: 0,
     batteries: 10_000,
     total: 22_000,
     incentive: 6600,
@@ -24,7 +48,7 @@ test('the price by hand: 6 kW at 2 a watt, two batteries of 5000, 30 % back', ()
 })
 
 test('three years by hand: bills and upkeep grow by a tenth, what is ahead adds up', () => {
-  const price = { modules: 1000, batteries: 0, total: 1000, incentive: 0, net: 1000 }
+  const price = { work: 1000, modules: 0, inverter: 0, batteries: 0, total: 1000, incentive: 0, net: 1000 }
   const money = moneyOf(offer, price, 1200, [600, 650, 700])
   expect(money.years[2]?.billBefore).toBeCloseTo(1200 * 1.21, 9)
   expect(money.years[2]?.billAfter).toBeCloseTo(700 * 1.21, 9)

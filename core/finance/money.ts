@@ -4,23 +4,39 @@ import { ownUse, type BatteryRun } from '../battery/own-use'
 import { cashResult, type CashResult } from './cash'
 
 export interface Price {
+  /** All that is paid by the watt. */
+  readonly work: number
   readonly modules: number
+  readonly inverter: number
   readonly batteries: number
   readonly total: number
   readonly incentive: number
   readonly net: number
 }
 
+/** What is put up, and list prices of one each. */
+export interface PricedEquipment {
+  readonly modules: number
+  readonly powerW: number
+  readonly modulePrice: number
+  readonly inverterPrice: number
+  readonly batteries: number
+  readonly batteryPrice: number
+}
+
 export function priceOf(
-  offer: Pick<Offer, 'pricePerWatt' | 'pricePerBattery' | 'incentiveShare'>,
-  powerW: number,
-  batteries: number,
+  offer: Pick<Offer, 'pricePerWatt' | 'equipment' | 'listShare' | 'pricePerBattery' | 'incentiveShare'>,
+  priced: PricedEquipment,
 ): Price {
-  const modules = powerW * offer.pricePerWatt
-  const storage = batteries * offer.pricePerBattery
-  const total = modules + storage
+  const listed = offer.equipment === 'listed' ? offer.listShare : 0
+  const work = priced.powerW * offer.pricePerWatt
+  const modules = priced.modules * priced.modulePrice * listed
+  // Without modules there is nothing for an inverter to do.
+  const inverter = priced.modules > 0 ? priced.inverterPrice * listed : 0
+  const batteries = priced.batteries * (offer.pricePerBattery ?? priced.batteryPrice * offer.listShare)
+  const total = work + modules + inverter + batteries
   const incentive = total * offer.incentiveShare
-  return { modules, batteries: storage, total, incentive, net: total - incentive }
+  return { work, modules, inverter, batteries, total, incentive, net: total - incentive }
 }
 
 export interface MoneyYear {

@@ -57,13 +57,15 @@ test('objects of older kinds are brought up to today’s', () => {
   const { snow: _snow, other: _other, ...oldLosses } = defaultLosses
   const losses = parseObject({ ...oldLosses, soiling: 0.04 }, 'option.losses', { losses: 1 })
   expect(losses).toEqual({ ...defaultLosses, soiling: new Array(12).fill(0.04) })
-  const { mount: _mount, ...oldArray } = {
+  const { liftM: _lift, ...oldArray } = {
     ...defaultArray,
     id: 'array-1',
     volumeId: 'volume-1',
     edgeIndex: 0,
   }
-  expect(parseObject(oldArray, 'option.array-1', { array: 1 })).toMatchObject({ mount: 'close' })
+  expect(parseObject(oldArray, 'option.array-1', { array: 1 })).toMatchObject({ liftM: 0.12 })
+  const open = { ...oldArray, mount: 'open' }
+  expect(parseObject(open, 'option.array-1', { array: 2 })).toMatchObject({ liftM: 0.3 })
   // Today's form under yesterday's number is not taken for good.
   expect(codeOf(() => parseObject(oldLosses, 'option.losses', { losses: 2 }))).toMatch(
     /^bad-object option.losses/,

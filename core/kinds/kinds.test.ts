@@ -32,7 +32,7 @@ test('a new job is whole, whatever kinds there are', () => {
       now: theOne(job.house, 'tariff', 'tariff-now'),
       then: theOne(job.house, 'tariff', 'tariff-then'),
     },
-    prices: { pricePerWatt: 3, pricePerBattery: 9000, incentiveShare: 0.1 },
+    prices: { pricePerWatt: 3, listShare: 0.9, incentiveShare: 0.1 },
   })
   expect(() => checkJob(made)).not.toThrow()
 })
@@ -93,7 +93,7 @@ test('a building that stands through a plane keeps its modules off, a lower one 
     edgeIndex: south.edgeIndex,
     orientation: 'portrait',
     gapM: 0.02,
-    mount: 'close',
+    liftM: 0.12,
     removed: [],
   } as const
   const laid = (under: Below) => built(array, under).field?.slots.length ?? 0

@@ -147,12 +147,10 @@ export interface Movement<T> {
   readonly along: 'level' | 'faces'
 }
 
-/** How well air cools what lies there. */
-export type Mount = 'close' | 'raised' | 'open'
-
 /** Of a kind that carries modules. */
 export interface Carrier<T> {
-  readonly mount: (object: T) => Mount
+  /** From what is below to the modules, m; null where they stand in the open. */
+  readonly airGapM: (object: T) => number | null
   /** Places left empty. */
   readonly removed: (object: T) => readonly string[]
   readonly withRemoved: (object: T, removed: readonly string[]) => Partial<T>

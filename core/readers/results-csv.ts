@@ -1,5 +1,6 @@
 import { modelYear } from '../model/model-year'
 import { lossNames, type LossName } from '../energy/loss-chain'
+import { type Carpet } from '../stages/carpet'
 import { type RunSummary } from './summary'
 
 const line = (cells: readonly (string | number)[]) =>
@@ -19,17 +20,28 @@ const lossColumns: Readonly<Record<LossName, string>> = {
   dirt: 'dirt',
   'low-light': 'low_light',
   heat: 'heat',
+  window: 'outside_window',
   'light-induced': 'light_induced',
   nameplate: 'nameplate',
   wiring: 'wiring',
   connections: 'connections',
   other: 'other',
   inverter: 'inverter',
+  'own-draw': 'inverter_own_draw',
   clipping: 'clipping',
   downtime: 'downtime',
 }
 
-/** Months as rows: light, every loss, yield, use and bills. kWh and currency. */
+/** Seven significant digits, never as a power of ten. */
+function figure(value: number): string {
+  if (Math.abs(value) < 1e-6) return value === 0 ? '0' : value.toFixed(12).replace(/0+$/, '')
+  return String(Number(value.toPrecision(7)))
+}
+
+/**
+ * Months as rows: light, every loss, yield, what becomes of it, and bills; kWh and currency. In every row the yield is
+ * used, sold, lost in the battery or curtailed (or stored for a later month), and what is used and bought is the load.
+ */
 export function monthlyCsv(summary: RunSummary): string {
   const { chain, monthly, powerW } = summary
   const losses = lossNames.filter((name) => chain.lost[name].kwh !== 0)
@@ -39,8 +51,12 @@ export function monthlyCsv(summary: RunSummary): string {
     'sunKwh',
     ...losses.map((name) => `${lossColumns[name]}LostKwh`),
     'yieldKwh',
-    'loadKwh',
     'usedKwh',
+    'soldKwh',
+    'batteryLostKwh',
+    'curtailedKwh',
+    'boughtKwh',
+    'loadKwh',
     'billBefore',
     'billAfter',
     'value',
@@ -55,48 +71,54 @@ export function monthlyCsv(summary: RunSummary): string {
         sun,
         ...losses.map((name) => at(chain.lost[name].monthly)),
         yieldKwh,
-        at(monthly.loadKwh),
         at(monthly.usedKwh),
+        at(monthly.soldKwh),
+        at(monthly.batteryLostKwh),
+        at(monthly.curtailedKwh),
+        at(monthly.boughtKwh),
+        at(monthly.loadKwh),
         at(monthly.billBefore),
         at(monthly.billAfter),
         at(monthly.billBefore) - at(monthly.billAfter),
-      ].map((value) => value.toFixed(3)),
+      ].map(figure),
     ]
   })
   return `${[header, ...rows].map(line).join('\n')}\n`
 }
 
+/** What stands in each column of an interval; kWh, and currency a kWh. */
+const hourlyColumns = [
+  ['lightOnModulesWm2', 'sun'],
+  ['shadeShare', 'shade'],
+  ['yieldKwh', 'yield'],
+  ['loadKwh', 'load'],
+  ['boughtKwh', 'bought'],
+  ['soldKwh', 'sold'],
+  ['chargedKwh', 'charged'],
+  ['dischargedKwh', 'discharged'],
+  ['storedKwh', 'battery'],
+  ['curtailedKwh', 'curtailed'],
+  ['priceNowPerKwh', 'priceNow'],
+  ['priceWithSolarPerKwh', 'price'],
+] as const satisfies readonly (readonly [string, keyof Carpet])[]
+
 /**
- * Every interval of the year: its beginning in standard time, light on the modules, and what house and grid got.
+ * Every interval of the year: its beginning in standard time, light on the modules, and what house, battery and grid
+ * got. In every row yield, bought and discharged are load, sold, charged and curtailed; a yield below zero is the
+ * inverter's own draw.
  * @param timeZoneHours standard time that the intervals are counted in
  */
-export function hourlyCsv(summary: RunSummary, timeZoneHours: number): string {
-  const { carpet } = summary
+export function hourlyCsv({ carpet }: Pick<RunSummary, 'carpet'>, timeZoneHours: number): string {
   const two = (value: number) => String(value).padStart(2, '0')
   const minutes = Math.round(Math.abs(timeZoneHours) * 60)
   const offset = `${timeZoneHours < 0 ? '-' : '+'}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`
-  const header = [
-    'time',
-    'lightOnModulesWm2',
-    'shadeShare',
-    'yieldKwh',
-    'loadKwh',
-    'soldLessBoughtKwh',
-    'batteryKwh',
-    'pricePerKwh',
-  ]
-  const rows = Array.from(carpet.yield, (yieldKwh, i) => {
+  const header = ['time', ...hourlyColumns.map(([name]) => name)]
+  const rows = Array.from(carpet.yield, (_, i) => {
     const local = new Date(Date.UTC(modelYear, 0, 1) + i * carpet.stepMinutes * 60_000)
-    const values = [
-      carpet.sun[i],
-      carpet.shade[i],
-      yieldKwh,
-      carpet.load[i],
-      carpet.net[i],
-      carpet.battery[i],
-      carpet.price[i],
+    return [
+      `${local.toISOString().slice(0, 16)}${offset}`,
+      ...hourlyColumns.map(([, series]) => figure(carpet[series][i] ?? 0)),
     ]
-    return [`${local.toISOString().slice(0, 16)}${offset}`, ...values.map((value) => (value ?? 0).toFixed(4))]
   })
   return `${[header, ...rows].map(line).join('\n')}\n`
 }

@@ -1,7 +1,7 @@
 import { type LossChain } from '../energy/loss-chain'
 import { type Vec3 } from '../geometry/vector'
 import { type Run, type StageTime } from '../graph/run'
-import { type Check, type LedgerLine } from '../model/ledger'
+import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { castersStage } from '../stages/casters'
@@ -12,6 +12,7 @@ import { shadeBillStage } from '../stages/shade-bill'
 import { siteStage } from '../stages/site'
 import { stringsStage } from '../stages/strings'
 import { moduleIn, type World } from '../stages/world'
+import { type ShownLine } from './books'
 import { checksOf, ledgerOf } from './ledger'
 
 /** One module's figures for the stage. */
@@ -31,7 +32,7 @@ export interface PanelFigures {
 
 /** What a run shows, as plain data that crosses from a worker: the ledger, the checks, the modules and the charts. */
 export interface RunSummary {
-  readonly ledger: readonly LedgerLine[]
+  readonly ledger: readonly ShownLine[]
   readonly checks: readonly Check[]
   readonly count: number
   readonly powerW: number
@@ -44,7 +45,11 @@ export interface RunSummary {
   readonly monthly: {
     readonly yieldKwh: readonly number[]
     readonly loadKwh: readonly number[]
+    readonly boughtKwh: readonly number[]
     readonly usedKwh: readonly number[]
+    readonly soldKwh: readonly number[]
+    readonly batteryLostKwh: readonly number[]
+    readonly curtailedKwh: readonly number[]
     readonly billBefore: readonly number[]
     readonly billAfter: readonly number[]
   }

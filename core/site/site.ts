@@ -1,6 +1,6 @@
 import { type Vec3 } from '../geometry/vector'
 import { type KindName } from '../kinds/index'
-import { type Geometry, type ModuleField, type Mount } from '../kinds/standing'
+import { type Geometry, type ModuleField } from '../kinds/standing'
 import { type Slot } from '../layout/lay'
 import { type Fault } from '../model/fault'
 
@@ -29,7 +29,8 @@ export interface LaidArray {
   readonly id: string
   readonly plane: ModuleField['plane']
   readonly tracker: ModuleField['tracker']
-  readonly mount: Mount
+  /** Air behind the modules, m; null where they stand in the open. */
+  readonly airGapM: number | null
   readonly panels: readonly Panel[]
   /** Places where a module would fit but was taken away. */
   readonly empty: readonly Panel[]
@@ -51,7 +52,7 @@ export const emptySite: Site = { objects: [], arrays: [], orphaned: [], faults: 
 /** A standing object that may carry modules. */
 export interface Built extends StandingObject {
   /** Null for a kind that carries none. */
-  readonly carries: { readonly mount: Mount; readonly removed: readonly string[] } | null
+  readonly carries: { readonly airGapM: number | null; readonly removed: readonly string[] } | null
 }
 
 /**
@@ -77,7 +78,7 @@ export function assembleSite(built: readonly Built[], canLay: boolean): Site {
 function laidArray(
   id: string,
   { plane, slots, tracker }: ModuleField,
-  { mount, removed }: NonNullable<Built['carries']>,
+  { airGapM, removed }: NonNullable<Built['carries']>,
 ): LaidArray {
   const gone = new Set(removed)
   const panelAt = ({ key, corners, orientation }: Slot): Panel => ({
@@ -91,7 +92,7 @@ function laidArray(
     id,
     plane,
     tracker,
-    mount,
+    airGapM,
     panels: slots.filter(({ key }) => !gone.has(key)).map(panelAt),
     empty: slots.filter(({ key }) => gone.has(key)).map(panelAt),
   }

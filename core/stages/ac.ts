@@ -7,7 +7,7 @@ import { fieldsOf, inverterIn, lossesIn, type World } from './world'
 /** What the inverter makes of the direct current. */
 export const acStage: Stage<World, AcYear> = stage({
   name: 'ac',
-  version: 3,
+  version: 4,
   // Every module hangs in a string.
   after: { dc: dcStage, strings: stringYearStage, sun: sunStage },
   reads: (world: World) => ({

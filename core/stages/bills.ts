@@ -14,7 +14,7 @@ const pricesIn = ({ pricePerKwh, periods }: Tariff) => ({
 })
 
 /** Price of a bought kWh in every interval, before. */
-const priceNowStage: Stage<World, Float64Array> = stage({
+export const priceNowStage: Stage<World, Float64Array> = stage({
   name: 'price now',
   version: 1,
   after: { clock: clockStage },

@@ -1,6 +1,6 @@
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
-import { priceThenStage } from './bills'
+import { priceNowStage, priceThenStage } from './bills'
 import { clockStage } from './clock'
 import { dispatchStage } from './dispatch'
 import { lightSeriesStage, type LightSeries } from './light-series'
@@ -14,9 +14,15 @@ export interface Carpet extends LightSeries {
   readonly load: Float32Array
   /** Sold less bought. */
   readonly net: Float32Array
-  /** What the battery holds. */
+  readonly bought: Float32Array
+  readonly sold: Float32Array
+  readonly charged: Float32Array
+  readonly discharged: Float32Array
+  /** What the battery holds at the interval's end. */
   readonly battery: Float32Array
-  /** Of a bought kWh. */
+  readonly curtailed: Float32Array
+  /** Of a bought kWh, before solar and with it. */
+  readonly priceNow: Float32Array
   readonly price: Float32Array
   /** Hour of the local clock. */
   readonly clockHour: Uint8Array
@@ -24,17 +30,18 @@ export interface Carpet extends LightSeries {
 
 export const carpetStage: Stage<World, Carpet> = stage({
   name: 'carpet',
-  version: 1,
+  version: 2,
   after: {
     light: lightSeriesStage,
     ac: acStage,
     load: loadStage,
     dispatch: dispatchStage,
+    priceNow: priceNowStage,
     price: priceThenStage,
     clock: clockStage,
   },
   reads: (world: World) => ({ stepMinutes: world.weather.value.stepMinutes }),
-  compute: ({ stepMinutes }, { light, ac, load, dispatch, price, clock }) => {
+  compute: ({ stepMinutes }, { light, ac, load, dispatch, priceNow, price, clock }) => {
     const net = new Float32Array(load.length)
     for (let i = 0; i < net.length; i++)
       net[i] = (dispatch.sold[i] as number) - (dispatch.bought[i] as number)
@@ -44,28 +51,48 @@ export const carpetStage: Stage<World, Carpet> = stage({
       yield: new Float32Array(ac.kwhByInterval),
       load: new Float32Array(load),
       net,
+      bought: new Float32Array(dispatch.bought),
+      sold: new Float32Array(dispatch.sold),
+      charged: new Float32Array(dispatch.charged),
+      discharged: new Float32Array(dispatch.discharged),
       battery: new Float32Array(dispatch.storedKwh),
+      curtailed: new Float32Array(dispatch.curtailed),
+      priceNow: new Float32Array(priceNow),
       price: new Float32Array(price),
       clockHour: clock.hour,
     }
   },
 })
 
-/** What the house uses month by month, and how much of it does not come from the grid; kWh. */
+/**
+ * Where the energy goes month by month, kWh: what the house uses, how much of it comes from the grid and how much does
+ * not, and what becomes of the rest of the yield.
+ */
 export interface UseByMonth {
   readonly loadKwh: readonly number[]
+  readonly boughtKwh: readonly number[]
   readonly usedKwh: readonly number[]
+  readonly soldKwh: readonly number[]
+  readonly batteryLostKwh: readonly number[]
+  readonly curtailedKwh: readonly number[]
 }
 
 export const useByMonthStage: Stage<World, UseByMonth> = stage({
   name: 'use by month',
-  version: 1,
+  version: 2,
   after: { load: loadStage, dispatch: dispatchStage, clock: clockStage },
   reads: () => ({}),
-  compute: (_, { load, dispatch: { usedDirect, discharged }, clock: { month } }) => ({
-    loadKwh: byMonth(month, (i) => load[i] as number),
-    usedKwh: byMonth(month, (i) => (usedDirect[i] as number) + (discharged[i] as number)),
-  }),
+  compute: (_, { load, dispatch: { bought, sold, charged, discharged, curtailed }, clock: { month } }) => {
+    const of = (series: Float64Array) => byMonth(month, (i) => series[i] as number)
+    return {
+      loadKwh: of(load),
+      boughtKwh: of(bought),
+      usedKwh: byMonth(month, (i) => (load[i] as number) - (bought[i] as number)),
+      soldKwh: of(sold),
+      batteryLostKwh: byMonth(month, (i) => (charged[i] as number) - (discharged[i] as number)),
+      curtailedKwh: of(curtailed),
+    }
+  },
 })
 
 function byMonth(month: Uint8Array, at: (interval: number) => number): number[] {

@@ -1,4 +1,4 @@
-import { mountHeat } from '../energy/cell-temperature'
+import { heatAt } from '../energy/array-heat'
 import { stringYear, stringYearBytes, sumStrings, type DcYear, type StringYear } from '../energy/dc'
 import { Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
@@ -11,10 +11,15 @@ import { stringsStage } from './strings'
 import { sunStage } from './sun'
 import { fieldsOf, inverterIn, lossesIn, moduleIn, type World } from './world'
 
+const windowIn = (world: World) => {
+  const { mppLowV, mppHighV, startV } = inverterIn(world)
+  return { lowV: mppLowV, highV: mppHighV, startV }
+}
+
 /** A year of each string, from the light on its modules to its power. */
 export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
   name: 'string years',
-  version: 1,
+  version: 2,
   after: {
     site: siteStage,
     planeLight: planeLightStage,
@@ -29,14 +34,15 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     losses: fieldsOf(lossesIn(world), 'soiling', 'snow'),
     weather: world.weather,
     withVolts: inverterIn(world).king !== undefined,
+    window: windowIn(world),
   }),
-  each: ({ powerW, losses, weather, withVolts }, after) => {
+  each: ({ powerW, losses, weather, withVolts, window }, after) => {
     const { site, planeLight, panelLight, snow, wiring, sun } = after
     const power = new Keyed(after.model.key, after.model.value.power)
     const lights = new Map(
       site.value.arrays
-        .flatMap(({ mount, panels }, a) => panels.map(({ id }) => ({ id, a, mount })))
-        .map(({ id, a, mount }, at) => [id, { a, mount, light: panelLight.value[at] }] as const),
+        .flatMap((array, a) => array.panels.map(({ id }) => ({ id, a, array })))
+        .map(({ id, a, array }, at) => [id, { a, array, light: panelLight.value[at] }] as const),
     )
     return wiring.value.strings.flatMap(({ panelIds, input }) => {
       const found = panelIds.flatMap((id) => lights.get(id) ?? [])
@@ -49,7 +55,7 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
           panels: found.flatMap((panel) => panel.light ?? []),
           light,
           snowLost,
-          heat: mountHeat[first.mount],
+          heat: heatAt(first.array),
           // Without an input a string yields nothing.
           connected: input >= 0,
           powerW,
@@ -59,6 +65,7 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
           weather,
           sun,
           withVolts,
+          window,
         },
       ]
     })
@@ -71,7 +78,7 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
 /** All strings together at the inverter, after the entered losses. */
 export const dcStage: Stage<World, DcYear> = stage({
   name: 'dc',
-  version: 5,
+  version: 6,
   after: { strings: stringYearStage, sun: sunStage },
   reads: (world: World) => {
     const { other, ...losses } = fieldsOf(

@@ -6,7 +6,7 @@ import { billNowStage, priceThenStage } from './bills'
 import { batteryRunIn } from './dispatch'
 import { loadStage } from './load'
 import { siteStage } from './site'
-import { batteryIn, fieldsOf, moduleIn, offerIn, siteIn, storageIn, tariffThenIn, type World } from './world'
+import { batteryIn, fieldsOf, inverterIn, moduleIn, offerIn, siteIn, storageIn, tariffThenIn, type World } from './world'
 
 /** The bills of the years to come at today's prices, currency a year. */
 export const yearsStage: Stage<World, readonly number[]> = stage({
@@ -40,13 +40,24 @@ export const powerStage: Stage<World, { readonly count: number; readonly powerW:
 /** What the option costs. */
 export const priceStage: Stage<World, Price> = stage({
   name: 'price',
-  version: 1,
+  version: 2,
   after: { power: powerStage },
   reads: (world: World) => ({
-    offer: fieldsOf(offerIn(world), 'pricePerWatt', 'pricePerBattery', 'incentiveShare'),
+    offer: fieldsOf(
+      offerIn(world),
+      'pricePerWatt',
+      'equipment',
+      'listShare',
+      'pricePerBattery',
+      'incentiveShare',
+    ),
+    modulePrice: moduleIn(world).price,
+    inverterPrice: inverterIn(world).price,
+    batteryPrice: batteryIn(world)?.price ?? 0,
     batteries: batteryIn(world) ? storageIn(world).count : 0,
   }),
-  compute: ({ offer, batteries }, { power }) => priceOf(offer, power.powerW, batteries),
+  compute: ({ offer, ...priced }, { power }) =>
+    priceOf(offer, { ...priced, modules: power.count, powerW: power.powerW }),
 })
 
 /** What comes of it over the years. */

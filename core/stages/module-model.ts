@@ -12,14 +12,15 @@ export interface ModuleModel {
 
 export const moduleModelStage: Stage<World, ModuleModel> = stage({
   name: 'module model',
-  version: 1,
+  version: 2,
   after: {},
   reads: (world: World) => ({
     sheet: fieldsOf(moduleIn(world), 'vocV', 'vmpV', 'iscA', 'impA', 'vocPerK', 'iscPerK', 'powerPerK'),
+    strips: moduleIn(world).strips,
   }),
-  compute: ({ sheet }) => {
+  compute: ({ sheet, strips }) => {
     const diode = fitDiode(sheet)
-    return { diode, power: diodePower(diode) }
+    return { diode, power: diodePower(diode, strips) }
   },
   // Two tables of best points.
   bytes: () => 20_000,

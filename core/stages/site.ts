@@ -12,7 +12,7 @@ function labelOf(object: AnyObject): Pick<Built, 'id' | 'kind' | 'carries'> {
   return {
     id: object.id,
     kind: object.kind,
-    carries: carrier ? { mount: carrier.mount(object), removed: carrier.removed(object) } : null,
+    carries: carrier ? { airGapM: carrier.airGapM(object), removed: carrier.removed(object) } : null,
   }
 }
 

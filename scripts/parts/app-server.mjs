@@ -18,7 +18,7 @@ export async function endLeftoverApp(folder) {
   const line = `/proc/${pid}/environ`
   if (!pid || !existsSync(line) || !readFileSync(line, 'utf8').includes(`TALL_GABLE_DATA=${folder}\0`)) return
   process.kill(pid, 'SIGTERM')
-  for (let i = 0; i < 50 && isAlive(pid); i++) await pause(100)
+  for (let i = 0; i < 20 && isAlive(pid); i++) await pause(50)
   if (isAlive(pid)) process.kill(pid, 'SIGKILL')
 }
 
@@ -51,12 +51,12 @@ export async function startApp({ folder, port, databaseUrl, dev = false, verbose
   )
   writeFileSync(join(folder, 'app.pid'), String(child.pid))
   const address = `http://127.0.0.1:${port}`
-  for (let i = 0; i < 300; i++) {
+  for (let i = 0; i < 600; i++) {
     if (hasEnded(child))
       throw new Error(`The application ended while it was starting; see ${join(folder, 'logs')}.`)
     const answer = await fetch(`${address}/health`).catch(() => null)
     if (answer?.ok) return { child, address }
-    await pause(100)
+    await pause(50)
   }
   throw new Error('The application does not answer.')
 }

@@ -20,6 +20,7 @@ const sources = [
   'samples',
   'instrumentation.ts',
   'proxy.ts',
+  'scripts/migrate-and-seed.ts',
   'scripts/parts/threads.mjs',
   'package-lock.json',
   'next.config.ts',

@@ -1,21 +1,25 @@
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { delimiter, join } from 'node:path'
 import { runShown, succeeds } from './commands.mjs'
 import { inRoot } from './folders.mjs'
 
 const debian = [
-  { command: ['mariadbd', '--version'], package: 'mariadb-server' },
-  { command: ['chromium', '--version'], package: 'chromium' },
-  { command: ['pdftoppm', '-v'], package: 'poppler-utils' },
+  { command: 'mariadbd', package: 'mariadb-server' },
+  { command: 'chromium', package: 'chromium' },
+  { command: 'pdftoppm', package: 'poppler-utils' },
 ]
+
+const isInstalled = (command) =>
+  process.env.PATH.split(delimiter).some((folder) => existsSync(join(folder, command)))
 
 const digestOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex')
 
 /** Installs what is missing of Debian's packages (as root), else says exactly what to install. */
 export function installDebianPackages() {
-  const missing = debian
-    .filter(({ command: [name, ...args] }) => !succeeds(name, args))
-    .map((entry) => entry.package)
+  // Debian keeps what servers are started with outside an ordinary user's path.
+  process.env.PATH = [process.env.PATH, '/usr/sbin'].filter(Boolean).join(delimiter)
+  const missing = debian.filter(({ command }) => !isInstalled(command)).map((entry) => entry.package)
   if (missing.length === 0) return
   const line = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
   if (process.getuid?.() !== 0) {

@@ -93,6 +93,18 @@ export class PrivateDatabase {
     if (done.status !== 0) throw new Error(done.stderr)
   }
 
+  /** Answers whoever stores an edit as it would with no room left on the disk, or no more so. */
+  setFull(full) {
+    const name = `${databaseName}.full`
+    const done = this.#sql(
+      full
+        ? `CREATE TRIGGER ${name} BEFORE INSERT ON ${databaseName}.edit FOR EACH ROW ` +
+            "SIGNAL SQLSTATE 'HY000' SET MYSQL_ERRNO = 1114, MESSAGE_TEXT = 'The table is full'"
+        : `DROP TRIGGER IF EXISTS ${name}`,
+    )
+    if (done.status !== 0) throw new Error(done.stderr)
+  }
+
   onDeath(listener) {
     this.#child?.once('exit', () => !this.#stopping && listener())
   }

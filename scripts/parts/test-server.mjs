@@ -11,7 +11,7 @@ export async function startTestServer(name) {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   const database = new PrivateDatabase(folder)
   const databaseUrl = await database.start()
-  runShown('node', ['--import', 'tsx', 'scripts/migrate-and-seed.ts'], { DATABASE_URL: databaseUrl })
+  runShown('node', ['dist/first.mjs'], { DATABASE_URL: databaseUrl })
   const port = await freePort(0)
   let app = await startApp({ folder, port, databaseUrl })
   return {

@@ -1,11 +1,12 @@
 import { build } from 'esbuild'
 import { inRoot, root } from './folders.mjs'
 
-/** What runs beside the application, in threads and processes of its own, by the name of its file in `dist`. */
+/** What runs before and beside the application, in threads and processes of its own, by the name of its file in `dist`. */
 const entries = {
   compute: 'server/compute/worker.ts',
   print: 'server/print/print-process.ts',
   town: 'app/world/town-worker.ts',
+  first: 'scripts/migrate-and-seed.ts',
 }
 
 /** Bundles them; packages stay where they are. */

@@ -91,7 +91,7 @@ export const kinds = {
   array: {
     one: 'array',
     named: 'Array',
-    fields: { orientation: 'Orientation', mount: 'Mounting', gapM: 'Gap', removed: 'Removed modules' },
+    fields: { orientation: 'Orientation', liftM: 'Off the roof', gapM: 'Gap', removed: 'Removed modules' },
   },
   rack: {
     one: 'ground-mounted',
@@ -145,6 +145,8 @@ export const kinds = {
     fields: {
       name: 'Option name',
       pricePerWatt: 'Price per watt',
+      equipment: 'Modules and inverter',
+      listShare: 'Of list prices',
       pricePerBattery: 'Price per battery',
       incentiveShare: 'Incentive',
       upkeepPerYear: 'Annual maintenance',

@@ -8,8 +8,6 @@ import { useBench, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, LengthField } from '../../fields/fields'
 import { ArrayFacts } from '../array-facts'
 
-const mounts = ['close', 'raised', 'open'] as const
-
 /** Modules on a roof plane. */
 export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
   const { documents, site: standing } = useBench()
@@ -32,7 +30,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
           value={`${laid.plane.pitchDeg.toFixed(1)}° · ${laid.plane.azimuthDeg.toFixed(0)}°`}
         />
       )}
-      {plane && <Fact label="Plane area" value={formatArea(plane.areaM2, site.units)} />}
+      {plane && <Fact label="Plane area" value={formatArea(plane.areaM2, site.units, site.locale)} />}
       <ChoiceField
         label={fields.orientation}
         value={array.orientation}
@@ -43,11 +41,13 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
         ]}
         onChoose={(orientation) => set('Orientation', { orientation })}
       />
-      <ChoiceField
-        label={fields.mount}
-        value={array.mount}
-        choices={mounts.map((value) => ({ value, label: sayer.words.phrases[`mount-${value}`] }))}
-        onChoose={(mount) => set('Mounting', { mount })}
+      <LengthField
+        label={fields.liftM}
+        name="Off the roof"
+        documentId={optionId}
+        objectId={array.id}
+        value={array.liftM}
+        fields={(liftM) => ({ liftM })}
       />
       <LengthField
         label={fields.gapM}

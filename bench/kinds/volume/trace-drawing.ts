@@ -1,6 +1,7 @@
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'
 import { defaultEaveHeightM, defaultPitchDeg, type Volume } from '@/core/kinds/volume/volume'
+import { parseNumber } from '@/core/model/numbers'
 import { parseLength, toRadians } from '@/core/model/units'
 import { ofKind } from '@/core/kinds/documents'
 import { segmentsMeet, signedArea } from '@/core/geometry/polygon'
@@ -114,9 +115,9 @@ export class TraceDrawing extends ToolState {
     if (!last) return
     const withAngle = /^(.*\S)\s+(-?\d+(?:[.,]\d+)?)\s*(?:°|deg)$/.exec(this.#typed.trim())
     try {
-      const length = parseLength(withAngle?.[1] ?? this.#typed, this.context.units())
+      const length = parseLength(withAngle?.[1] ?? this.#typed, this.context.units(), this.context.locale())
       if (length <= 0) throw new Fault('zero-length', { text: this.#typed })
-      const angle = withAngle?.[2] === undefined ? null : toRadians(Number(withAngle[2].replace(',', '.')))
+      const angle = withAngle?.[2] === undefined ? null : toRadians(parseNumber(withAngle[2], this.context.locale()))
       const toward: Vec2 =
         angle === null ? unit2(sub2(this.#pointer, last)) : [Math.sin(angle), Math.cos(angle)]
       if (toward[0] === 0 && toward[1] === 0) throw new Fault('no-direction')

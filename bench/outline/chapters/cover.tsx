@@ -55,8 +55,8 @@ export function CoverChapter() {
       />
       {module && (
         <p className="quiet">
-          {module.powerW} W, {formatLength(module.lengthM, site.units)} ×{' '}
-          {formatLength(module.widthM, site.units)}
+          {module.powerW} W, {formatLength(module.lengthM, site.units, site.locale)} ×{' '}
+          {formatLength(module.widthM, site.units, site.locale)}
         </p>
       )}
       <h3 className="quiet mt-2">Arrays: modules, sun access</h3>

@@ -4,7 +4,7 @@ import { theOne } from '@/core/kinds/documents'
 import { loadId, type LoadShape, loadShapes } from '@/core/kinds/load/load'
 import { tariffNowId, tariffThenId, type Tariff, type TariffPeriod } from '@/core/kinds/tariff/tariff'
 import { Fault } from '@/core/model/fault'
-import { parseNumber } from '@/core/model/units'
+import { parseNumber } from '@/core/model/numbers'
 import { useBench, useHouse, useSite, useWords } from '../../context'
 import { ChoiceField, MoneyField, NumberField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
@@ -153,7 +153,7 @@ function Period({
         label="Price per kWh"
         unit={moneySign(site)}
         shown={number(period.pricePerKwh, site, 3)}
-        onType={(text) => onChange({ pricePerKwh: parseNumber(text) })}
+        onType={(text) => onChange({ pricePerKwh: parseNumber(text, site.locale) })}
       />
       <TextField
         label="Hours"

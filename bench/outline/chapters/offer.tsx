@@ -4,17 +4,24 @@ import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
 import { storageId } from '@/core/kinds/storage/storage'
 import { useBench, useOption, useSession, useWords } from '../../context'
-import { MoneyField, NumberField, PercentField } from '../../fields/fields'
+import {
+  ChoiceField,
+  MoneyField,
+  NumberField,
+  OptionalMoneyField,
+  PercentField,
+} from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { SentOffers } from './sent-offers'
 
 /** Price, incentive, years; and the link for the customer. */
 export function OfferChapter() {
-  const { documents } = useBench()
+  const { documents, catalogue } = useBench()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
   const offer = theOne(option, 'offer', offerId)
   const storage = theOne(option, 'storage', storageId)
+  const battery = catalogue.batteries.find(({ id }) => id === storage.batteryId)
   const { fields } = useWords().kinds.offer
   const of = { documentId: optionId, objectId: offerId }
   return (
@@ -32,13 +39,29 @@ export function OfferChapter() {
         value={offer.pricePerWatt}
         fields={(pricePerWatt) => ({ pricePerWatt })}
       />
-      {storage.batteryId && (
-        <MoneyField
+      <ChoiceField
+        label={fields.equipment}
+        value={offer.equipment}
+        choices={[
+          { value: 'listed', label: 'at list prices' },
+          { value: 'in-price', label: 'in the price' },
+        ]}
+        onChoose={(equipment) => documents.set('Modules and inverter', optionId, offerId, { equipment })}
+      />
+      <PercentField
+        {...of}
+        label={fields.listShare}
+        name="Share of list prices"
+        value={offer.listShare}
+        fields={(listShare) => ({ listShare })}
+      />
+      {battery && (
+        <OptionalMoneyField
           {...of}
           label={fields.pricePerBattery}
           name="Price per battery"
-          digits={0}
           value={offer.pricePerBattery}
+          usual={battery.price * offer.listShare}
           fields={(pricePerBattery) => ({ pricePerBattery })}
         />
       )}

@@ -3,7 +3,8 @@
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import { useEffect, useState } from 'react'
 import { type Site } from '@/core/kinds/site/site'
-import { formatDistance, parseNumber } from '@/core/model/units'
+import { parseNumber } from '@/core/model/numbers'
+import { formatDistance } from '@/core/model/units'
 import { stationNoteM, stationWarningM } from '@/core/weather/station'
 import { useBench, useSayer, useSite, useStations, useWords } from '../../context'
 import { Fault } from '@/core/model/fault'
@@ -12,7 +13,7 @@ import { addressesFor, type AddressFound } from '@/services/world'
 import { ChoiceField, NumberField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
-import { number } from '@/words/format'
+import { number, plainNumber } from '@/words/format'
 import { chosenStation } from '../../stations/station-choice'
 import { houseId } from '../../store/documents'
 
@@ -110,10 +111,10 @@ export function SiteChapter() {
       />
       <TextField
         label={fields.exportLimitKw}
-        shown={site.exportLimitKw === null ? 'none' : String(site.exportLimitKw)}
+        shown={site.exportLimitKw === null ? 'none' : plainNumber(site.exportLimitKw, site)}
         unit="kW"
         onType={(text) =>
-          set('Export limit', { exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text) })
+          set('Export limit', { exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text, site.locale) })
         }
       />
     </>
@@ -221,14 +222,14 @@ function StationField() {
         value={chosen.id}
         choices={stations.map((station) => ({
           value: station.id,
-          label: `${station.name}, ${station.own ? 'own file, ' : ''}${formatDistance(station.distanceM, site.units)}`,
+          label: `${station.name}, ${station.own ? 'own file, ' : ''}${formatDistance(station.distanceM, site.units, site.locale)}`,
         }))}
         onChoose={(stationId) => documents.set('Weather station', houseId, site.id, { stationId })}
       />
       <p
         className={`text-right text-[12px] ${chosen.distanceM > stationWarningM ? 'text-clay' : 'text-pencil'}`}
       >
-        {formatDistance(chosen.distanceM, site.units)} away, {heightText}
+        {formatDistance(chosen.distanceM, site.units, site.locale)} away, {heightText}
         {chosen.distanceM > stationNoteM &&
           (chosen.distanceM > stationWarningM ? ': too far to be reliable' : ': rather far')}
       </p>

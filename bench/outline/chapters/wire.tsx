@@ -4,7 +4,7 @@ import { theOne } from '@/core/kinds/documents'
 import { coverId } from '@/core/kinds/cover/cover'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { lossesId, mostOtherLosses, type Losses } from '@/core/kinds/losses/losses'
-import { parseNumber, parsePercent } from '@/core/model/units'
+import { parseNumber, parsePercent } from '@/core/model/numbers'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
 import { ChoiceField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
@@ -68,7 +68,7 @@ export function WireChapter() {
         hint="automatic, or a number"
         onType={(text) =>
           documents.set('Modules per string', optionId, electricalId, {
-            modulesPerString: /^\s*(auto.*|)\s*$/i.test(text) ? null : parseNumber(text),
+            modulesPerString: /^\s*(auto.*|)\s*$/i.test(text) ? null : parseNumber(text, site.locale),
           })
         }
       />
@@ -172,7 +172,7 @@ function OtherLosses({ entered }: { readonly entered: Losses }) {
             shown={number(loss.share * 100, site, 1).replace('−', '-')}
             unit="%"
             width="short"
-            onType={(text) => set(loss.name, changed(k, { share: parsePercent(text) }))}
+            onType={(text) => set(loss.name, changed(k, { share: parsePercent(text, site.locale) }))}
           />
           <button
             type="button"

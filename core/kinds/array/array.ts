@@ -15,19 +15,26 @@ export const arraySchema = z.strictObject({
   orientation: z.enum(['portrait', 'landscape', 'best']),
   gapM: between(0, 1, 'm'),
   /** How far off the roof the modules lie, and with it how well air cools them. */
-  mount: z.enum(['close', 'raised', 'open']),
+  liftM: between(0, 1, 'm'),
   /** Places left empty, as "row:column", rows counted from the eave. */
   removed: z.array(z.string().regex(/^\d{1,3}:\d{1,3}$/)).max(2000),
 })
 export type PanelArray = DeepReadonly<z.infer<typeof arraySchema>>
 
-export const arrayVersion = 2
-export const arrayMigrations = [(value: Record<string, unknown>) => ({ ...value, mount: 'close' })]
+export const arrayVersion = 3
+
+/** Lifts in the place of the names that mountings once had; all of them were drawn at the first. */
+const lifts: Readonly<Record<string, number>> = { close: 0.12, raised: 0.2, open: 0.3 }
+
+export const arrayMigrations = [
+  (value: Record<string, unknown>) => ({ ...value, mount: 'close' }),
+  ({ mount, ...value }: Record<string, unknown>) => ({ ...value, liftM: lifts[String(mount)] ?? 0.12 }),
+]
 
 export const defaultArray = {
   kind: 'array',
   orientation: 'portrait',
   gapM: 0.02,
-  mount: 'close',
+  liftM: 0.12,
   removed: [],
 } as const

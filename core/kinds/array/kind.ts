@@ -14,9 +14,6 @@ import {
 import { type Kind } from '../kind'
 import { arrayMigrations, arraySchema, arrayVersion, type PanelArray } from './array'
 
-/** Height of the module's face over the roof. */
-const panelLiftM = 0.12
-
 /** What an array finds where it is laid; null where its plane is gone or no module is chosen. */
 interface Reads {
   readonly plane: RoofPlane
@@ -32,9 +29,9 @@ export const arrayKind: Kind<PanelArray> = {
   version: arrayVersion,
   migrations: arrayMigrations,
   singles: null,
-  standing: standing<PanelArray, 'removed' | 'mount', Reads | null>({
+  standing: standing<PanelArray, 'removed', Reads | null>({
     rank: 'field',
-    ignores: ['removed', 'mount'],
+    ignores: ['removed'],
     reads: ({ volumeId, edgeIndex }, below) => {
       const plane = faceOf(below, volumeId, edgeIndex)
       const { module } = below
@@ -54,7 +51,7 @@ export const arrayKind: Kind<PanelArray> = {
     check: noCheck,
     move: null,
     carrier: {
-      mount: (array) => array.mount,
+      airGapM: (array) => array.liftM,
       removed: (array) => array.removed,
       withRemoved: (_array, removed) => ({ removed }),
     },
@@ -75,7 +72,7 @@ function mayMeet({ corners }: RoofPlane, { base, clearanceM }: KeepOut): boolean
 }
 
 function arrayGeometry(
-  { gapM, orientation }: Pick<PanelArray, 'gapM' | 'orientation'>,
+  { gapM, orientation, liftM }: Pick<PanelArray, 'gapM' | 'orientation' | 'liftM'>,
   reads: Reads | null,
 ): Geometry {
   if (!reads) return emptyGeometry
@@ -87,7 +84,7 @@ function arrayGeometry(
     module,
     gapM,
     orientation,
-    liftM: panelLiftM,
+    liftM,
   })
   const { normal, pitchDeg, azimuthDeg } = plane
   return { ...emptyGeometry, field: { plane: { normal, pitchDeg, azimuthDeg }, slots, tracker: null } }

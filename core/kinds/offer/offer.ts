@@ -9,10 +9,14 @@ export const offerSchema = z.strictObject({
   id: z.literal(offerId),
   kind: z.literal('offer'),
   name: nameSchema,
-  /** Currency per watt of module power. */
+  /** Currency per watt of module power, for all that has no price of its own. */
   pricePerWatt: between(0, 100, 'money/W'),
-  /** Currency for each battery, installed. */
-  pricePerBattery: between(0, 1_000_000, 'money'),
+  /** Whether modules and inverter are paid for at their own list prices, or are in the price per watt. */
+  equipment: z.enum(['listed', 'in-price']),
+  /** What list prices cost here: 0.9 for a tenth off. */
+  listShare: between(0, 10, 'share'),
+  /** Currency for each battery, installed; null for its own list price. */
+  pricePerBattery: between(0, 1_000_000, 'money').nullable(),
   /** Share of the price that comes back as an incentive. */
   incentiveShare: shareSchema,
   years: wholeBetween(1, 50),
@@ -24,15 +28,19 @@ export const offerSchema = z.strictObject({
 })
 export type Offer = DeepReadonly<z.infer<typeof offerSchema>>
 
-export const offerVersion = 1
-export const offerMigrations = []
+export const offerVersion = 2
+export const offerMigrations = [
+  (value: Record<string, unknown>) => ({ ...value, equipment: 'in-price', listShare: 1 }),
+]
 
 export const defaultOffer: Offer = {
   id: offerId,
   kind: 'offer',
   name: 'Roof only',
-  pricePerWatt: 2.9,
-  pricePerBattery: 11_000,
+  pricePerWatt: 2.3,
+  equipment: 'listed',
+  listShare: 1,
+  pricePerBattery: null,
   incentiveShare: 0.3,
   years: 25,
   discountRate: 0.05,

@@ -24,7 +24,7 @@ export const rackKind: Kind<Rack> = {
       along: 'level',
     },
     carrier: {
-      mount: () => 'open',
+      airGapM: () => null,
       removed: (rack) => rack.removed,
       withRemoved: (_rack, removed) => ({ removed }),
     },

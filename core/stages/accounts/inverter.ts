@@ -15,10 +15,10 @@ const muchClipping = 0.03
 /** From the inverter to the house. */
 export const inverterAccount: Stage<World, Account> = stage({
   name: 'account of the inverter',
-  version: 1,
+  version: 2,
   after: { chain: lossChainStage, ac: acStage, power: powerStage },
   reads: (world: World) => ({
-    inverter: fieldsOf(inverterIn(world), 'id', 'acPowerW', 'efficiency'),
+    inverter: fieldsOf(inverterIn(world), 'id', 'acPowerW', 'efficiency', 'nightW'),
     measured: inverterIn(world).king !== undefined,
     downtime: lossesIn(world).availability,
     stepMinutes: world.weather.value.stepMinutes,
@@ -45,12 +45,17 @@ export const inverterAccount: Stage<World, Account> = stage({
               data: { inverter: { ref: inverter.id } },
               value: { value: inverter.efficiency, unit: 'share', digits: 1 },
             },
-            term('night-use', ac.nightKwh, 'kWh', 1),
           ],
           sources: measured
             ? [{ code: 'king-2007' }, { code: 'inverter-measured' }]
             : [{ code: 'dobos-2014-inverter' }, { code: 'inverter-sheet' }],
           assumptions: [],
+        }),
+        lossLine('own-draw', chain.lost['own-draw'].kwh, {
+          formula: { code: 'own-draw' },
+          inputs: [term('night-use', inverter.nightW, 'W', 1)],
+          sources: [{ code: 'inverter-sheet' }],
+          assumptions: [{ code: 'own-draw-bought' }],
         }),
         lossLine('clipping', chain.lost.clipping.kwh, {
           formula: { code: 'clipping' },

@@ -1,27 +1,33 @@
-import { mountHeat } from '../../energy/cell-temperature'
+import { bypassV } from '../../energy/series-curve'
+import { heatOverRoof, openHeat } from '../../energy/cell-temperature'
+import { heightOf } from '../../energy/array-heat'
+import { windShare } from '../../energy/wind'
 import { slideAnHour, slideWm2PerK } from '../../energy/snow-cover'
 import { stage, type Stage } from '../../graph/stage'
 import { countedTwice } from '../../kinds/losses/counted-twice'
 import { type Losses } from '../../kinds/losses/losses'
+import { type Data, type Said } from '../../model/said'
+import { type Site } from '../../site/site'
 import { type Check, type Explanation, type LedgerLine, type Term } from '../../model/ledger'
 import { lossChainStage } from '../loss-chain'
 import { moduleModelStage } from '../module-model'
 import { siteStage } from '../site'
 import { stringsStage } from '../strings'
-import { fieldsOf, lossesIn, moduleIn, type World } from '../world'
+import { fieldsOf, inverterIn, lossesIn, moduleIn, type World } from '../world'
 import { lossLine, monthsTerm, term, type Account } from './account'
 
 /** From the light in the modules to power at the inverter. Each loss stands once. */
 export const moduleAccount: Stage<World, Account> = stage({
   name: 'account of modules',
-  version: 1,
+  version: 2,
   after: { chain: lossChainStage, site: siteStage, wiring: stringsStage, model: moduleModelStage },
   reads: (world: World) => ({
     module: fieldsOf(moduleIn(world), 'strips', 'powerPerK'),
+    inverter: fieldsOf(inverterIn(world), 'id', 'mppLowV', 'mppHighV', 'startV'),
     losses: lossesIn(world),
     snowHours: snowHoursIn(world),
   }),
-  compute: ({ module, losses, snowHours }, { chain, site, wiring, model }) => {
+  compute: ({ module, inverter, losses, snowHours }, { chain, site, wiring, model }) => {
     const lost = chain.lost
     const lines: LedgerLine[] = []
     if (lost.unwired.kwh > 0)
@@ -45,8 +51,12 @@ export const moduleAccount: Stage<World, Account> = stage({
           { code: 'strips', value: module.strips },
           { code: 'strings', value: wiring.strings.length },
         ],
-        sources: [{ code: 'staircase' }],
-        assumptions: [{ code: 'darkest-cell' }, { code: 'no-default-mismatch' }],
+        sources: [{ code: 'string-curve', data: { bypass: { value: bypassV, unit: 'V', digits: 1 } } }],
+        assumptions: [
+          { code: 'darkest-cell' },
+          { code: 'greatest-maximum' },
+          { code: 'no-default-mismatch' },
+        ],
       }),
     )
     if (snowHours !== null || losses.snow.some((share) => share > 0))
@@ -69,23 +79,70 @@ export const moduleAccount: Stage<World, Account> = stage({
         formula: { code: 'heat' },
         inputs: [
           term('power-coefficient', module.powerPerK, 'share/K', 2),
-          ...[...new Set(site.arrays.map(({ mount }) => mount))].flatMap((mount): Term[] => {
-            const { u0, u1 } = mountHeat[mount]
-            const data = { mount: { code: `mount-${mount}` } }
-            return [
-              { code: 'heat-by-light', data, value: { value: u0, unit: 'W/m²K', digits: 1 } },
-              { code: 'heat-by-wind', data, value: { value: u1, unit: 'Ws/m³K', digits: 2 } },
-            ]
-          }),
+          ...heatTerms(site.arrays),
         ],
-        sources: [{ code: 'faiman-2008' }, { code: 'king-2004' }, { code: 'single-diode' }],
-        assumptions: [{ code: 'cell-as-back' }],
+        sources: [
+          { code: 'faiman-2008' },
+          { code: 'king-2004' },
+          { code: 'fuentes-1987' },
+          { code: 'sherman-grimsrud-1980' },
+          { code: 'single-diode' },
+        ],
+        assumptions: [{ code: 'cell-as-back' }, { code: 'suburb' }],
       }),
-      wiringLine(losses, lost),
     )
+    if (lost.window.kwh > 0)
+      lines.push(
+        lossLine('window', lost.window.kwh, {
+          formula: { code: 'window' },
+          inputs: [
+            { code: 'window', data: { inverter: { ref: inverter.id } }, value: range(inverter) },
+            term('start', inverter.startV, 'V', 0),
+            term('hottest-cell', wiring.hottestC, '°C', 0),
+          ],
+          sources: [
+            { code: 'string-curve', data: { bypass: { value: bypassV, unit: 'V', digits: 1 } } },
+            { code: 'inverter-sheet' },
+          ],
+          assumptions: [],
+        }),
+      )
+    lines.push(wiringLine(losses, lost))
     return { lines, checks: losses.other.flatMap((_, k) => twiceCheck(losses, k)) }
   },
 })
+
+const range = ({ mppLowV, mppHighV }: { readonly mppLowV: number; readonly mppHighV: number }): Said => ({
+  code: 'range',
+  data: { low: { value: mppLowV, unit: 'V' }, high: { value: mppHighV, unit: 'V' } },
+})
+
+/** What cools the modules, once for all arrays that stand alike. */
+function heatTerms(arrays: Site['arrays']): Term[] {
+  const told = new Map<string, Term[]>()
+  for (const array of arrays) {
+    if (array.panels.length === 0) continue
+    const gap = array.airGapM
+    const { u0, u1 } = gap === null ? openHeat : heatOverRoof(gap)
+    const height = heightOf(array)
+    const data = {
+      mount:
+        gap === null
+          ? { code: 'mount-open' }
+          : { code: 'mount-gap', data: { gap: { value: gap, unit: 'm', digits: 2 } } },
+    } satisfies Data
+    told.set(`${gap} ${height}`, [
+      { code: 'heat-by-light', data, value: { value: u0, unit: 'W/m²K', digits: 1 } },
+      { code: 'heat-by-wind', data, value: { value: u1, unit: 'Ws/m³K', digits: 2 } },
+      {
+        code: 'wind-share',
+        data: { height: { value: height, unit: 'm', digits: 1 } },
+        value: { value: windShare(height, 'suburb'), unit: 'share', digits: 0 },
+      },
+    ])
+  }
+  return [...told.values()].flat()
+}
 
 /** Hours with snow on the ground; null where the weather knows nothing of snow. */
 function snowHoursIn({ weather: { value } }: World): number | null {

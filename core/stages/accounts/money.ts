@@ -1,4 +1,4 @@
-import { type Money } from '../../finance/money'
+import { type Money, type Price } from '../../finance/money'
 import { stage, type Stage } from '../../graph/stage'
 import { offerId } from '../../kinds/offer/offer'
 import { tariffNowId, tariffThenId } from '../../kinds/tariff/tariff'
@@ -56,16 +56,29 @@ const billAccount: Stage<World, Account> = stage({
         sources: [{ code: 'tariff-entered' }],
         assumptions: [{ code: 'first-year' }],
       }),
+      moneyLine('saving', before.annual - after.annual, 'money/year', 'more', {
+        formula: { code: 'saving' },
+        inputs: [],
+        sources: [{ code: 'lines-above' }],
+        assumptions: [{ code: 'first-year' }],
+      }),
     ],
   }),
 })
+
+/** What is paid for at a price of its own. */
+const listed = ({ modules, inverter, batteries }: Price): Term[] => [
+  ...(modules > 0 ? [cash('price-modules', modules)] : []),
+  ...(inverter > 0 ? [cash('price-inverter', inverter)] : []),
+  ...(batteries > 0 ? [cash('price-batteries', batteries)] : []),
+]
 
 const everyYear: readonly Assumption[] = [{ code: 'years-run-again' }, { code: 'end-of-year' }]
 
 /** What it costs and what comes of it. Without modules and battery there is nothing to pay back. */
 const financeAccount: Stage<World, Account> = stage({
   name: 'account of money',
-  version: 1,
+  version: 2,
   after: {
     money: financeStage,
     price: priceStage,
@@ -93,9 +106,9 @@ const financeAccount: Stage<World, Account> = stage({
         moneyLine('price', price.total, 'money', 'less', {
           formula: { code: 'price' },
           inputs: [
-            cash('price-modules', price.modules),
-            cash('price-batteries', price.batteries),
+            cash('price-work', price.work),
             term('per-watt', offer.pricePerWatt, 'money/W', 2),
+            ...listed(price),
           ],
           sources: [{ code: 'offer-entered' }],
           assumptions: [],

@@ -5,7 +5,7 @@ import { type LedgerLine, type LineId, type Term } from '../../model/ledger'
 import { type Unit } from '../../model/said'
 import { dispatchStage } from '../dispatch'
 import { loadStage } from '../load'
-import { batteryIn, fieldsOf, loadIn, storageIn, type World } from '../world'
+import { batteryIn, fieldsOf, loadIn, siteIn, storageIn, type World } from '../world'
 import { term, type Account } from './account'
 import { plainCheck } from './site'
 
@@ -38,7 +38,7 @@ function houseLine(
 /** Where the energy goes. */
 export const useAccount: Stage<World, Account> = stage({
   name: 'account of use',
-  version: 1,
+  version: 2,
   after: { dispatch: dispatchStage, load: loadStage },
   reads: (world: World) => {
     const battery = batteryIn(world)
@@ -46,22 +46,28 @@ export const useAccount: Stage<World, Account> = stage({
       battery: battery && fieldsOf(battery, 'id', 'usableKwh', 'efficiency'),
       storage: fieldsOf(storageIn(world), 'count', 'reserve'),
       annualKwh: loadIn(world).annualKwh,
+      exportLimitKw: siteIn(world).exportLimitKw,
     }
   },
-  compute: ({ battery, storage, annualKwh }, { dispatch, load }) => {
+  compute: ({ battery, storage, annualKwh, exportLimitKw }, { dispatch, load }) => {
     const consumed = total(load)
     const bought = total(dispatch.bought)
     const throughBattery = total(dispatch.discharged)
+    const curtailed = total(dispatch.curtailed)
     const consumption = term('consumption', consumed, 'kWh', 0)
     const lines = [
-      houseLine('used', total(dispatch.usedDirect) + throughBattery, 'more', [
+      houseLine('used', consumed - bought, 'more', [
         consumption,
+        term('bought', bought, 'kWh', 0),
         term('through-battery', throughBattery, 'kWh', 0),
       ]),
-      houseLine('sold', total(dispatch.sold), 'more', [
-        term('not-taken', total(dispatch.curtailed), 'kWh', 0),
-      ]),
+      houseLine('sold', total(dispatch.sold), 'more', []),
+      ...(curtailed > 0
+        ? [houseLine('curtailed', -curtailed, 'more', [term('export-limit', exportLimitKw ?? 0, 'kW', 2)])]
+        : []),
+      ...(battery ? [batteryLine(battery, storage, dispatch, throughBattery)] : []),
       houseLine('bought', bought, 'less', [consumption]),
+      houseLine('consumption', consumed, 'less', []),
       houseLine(
         'self-sufficiency',
         consumed > 0 ? 1 - Math.min(1, bought / consumed) : 0,
@@ -70,7 +76,6 @@ export const useAccount: Stage<World, Account> = stage({
         'share',
       ),
     ]
-    if (battery) lines.push(batteryLine(battery, storage, dispatch, throughBattery))
     return { lines, checks: annualKwh === 0 ? [plainCheck('no-load', 'warning', loadId)] : [] }
   },
 })

@@ -1,0 +1,164 @@
+import { type ModulePower } from './module-power'
+import { type PanelLight } from './panel-light'
+import { type VoltWindow } from './series-curve'
+import { seriesBest } from './strip-mismatch'
+
+/** Light within this share of each other is taken as the same. */
+const alikeShare = 0.003
+
+/** The groups of cells of a string by their light, entry after entry; those of a module that is lit evenly stand once. */
+export class LitGroups {
+  readonly #panels: readonly PanelLight[]
+  /** How far each module's shaded entries have been read. */
+  readonly #at: Int32Array
+  /** Light of each level behind the glass, W/m², and how many groups have it. */
+  readonly light: Float64Array
+  readonly groups: Float64Array
+  levels = 0
+  /** Groups of the whole string, and the mean of their light. */
+  readonly all: number
+  mean = 0
+
+  constructor(panels: readonly PanelLight[]) {
+    this.#panels = panels
+    this.#at = new Int32Array(panels.length)
+    this.all = panels.reduce((sum, { stripCount }) => sum + stripCount, 0)
+    this.light = new Float64Array(this.all)
+    this.groups = new Float64Array(this.all)
+  }
+
+  /**
+   * Reads an entry; to be asked in their order.
+   * @returns the sum of the modules' mean light, W/m²
+   */
+  read(entry: number): number {
+    const { light, groups } = this
+    let [used, meanSum, sum] = [0, 0, 0]
+    for (let p = 0; p < this.#panels.length; p++) {
+      const { mean, shaded, strips, stripCount } = this.#panels[p] as PanelLight
+      const row = this.#at[p] as number
+      const value = mean[entry] as number
+      meanSum += value
+      if (shaded[row] !== entry) {
+        light[used] = value
+        groups[used++] = stripCount
+        sum += value * stripCount
+        continue
+      }
+      this.#at[p] = row + 1
+      const first = used
+      for (let i = row * stripCount; i < (row + 1) * stripCount; i++) {
+        const strip = strips[i] as number
+        sum += strip
+        if (used > first && light[used - 1] === strip) groups[used - 1] = (groups[used - 1] as number) + 1
+        else {
+          light[used] = strip
+          groups[used++] = 1
+        }
+      }
+    }
+    this.levels = used
+    this.mean = this.all > 0 ? sum / this.all : 0
+    return meanSum
+  }
+
+  /** Puts the levels in order, the brightest first, and those that are alike together. */
+  sort(): void {
+    const { light, groups } = this
+    for (let i = 1; i < this.levels; i++) {
+      const value = light[i] as number
+      const number = groups[i] as number
+      let at = i
+      for (; at > 0 && (light[at - 1] as number) < value; at--) {
+        light[at] = light[at - 1] as number
+        groups[at] = groups[at - 1] as number
+      }
+      light[at] = value
+      groups[at] = number
+    }
+    let used = 0
+    let top = 0
+    for (let i = 0; i < this.levels; i++) {
+      const value = light[i] as number
+      if (used === 0 || value < top * (1 - alikeShare)) {
+        light[used] = top = value
+        groups[used++] = groups[i] as number
+        continue
+      }
+      const [own, more] = [groups[used - 1] as number, groups[i] as number]
+      light[used - 1] = ((light[used - 1] as number) * own + value * more) / (own + more)
+      groups[used - 1] = own + more
+    }
+    this.levels = used
+  }
+}
+
+/** Where a string works. */
+export interface WorkingPoint {
+  /** Even light on all groups that would give as much, W/m². */
+  lit: number
+  /** Efficiency against the rated one at 25 °C and at the cells' temperature. */
+  atStc: number
+  atCell: number
+  /** Share of its best that the inverter's window leaves it. */
+  held: number
+  voltsV: number
+}
+
+/**
+ * The working point of the entry that `groups` was read to, by the share of clean light, the cells' temperature and the
+ * number of modules in series. Groups lit alike work as their module; others on the curve of the string where the
+ * module's model has one, else by the staircase of their light. The result is one object, overwritten each time.
+ */
+export function workingPoint(
+  groups: LitGroups,
+  { power, window }: { readonly power: ModulePower; readonly window?: VoltWindow },
+): (clean: number, cellC: number, inSeries: number) => WorkingPoint {
+  const out: WorkingPoint = { lit: 0, atStc: 1, atCell: 1, held: 1, voltsV: 0 }
+  const { curve } = power
+  const cleaned = new Float64Array(groups.all)
+  const counts = new Float64Array(groups.all)
+  return (clean, cellC, inSeries) => {
+    groups.sort()
+    const { light, levels, mean, all } = groups
+    out.lit = mean
+    out.held = 1
+    if (levels <= 1) {
+      const effective = mean * clean
+      out.atStc = power.efficiency(effective, 25)
+      out.atCell = power.efficiency(effective, cellC)
+      out.voltsV = inSeries * power.volts(effective, cellC)
+      if (!window || !curve) return out
+      const { lowV, highV, startV } = window
+      if (out.voltsV >= Math.max(lowV, startV) && out.voltsV <= highV) return out
+    } else {
+      out.atStc = out.atCell = 0
+      let sum = 0
+      for (let j = 0; j < levels; j++) {
+        const value = light[j] as number
+        const weight = value * (groups.groups[j] as number)
+        sum += weight
+        out.atStc += weight * power.efficiency(value * clean, 25)
+        out.atCell += weight * power.efficiency(value * clean, cellC)
+      }
+      out.atStc = sum > 0 ? out.atStc / sum : 1
+      out.atCell = sum > 0 ? out.atCell / sum : 1
+      if (!curve) {
+        out.lit = seriesBest(light, groups.groups, levels)
+        out.voltsV = inSeries * power.volts(out.lit * clean, cellC)
+        return out
+      }
+    }
+    // Panels that stand for several modules each have their groups as many times.
+    const times = (inSeries * curve.groupsPerModule) / all
+    for (let j = 0; j < levels; j++) {
+      cleaned[j] = (light[j] as number) * clean
+      counts[j] = (groups.groups[j] as number) * times
+    }
+    const best = curve.best(cleaned, counts, levels, cellC, window ?? null)
+    out.lit = best.apartW > 0 ? mean * Math.min(1, best.powerW / best.apartW) : 0
+    out.held = best.powerW > 0 ? best.heldW / best.powerW : 0
+    out.voltsV = best.voltsV
+    return out
+  }
+}
