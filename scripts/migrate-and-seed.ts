@@ -7,5 +7,6 @@ const url = process.env['DATABASE_URL']
 if (!url) throw new Error('DATABASE_URL is not set')
 const ran = await migrate(url, join(process.cwd(), 'server', 'migrations'))
 if (ran.length > 0) console.log(`Migrated: ${ran.join(', ')}`)
-if (await seedIfEmpty(join(process.cwd(), 'samples', 'shipped-job.json'))) console.log('Stored the shipped job.')
+if (await seedIfEmpty(join(process.cwd(), 'samples', 'shipped-job.json')))
+  console.log('Stored the shipped job.')
 await closeDatabase()

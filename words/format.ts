@@ -100,7 +100,12 @@ export function writeQuantity({ value, unit, digits }: Quantity, place: Place, w
       const far = Math.abs(value) >= 100
       if (place.units === 'metric')
         return far ? kilometres(value, place) : { figure: number(value, place, digits ?? 2), unit: 'm' }
-      return { figure: far ? formatDistance(value, place.units, place.locale) : formatLength(value, place.units, place.locale), unit: '' }
+      return {
+        figure: far
+          ? formatDistance(value, place.units, place.locale)
+          : formatLength(value, place.units, place.locale),
+        unit: '',
+      }
     }
     case 'deg':
       return { figure: `${shown()}°`, unit: '' }

@@ -295,12 +295,13 @@ function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly m
       throw error
     }
   }, [bill, price, offset, plane, modulePowerW])
-  const take = (set: (value: number) => void, parse: (text: string, locale: string) => number) => (text: string) => {
-    const value = parse(text, site.locale)
-    if (value < 0) return new Fault('below-zero')
-    set(value)
-    return null
-  }
+  const take =
+    (set: (value: number) => void, parse: (text: string, locale: string) => number) => (text: string) => {
+      const value = parse(text, site.locale)
+      if (value < 0) return new Fault('below-zero')
+      set(value)
+      return null
+    }
   return (
     <section aria-label="From a bill to modules" className="mt-2">
       <h3 className="font-semibold">From a bill</h3>

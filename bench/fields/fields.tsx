@@ -1,12 +1,7 @@
 'use client'
 
 import { useId, type ReactNode } from 'react'
-import {
-  formatLength,
-  formatSlope,
-  parseLength,
-  parseSlope,
-} from '@/core/model/units'
+import { formatLength, formatSlope, parseLength, parseSlope } from '@/core/model/units'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
 import { useBench, useSite } from '../context'
 import { entered, moneySign } from '@/words/format'

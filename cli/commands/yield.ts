@@ -79,7 +79,9 @@ function arrayYear(
   const light = lightFacing(year, sun, facing, given.albedo ?? 0.2, given.model ?? 'perez')
   const heat = heatOf(array)
   const sheet = module.sheet && { ...module.sheet, powerPerK: module.powerPerK ?? defaultPowerPerK }
-  const power = sheet ? diodePower(fitDiode(sheet), usualStrips) : linearPower(module.powerPerK ?? defaultPowerPerK)
+  const power = sheet
+    ? diodePower(fitDiode(sheet), usualStrips)
+    : linearPower(module.powerPerK ?? defaultPowerPerK)
   const snowLost = snowOnPlane(light, year, sun, slideTiltDeg(tracker, array.tiltDeg), snowRows)
   const string = openString(light, sun.stepMinutes, heat, snowLost)
   return dcYear([{ ...string, inSeries: inSeries(array, given) }], {

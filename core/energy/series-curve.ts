@@ -24,9 +24,15 @@ export const bypassV = 0.5
 const fillBound = 0.95
 /** Where the search for a maximum begins, as a share of the greatest current. */
 const firstShare = 0.94
-const closeEnough = 1e-5
+/** Of the current: the power, flat at its top, is then within a millionth. */
+const closeEnough = 1e-4
 const newtonSteps = 12
-const junctionSteps = 3
+/** Grid of `lossByVariance`: the light even in its root. */
+const lightStepWm2 = 40
+const varianceLights = [10, 40, 160, 360, 640, 1000, 1440]
+const coldestC = -20
+const cellStepK = 25
+const varianceCells = 5
 const bisections = 48
 
 /**
@@ -49,6 +55,7 @@ export class SeriesCurve {
   #volts = 0
   #slope = 0
   #bend = 0
+  #losses: Float64Array | null = null
   /** Where a climb ended. */
   #topV = 0
 
@@ -102,7 +109,44 @@ export class SeriesCurve {
     if (!window) return out
     if (open < window.startV) out.heldW = out.voltsV = 0
     else if (out.heldW < out.powerW)
-      for (const volts of [window.lowV, window.highV]) if (volts < open) this.#hold(light, groups, levels, volts)
+      for (const volts of [window.lowV, window.highV])
+        if (volts < open) this.#hold(light, groups, levels, volts)
+    return out
+  }
+
+  /**
+   * What groups in series lose of their power by the variance of their light, where that is slight: the second-order
+   * law of Bucciarelli 1979 ("Power loss in photovoltaic arrays due to mismatch in cell characteristics", Solar Energy
+   * 23), its factor taken from this very curve at a few lights and temperatures, straight lines between.
+   * @returns share of the power for a variance of 1
+   */
+  readonly lossByVariance = (lightWm2: number, cellC: number): number => {
+    this.#losses ??= this.#varianceLosses()
+    const x = Math.max(0, Math.min(varianceLights.length - 1.001, Math.sqrt(lightWm2 / lightStepWm2)))
+    const y = Math.max(0, Math.min(varianceCells - 1.001, (cellC - coldestC) / cellStepK))
+    const [i, j] = [Math.floor(x), Math.floor(y)]
+    const at = (a: number, b: number) => (this.#losses as Float64Array)[a * varianceCells + b] as number
+    const low = at(i, j) * (1 - y + j) + at(i, j + 1) * (y - j)
+    const high = at(i + 1, j) * (1 - y + j) + at(i + 1, j + 1) * (y - j)
+    return low + (high - low) * (x - i)
+  }
+
+  #varianceLosses(): Float64Array {
+    const out = new Float64Array(varianceLights.length * varianceCells)
+    const spread = 0.02
+    varianceLights.forEach((light, a) => {
+      for (let b = 0; b < varianceCells; b++) {
+        const levels = Float64Array.of(light * (1 + spread), light * (1 - spread))
+        const { powerW, apartW } = this.best(
+          levels,
+          Float64Array.of(12, 12),
+          2,
+          coldestC + b * cellStepK,
+          null,
+        )
+        out[a * varianceCells + b] = (1 - powerW / apartW) / spread ** 2
+      }
+    })
     return out
   }
 
@@ -130,13 +174,16 @@ export class SeriesCurve {
     for (let j = from; j < to; j++) {
       const difference = Math.max(0, (this.#currents[j] as number) - currentA)
       const shunt = (light[j] as number) / 1000 / shuntOhm
-      // Junction volts over thermal volts, from above: either term alone gives the whole difference.
-      let x = Math.min(Math.log1p(difference / saturationA), difference / (shunt * thermalV))
+      const leak = shunt * thermalV
+      // Junction volts over thermal volts: through the diode alone, less what leaks through the shunt there.
+      let x = Math.log1p(difference / saturationA)
+      const through = difference - leak * x
+      if (through > 0.3 * difference) x = Math.log1p(through / saturationA)
+      else x = this.#nearFoot(difference, leak, Math.min(x, difference / leak))
       let grown = saturationA * Math.exp(x)
-      for (let k = 0; k < junctionSteps; k++) {
-        x -= (grown - saturationA + shunt * thermalV * x - difference) / (grown + shunt * thermalV)
-        grown = saturationA * Math.exp(x)
-      }
+      const step = (grown - saturationA + leak * x - difference) / (grown + leak)
+      x -= step
+      grown *= 1 - step
       const steep = grown / thermalV + shunt
       const share = (groups[j] as number) / this.groupsPerModule
       volts += share * (x * thermalV - currentA * seriesOhm)
@@ -146,6 +193,17 @@ export class SeriesCurve {
     this.#volts = volts
     this.#slope = slope
     this.#bend = bend
+  }
+
+  /** Where much of the difference leaks: Newton's steps down from above, each term alone giving the whole. */
+  #nearFoot(difference: number, leak: number, above: number): number {
+    const { saturationA } = this.#cell
+    let x = above
+    for (let k = 0; k < 4; k++) {
+      const grown = saturationA * Math.exp(x)
+      x -= (grown - saturationA + leak * x - difference) / (grown + leak)
+    }
+    return x
   }
 
   /** The greatest power of some levels between a current and the least of their light currents, W. */

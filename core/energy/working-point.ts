@@ -3,8 +3,10 @@ import { type PanelLight } from './panel-light'
 import { type VoltWindow } from './series-curve'
 import { seriesBest } from './strip-mismatch'
 
-/** Light within this share of each other is taken as the same. */
-const alikeShare = 0.003
+/** Light within this share of each other is taken as the same: what that hides is a hundredth of a percent. */
+const alikeShare = 0.012
+/** Up to this spread of the light no group is bypassed, and what is lost goes with its variance. */
+const slightSpread = 0.08
 
 /** The groups of cells of a string by their light, entry after entry; those of a module that is lit evenly stand once. */
 export class LitGroups {
@@ -15,6 +17,8 @@ export class LitGroups {
   readonly light: Float64Array
   readonly groups: Float64Array
   levels = 0
+  low = 0
+  high = 0
   /** Groups of the whole string, and the mean of their light. */
   readonly all: number
   mean = 0
@@ -33,7 +37,7 @@ export class LitGroups {
    */
   read(entry: number): number {
     const { light, groups } = this
-    let [used, meanSum, sum] = [0, 0, 0]
+    let [used, meanSum, sum, low, high] = [0, 0, 0, Infinity, 0]
     for (let p = 0; p < this.#panels.length; p++) {
       const { mean, shaded, strips, stripCount } = this.#panels[p] as PanelLight
       const row = this.#at[p] as number
@@ -43,6 +47,8 @@ export class LitGroups {
         light[used] = value
         groups[used++] = stripCount
         sum += value * stripCount
+        if (value < low) low = value
+        if (value > high) high = value
         continue
       }
       this.#at[p] = row + 1
@@ -50,6 +56,8 @@ export class LitGroups {
       for (let i = row * stripCount; i < (row + 1) * stripCount; i++) {
         const strip = strips[i] as number
         sum += strip
+        if (strip < low) low = strip
+        if (strip > high) high = strip
         if (used > first && light[used - 1] === strip) groups[used - 1] = (groups[used - 1] as number) + 1
         else {
           light[used] = strip
@@ -58,8 +66,18 @@ export class LitGroups {
       }
     }
     this.levels = used
+    this.low = low
+    this.high = high
     this.mean = this.all > 0 ? sum / this.all : 0
     return meanSum
+  }
+
+  /** Variance of the groups' light against its mean. */
+  variance(): number {
+    let sum = 0
+    for (let j = 0; j < this.levels; j++)
+      sum += (this.groups[j] as number) * ((this.light[j] as number) / this.mean - 1) ** 2
+    return sum / this.all
   }
 
   /** Puts the levels in order, the brightest first, and those that are alike together. */
@@ -107,8 +125,9 @@ export interface WorkingPoint {
 
 /**
  * The working point of the entry that `groups` was read to, by the share of clean light, the cells' temperature and the
- * number of modules in series. Groups lit alike work as their module; others on the curve of the string where the
- * module's model has one, else by the staircase of their light. The result is one object, overwritten each time.
+ * number of modules in series. Groups lit nearly alike work as their module, less what their variance costs; others on
+ * the curve of the string where the module's model has one, else by the staircase of their light. The result is one
+ * object, overwritten each time.
  */
 export function workingPoint(
   groups: LitGroups,
@@ -118,37 +137,51 @@ export function workingPoint(
   const { curve } = power
   const cleaned = new Float64Array(groups.all)
   const counts = new Float64Array(groups.all)
-  return (clean, cellC, inSeries) => {
-    groups.sort()
-    const { light, levels, mean, all } = groups
-    out.lit = mean
+
+  const asOneModule = (clean: number, cellC: number, inSeries: number) => {
+    const effective = groups.mean * clean
+    out.atStc = power.efficiency(effective, 25)
+    out.atCell = power.efficiency(effective, cellC)
+    out.voltsV = inSeries * power.volts(effective, cellC)
+    out.lit = groups.mean
     out.held = 1
-    if (levels <= 1) {
-      const effective = mean * clean
-      out.atStc = power.efficiency(effective, 25)
-      out.atCell = power.efficiency(effective, cellC)
-      out.voltsV = inSeries * power.volts(effective, cellC)
-      if (!window || !curve) return out
-      const { lowV, highV, startV } = window
-      if (out.voltsV >= Math.max(lowV, startV) && out.voltsV <= highV) return out
-    } else {
-      out.atStc = out.atCell = 0
-      let sum = 0
-      for (let j = 0; j < levels; j++) {
-        const value = light[j] as number
-        const weight = value * (groups.groups[j] as number)
-        sum += weight
-        out.atStc += weight * power.efficiency(value * clean, 25)
-        out.atCell += weight * power.efficiency(value * clean, cellC)
-      }
-      out.atStc = sum > 0 ? out.atStc / sum : 1
-      out.atCell = sum > 0 ? out.atCell / sum : 1
-      if (!curve) {
-        out.lit = seriesBest(light, groups.groups, levels)
-        out.voltsV = inSeries * power.volts(out.lit * clean, cellC)
-        return out
-      }
+  }
+  const isInside = () =>
+    !window || (out.voltsV >= Math.max(window.lowV, window.startV) && out.voltsV <= window.highV)
+
+  /** The mean of the levels' efficiencies by their light. */
+  const byLevels = (clean: number, cellC: number) => {
+    const { light, levels } = groups
+    let [stc, hot, sum] = [0, 0, 0]
+    for (let j = 0; j < levels; j++) {
+      const value = light[j] as number
+      const weight = value * (groups.groups[j] as number)
+      sum += weight
+      stc += weight * power.efficiency(value * clean, 25)
+      hot += weight * power.efficiency(value * clean, cellC)
     }
+    out.atStc = sum > 0 ? stc / sum : 1
+    out.atCell = sum > 0 ? hot / sum : 1
+  }
+
+  return (clean, cellC, inSeries) => {
+    const isSlight = groups.high - groups.low <= slightSpread * groups.high
+    if (!curve) {
+      groups.sort()
+      byLevels(clean, cellC)
+      out.lit = seriesBest(groups.light, groups.groups, groups.levels)
+      out.voltsV = inSeries * power.volts(out.lit * clean, cellC)
+      return out
+    }
+    if (isSlight) {
+      asOneModule(clean, cellC, inSeries)
+      const variance = groups.high > groups.low ? groups.variance() : 0
+      if (variance > 0) out.lit *= 1 - variance * curve.lossByVariance(groups.mean * clean, cellC)
+      if (isInside()) return out
+    }
+    groups.sort()
+    byLevels(clean, cellC)
+    const { light, levels, mean, all } = groups
     // Panels that stand for several modules each have their groups as many times.
     const times = (inSeries * curve.groupsPerModule) / all
     for (let j = 0; j < levels; j++) {

@@ -30,10 +30,13 @@ test.each([
   expect(parseNumber(text, locale)).toBe(value)
 })
 
-test.each(['', 'abc', '1..2', '1,2,3', '12a', '4.50.0', '1,23,456.7', '--1', '1 2'])('“%s” is no number', (text) => {
-  for (const locale of ['en-US', 'es-ES'])
-    expect(refusal(() => parseNumber(text, locale))).toMatch(/is not a number/)
-})
+test.each(['', 'abc', '1..2', '1,2,3', '12a', '4.50.0', '1,23,456.7', '--1', '1 2'])(
+  '“%s” is no number',
+  (text) => {
+    for (const locale of ['en-US', 'es-ES'])
+      expect(refusal(() => parseNumber(text, locale))).toMatch(/is not a number/)
+  },
+)
 
 test('what is written for a locale is read back in it', () => {
   const random = seededRandom(17)

@@ -27,7 +27,8 @@ export const usesComma = (locale: string): boolean => marksOf(locale).decimal ==
 const escaped = (mark: string) => `\\${mark}`
 const withGroups = ({ decimal, group }: Marks) =>
   new RegExp(`^[1-9]\\d{0,2}(?:${escaped(group)}\\d{3})+(?:${escaped(decimal)}\\d+)?$`)
-const withDecimal = (decimal: string) => new RegExp(`^(?:\\d+(?:${escaped(decimal)}\\d*)?|${escaped(decimal)}\\d+)$`)
+const withDecimal = (decimal: string) =>
+  new RegExp(`^(?:\\d+(?:${escaped(decimal)}\\d*)?|${escaped(decimal)}\\d+)$`)
 const blanks = /[\s\u00a0\u202f'’]/
 const blankGroups = /^\d{1,3}(?:[\s\u00a0\u202f'’]\d{3})+(?=$|[.,])/
 
@@ -52,7 +53,8 @@ export function readDigits(text: string, locale: string): number | null {
 
 /** Signs of money and units that may stand with a number; what kind of number it is the field knows. */
 const around = /^(?:[$€£]|usd|aud|eur)\s*|\s*(?:[$€£]|usd|aud|eur)$/gi
-const unitBehind = /\s*(?:k?wh?(?:p)?|kva|years?|años?|h|°c|°|m²|ft²)?(?:\s*\/\s*(?:k?wh?|year|yr|año|month|mes|day|día))?$/i
+const unitBehind =
+  /\s*(?:k?wh?(?:p)?|kva|years?|años?|h|°c|°|m²|ft²)?(?:\s*\/\s*(?:k?wh?|year|yr|año|month|mes|day|día))?$/i
 
 /**
  * A typed plain number, with its sign of money and its unit if somebody types them.

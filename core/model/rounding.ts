@@ -16,7 +16,10 @@ export function sharedOut(whole: number, parts: readonly number[]): number[] {
     missing--
   }
   if (missing !== 0 && out.length > 0) {
-    const greatest = parts.reduce((best, part, k) => (Math.abs(part) > Math.abs(parts[best] ?? 0) ? k : best), 0)
+    const greatest = parts.reduce(
+      (best, part, k) => (Math.abs(part) > Math.abs(parts[best] ?? 0) ? k : best),
+      0,
+    )
     out[greatest] = (out[greatest] as number) + missing
   }
   // Nought has no sign.

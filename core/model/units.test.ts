@@ -1,13 +1,6 @@
 import { refusal } from '@/words/refusal'
 import fc from 'fast-check'
-import {
-  formatArea,
-  formatDistance,
-  formatLength,
-  formatSlope,
-  parseLength,
-  parseSlope,
-} from './units'
+import { formatArea, formatDistance, formatLength, formatSlope, parseLength, parseSlope } from './units'
 
 test.each([
   ['3', 'metric', 3],
@@ -59,9 +52,9 @@ test('marks are those of the locale, in lengths and slopes too', () => {
 test('what is shown can be typed back', () => {
   fc.assert(
     fc.property(fc.double({ min: 0, max: 60, noNaN: true }), (metres) => {
-      expect(Math.abs(parseLength(formatLength(metres, 'imperial', 'en-US'), 'imperial', 'en-US') - metres)).toBeLessThan(
-        0.0064,
-      )
+      expect(
+        Math.abs(parseLength(formatLength(metres, 'imperial', 'en-US'), 'imperial', 'en-US') - metres),
+      ).toBeLessThan(0.0064)
       for (const locale of ['en-AU', 'es-ES'])
         expect(
           Math.abs(parseLength(formatLength(metres, 'metric', locale), 'metric', locale) - metres),

@@ -65,7 +65,9 @@ test('the books balance in the figures shown, whatever the job: seeded tariffs, 
 
 test('in the monthly table used, sold, lost and curtailed are the yield, used and bought the load', async () => {
   const world = await worldOf(set(job.house, 'site', { exportLimitKw: 1 }), withBattery)
-  const [header = '', ...rows] = monthlyCsv(summarise(runOf(world, graph), world)).trim().split('\n')
+  const [header = '', ...rows] = monthlyCsv(summarise(runOf(world, graph), world))
+    .trim()
+    .split('\n')
   const names = header.split(',')
   const sum = (name: string) => {
     expect(names).toContain(name)

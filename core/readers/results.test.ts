@@ -124,9 +124,9 @@ test('mounting, months of dirt and albedo reach the yield', async () => {
   const array = Object.values(option).find((object) => object.kind === 'array')
   if (!array) throw new Error('the shipped job has arrays')
   const base = valueOf(await runWith(), 'yield')
-  expect(
-    valueOf(await runWith(job.house, set(option, array.id, { liftM: 0.3 })), 'yield'),
-  ).toBeGreaterThan(base)
+  expect(valueOf(await runWith(job.house, set(option, array.id, { liftM: 0.3 })), 'yield')).toBeGreaterThan(
+    base,
+  )
   const soiling = Array.from({ length: 12 }, (_, m) => (m === 5 ? 0.3 : 0.02))
   expect(valueOf(await runWith(job.house, set(option, 'losses', { soiling })), 'yield')).toBeLessThan(base)
   const bright = set(job.house, 'site', { albedoByMonth: new Array(12).fill(0.6) })

@@ -83,8 +83,7 @@ export const formulas = {
   heat: 'P(G, T) against P(G, 25 °C), T = air + G ÷ (u0 + u1 · wind at the modules)',
   window: 'Σ strings: power at the best point − the most within the volts that the inverter’s input works at',
   wiring: 'P × (1 − {factors})',
-  'inverter-king':
-    'Pac = (Paco/(A − B) − C (A − B)) (Pdc − B) + C (Pdc − B)², with A, B and C by DC voltage',
+  'inverter-king': 'Pac = (Paco/(A − B) − C (A − B)) (Pdc − B) + C (Pdc − B)², with A, B and C by DC voltage',
   'inverter-curve': 'η(load) = η/{weighted} · ({load} ζ {inverse}/ζ + {constant})',
   'own-draw': 'own draw × hours without sun',
   clipping: 'power above the rated AC power, interval by interval',
@@ -185,7 +184,8 @@ export const sources = {
   'martin-ruiz-2001': 'Martin & Ruiz 2001',
   rays: 'Rays from {points, number} points of each module to the sun, every interval of the year',
   'wiring-entered': 'The wiring as it stands: each string needs an inverter input',
-  'string-curve': 'Current-voltage curve of each string on the single-diode model, {bypass} over a bypass diode',
+  'string-curve':
+    'Current-voltage curve of each string on the single-diode model, {bypass} over a bypass diode',
   'marion-2013': 'Marion et al. 2013',
   'station-snow': 'Snow depth of the station',
   entered: 'As entered',
@@ -221,12 +221,14 @@ export const assumptions = {
     'Trackers: shade as seen from the rack at rest; rows do not shade each other while they backtrack.',
   'unwired-cost': 'Until they are connected, these modules cost money and yield nothing.',
   'darkest-cell': 'The darkest sampled cell limits its group.',
-  'greatest-maximum': 'The inverter looks over the whole curve and finds the greatest of several maxima; one that climbs from open circuit may stop at a lesser.',
+  'greatest-maximum':
+    'The inverter looks over the whole curve and finds the greatest of several maxima; one that climbs from open circuit may stop at a lesser.',
   'no-default-mismatch': 'No default mismatch loss is added.',
   'entered-snow-unused': 'Snow losses entered by month do not count while the depth is known.',
   spectrum: 'The spectrum is that of the data sheet.',
   'cell-as-back': 'Cell and back of the module are equally warm.',
-  suburb: 'The house stands among houses and trees, the station in open country; its wind is measured 10 m over ground.',
+  suburb:
+    'The house stands among houses and trees, the station in open country; its wind is measured 10 m over ground.',
   'first-year-losses': 'The first year; degradation comes with the years of the offer.',
   'own-draw-bought': 'It is covered by what is bought or stored.',
   'means-of-interval': 'Means of {minutes, number} minutes: shorter peaks are not seen.',

@@ -117,7 +117,8 @@ export class TraceDrawing extends ToolState {
     try {
       const length = parseLength(withAngle?.[1] ?? this.#typed, this.context.units(), this.context.locale())
       if (length <= 0) throw new Fault('zero-length', { text: this.#typed })
-      const angle = withAngle?.[2] === undefined ? null : toRadians(parseNumber(withAngle[2], this.context.locale()))
+      const angle =
+        withAngle?.[2] === undefined ? null : toRadians(parseNumber(withAngle[2], this.context.locale()))
       const toward: Vec2 =
         angle === null ? unit2(sub2(this.#pointer, last)) : [Math.sin(angle), Math.cos(angle)]
       if (toward[0] === 0 && toward[1] === 0) throw new Fault('no-direction')

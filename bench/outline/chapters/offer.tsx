@@ -4,13 +4,7 @@ import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
 import { storageId } from '@/core/kinds/storage/storage'
 import { useBench, useOption, useSession, useWords } from '../../context'
-import {
-  ChoiceField,
-  MoneyField,
-  NumberField,
-  OptionalMoneyField,
-  PercentField,
-} from '../../fields/fields'
+import { ChoiceField, MoneyField, NumberField, OptionalMoneyField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { SentOffers } from './sent-offers'
 

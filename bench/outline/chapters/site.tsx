@@ -114,7 +114,9 @@ export function SiteChapter() {
         shown={site.exportLimitKw === null ? 'none' : plainNumber(site.exportLimitKw, site)}
         unit="kW"
         onType={(text) =>
-          set('Export limit', { exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text, site.locale) })
+          set('Export limit', {
+            exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text, site.locale),
+          })
         }
       />
     </>

@@ -77,10 +77,7 @@ export const moduleAccount: Stage<World, Account> = stage({
       }),
       lossLine('heat', lost.heat.kwh, {
         formula: { code: 'heat' },
-        inputs: [
-          term('power-coefficient', module.powerPerK, 'share/K', 2),
-          ...heatTerms(site.arrays),
-        ],
+        inputs: [term('power-coefficient', module.powerPerK, 'share/K', 2), ...heatTerms(site.arrays)],
         sources: [
           { code: 'faiman-2008' },
           { code: 'king-2004' },
