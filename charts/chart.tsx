@@ -49,7 +49,7 @@ export function Chart({ title, type, height, series, options, still }: Props) {
             ...own.chart,
           },
           theme: { mode: dark ? 'dark' : 'light' },
-          dataLabels: { enabled: false },
+          dataLabels: { enabled: false, ...own.dataLabels },
           grid: { borderColor: dark ? '#3d474e' : '#ddd5c5', strokeDashArray: 2, ...own.grid },
           legend: { position: 'top', horizontalAlign: 'left', ...own.legend },
         }}

@@ -1,6 +1,7 @@
 'use client'
 
 import { memo } from 'react'
+import { modelYear } from '@/core/model/model-year'
 import { type RunSummary } from '@/core/readers/summary'
 import { money, monthNames, number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
@@ -19,11 +20,21 @@ interface OfMonths extends Of {
 }
 
 /** Bill by month, now and then. */
-export const BillChart = memo(function BillChart({ monthly, sayer, height, still = false }: OfMonths) {
+export const BillChart = memo(function BillChart({
+  monthly,
+  sayer,
+  height,
+  still = false,
+  hasSolar = true,
+}: OfMonths & {
+  /** Without anything laid there is no bill with solar. */
+  readonly hasSolar?: boolean
+}) {
   const { place, words } = sayer
+  const cents = (values: readonly number[]) => values.map((v) => Number(v.toFixed(2)))
   const series = [
-    { name: words.charts.billNow, data: monthly.billBefore.map((v) => Number(v.toFixed(2))) },
-    { name: words.charts.billThen, data: monthly.billAfter.map((v) => Number(v.toFixed(2))) },
+    { name: words.charts.billNow, data: cents(monthly.billBefore) },
+    ...(hasSolar ? [{ name: words.charts.billThen, data: cents(monthly.billAfter) }] : []),
   ]
   return (
     <Chart
@@ -62,6 +73,7 @@ export const EnergyChart = memo(function EnergyChart({ monthly, sayer, height, s
         plotOptions: { bar: { columnWidth: '75%', borderRadius: 1 } },
         xaxis: { categories: [...monthNames(sayer.language)] },
         yaxis: { title: { text: 'kWh' }, labels: { formatter: (v: number) => number(v, place) } },
+        tooltip: { y: { formatter: (v: number) => `${number(v, place)} kWh` } },
       })}
     />
   )
@@ -146,37 +158,62 @@ export const WeekChart = memo(function WeekChart({
   readonly southern: boolean
 }) {
   const perHour = 60 / carpet.stepMinutes
-  const first = ((which === 'summer') !== southern ? 181 : 15) * 24 * perHour
+  const firstDay = (which === 'summer') !== southern ? 181 : 15
+  const first = firstDay * 24 * perHour
   const of = (values: Float32Array, times: number) =>
     Array.from({ length: 168 * perHour }, (_, i) => ({
       x: i / perHour,
       y: Number(((values[first + i] ?? 0) * times).toFixed(2)),
     }))
   const stored = carpet.battery.some((v) => v > 0)
+  const yieldKw = of(carpet.yield, perHour)
+  const loadKw = of(carpet.load, perHour)
+  const most = Math.max(1, ...[...yieldKw, ...loadKw].map(({ y }) => y))
+  const date = new Intl.DateTimeFormat(place.locale, { day: 'numeric', month: 'short', timeZone: 'UTC' })
+  const dayAt = (hours: number) =>
+    date.format(Date.UTC(modelYear, 0, 1 + firstDay) + Math.floor(hours / 24) * 86_400_000)
+  const power = { min: 0, max: Math.ceil(most), labels: { formatter: (v: number) => number(v, place, 1) } }
   return (
     <Chart
       title={days.find((day) => day.value === which)?.label ?? ''}
       type="line"
       height={height}
       series={[
-        { name: 'Yield, kW', data: of(carpet.yield, perHour) },
-        { name: 'Consumption, kW', data: of(carpet.load, perHour) },
-        ...(stored ? [{ name: 'Battery charge, kWh', data: of(carpet.battery, 1) }] : []),
+        { name: 'Yield, kW', data: yieldKw },
+        { name: 'Consumption, kW', data: loadKw },
+        ...(stored ? [{ name: 'In the battery, kWh', data: of(carpet.battery, 1) }] : []),
       ]}
       options={(palette) => ({
-        colors: [palette.straw, palette.pencil, palette.verdigris],
+        colors: [palette.straw, palette.pencil, palette.panel],
         stroke: { width: [2, 1.6, 1.6], curve: 'stepline' },
         xaxis: {
           type: 'numeric',
           min: 0,
           max: 168,
           tickAmount: 7,
-          title: { text: 'day' },
-          labels: { formatter: (v: string) => number(Math.floor(Number(v) / 24) + 1, place) },
+          labels: { formatter: (v: string) => dayAt(Math.min(167, Number(v))) },
         },
-        yaxis: {
-          title: { text: stored ? 'kW, kWh' : 'kW' },
-          labels: { formatter: (v: number) => number(v, place, 1) },
+        // Power on the left, energy on the right: no axis for both.
+        yaxis: [
+          { ...power, title: { text: 'kW' } },
+          { ...power, show: false },
+          ...(stored
+            ? [
+                {
+                  opposite: true,
+                  min: 0,
+                  title: { text: 'kWh' },
+                  labels: { formatter: (v: number) => number(v, place, 1) },
+                },
+              ]
+            : []),
+        ],
+        tooltip: {
+          x: { formatter: (v: number) => `${dayAt(v)}, ${String(Math.floor(v % 24)).padStart(2, '0')}:00` },
+          y: {
+            formatter: (v: number, { seriesIndex }: { seriesIndex?: number } = {}) =>
+              `${number(v, place, 2)} ${seriesIndex === 2 ? 'kWh' : 'kW'}`,
+          },
         },
       })}
     />

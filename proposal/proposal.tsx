@@ -30,12 +30,13 @@ export function Proposal({ data, print, pdfPath }: Props) {
     const line = summary.ledger.find((l) => l.id === id)
     return line ? sayer.figure(value(id), line.unit) : { figure: '–', unit: '' }
   }
-  const cash = (amount: number | null) => money(amount ?? 0, site)
+  const cash = (amount: number | null) => (amount === null ? '–' : money(amount, site))
   /** Its sign stays on the line of the figure. */
   const percent = (share: number, digits = 1) =>
     sayer.written({ value: share, unit: 'share', digits }).replace(' ', '\u00a0')
   const energy = (id: LineId) => sayer.written({ value: value(id) ?? 0, unit: 'kWh' })
-  const saved = (value('bill-now') ?? 0) - (value('bill-then') ?? 0)
+  const [before, after] = [value('bill-now'), value('bill-then')]
+  const saved = before !== null && after !== null ? before - after : null
   const doNothing = summary.cash.before.reduce((sum, bill) => sum + bill, 0)
   const ready = useReady(print)
   const of = { sayer, still: print }
@@ -67,8 +68,8 @@ export function Proposal({ data, print, pdfPath }: Props) {
         <BillChart {...of} monthly={summary.monthly} height={print ? 185 : 230} />
         <p className="mt-1">
           {sayer.say(words.billText, {
-            before: cash(value('bill-now')),
-            after: cash(value('bill-then')),
+            before: cash(before),
+            after: cash(after),
             nothing: cash(doNothing),
             years: data.years,
             growth: percent(data.escalation),

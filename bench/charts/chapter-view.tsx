@@ -22,6 +22,7 @@ export function ChapterView() {
   const { monthly, cash } = summary
   const payback = summary.ledger.find((line) => line.id === 'payback')?.value ?? null
   const of = { sayer }
+  const hasSolar = summary.ledger.find((line) => line.id === 'bill-then')?.absent === undefined
   const southern = site.latitudeDeg < 0
   return (
     <div
@@ -36,7 +37,7 @@ export function ChapterView() {
             <EnergyChart {...of} monthly={monthly} height={250} />
           </div>
           <div className="grid grid-cols-1 gap-4 xl:grid-cols-2">
-            <BillChart {...of} monthly={monthly} height={230} />
+            <BillChart {...of} monthly={monthly} height={230} hasSolar={hasSolar} />
             <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
           </div>
         </div>
@@ -56,7 +57,7 @@ export function ChapterView() {
             <Compare />
           </div>
           <PaybackChart {...of} cash={cash} payback={payback} height={250} />
-          <BillChart {...of} monthly={monthly} height={220} />
+          <BillChart {...of} monthly={monthly} height={220} hasSolar={hasSolar} />
         </div>
       )}
     </div>

@@ -3,6 +3,7 @@
 import { useDeferredValue, useState } from 'react'
 import { lossNames, lossSteps, type LossName } from '@/core/energy/loss-chain'
 import { hourlyCsv, monthlyCsv } from '@/core/readers/results-csv'
+import { sharedOut } from '@/core/model/rounding'
 import { type RunSummary } from '@/core/readers/summary'
 import { Chart } from '@/charts/chart'
 import { useBench, useNumbers, useSite, useWords } from '../context'
@@ -81,6 +82,10 @@ function Waterfall({ summary }: { readonly summary: RunSummary }) {
   const steps = lossSteps(chain)
     .filter(({ lost }) => Math.abs(lost) >= leastShownKwh)
     .map((step) => ({ ...step, label: losses[step.name] }))
+  // The axis begins near the losses: from nought they would be slivers.
+  const lowest = Math.min(chain.ac.kwh, ...steps.map(({ to }) => to))
+  const foot = Math.max(0, Math.floor((lowest - 0.3 * (chain.sun.kwh - lowest)) / 100) * 100)
+  const figures = [chain.sun.kwh, ...steps.map(({ lost }) => -lost), chain.ac.kwh]
   return (
     <div className="mt-3">
       <Chart
@@ -91,20 +96,30 @@ function Waterfall({ summary }: { readonly summary: RunSummary }) {
           {
             name: 'kWh',
             data: [
-              { x: 'Sun', y: [0, chain.sun.kwh], fillColor: palette.straw },
+              { x: 'Sun', y: [foot, chain.sun.kwh], fillColor: palette.straw },
               ...steps.map(({ label, from, to, lost }) => ({
                 x: label,
                 y: [Math.min(from, to), Math.max(from, to)],
                 fillColor: lost >= 0 ? palette.clay : palette.verdigris,
               })),
-              { x: 'Yield', y: [0, chain.ac.kwh], fillColor: palette.verdigris },
+              { x: 'Yield', y: [foot, chain.ac.kwh], fillColor: palette.verdigris },
             ],
           },
         ]}
-        options={() => ({
-          plotOptions: { bar: { horizontal: false, columnWidth: '70%' } },
+        options={(palette) => ({
+          plotOptions: { bar: { horizontal: false, columnWidth: '70%', dataLabels: { position: 'top' } } },
           xaxis: { labels: { rotate: -35, rotateAlways: true, trim: false, hideOverlappingLabels: false } },
-          yaxis: { title: { text: 'kWh' }, labels: { formatter: (v: number) => number(v, site) } },
+          yaxis: {
+            min: foot,
+            title: { text: `kWh, from ${number(foot, site)}` },
+            labels: { formatter: (v: number) => number(v, site) },
+          },
+          dataLabels: {
+            enabled: true,
+            formatter: (_: unknown, { dataPointIndex = 0 }: { dataPointIndex?: number } = {}) =>
+              number(figures[dataPointIndex] ?? 0, site),
+            style: { fontSize: '11px', fontWeight: 600, colors: [palette.ink] },
+          },
           tooltip: {
             custom: ({ dataPointIndex }: { dataPointIndex: number }) => {
               const step = steps[dataPointIndex - 1]
@@ -184,6 +199,25 @@ function MonthTable({ summary }: { readonly summary: RunSummary }) {
   const kwh = (value: number) => number(value, site)
   const worth = monthly.billBefore.map((before, m) => before - (monthly.billAfter[m] ?? 0))
   const perKw = 1000 / powerW
+  // What becomes of the yield, so that each column adds up to it.
+  const outgoing = (
+    [
+      ['Used at home, kWh', monthly.usedKwh],
+      ['Sold, kWh', monthly.soldKwh],
+      ['Battery losses, kWh', monthly.batteryLostKwh],
+      ['Curtailed, kWh', monthly.curtailedKwh],
+    ] as const
+  ).filter(([, values], k) => k < 2 || values.some((value) => Math.abs(value) >= leastShownKwh))
+  const shares = chain.ac.monthly.map((made, m) =>
+    sharedOut(
+      Math.round(made),
+      outgoing.map(([, values]) => values[m] ?? 0),
+    ),
+  )
+  const yearShare = sharedOut(
+    Math.round(chain.ac.kwh),
+    outgoing.map(([, values]) => total(values)),
+  )
   return (
     <div className="mt-2 overflow-x-auto">
       <table
@@ -205,7 +239,17 @@ function MonthTable({ summary }: { readonly summary: RunSummary }) {
             sum={(100 * chain.ac.kwh) / chain.sun.kwh}
             format={kwh}
           />
-          <Row label="Used at home, kWh" values={monthly.usedKwh} sum={total(monthly.usedKwh)} format={kwh} />
+          {outgoing.map(([label], k) => (
+            <Row
+              key={label}
+              label={label}
+              values={shares.map((parts) => parts[k] ?? 0)}
+              sum={yearShare[k] ?? 0}
+              format={kwh}
+            />
+          ))}
+          <Row label="Bought, kWh" values={monthly.boughtKwh} sum={total(monthly.boughtKwh)} format={kwh} />
+          <Row label="Consumption, kWh" values={monthly.loadKwh} sum={total(monthly.loadKwh)} format={kwh} />
           <Row
             label={`Value, ${moneySign(site)}`}
             values={worth}
@@ -224,6 +268,15 @@ function LossTable({ summary, share }: { readonly summary: RunSummary; readonly 
   const { losses } = useWords()
   const { chain } = summary
   const format = (value: number) => number(value, site, share ? 1 : 0)
+  const names = losing(summary)
+  /** Losses of a column, which take its sun down to its yield in the figures shown. */
+  const columnOf = (pick: (of: { readonly monthly: readonly number[]; readonly kwh: number }) => number) =>
+    sharedOut(
+      Math.round(pick(chain.ac)) - Math.round(pick(chain.sun)),
+      names.map((name) => -pick(chain.lost[name])),
+    )
+  const columns = months.map((_, m) => columnOf(({ monthly }) => monthly[m] ?? 0))
+  const yearColumn = columnOf(({ kwh }) => kwh)
   const of = (values: readonly number[], sum: number) =>
     share
       ? {
@@ -240,19 +293,14 @@ function LossTable({ summary, share }: { readonly summary: RunSummary; readonly 
         <Head first={share ? '% of irradiation' : 'kWh'} />
         <tbody>
           <Row label="Sun on modules" {...of(chain.sun.monthly, chain.sun.kwh)} format={format} strong />
-          {losing(summary).map((name) => {
+          {names.map((name, k) => {
             const lost = chain.lost[name]
-            return (
-              <Row
-                key={name}
-                label={losses[name]}
-                {...of(
-                  lost.monthly.map((v) => -v),
-                  -lost.kwh,
-                )}
-                format={format}
-              />
+            const exact = of(
+              lost.monthly.map((v) => -v),
+              -lost.kwh,
             )
+            const whole = { values: columns.map((column) => column[k] ?? 0), sum: yearColumn[k] ?? 0 }
+            return <Row key={name} label={losses[name]} {...(share ? exact : whole)} format={format} />
           })}
           <Row label="Yield" {...of(chain.ac.monthly, chain.ac.kwh)} format={format} strong />
         </tbody>

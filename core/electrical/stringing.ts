@@ -1,4 +1,3 @@
-import { type ModulePower } from '../energy/module-power'
 import { type InverterType, type ModuleType } from './catalogue'
 
 const stcC = 25
@@ -18,16 +17,20 @@ export interface StringWindow {
 
 const tolerance = 1e-9
 
+/** Volts of a module at its best point, by the model that its energy follows too. */
+interface BestVolts {
+  volts(irradianceWm2: number, cellC: number): number
+}
+
 /**
  * How many modules a string may have: cold open-circuit under the highest volts the inverter stands, cold and hot
  * maximum power within its MPPT window, and enough to start.
- * @param power the module's model, the one that its energy follows too
  * @param lowestC cells in the cold morning: as cold as the air
  * @param hottestC cells in full sun on the hottest day
  */
 export function stringWindow(
   module: Pick<ModuleType, 'vocV' | 'vocPerK'>,
-  power: Pick<ModulePower, 'volts'>,
+  power: BestVolts,
   inverter: Pick<InverterType, 'highestV' | 'mppLowV' | 'mppHighV' | 'startV'>,
   lowestC: number,
   hottestC: number,

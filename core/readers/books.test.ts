@@ -18,7 +18,7 @@ function expectBalance(lines: readonly ShownLine[]) {
   const shown = shownIn(lines)
   const losses = lines.filter(({ weight, group }) => weight === 'loss' && group === 'sun')
   for (const { shown: figure, unit } of lines)
-    if (unit === 'kWh' || unit === 'money/year') expect(Number.isInteger(figure)).toBe(true)
+    if (figure !== null && (unit === 'kWh' || unit === 'money/year')) expect(Number.isInteger(figure)).toBe(true)
   expect(losses.reduce((rest, { shown: lost }) => rest + (lost ?? 0), shown('sun-on-modules'))).toBe(
     shown('yield'),
   )

@@ -160,7 +160,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     other: 'dc, account of modules',
   },
   storage: {
-    batteryId: `${ownBattery}, price, years, account of money`,
+    batteryId: `${ownBattery}, account of bills, price, years, account of money`,
     count: `${ownBattery}, price, years`,
     reserve: `${ownBattery}, years`,
   },

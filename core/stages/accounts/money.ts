@@ -26,44 +26,57 @@ const moneyLine = (
 
 const cash = (code: Term['code'], value: number) => term(code, value, 'money', 0)
 
+/** A figure that nothing stands behind before modules are laid or a battery is chosen. */
+const onlyWith =
+  (any: boolean) =>
+  (line: LedgerLine): LedgerLine =>
+    any ? line : { ...line, value: null, absent: 'to-come' }
+
 /** What is paid for energy, before and with solar. */
 const billAccount: Stage<World, Account> = stage({
   name: 'account of bills',
-  version: 1,
-  after: { before: billNowStage, after: billThenStage },
-  reads: () => ({}),
-  compute: (_reads, { before, after }) => ({
-    checks: [],
-    lines: [
-      moneyLine('bill-now', before.annual, 'money/year', 'less', {
-        formula: { code: 'bill-now' },
-        inputs: [
-          { code: 'tariff', value: { ref: tariffNowId } },
-          cash('energy', before.energy),
-          cash('fixed', before.fixed),
-        ],
-        sources: [{ code: 'tariff-entered' }],
-        assumptions: [],
-      }),
-      moneyLine('bill-then', after.annual, 'money/year', 'less', {
-        formula: { code: 'bill-then' },
-        inputs: [
-          { code: 'tariff', value: { ref: tariffThenId } },
-          cash('energy', after.energy),
-          cash('export-credit', -after.credit),
-          cash('fixed', after.fixed),
-        ],
-        sources: [{ code: 'tariff-entered' }],
-        assumptions: [{ code: 'first-year' }],
-      }),
-      moneyLine('saving', before.annual - after.annual, 'money/year', 'more', {
-        formula: { code: 'saving' },
-        inputs: [],
-        sources: [{ code: 'lines-above' }],
-        assumptions: [{ code: 'first-year' }],
-      }),
-    ],
-  }),
+  version: 2,
+  after: { before: billNowStage, after: billThenStage, power: powerStage },
+  reads: (world: World) => ({ hasBattery: batteryIn(world) !== null }),
+  compute: ({ hasBattery }, { before, after, power }) => {
+    const gained = onlyWith(power.count > 0 || hasBattery)
+    return {
+      checks: [],
+      lines: [
+        moneyLine('bill-now', before.annual, 'money/year', 'less', {
+          formula: { code: 'bill-now' },
+          inputs: [
+            { code: 'tariff', value: { ref: tariffNowId } },
+            cash('energy', before.energy),
+            cash('fixed', before.fixed),
+          ],
+          sources: [{ code: 'tariff-entered' }],
+          assumptions: [],
+        }),
+        gained(
+          moneyLine('bill-then', after.annual, 'money/year', 'less', {
+            formula: { code: 'bill-then' },
+            inputs: [
+              { code: 'tariff', value: { ref: tariffThenId } },
+              cash('energy', after.energy),
+              cash('export-credit', -after.credit),
+              cash('fixed', after.fixed),
+            ],
+            sources: [{ code: 'tariff-entered' }],
+            assumptions: [{ code: 'first-year' }],
+          }),
+        ),
+        gained(
+          moneyLine('saving', before.annual - after.annual, 'money/year', 'more', {
+            formula: { code: 'saving' },
+            inputs: [],
+            sources: [{ code: 'lines-above' }],
+            assumptions: [{ code: 'first-year' }],
+          }),
+        ),
+      ],
+    }
+  },
 })
 
 /** What is paid for at a price of its own. */
@@ -92,9 +105,7 @@ const financeAccount: Stage<World, Account> = stage({
     hasBattery: batteryIn(world) !== null,
   }),
   compute: ({ offer, degradation, hasBattery }, { money, price, before, after, power }) => {
-    const nothing = power.count === 0 && !hasBattery
-    const gained = (line: LedgerLine): LedgerLine =>
-      nothing ? { ...line, value: null, absent: 'to-come' } : line
+    const gained = onlyWith(power.count > 0 || hasBattery)
     const years = [
       term('years', offer.years, '', 0),
       term('escalation', offer.escalation, 'share/year', 1),
