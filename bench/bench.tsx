@@ -68,11 +68,20 @@ function Layout({ name }: { readonly name: string }) {
   const right = useSession((s) => s.rightFolded)
   const charts = chartChapters.has(chapter)
   const columns = `${left ? '0px' : '220px'} minmax(0,1fr) ${right ? '0px' : '260px'}`
+  /** On a narrow screen a panel lies over the stage. */
+  const over =
+    'max-[900px]:absolute max-[900px]:inset-y-0 max-[900px]:z-30 max-[900px]:w-[min(18rem,88vw)] max-[900px]:shadow-xl'
   return (
-    <div className="grid h-screen grid-rows-[48px_minmax(0,1fr)_124px] overflow-hidden">
+    <div className="grid h-dvh grid-rows-[48px_minmax(0,1fr)_124px] overflow-hidden [@media(max-height:520px)]:grid-rows-[48px_minmax(0,1fr)_0px]">
       <TopBar name={name} />
-      <div className="grid min-h-0" style={{ gridTemplateColumns: columns }}>
-        <div className="min-h-0 min-w-0 overflow-hidden border-r border-line bg-card" inert={left}>
+      <div
+        className="relative grid min-h-0 max-[900px]:![grid-template-columns:minmax(0,1fr)]"
+        style={{ gridTemplateColumns: columns }}
+      >
+        <div
+          className={`min-h-0 min-w-0 overflow-hidden border-r border-line bg-card ${over} max-[900px]:left-0 ${left ? 'max-[900px]:hidden' : ''}`}
+          inert={left}
+        >
           <Outline />
         </div>
         <main className="relative min-h-0 min-w-0">
@@ -87,7 +96,10 @@ function Layout({ name }: { readonly name: string }) {
             <Stage small={charts} />
           </div>
         </main>
-        <div className="min-h-0 min-w-0 overflow-hidden border-l border-line bg-card" inert={right}>
+        <div
+          className={`min-h-0 min-w-0 overflow-hidden border-l border-line bg-card ${over} max-[900px]:right-0 ${right ? 'max-[900px]:hidden' : ''}`}
+          inert={right}
+        >
           <Ledger />
         </div>
       </div>

@@ -191,7 +191,7 @@ export const WeekChart = memo(function WeekChart({
           min: 0,
           max: 168,
           tickAmount: 7,
-          labels: { formatter: (v: string) => dayAt(Math.min(167, Number(v))) },
+          labels: { formatter: (v: string) => (Number(v) < 168 ? dayAt(Number(v)) : '') },
         },
         // Power on the left, energy on the right: no axis for both.
         yaxis: [

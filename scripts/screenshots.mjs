@@ -22,9 +22,11 @@ const page = await browser.newPage({
 })
 
 let underWay = 0
-page.on('request', () => underWay++)
-page.on('requestfinished', () => underWay--)
-page.on('requestfailed', () => underWay--)
+// The line on which others' edits come stays open.
+const counts = (request) => request.resourceType() !== 'eventsource'
+page.on('request', (request) => (underWay += counts(request) ? 1 : 0))
+for (const end of ['requestfinished', 'requestfailed'])
+  page.on(end, (request) => (underWay -= counts(request) ? 1 : 0))
 /** Nothing has been asked for in a second: the sheets of the aerial picture are there. */
 async function quiet() {
   for (let still = 0; still < 10; still = underWay > 0 ? 0 : still + 1) await page.waitForTimeout(100)

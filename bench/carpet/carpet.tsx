@@ -3,11 +3,13 @@
 import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
+import { clockOfHour } from '@/core/model/moment'
 import { useBench, useNumbers, useSession, useSite } from '../context'
 import { dayName, monthNames, monthStarts, number } from '@/words/format'
 import { rampCss } from '@/stage/palette'
 import { type CarpetLayer } from '../store/session'
 import { paintCarpet } from './carpet-image'
+import { Moment } from './moment'
 
 const layerNames: readonly (readonly [CarpetLayer, string])[] = [
   ['sun', 'Sun'],
@@ -18,11 +20,6 @@ const layerNames: readonly (readonly [CarpetLayer, string])[] = [
   ['price', 'Price'],
   ['battery', 'Battery'],
 ]
-
-const clockText = (hour: number) => {
-  const minutes = Math.round(hour * 60)
-  return `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`
-}
 
 const compass = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
 
@@ -80,19 +77,16 @@ export function Carpet() {
       .map((entry) => `${(entry.day / 365) * 100},${100 - ((entry.light?.[pick] ?? 0) / 24) * 100}`)
       .join(' ')
   const toward = compass[Math.round(sun.azimuthDeg / 45) % 8]
-  const spoken = `${dayName(day, site.locale)}, ${clockText(hour)}, sun ${sun.elevationDeg > 0 ? `${sun.elevationDeg.toFixed(0)} degrees high in the ${toward}` : 'below the horizon'}`
+  const spoken = `${dayName(day, site.locale)}, ${clockOfHour(hour)}, sun ${sun.elevationDeg > 0 ? `${sun.elevationDeg.toFixed(0)} degrees high in the ${toward}` : 'below the horizon'}`
 
   return (
     <section
       aria-label="Carpet"
-      className="grid h-full grid-cols-[220px_1fr_260px] border-t border-line bg-card"
+      className="grid h-full grid-cols-[220px_1fr_260px] grid-rows-[minmax(0,1fr)] overflow-hidden border-t border-line bg-card max-[900px]:grid-cols-[200px_1fr_0px] [@media(max-height:520px)]:hidden"
     >
-      <div className="px-3.5 py-2.5">
-        <p className="quiet">Local clock</p>
-        <p className="text-[15px] font-semibold">
-          {dayName(day, site.locale)}, {clockText(hour)}
-        </p>
-        <p className="quiet">
+      <div className="px-3 py-2">
+        <Moment />
+        <p className="quiet mt-1">
           {sun.elevationDeg > 0
             ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})`
             : 'sun is down'}

@@ -127,18 +127,21 @@ export function PercentField({ digits = 1, ...props }: Of & { readonly digits?: 
   )
 }
 
+/** Letters of a choice that have room beside a label. */
+const roomBeside = 12
+
 export function ChoiceField<T extends string>({
   label,
   value,
   choices,
   onChoose,
-  wide = false,
+  wide = choices.some(({ label: text }) => text.length > roomBeside),
 }: {
   readonly label: ReactNode
   readonly value: T
   readonly choices: readonly { readonly value: T; readonly label: string }[]
   readonly onChoose: (value: T) => void
-  /** With the label above, for long choices. */
+  /** With the label above; of itself where a choice is too long to stand beside it. */
   readonly wide?: boolean
 }) {
   const id = useId()

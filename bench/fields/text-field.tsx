@@ -9,6 +9,7 @@ const widths = {
   figure: 'w-[4.6rem] text-right',
   length: 'w-[5.4rem] text-right',
   words: 'w-[7.6rem]',
+  name: 'mt-0.5 w-full',
 } as const
 
 interface Props {
@@ -18,7 +19,7 @@ interface Props {
   readonly unit?: string | undefined
   /** Takes what was typed; returns what is wrong, or null. May throw a Fault as well. */
   readonly onType: (text: string) => Fault | null
-  /** Room for what stands in it: three figures, a figure, feet and inches, words. */
+  /** Room for what stands in it: three figures, a figure, feet and inches, words; a name has the line below. */
   readonly width?: keyof typeof widths
   readonly hint?: string | undefined
 }
@@ -52,7 +53,7 @@ export function TextField({ label, shown, unit, onType, width = 'figure', hint }
 
   return (
     <div className="py-0.5">
-      <div className="flex items-center gap-1.5">
+      <div className={width === 'name' ? '' : 'flex items-center gap-1.5'}>
         <label htmlFor={id} className="min-w-0 flex-1 leading-4 text-pencil">
           {label}
         </label>

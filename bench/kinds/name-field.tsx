@@ -18,7 +18,7 @@ export function NameField({
     <TextField
       label="Name"
       shown={name}
-      width="words"
+      width="name"
       onType={(text) => documents.set('Name', documentId, id, { name: text })}
     />
   )

@@ -2,8 +2,10 @@
 
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
+import { type LineId } from '@/core/model/ledger'
 import { type ShownLine } from '@/core/readers/books'
 import { number } from '@/words/format'
+import { type Sayer } from '@/words/sayer'
 import { useBench, useNumbers, useSayer, useSession } from '../context'
 import { WhyPanel } from './why-panel'
 
@@ -12,6 +14,9 @@ const groups = [
   { id: 'use', title: 'Use of the energy' },
   { id: 'money', title: 'Money' },
 ] as const
+
+/** What matters most stays in sight, whatever is scrolled. */
+const pinned = new Set<LineId>(['bill-then', 'payback', 'npv'])
 
 /** How long a difference stays on the screen. */
 const differenceMs = 6000
@@ -26,45 +31,54 @@ export function Ledger() {
   const differences = useDifferences()
   const sayer = useSayer()
   const open = numbers?.summary.ledger.find((line) => line.id === why)
+  const shown = numbers?.summary.ledger.filter((line) => !hidden(line)) ?? []
+  const lineOf = (line: ShownLine) => (
+    <Line
+      key={line.id}
+      line={line}
+      fresh={fresh}
+      difference={differences[line.id] ?? null}
+      open={why === line.id}
+      onOpen={() => session.setState({ why: why === line.id ? null : line.id })}
+      onHover={(inside) => session.setState({ lit: inside ? line.about : [] })}
+    />
+  )
   return (
-    <section aria-label="Ledger" data-fresh={fresh} className="relative h-full overflow-y-auto px-3 py-2">
-      {fault && (
-        <p role="alert" className="mb-2 rounded-md bg-clay-soft p-2 text-clay">
-          {sayer.fault(fault)}
-        </p>
-      )}
-      {!numbers && !fault && <p className="quiet">Computing the year …</p>}
-      {groups.map((group) => {
-        const lines = numbers?.summary.ledger.filter((line) => line.group === group.id && !hidden(line)) ?? []
-        if (lines.length === 0) return null
-        return (
-          <div key={group.id} className="mb-1">
-            <div className="flex items-baseline">
-              <h2 className="quiet flex-1">{group.title}</h2>
-              {group.id === 'sun' && (
-                <button
-                  type="button"
-                  className="cursor-pointer text-[12px] text-verdigris hover:underline"
-                  onClick={() => session.setState({ dialog: 'year' })}
-                >
-                  by month
-                </button>
-              )}
+    <section aria-label="Ledger" data-fresh={fresh} className="relative flex h-full flex-col">
+      <div tabIndex={0} role="group" aria-label="Lines" className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
+        {fault && (
+          <p role="alert" className="mb-2 rounded-md bg-clay-soft p-2 text-clay">
+            {sayer.fault(fault)}
+          </p>
+        )}
+        {!numbers && !fault && <p className="quiet">Computing the year …</p>}
+        {groups.map((group) => {
+          const lines = shown.filter((line) => line.group === group.id && !pinned.has(line.id))
+          if (lines.length === 0) return null
+          return (
+            <div key={group.id} className="mb-1">
+              <div className="flex items-baseline">
+                <h2 className="quiet flex-1">{group.title}</h2>
+                {group.id === 'sun' && (
+                  <button
+                    type="button"
+                    className="cursor-pointer text-[12px] text-verdigris hover:underline"
+                    onClick={() => session.setState({ dialog: 'year' })}
+                  >
+                    by month
+                  </button>
+                )}
+              </div>
+              {lines.map(lineOf)}
             </div>
-            {lines.map((line) => (
-              <Line
-                key={line.id}
-                line={line}
-                fresh={fresh}
-                difference={differences[line.id] ?? null}
-                open={why === line.id}
-                onOpen={() => session.setState({ why: why === line.id ? null : line.id })}
-                onHover={(inside) => session.setState({ lit: inside ? line.about : [] })}
-              />
-            ))}
-          </div>
-        )
-      })}
+          )
+        })}
+      </div>
+      {shown.length > 0 && (
+        <div className="shrink-0 border-t border-line px-3 pt-1 pb-1.5">
+          {shown.filter((line) => pinned.has(line.id)).map(lineOf)}
+        </div>
+      )}
       {open && <WhyPanel line={open} onClose={() => session.setState({ why: null })} />}
     </section>
   )
@@ -93,10 +107,9 @@ function Line({
   const total = line.weight === 'total'
   const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
   const sign = difference !== null && difference > 0 ? '+' : '−'
-  const changed =
-    difference === null ? null : sayer.quantity({ value: Math.abs(difference), unit: line.unit })
+  const changed = difference === null ? null : changeOf(Math.abs(difference), line.unit, sayer)
   return (
-    <div className={total ? 'mt-0.5 border-t border-line' : ''}>
+    <div className={line.id === 'yield' ? 'mt-0.5 border-t border-line' : ''}>
       <button
         type="button"
         aria-expanded={open}
@@ -120,24 +133,19 @@ function Line({
           {shown.figure}
         </span>
         <span
-          className={`w-[2.9rem] shrink-0 text-[12px] whitespace-nowrap ${changed && !total ? (better ? 'text-verdigris' : 'text-clay') : 'text-pencil'}`}
+          className={`w-[2.9rem] shrink-0 text-[12px] whitespace-nowrap ${changed ? (better ? 'text-verdigris' : 'text-clay') : 'text-pencil'}`}
         >
-          {changed && !total ? `${sign}${changed.figure}` : shown.unit}
+          {changed ? `${sign}${changed}` : shown.unit}
         </span>
       </button>
-      {total && changed && difference !== null && (
-        <p className={`pr-1 text-right text-[12px] ${better ? 'text-verdigris' : 'text-clay'}`}>
-          {sign}
-          {changed.figure}{' '}
-          {line.unit === 'years'
-            ? Math.abs(difference) < 0.05
-              ? `(${number(Math.abs(difference) * 365, sayer.place)} days)`
-              : changed.unit
-            : changed.unit.replace(sayer.words.units.aYear, '')}
-        </p>
-      )}
     </div>
   )
+}
+
+/** A change in the room of a unit; of years, one under a tenth in days. */
+function changeOf(difference: number, unit: ShownLine['unit'], sayer: Sayer): string {
+  if (unit === 'years' && difference < 0.1) return `${number(difference * 365, sayer.place)} days`
+  return sayer.quantity({ value: difference, unit }).figure
 }
 
 /** What the last edit changed, line by line, for some seconds. */

@@ -37,7 +37,7 @@ export function Outline() {
   const notes = useNotes()
   const words = useWords()
   return (
-    <nav aria-label="Outline" className="h-full overflow-y-auto">
+    <nav aria-label="Outline" className="flex h-full flex-col overflow-y-auto">
       {chapters.map((id) => {
         const worst =
           numbers?.summary.checks.filter(
@@ -45,13 +45,16 @@ export function Outline() {
           ) ?? []
         const broken = worst.some((check) => check.severity === 'broken')
         return (
-          <section key={id} className="border-b border-line">
-            <h2>
+          <section
+            key={id}
+            className={`border-b border-line ${open === id ? 'flex min-h-[9.5rem] flex-col' : 'shrink-0'}`}
+          >
+            <h2 className="shrink-0">
               <button
                 type="button"
                 aria-expanded={open === id}
                 onClick={() => session.setState({ chapter: id, sketch: null })}
-                className={`flex w-full cursor-pointer items-baseline gap-2 px-3.5 py-2 text-left hover:bg-fold ${open === id ? 'bg-fold' : ''}`}
+                className={`flex w-full cursor-pointer items-baseline gap-2 px-3.5 py-2 text-left hover:bg-fold [@media(max-height:760px)]:py-1 ${open === id ? 'bg-fold' : ''}`}
               >
                 <span className="text-[14px] font-semibold">{words.chapters[id]}</span>
                 {worst.length > 0 && (
@@ -66,7 +69,9 @@ export function Outline() {
                 <span className="quiet min-w-0 flex-1 truncate text-right">{notes[id]}</span>
               </button>
             </h2>
-            {open === id && <div className="px-3.5 pt-1 pb-3">{bodies[id]()}</div>}
+            {open === id && (
+              <div className="min-h-0 flex-1 overflow-y-auto px-3.5 pt-1 pb-3">{bodies[id]()}</div>
+            )}
           </section>
         )
       })}

@@ -55,6 +55,10 @@ export interface Session {
   readonly dialog: 'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | null
 }
 
+/** Under this width the panels beside the stage lie over it, folded at first. */
+export const narrowPx = 900
+const isNarrow = () => typeof window !== 'undefined' && window.innerWidth < narrowPx
+
 export const createSession = (optionId: string) =>
   createStore<Session>(() => ({
     chapter: 'shape',
@@ -71,8 +75,8 @@ export const createSession = (optionId: string) =>
     why: null,
     sketch: null,
     toast: null,
-    leftFolded: false,
-    rightFolded: false,
+    leftFolded: isNarrow(),
+    rightFolded: isNarrow(),
     dialog: null,
   }))
 

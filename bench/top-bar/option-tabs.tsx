@@ -40,8 +40,8 @@ export function OptionTabs() {
   }
 
   return (
-    <div className="flex min-w-0 flex-1 items-center justify-end gap-1 overflow-x-auto">
-      <div role="tablist" aria-label="Options" className="flex min-w-0 gap-1">
+    <div className="flex min-w-0 flex-1 items-center justify-end gap-1">
+      <div role="tablist" aria-label="Options" className="flex min-w-0 gap-1 overflow-x-auto">
         {options.map((option, i) => {
           const numbers = byOption[option.id]
           const fresh = numbers?.house === house && numbers.objects === option.objects

@@ -85,41 +85,37 @@ function Waterfall({ summary }: { readonly summary: RunSummary }) {
   // The axis begins near the losses: from nought they would be slivers.
   const lowest = Math.min(chain.ac.kwh, ...steps.map(({ to }) => to))
   const foot = Math.max(0, Math.floor((lowest - 0.3 * (chain.sun.kwh - lowest)) / 100) * 100)
+  const named = (k: number, label: string) => `${label}  ${number(figures[k] ?? 0, site)}`
   const figures = [chain.sun.kwh, ...steps.map(({ lost }) => -lost), chain.ac.kwh]
   return (
     <div className="mt-3">
       <Chart
         title="From sunlight to the house, kWh"
         type="rangeBar"
-        height={250}
+        height={90 + 21 * figures.length}
         series={(palette) => [
           {
             name: 'kWh',
             data: [
-              { x: 'Sun', y: [foot, chain.sun.kwh], fillColor: palette.straw },
-              ...steps.map(({ label, from, to, lost }) => ({
-                x: label,
+              { x: named(0, 'Sun'), y: [foot, chain.sun.kwh], fillColor: palette.straw },
+              ...steps.map(({ label, from, to, lost }, k) => ({
+                x: named(k + 1, label),
                 y: [Math.min(from, to), Math.max(from, to)],
                 fillColor: lost >= 0 ? palette.clay : palette.verdigris,
               })),
-              { x: 'Yield', y: [foot, chain.ac.kwh], fillColor: palette.verdigris },
+              { x: named(steps.length + 1, 'Yield'), y: [foot, chain.ac.kwh], fillColor: palette.verdigris },
             ],
           },
         ]}
         options={(palette) => ({
-          plotOptions: { bar: { horizontal: false, columnWidth: '70%', dataLabels: { position: 'top' } } },
-          xaxis: { labels: { rotate: -35, rotateAlways: true, trim: false, hideOverlappingLabels: false } },
-          yaxis: {
+          plotOptions: { bar: { horizontal: true, barHeight: '70%' } },
+          // Categories stand upright: the figures' axis is the level one.
+          xaxis: {
             min: foot,
             title: { text: `kWh, from ${number(foot, site)}` },
-            labels: { formatter: (v: number) => number(v, site) },
+            labels: { formatter: (v: string) => number(Number(v), site) },
           },
-          dataLabels: {
-            enabled: true,
-            formatter: (_: unknown, { dataPointIndex = 0 }: { dataPointIndex?: number } = {}) =>
-              number(figures[dataPointIndex] ?? 0, site),
-            style: { fontSize: '11px', fontWeight: 600, colors: [palette.ink] },
-          },
+          yaxis: { labels: { maxWidth: 230, style: { colors: palette.ink } } },
           tooltip: {
             custom: ({ dataPointIndex }: { dataPointIndex: number }) => {
               const step = steps[dataPointIndex - 1]

@@ -62,7 +62,7 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
       <TextField
         label="Name"
         shown={tariff.name}
-        width="words"
+        width="name"
         onType={(name) => documents.set('Tariff name', houseId, tariff.id, { name })}
       />
       <MoneyField
@@ -148,7 +148,7 @@ function Period({
           ×
         </button>
       </legend>
-      <TextField label="Name" shown={period.name} width="words" onType={(name) => onChange({ name })} />
+      <TextField label="Name" shown={period.name} width="name" onType={(name) => onChange({ name })} />
       <TextField
         label="Price per kWh"
         unit={moneySign(site)}

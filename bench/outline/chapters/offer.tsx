@@ -23,7 +23,7 @@ export function OfferChapter() {
       <TextField
         label={fields.name}
         shown={offer.name}
-        width="words"
+        width="name"
         onType={(name) => documents.set('Option name', optionId, offerId, { name })}
       />
       <MoneyField

@@ -1,0 +1,78 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { modelYear } from '@/core/model/model-year'
+import { clockOfHour, dateOfDay, dayOfDate, hourOfClock, momentAfter } from '@/core/model/moment'
+import { useBench, useSession } from '../context'
+
+const stepMinutes = 5
+/** A day passes in about half a minute. */
+const playMs = 100
+
+/** The stage's moment: typed, stepped by five minutes, or played. */
+export function Moment() {
+  const { session } = useBench()
+  const day = useSession((s) => s.day)
+  const hour = useSession((s) => s.hour)
+  const [typed, setTyped] = useState<string | null>(null)
+  const [playing, setPlaying] = useState(false)
+  const step = (minutes: number) => session.setState((s) => momentAfter(s, minutes))
+  useEffect(() => {
+    if (!playing) return
+    const timer = setInterval(() => session.setState((s) => momentAfter(s, stepMinutes)), playMs)
+    return () => clearInterval(timer)
+  }, [playing, session])
+  /** Sets the clock to what was typed; what is no time leaves it as it is. */
+  const take = () => {
+    const found = typed === null ? null : hourOfClock(typed.trim())
+    if (found !== null) session.setState({ hour: found })
+    setTyped(null)
+  }
+  return (
+    <div role="group" aria-label="Moment" onKeyDown={(event) => event.stopPropagation()}>
+      <div className="flex items-center gap-1">
+        <input
+          type="date"
+          aria-label="Day"
+          className="field h-7 min-w-0 flex-1 px-1.5 text-[13px]"
+          min={`${modelYear}-01-01`}
+          max={`${modelYear}-12-31`}
+          value={dateOfDay(day, modelYear)}
+          onChange={(event) => {
+            const typed = dayOfDate(event.target.value)
+            if (typed !== null) session.setState({ day: typed })
+          }}
+        />
+        <input
+          aria-label="Local clock"
+          title="As 10:00 or 15:35"
+          className="field h-7 w-[3.6rem] px-1.5 text-right text-[13px]"
+          value={typed ?? clockOfHour(hour)}
+          aria-invalid={typed !== null && hourOfClock(typed) === null}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={take}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') take()
+            if (event.key === 'Escape') setTyped(null)
+          }}
+        />
+      </div>
+      <div className="mt-1 flex gap-1">
+        <button type="button" className="button h-6 px-1.5 text-[12px]" onClick={() => step(-stepMinutes)}>
+          −5 min
+        </button>
+        <button type="button" className="button h-6 px-1.5 text-[12px]" onClick={() => step(stepMinutes)}>
+          +5 min
+        </button>
+        <button
+          type="button"
+          aria-pressed={playing}
+          className="button h-6 px-1.5 text-[12px]"
+          onClick={() => setPlaying(!playing)}
+        >
+          {playing ? 'Stop' : 'Play'}
+        </button>
+      </div>
+    </div>
+  )
+}
