@@ -16,6 +16,7 @@ import { WeatherDesk } from './stations/weather-desk'
 import { DocumentStore, houseId } from './store/documents'
 import { LiveLine } from './store/live-line'
 import { Outbox } from './store/outbox'
+import { followAddress } from './store/place'
 import { createSession, toast } from './store/session'
 import { aloneAmongTabs, browserShelf } from './store/shelf'
 import { Sync } from './store/sync'
@@ -75,6 +76,7 @@ export async function openBench(
   // A late-spring afternoon on either side of the equator; a house is first drawn in plan.
   if (place?.kind === 'site' && place.latitudeDeg < 0) session.setState({ day: 323 })
   if (ofKind(documents.house, 'volume').length === 0) session.setState({ plan: true })
+  const stopFollowing = followAddress(session, () => documents.options.map(({ id }) => id))
   const live = new LiveNumbers(makeWorker, catalogue)
   const desk = new WeatherDesk()
   return {
@@ -93,6 +95,7 @@ export async function openBench(
     tools: new ToolBox(makeToolContext({ documents, session, site, siteWith, catalogue }), tools),
     allTools: tools,
     close: () => {
+      stopFollowing()
       live.stop()
       desk.stop()
       line.stop()

@@ -207,6 +207,33 @@ export class StageView {
     this.draw()
   }
 
+  /** Where it is looked from: eye and target, metres, and half the height of a plan, 0 in perspective. */
+  eye(): readonly number[] {
+    const { perspective, plan } = this.#controls
+    return this.#isPlan
+      ? [...this.#plan.position.toArray(), ...plan.target.toArray(), this.#halfHeightM / this.#plan.zoom]
+      : [...this.#perspective.position.toArray(), ...perspective.target.toArray(), 0]
+  }
+
+  /** Looks from where `eye` once told; in plan a plan's eye, in perspective one of those. */
+  lookThrough([x = 0, y = 0, z = 0, tx = 0, ty = 0, tz = 0, halfHeightM = 0]: readonly number[]): void {
+    const { perspective, plan } = this.#controls
+    if (halfHeightM > 0 !== this.#isPlan) return
+    if (this.#isPlan) {
+      this.#plan.position.set(x, y, z)
+      plan.target.set(tx, ty, tz)
+      this.#plan.zoom = 1
+      this.#halfHeightM = halfHeightM
+      this.#framePlan(this.#perspective.aspect)
+      plan.update()
+    } else {
+      this.#perspective.position.set(x, y, z)
+      perspective.target.set(tx, ty, tz)
+      perspective.update()
+    }
+    this.draw()
+  }
+
   /** Turns the view to look from a direction: degrees clockwise from north. */
   lookFrom(azimuthDeg: number, elevationDeg: number): void {
     const { perspective } = this.#controls

@@ -147,6 +147,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   useEffect(() => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour))), [view, site, day, hour])
   useEffect(() => view?.setPlan(plan), [view, plan])
   useFirstLook(view, standing, small, site.latitudeDeg < 0)
+  useRememberedLook(view, small)
 
   const inputOf = (event: ReactPointerEvent): PointerInput | null => {
     const frame = canvas.current?.getBoundingClientRect()
@@ -250,4 +251,37 @@ function useFirstLook(view: StageView | null, standing: Site, small: boolean, so
     if (frame) view.lookAt(frame.middle, frame.radiusM * 1.12, 3, southern)
     else view.lookAt([0, 0], 24, 0, southern)
   }, [view, standing, small, southern])
+}
+
+/** Rest of the hand before the address remembers where the stage is looked at from. */
+const lookRestMs = 400
+const isNear = (a: readonly number[], b: readonly number[]) =>
+  a.every((value, k) => Math.abs(value - (b[k] ?? 0)) < 0.01)
+
+/** Looks from where the address says, and tells it where that is now. */
+function useRememberedLook(view: StageView | null, small: boolean): void {
+  const { session } = useBench()
+  const camera = useSession((s) => s.camera)
+  useEffect(() => {
+    if (view && camera && !small && !isNear(camera, view.eye())) view.lookThrough(camera)
+  }, [view, camera, small])
+  useEffect(() => {
+    if (!view || small) return
+    let timer: ReturnType<typeof setTimeout> | undefined
+    let last = view.eye()
+    const stop = view.onDraw(() => {
+      const eye = view.eye()
+      if (isNear(eye, last)) return
+      last = eye
+      clearTimeout(timer)
+      timer = setTimeout(
+        () => session.setState({ camera: eye.map((value) => Number(value.toFixed(2))) }),
+        lookRestMs,
+      )
+    })
+    return () => {
+      clearTimeout(timer)
+      stop()
+    }
+  }, [view, small, session])
 }

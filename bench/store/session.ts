@@ -42,6 +42,8 @@ export interface Session {
   readonly lit: readonly string[]
   readonly optionId: string
   readonly plan: boolean
+  /** Where the stage is looked at from, as `StageView.eye` tells it; null until somebody has turned it. */
+  readonly camera: readonly number[] | null
   readonly sunMap: boolean
   readonly layer: CarpetLayer
   /** Day 0..364 and local clock hours. */
@@ -68,6 +70,7 @@ export const createSession = (optionId: string) =>
     lit: [],
     optionId,
     plan: false,
+    camera: null,
     sunMap: true,
     layer: 'yield',
     day: 140,
