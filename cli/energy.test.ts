@@ -158,6 +158,55 @@ const bad = [
   ],
 ] as const
 
+test('yield: a measured inverter runs at the volts of its strings; a gap and a height tell how warm a roof is', () => {
+  const sheet = { vocV: 38.3, vmpV: 32.2, iscA: 13.85, impA: 13.05, vocPerK: -0.0026, iscPerK: 0.00045 }
+  const king = {
+    dcPowerW: 8700,
+    dcVoltsV: 322,
+    startW: 25,
+    c0PerW: -3e-6,
+    c1PerV: 1.5e-4,
+    c2PerV: 0.0015,
+    c3PerV: -0.0006,
+  }
+  const given = { ...array, modules: 20, module: { ...array.module, sheet } }
+  const flat = { c1PerV: 0, c2PerV: 0, c3PerV: 0 }
+  const of = (changed: object, kingChanged: object = {}) => ({
+    arrays: [{ ...given, ...changed }],
+    inverter: { acPowerW: 8400, king: { ...king, ...kingChanged } },
+  })
+  const cases = {
+    best: of({}),
+    ten: of({ modulesPerString: 10 }),
+    five: of({ modulesPerString: 5 }),
+    one: of({ modulesPerString: 1 }),
+    fiveFlat: of({ modulesPerString: 5 }, flat),
+    bestFlat: of({}, flat),
+    noGap: of({ gapM: 0 }),
+    narrow: of({ gapM: 0.05 }),
+    flush: of({ mount: 'roof' }),
+    usual: of({ mount: 'roof', gapM: 0.12 }),
+    wide: of({ gapM: 0.3 }),
+    open: of({ mount: 'open' }),
+    low: of({ mount: 'open', heightM: 4 }),
+  }
+  const answers = yieldsOf(Object.values(cases))
+  const at = (name: keyof typeof cases) => answers[Object.keys(cases).indexOf(name)]?.acKwh ?? failed()
+  // Ten modules of 32.2 V are the 322 V it was measured at: what is not given is that.
+  expect(at('best')).toBe(at('ten'))
+  expect(at('five')).not.toBeCloseTo(at('ten'), 0)
+  // With the changes by volts left out, the strings' length makes no difference.
+  expect(at('fiveFlat')).toBeCloseTo(at('bestFlat'), 6)
+  // Near its own volts the changes are slight; one module's 32 V would be 1.5 % off and more.
+  expect(Math.abs(at('best') / at('bestFlat') - 1)).toBeLessThan(0.005)
+  expect(Math.abs(at('one') / at('bestFlat') - 1)).toBeGreaterThan(0.015)
+  // Warmer without a gap than flush, warmer flush than wide; and with less wind at its height.
+  const roofs = (['noGap', 'narrow', 'flush', 'wide'] as const).map(at)
+  expect(roofs).toEqual([...roofs].sort((a, b) => a - b))
+  expect(at('usual')).toBe(at('flush'))
+  expect(at('low')).toBeLessThan(at('open'))
+}, 60_000)
+
 test('bad cases are refused one by one, each in a sentence that says where', () => {
   const answers = yieldsOf(bad.map(([changed]) => changed))
   bad.forEach(([, code, path, message], k) => {
