@@ -207,6 +207,13 @@ test('yield: a measured inverter runs at the volts of its strings; a gap and a h
   expect(at('low')).toBeLessThan(at('open'))
 }, 60_000)
 
+test('yield: the spread between modules of one type is entered under its name, and counts once', () => {
+  const [plain, spread] = yieldsOf([{}, { losses: { manufacturingMismatch: 0.01 } }])
+  const kwh = (one: Yield | undefined, name: string) =>
+    one?.lossChain.find((step) => step.name === name)?.kwh ?? failed()
+  expect(kwh(spread, 'other') / kwh(plain, 'connections')).toBeCloseTo(0.99, 9)
+}, 60_000)
+
 test('bad cases are refused one by one, each in a sentence that says where', () => {
   const answers = yieldsOf(bad.map(([changed]) => changed))
   bad.forEach(([, code, path, message], k) => {

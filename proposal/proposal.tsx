@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { BillChart, EnergyChart, PaybackChart } from '@/charts/figures'
 import { type LineId } from '@/core/model/ledger'
-import { money } from '@/words/format'
+import { money, paperOf } from '@/words/format'
 import { languageOf } from '@/words/languages'
 import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './proposal-data'
@@ -45,6 +45,7 @@ export function Proposal({ data, print, pdfPath }: Props) {
       lang={sayer.language}
       className={`mx-auto text-ink ${print ? 'max-w-none bg-white' : 'my-6 max-w-3xl rounded-xl border border-line bg-card px-12 py-10 shadow-sm'}`}
       data-print={ready ? 'ready' : 'drawing'}
+      data-paper={paperOf(site.locale)}
     >
       <header className={`flex items-end gap-4 ${print ? 'mb-3' : 'mb-6'}`}>
         <div className="flex-1">

@@ -2,7 +2,6 @@ import {
   BufferGeometry,
   Float32BufferAttribute,
   Group,
-  IcosahedronGeometry,
   CylinderGeometry,
   LineSegments,
   Mesh,
@@ -13,6 +12,7 @@ import { triangulate } from '@/core/geometry/polygon'
 import { flatten, type Vec3 } from '@/core/geometry/vector'
 import { type Tone } from '@/core/kinds/standing'
 import { type Panel, type Site, type StandingObject } from '@/core/site/site'
+import { crownMesh } from './crowns'
 import { type Paints } from './paints'
 import { type Palette } from './palette'
 
@@ -136,7 +136,7 @@ function addStrokes(
   if (posts.lines.length > 0) group.add(posts.edges(paints.ink(palette.ink, 0.7)))
 }
 
-/** Sides of the ring round a crown. */
+/** Sides of the ring round a crown that is picked. */
 const ringSides = 40
 
 function addCrowns(
@@ -145,13 +145,10 @@ function addCrowns(
   { palette, emphasis, paints }: Look,
 ): void {
   const picked = isPicked(id, emphasis)
-  for (const { center, crownRadiusM, halfHeightM } of geometry.crowns) {
-    const crown = new Mesh(new IcosahedronGeometry(1, 2), paints.crown(palette.crown))
-    crown.scale.set(crownRadiusM, crownRadiusM, halfHeightM)
-    crown.position.set(...center)
-    // After the transparent sheet, which would else be painted over it.
-    crown.renderOrder = 5
-    crown.castShadow = true
+  for (const crown of geometry.crowns) {
+    group.add(crownMesh(crown, palette, paints, picked ? palette.verdigris : palette.ink))
+    if (!picked) continue
+    const { center, crownRadiusM } = crown
     const ring = new Batch()
     ring.outline(
       Array.from({ length: ringSides }, (_, k): Vec3 => {
@@ -159,7 +156,7 @@ function addCrowns(
         return [center[0] + crownRadiusM * Math.cos(a), center[1] + crownRadiusM * Math.sin(a), center[2]]
       }),
     )
-    group.add(crown, ring.edges(paints.ink(picked ? palette.verdigris : palette.pencil, picked ? 1 : 0.35)))
+    group.add(ring.edges(paints.ink(palette.verdigris)))
   }
   for (const { at, topM, bottomRadiusM, topRadiusM } of geometry.poles) {
     const pole = new Mesh(

@@ -1,4 +1,34 @@
-import { Color, DoubleSide, LineBasicMaterial, type Material, MeshLambertMaterial } from 'three'
+import {
+  Color,
+  DoubleSide,
+  LineBasicMaterial,
+  type Material,
+  MeshLambertMaterial,
+  ShaderMaterial,
+} from 'three'
+
+const veilVertex = /* glsl */ `
+  varying vec3 facing;
+  varying vec3 sight;
+  void main() {
+    vec4 at = modelViewMatrix * vec4(position, 1.0);
+    facing = normalMatrix * normal;
+    // Orthographic pictures look the same way everywhere.
+    sight = projectionMatrix[3][3] == 1.0 ? vec3(0.0, 0.0, 1.0) : -at.xyz;
+    gl_Position = projectionMatrix * at;
+  }
+`
+const veilFragment = /* glsl */ `
+  uniform vec3 ink;
+  varying vec3 facing;
+  varying vec3 sight;
+  void main() {
+    float square = abs(dot(normalize(facing), normalize(sight)));
+    // A line of one width, however large the body is.
+    float rim = 1.0 - smoothstep(0.0, 2.2, square / max(1e-4, fwidth(square)));
+    gl_FragColor = vec4(ink, 0.06 + 0.7 * rim);
+  }
+`
 
 /** Paints kept at most; a sun map has a colour for every module, and every run mixes new ones. */
 const keptPaints = 240
@@ -27,16 +57,16 @@ export class Paints {
     )
   }
 
-  /** The veil of a tree's crown. */
-  crown(colour: string): Material {
+  /** A rounded body of which only the outline is left: clear where one looks square at it, a line at its rim. */
+  veil(colour: string): Material {
     return this.#of(
-      `crown ${colour}`,
+      `veil ${colour}`,
       () =>
-        new MeshLambertMaterial({
-          color: new Color(colour),
-          flatShading: true,
+        new ShaderMaterial({
+          uniforms: { ink: { value: new Color(colour) } },
+          vertexShader: veilVertex,
+          fragmentShader: veilFragment,
           transparent: true,
-          opacity: 0.62,
           depthWrite: false,
         }),
     )

@@ -25,6 +25,7 @@ import { type LatLon } from '@/core/geometry/geo'
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Site } from '@/core/site/site'
+import { fadeCrowns } from './crowns'
 import { buildMaquette, disposeShapes, type Emphasis } from './maquette'
 import './one-reading'
 import { Paints } from './paints'
@@ -41,6 +42,20 @@ const longestShadowM = 180
 const paperM = 900
 /** How long a change that no hand is waiting for may stand before it is drawn. */
 const restMs = 320
+
+/** Above everything. */
+const highM = 400
+
+/** Corners of the roofs that carry modules, and of the modules themselves. */
+function pointsToSee(site: Site): Vec3[] {
+  const corners = site.arrays.flatMap(({ panels }) => panels.flatMap((panel) => panel.corners))
+  const roofs = site.objects
+    .filter(({ kind, geometry }) => kind === 'volume' && !geometry.faded)
+    .flatMap(({ geometry }) =>
+      geometry.surfaces.filter(({ tone }) => tone === 'roof').flatMap((s) => s.corners),
+    )
+  return [...corners, ...roofs]
+}
 
 /** The stage: one scene, two cameras (plan and perspective), drawn only when something changes. */
 export class StageView {
@@ -62,6 +77,7 @@ export class StageView {
   #frame = 0
   #later: ReturnType<typeof setTimeout> | undefined
   #shown: Site | null = null
+  #mustBeSeen: readonly Vec3[] = []
   #isPlan = false
   #halfHeightM = 24
 
@@ -134,7 +150,10 @@ export class StageView {
     this.#scene.background = new Color(palette.paper)
     this.#paper.material.color.set(palette.paper).multiply(paperInSun)
     this.#sky.intensity = palette.ambient
-    if (site !== this.#shown) this.#fitShadows(this.#maquette)
+    if (site !== this.#shown) {
+      this.#fitShadows(this.#maquette)
+      this.#mustBeSeen = pointsToSee(site)
+    }
     this.#shown = site
     if (inHand) this.draw()
     else {
@@ -313,8 +332,17 @@ export class StageView {
     cancelAnimationFrame(this.#frame)
     clearTimeout(this.#later)
     this.#frame = 0
+    this.#clearTheView()
     this.#renderer.render(this.#scene, this.#camera())
     for (const listener of this.#listeners) listener()
+  }
+
+  /** Crowns that hide the house or a module become outlines. */
+  #clearTheView(): void {
+    if (!this.#maquette || !this.#shown) return
+    const { x, y, z } = this.#perspective.position
+    const eye: Vec3 = [x, y, z]
+    fadeCrowns(this.#maquette, this.#mustBeSeen, this.#isPlan ? ([px, py]) => [px, py, highM] : () => eye)
   }
 
   /** Has the shadow map cover what casts shadows and no more: the less it covers, the finer it is. */

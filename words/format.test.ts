@@ -1,11 +1,13 @@
 import { type Quantity } from '@/core/model/said'
 import {
   dayName,
+  entered,
   money,
   moneySign,
   monthNames,
   monthStarts,
   number,
+  paperOf,
   plainNumber,
   slope,
   writeQuantity,
@@ -49,6 +51,24 @@ test.each([
 ] satisfies [Quantity, string, string][])('%j is written %s and %s', (quantity, english, spanish) => {
   expect(written(quantity)).toBe(english)
   expect(written(quantity, es)).toBe(spanish)
+})
+
+test.each([
+  ['en-US', 'Letter'],
+  ['en-AU', 'A4'],
+  ['es-ES', 'A4'],
+  ['es-MX', 'Letter'],
+  ['en', 'A4'],
+] as const)('the paper of %s is %s', (locale, paper) => {
+  expect(paperOf(locale)).toBe(paper)
+})
+
+test('what was entered keeps its digits: a half does not become a whole', () => {
+  expect(entered(4.5, { locale: 'en-US' })).toBe('4.5')
+  expect(entered(4500, { locale: 'es-ES' })).toBe('4500')
+  expect(entered(0.168, { locale: 'es-ES' }, 2)).toBe('0,168')
+  expect(entered(25, { locale: 'en-US' }, 1)).toBe('25.0')
+  expect(entered(-0, { locale: 'en-US' })).toBe('0')
 })
 
 test('days and months by their names, slopes with the rise where people say so', () => {

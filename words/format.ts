@@ -44,6 +44,13 @@ export const money = (value: number, { locale, currency }: Pick<Place, 'locale' 
     .format(value)
     .replace('-', '−')
 
+/** Where sheets of paper are letter size; everywhere else they are A4. */
+const letterRegions = new Set(['US', 'CA', 'MX', 'PH', 'CL', 'CO', 'VE'])
+
+/** The paper that offers are printed on at a place. */
+export const paperOf = (locale: string): 'Letter' | 'A4' =>
+  letterRegions.has(new Intl.Locale(locale).region ?? '') ? 'Letter' : 'A4'
+
 /** The sign of the job's money alone. */
 export const moneySign = ({ locale, currency }: Pick<Place, 'locale' | 'currency'>) =>
   format(locale, { style: 'currency', currency, currencyDisplay: 'narrowSymbol' })

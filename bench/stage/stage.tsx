@@ -92,11 +92,13 @@ export function Stage({ small }: { readonly small: boolean }) {
   }, [view])
 
   const panels = numbers?.summary.panels
-  const range = useMemo(() => {
-    const values = (panels ?? []).map((panel) => panel.sunKwhM2)
-    return values.length === 0 ? null : { low: Math.min(...values), high: Math.max(...values) }
-  }, [panels])
-  const showMap = sunMap && chapter === 'cover' && range !== null
+  // From nought to what the sunniest module would have in the open: colours mean the same on every roof of a site.
+  const best = useMemo(
+    () =>
+      Math.max(0, ...(panels ?? []).map(({ sunKwhM2, sunAccess }) => sunKwhM2 / Math.max(0.01, sunAccess))),
+    [panels],
+  )
+  const showMap = sunMap && chapter === 'cover' && best > 0
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
     const string = selection?.kind === 'panel' && chapter === 'wire' ? byId.get(selection.id)?.stringId : null
@@ -115,13 +117,11 @@ export function Stage({ small }: { readonly small: boolean }) {
       slotsOf,
       panelColour: (id) => {
         const panel = byId.get(id)
-        if (!showMap || !panel || !range) return undefined
-        // A spread of less than a tenth is not blown up to the whole ramp.
-        const floor = Math.min(range.low, range.high * 0.75)
-        return cssColour(sunMapColour((panel.sunKwhM2 - floor) / (range.high - floor || 1)))
+        if (!showMap || !panel) return undefined
+        return cssColour(sunMapColour(panel.sunKwhM2 / (best || 1)))
       },
     }
-  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, range, slotsOf])
+  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, best, slotsOf])
 
   const inHand = useRef(false)
   useEffect(() => {
@@ -205,9 +205,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       )}
       {view && <Overlay view={view} grips={grips} small={small} />}
       {!small && view && <ViewButtons view={view} />}
-      {!small && showMap && range && (
-        <SunLegend low={Math.min(range.low, range.high * 0.75)} high={range.high} />
-      )}
+      {!small && showMap && <SunLegend best={best} />}
       {!small && !running && <Card />}
     </div>
   )

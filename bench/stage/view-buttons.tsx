@@ -102,7 +102,11 @@ export function ViewButtons({ view }: { readonly view: StageView }) {
           </button>
         </div>
       </div>
-      <div className="pointer-events-none absolute right-3 bottom-3 rounded-md bg-card/85 px-2 py-1 text-right">
+      {/* A perspective has no one scale. */}
+      <div
+        hidden={!plan}
+        className="pointer-events-none absolute right-3 bottom-3 rounded-md bg-card/85 px-2 py-1 text-right"
+      >
         <div
           className="ml-auto h-1.5 border-x border-b border-ink"
           style={{ width: length / state.metres }}

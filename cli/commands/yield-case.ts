@@ -95,6 +95,7 @@ const given = z.strictObject({
   wiring: share.optional(),
   connections: share.optional(),
   availability: share.optional(),
+  manufacturingMismatch: share.optional(),
   other: z.array(z.strictObject({ name: z.string().min(1).max(80), share })).optional(),
 })
 
@@ -113,11 +114,15 @@ export function lossesIn(value: YieldCase['losses']): Losses {
   }
   const parsed = given.safeParse(value ?? {})
   if (!parsed.success) throw faultOf(parsed.error, 'bad-case', 'losses')
-  const { soiling, snow, ...rest } = parsed.data
+  const { soiling, snow, manufacturingMismatch, other = [], ...rest } = parsed.data
   return lossesSchema.parse({
     ...defaultLosses,
     ...Object.fromEntries(Object.entries(rest).filter(([, v]) => v !== undefined)),
     soiling: twelve(soiling, defaultLosses.soiling),
     snow: twelve(snow, defaultLosses.snow),
+    other:
+      manufacturingMismatch === undefined
+        ? other
+        : [...other, { name: 'Manufacturing mismatch', share: manufacturingMismatch }],
   })
 }

@@ -79,6 +79,7 @@ test.each([
   ['Thermal losses', 'heat'],
   ['IAM', 'reflection'],
   ['Hail', null],
+  ['Manufacturing mismatch', null],
   ['Ageing of the first year', null],
 ])('an entered loss called “%s” would count %s twice', (name, model) => {
   expect(countedTwice(name)).toBe(model)

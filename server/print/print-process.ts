@@ -29,6 +29,9 @@ const pageMs = 20_000
 const pagesABrowser = 100
 /** Sheets of paper at most: an offer has three or four. */
 const mostSheets = '1-40'
+/** At the foot of each sheet; the browser fills the figures in. */
+const pageNumbers =
+  '<div style="width:100%;text-align:center;font:8px sans-serif;color:#6B7780"><span class="pageNumber"></span> / <span class="totalPages"></span></div>'
 /** Pages at once. */
 const mostAtOnce = 2
 
@@ -87,8 +90,12 @@ async function printPage({ id, url }: Job): Promise<Buffer> {
     await page.waitForSelector('[data-print="ready"]')
     await page.evaluate(() => document.fonts.ready.then(() => undefined))
     printed++
+    const paper = await page.getAttribute('[data-print="ready"]', 'data-paper')
     return await page.pdf({
-      format: 'A4',
+      format: paper === 'Letter' ? 'Letter' : 'A4',
+      displayHeaderFooter: true,
+      headerTemplate: '<span></span>',
+      footerTemplate: pageNumbers,
       printBackground: true,
       pageRanges: mostSheets,
       margin: { top: '14mm', bottom: '14mm', left: '14mm', right: '14mm' },

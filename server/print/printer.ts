@@ -32,7 +32,7 @@ class Printer {
   #count = 0
 
   /**
-   * A page of this server as A4 PDF, once it says by `data-print="ready"` that all of it is drawn.
+   * A page of this server as PDF, on the paper it names by `data-paper`, once it says by `data-print="ready"` that all of it is drawn.
    * @param key what the page shows: the same key is printed once
    * @param path on this server, never a whole address
    * @throws Fault `pdf-busy`, `pdf-failed`, `given-up`

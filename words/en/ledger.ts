@@ -223,7 +223,8 @@ export const assumptions = {
   'darkest-cell': 'The darkest sampled cell limits its group.',
   'greatest-maximum':
     'The inverter looks over the whole curve and finds the greatest of several maxima; one that climbs from open circuit may stop at a lesser.',
-  'no-default-mismatch': 'No default mismatch loss is added.',
+  'no-default-mismatch':
+    'No default mismatch loss is added: this one is computed from the light. That modules of one type differ among themselves can be entered as “Manufacturing mismatch”.',
   'entered-snow-unused': 'Snow losses entered by month do not count while the depth is known.',
   spectrum: 'The spectrum is that of the data sheet.',
   'cell-as-back': 'Cell and back of the module are equally warm.',
