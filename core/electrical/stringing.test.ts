@@ -63,7 +63,9 @@ test('within the window nothing breaks, one module more or less does', () => {
         expect(w.fewest * w.hotVmpV).toBeGreaterThanOrEqual(inverter.mppLowV - 1e-6)
         expect(w.fewest * w.coldVocV).toBeGreaterThanOrEqual(inverter.startV - 1e-6)
         // Colder air asks for shorter strings, hotter air for longer ones.
-        expect(stringWindow(some, volts, inverter, low - 5, high).mostStanding).toBeLessThanOrEqual(w.mostStanding)
+        expect(stringWindow(some, volts, inverter, low - 5, high).mostStanding).toBeLessThanOrEqual(
+          w.mostStanding,
+        )
         expect(stringWindow(some, volts, inverter, low, high + 5).fewest).toBeGreaterThanOrEqual(w.fewest)
       },
     ),

@@ -6,7 +6,17 @@ import { billNowStage, priceThenStage } from './bills'
 import { batteryRunIn } from './dispatch'
 import { loadStage } from './load'
 import { siteStage } from './site'
-import { batteryIn, fieldsOf, inverterIn, moduleIn, offerIn, siteIn, storageIn, tariffThenIn, type World } from './world'
+import {
+  batteryIn,
+  fieldsOf,
+  inverterIn,
+  moduleIn,
+  offerIn,
+  siteIn,
+  storageIn,
+  tariffThenIn,
+  type World,
+} from './world'
 
 /** The bills of the years to come at today's prices, currency a year. */
 export const yearsStage: Stage<World, readonly number[]> = stage({

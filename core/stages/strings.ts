@@ -38,7 +38,11 @@ export const stringsStage: Stage<World, Wiring> = stage({
     const hottestC = highestTemperatureC + hottestRiseOf(site.arrays)
     const window = stringWindow(module, model.power, inverter, lowestTemperatureC, hottestC)
     const fields = site.arrays.map(({ panels }) => panels.map(({ id }) => id))
-    return { window, hottestC, strings: stringUp(fields, inverter, modulesPerString ?? Math.max(1, window.most)) }
+    return {
+      window,
+      hottestC,
+      strings: stringUp(fields, inverter, modulesPerString ?? Math.max(1, window.most)),
+    }
   },
 })
 
