@@ -46,6 +46,13 @@ test('an unknown address and a file that is no job are said', async ({ page }) =
   await page.getByLabel('New job: where is the house?').fill('1 Nowhere Road')
   await page.getByRole('button', { name: 'Create job' }).click()
   await expect(page.getByText('“1 Nowhere Road” is not an address that is known')).toBeVisible()
+  const where = page.getByLabel('New job: where is the house?')
+  await where.fill('14 saltmash raod')
+  await expect(page.getByText('No such address. The nearest are in the list.')).toBeVisible()
+  await expect(page.getByRole('option', { name: '14 Saltmarsh Road, Pellworth' })).toBeVisible()
+  await where.fill('zzzzzz')
+  await expect(page.getByText('Nothing like it is known either.')).toBeVisible()
+  await where.press('Escape')
   const file = (name: string, text: string) =>
     page
       .getByLabel('Job file')

@@ -70,6 +70,12 @@ export const addressesFor = async (ask: Ask, query: string, signal?: AbortSignal
     ({ properties }) => properties,
   )
 
+/** Addresses that may have been meant where none matches. */
+export const addressesNear = async (ask: Ask, query: string, signal?: AbortSignal): Promise<AddressFound[]> =>
+  (
+    await jsonFrom(ask, `addresses?near&q=${encodeURIComponent(query)}`, addressesSchema, signal)
+  ).features.map(({ properties }) => properties)
+
 /** Weather stations by their distance from a place, nearest first. */
 export async function stationsNear(ask: Ask, place: LatLon, signal?: AbortSignal): Promise<StationFound[]> {
   const query = `stations?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`

@@ -1,5 +1,5 @@
 import { catalogue } from './equipment'
-import { findAddresses, type AddressMatch } from './geocoder'
+import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
 
@@ -61,13 +61,15 @@ const addressFeature = (match: AddressMatch) => ({
 const longestQuery = 200
 
 /**
- * The world's answer to a path and a query: `addresses?q=`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`.
+ * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`.
  * GeoJSON, JSON and EPW.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   const [what = '', name = ''] = path.split('/')
-  if (what === 'addresses')
-    return collection(findAddresses((query.get('q') ?? '').slice(0, longestQuery)).map(addressFeature))
+  if (what === 'addresses') {
+    const asked = (query.get('q') ?? '').slice(0, longestQuery)
+    return collection((query.has('near') ? nearAddresses(asked) : findAddresses(asked)).map(addressFeature))
+  }
   if (what === 'stations') return stationsAnswer()
   if (what === 'catalogue') return json(catalogue, true)
   if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')

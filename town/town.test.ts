@@ -4,7 +4,7 @@ import { tileAt } from '@/core/geometry/geo'
 import { checkJob, jobToFile, parseJob } from '@/core/kinds/job'
 import { weatherProblems } from '@/core/weather/quality'
 import { buildRoof } from '@/core/roof/roof'
-import { findAddresses } from './geocoder'
+import { findAddresses, nearAddresses } from './geocoder'
 import { saltmarshJob } from './shipped-job'
 import { paintTile } from './tile-painter'
 import { townMap } from './town-map'
@@ -17,6 +17,32 @@ test('addresses are found by their words, in any town, with or without accents',
   expect(findAddresses('cooper’s row pellworth').length).toBe(8)
   expect(findAddresses('1 Nowhere Road')).toEqual([])
   expect(findAddresses('  ')).toEqual([])
+})
+
+test('what is written a little differently finds the nearest addresses, nonsense finds none', () => {
+  expect(findAddresses('14 saltmash raod')).toEqual([])
+  expect(nearAddresses('14 saltmash raod')[0]?.label).toBe('14 Saltmarsh Road, Pellworth')
+  expect(nearAddresses('calle del olmmo 7')[0]?.label).toBe('Calle del Olmo 7, Valdecorva')
+  // A number that is not there: the houses beside it.
+  expect(nearAddresses('9999 Tern Street').every(({ label }) => label.includes('Tern Street'))).toBe(true)
+  for (const nonsense of ['1 Nowhere Road', 'zzzz', '', '14']) expect(nearAddresses(nonsense)).toEqual([])
+})
+
+test('coordinates are an address near a town, with either mark and with letters, and nowhere else', () => {
+  const town = towns[0]
+  if (!town) throw new Error('there are towns')
+  const [lat, lon] = [town.latitudeDeg, town.longitudeDeg]
+  const label = `${lat.toFixed(5)}, ${lon.toFixed(5)}`
+  const west = Math.abs(lon).toFixed(5)
+  for (const query of [
+    label,
+    label.replace(',', ''),
+    `${lat.toFixed(5).replace('.', ',')}; ${lon.toFixed(5).replace('.', ',')}`,
+    `${lat.toFixed(5)} N ${west} ${lon < 0 ? 'W' : 'E'}`,
+  ])
+    expect(findAddresses(query)).toMatchObject([{ label, town: { name: town.name } }])
+  expect(findAddresses('0, 0')).toEqual([])
+  expect(findAddresses('95.0, 10.0')).toEqual([])
 })
 
 test('every lot has a house with a roof, and no two share an address', () => {

@@ -3,13 +3,18 @@ import { tools as allTools } from '../kinds/index'
 import { createSession } from '../store/session'
 import { commandsOf } from './command-list'
 
-function commands() {
+function commands(corners = 0) {
   const session = createSession('option-a')
   const done: string[] = []
+  let drawn = corners
   const parts = {
     session,
     documents: { undo: () => done.push('undo'), redo: () => done.push('redo') },
-    tools: { take: (tool: string) => done.push(tool) },
+    tools: {
+      take: (tool: string) => done.push(tool),
+      // The tool in hand takes back what it draws, as long as there is something.
+      chart: { undo: () => drawn > 0 && (drawn--, done.push('corner'), true) },
+    },
     allTools,
   } as unknown as BenchParts
   const list = commandsOf(parts)
@@ -48,6 +53,12 @@ test('undo and redo want Control, letters alone take tools and turn to their cha
   press('s')
   expect(done.at(-1)).toBe('select')
   expect(session.getState().chapter).toBe('cover')
+})
+
+test('undo takes back a corner that is being drawn before it touches the documents', () => {
+  const { press, done } = commands(2)
+  for (let k = 0; k < 3; k++) press('z', { control: true })
+  expect(done).toEqual(['corner', 'corner', 'undo'])
 })
 
 test('figures go to the chapters, sheets open, columns fold and unfold', () => {

@@ -28,7 +28,9 @@ export function commandsOf({ session, documents, tools, allTools }: BenchParts):
       label: 'Undo',
       shortcut: 'Ctrl Z',
       matches: (e, c) => c && !e.shiftKey && e.key.toLowerCase() === 'z',
-      run: () => documents.undo(),
+      run: () => {
+        if (!tools.chart.undo()) documents.undo()
+      },
     },
     {
       label: 'Redo',

@@ -4,26 +4,36 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { overHttp } from '@/services/ask'
-import { addressesFor, type AddressFound } from '@/services/world'
+import { addressesFor, addressesNear, type AddressFound } from '@/services/world'
 import { createJob } from './requests'
 
 const world = overHttp('/world')
+
+interface Choices {
+  readonly query: string
+  readonly list: readonly AddressFound[]
+  /** None matches: these are the nearest there are. */
+  readonly isNear: boolean
+}
+
+async function choicesFor(query: string, signal: AbortSignal): Promise<Choices> {
+  const list = await addressesFor(world, query, signal)
+  if (list.length > 0) return { query, list, isNear: false }
+  return { query, list: await addressesNear(world, query, signal), isNear: true }
+}
 
 /** A new job begins with an address. */
 export function NewJob() {
   const router = useRouter()
   const [query, setQuery] = useState('')
-  const [choices, setChoices] = useState<{ query: string; list: readonly AddressFound[] }>({
-    query: '',
-    list: [],
-  })
+  const [choices, setChoices] = useState<Choices>({ query: '', list: [], isNear: false })
   const [fault, setFault] = useState<string | null>(null)
   useEffect(() => {
     if (query.trim().length < 2) return
     const controller = new AbortController()
     const wait = setTimeout(() => {
-      addressesFor(world, query, controller.signal).then(
-        (list) => setChoices({ query, list }),
+      choicesFor(query, controller.signal).then(
+        setChoices,
         () =>
           !controller.signal.aborted &&
           setFault('The address service does not answer. Try again in a moment.'),
@@ -93,7 +103,15 @@ export function NewJob() {
           Create job
         </button>
       </form>
-      <p className="quiet mt-1.5">The made-up towns are Pellworth, Tarrowee and Valdecorva.</p>
+      {choices.isNear && choices.query === query && query.trim().length >= 3 && !fault && (
+        <p role="status" className="mt-1.5">
+          No such address.{' '}
+          {list.length > 0 ? 'The nearest are in the list.' : 'Nothing like it is known either.'}
+        </p>
+      )}
+      <p className="quiet mt-1.5">
+        The made-up towns are Pellworth, Tarrowee and Valdecorva. Coordinates near them are addresses, too.
+      </p>
       {fault && (
         <p id="new-address-fault" role="alert" className="mt-1 text-clay">
           {fault}

@@ -70,6 +70,10 @@ export abstract class ToolState {
   key(_input: KeyInput): boolean {
     return false
   }
+  /** Takes back a step of what is being drawn, before any edit of the documents; true when there was one. */
+  undo(): boolean {
+    return false
+  }
   /** Esc, or another tool is taken: bails out to where it began. */
   cancel(): void {}
 }
@@ -91,6 +95,7 @@ export class ToolChart {
   move = (input: PointerInput) => this.#state.move(input)
   release = (input: PointerInput) => this.#state.release(input)
   key = (input: KeyInput) => this.#state.key(input)
+  undo = () => this.#state.undo()
   cancel = () => this.#state.cancel()
 
   #adopt(state: ToolState): void {

@@ -122,6 +122,53 @@ test('four clicks and one on the first corner make a house, and the select tool 
   expect(b.volume()).toBeDefined()
 })
 
+test('a key beside the right one throws nothing away; undo takes the last letter, then corner after corner', () => {
+  const b = bench()
+  b.tools.take('trace')
+  b.click(0, 0)
+  b.click(10, 0)
+  b.click(10, 6)
+  const drawn = () => b.session.getState().sketch?.points.length
+  for (const key of ['t', 'g', 'o', 'L', 'c']) expect(b.key(key)).toBe(true)
+  expect(b.session.getState().sketch?.message).toContain('Enter')
+  expect(b.session.getState().tool).toBe('trace')
+  expect(drawn()).toBe(3)
+  // How one looks at it is no matter of the drawing.
+  expect(b.key('v')).toBe(false)
+  b.type('4.5')
+  expect(b.tools.chart.undo()).toBe(true)
+  expect(b.session.getState().sketch?.typed).toBe('4.')
+  b.tools.chart.undo()
+  b.tools.chart.undo()
+  expect(drawn()).toBe(3)
+  b.tools.chart.undo()
+  expect(drawn()).toBe(2)
+  b.tools.chart.undo()
+  b.tools.chart.undo()
+  expect(drawn()).toBe(0)
+  // Nothing is being drawn any more: undo is the documents' again.
+  expect(b.tools.chart.undo()).toBe(false)
+})
+
+test('a house by keys alone: Enter begins it, lengths with their directions go round, Enter closes it', () => {
+  const b = bench()
+  b.tools.take('trace')
+  b.key('Enter')
+  for (const side of ['10 90°', '6 0°', '10 270°']) {
+    b.type(side)
+    b.key('Enter')
+  }
+  b.key('Enter')
+  const outline = b.volume()?.outline ?? []
+  const round = ([x, y]: readonly [number, number]) => [Math.round(x), Math.round(y)]
+  expect(outline.map(round)).toEqual([
+    [0, 0],
+    [10, 0],
+    [10, 6],
+    [0, 6],
+  ])
+})
+
 test('a hand that trembles still draws right angles; shift lets it', () => {
   const b = bench()
   b.tools.take('trace')

@@ -33,7 +33,10 @@ export const POST = route('POST /api/jobs', async ({ request, who }) => {
       { address: body.address, one: found.label, other: other.label },
       'address',
     )
-  const street = found.label.split(',')[0] ?? found.label
+  // Coordinates are a name as a whole, of an address the street is enough.
+  const street = /^[-\d.]+, [-\d.]+$/.test(found.label)
+    ? found.label
+    : (found.label.split(',')[0] ?? found.label)
   return NextResponse.json(
     { id: await createJob(who.teamId, newJob(body.name ?? street, found)) },
     { status: 201 },

@@ -13,6 +13,9 @@ import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '.
 import { nameAmong } from '../../tools/placing'
 import { outlinesOf, showSketch } from '../../tools/sketch'
 
+/** Keys that only change how one looks at the drawing. */
+const viewKeys = /^[vf]$/i
+
 /** Corners are set one by one, by clicks or by typed lengths, until the first one closes the outline. */
 export class TraceDrawing extends ToolState {
   #points: readonly Vec2[]
@@ -49,22 +52,34 @@ export class TraceDrawing extends ToolState {
       else this.#finish()
       return true
     }
-    if (key === 'Backspace') {
-      if (this.#typed) this.#typed = this.#typed.slice(0, -1)
-      else if (this.#points.length > 1) this.#points = this.#points.slice(0, -1)
-      else {
-        this.go(this.#back())
-        return true
-      }
-      this.#show(null)
-      return true
-    }
+    if (key === 'Backspace') return this.#takeBack()
     if (/^[\d.,'"/ \-a-z%°]$/i.test(key) && (this.#typed !== '' || /^[\d.,]$/.test(key))) {
       this.#typed += key
       this.#show(null)
       return true
     }
+    // Other tools and chapters wait: what is drawn is not thrown away by a key beside the right one.
+    if (/^[a-z]$/i.test(key) && !viewKeys.test(key)) {
+      this.#show('Finish the outline with Enter, or leave it with Esc.')
+      return true
+    }
     return false
+  }
+
+  override undo(): boolean {
+    return this.#takeBack()
+  }
+
+  /** The last letter typed, or else the last corner. */
+  #takeBack(): boolean {
+    if (this.#typed) this.#typed = this.#typed.slice(0, -1)
+    else if (this.#points.length > 1) this.#points = this.#points.slice(0, -1)
+    else {
+      this.go(this.#back())
+      return true
+    }
+    this.#show(null)
+    return true
   }
 
   override cancel(): void {

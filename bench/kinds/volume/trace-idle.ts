@@ -1,5 +1,5 @@
 import { snap } from '@/core/geometry/snap'
-import { type PointerInput, ToolState } from '../../tools/chart'
+import { type KeyInput, type PointerInput, ToolState } from '../../tools/chart'
 import { outlinesOf, showSketch } from '../../tools/sketch'
 import { TraceDrawing } from './trace-drawing'
 
@@ -29,6 +29,13 @@ export class TraceIdle extends ToolState {
       off: input.shift,
     })
     this.go(new TraceDrawing(this.context, [found.point], () => new TraceIdle(this.context)))
+  }
+
+  /** Without a pointer the outline begins where the house stands, at the middle of the site. */
+  override key({ key }: KeyInput): boolean {
+    if (key !== 'Enter') return false
+    this.go(new TraceDrawing(this.context, [[0, 0]], () => new TraceIdle(this.context)))
+    return true
   }
 
   override cancel(): void {
