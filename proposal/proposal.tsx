@@ -43,14 +43,14 @@ export function Proposal({ data, print, pdfPath }: Props) {
   return (
     <main
       lang={sayer.language}
-      className={`mx-auto text-ink ${print ? 'max-w-none bg-white' : 'my-6 max-w-3xl rounded-xl border border-line bg-card px-12 py-10 shadow-sm'}`}
+      className={`mx-auto text-ink ${print ? 'max-w-none bg-white' : 'max-w-3xl border-line bg-card px-5 py-6 sm:my-6 sm:rounded-xl sm:border sm:px-12 sm:py-10 sm:shadow-sm'}`}
       data-print={ready ? 'ready' : 'drawing'}
       data-paper={paperOf(site.locale)}
     >
       <header className={`flex items-end gap-4 ${print ? 'mb-3' : 'mb-6'}`}>
         <div className="flex-1">
           <p className="quiet">{sayer.say(words.offerFor, { name: data.jobName })}</p>
-          <h1 className="font-display text-[34px] leading-tight">{site.address}</h1>
+          <h1 className="font-display text-[26px] leading-tight sm:text-[34px]">{site.address}</h1>
           <p className="mt-1 text-[15px]">{data.optionName}</p>
         </div>
         {!print && (
@@ -60,7 +60,7 @@ export function Proposal({ data, print, pdfPath }: Props) {
         )}
       </header>
       <RoofView data={data} print={print} words={words} />
-      <dl className={`grid grid-cols-3 gap-6 border-y border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}>
+      <dl className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}>
         <Big label={words.savedFirstYear} text={cash(saved)} />
         <Big label={words.paidBackAfter} text={shown('payback').figure} unit={shown('payback').unit} />
         <Big label={words.ownShare} text={shown('self-sufficiency').figure} unit="%" />
@@ -90,7 +90,7 @@ export function Proposal({ data, print, pdfPath }: Props) {
       <section className="mb-6 break-inside-avoid">
         <PaybackChart {...of} cash={summary.cash} payback={value('payback')} height={240} />
       </section>
-      <div className="grid grid-cols-2 gap-8 break-inside-avoid">
+      <div className="grid grid-cols-1 gap-8 break-inside-avoid sm:grid-cols-2">
         <section>
           <h2 className="mb-2 font-display text-[19px]">{words.equipment}</h2>
           <ul>
