@@ -60,7 +60,9 @@ export function Proposal({ data, print, pdfPath }: Props) {
         )}
       </header>
       <RoofView data={data} print={print} words={words} />
-      <dl className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}>
+      <dl
+        className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}
+      >
         <Big label={words.savedFirstYear} text={cash(saved)} />
         <Big label={words.paidBackAfter} text={shown('payback').figure} unit={shown('payback').unit} />
         <Big label={words.ownShare} text={shown('self-sufficiency').figure} unit="%" />
