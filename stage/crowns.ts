@@ -7,7 +7,7 @@ import { type Paints } from './paints'
 /** A crown counts as in the way a little before it is. */
 const margin = 1.06
 /** Smooth enough that no facet is seen. */
-const detail = 12
+const detail = 7
 
 /** A crown of the maquette: a matt ball that becomes its outline where it stands before what is looked at. */
 interface CrownParts {
@@ -30,7 +30,6 @@ export function crownMesh(
   mesh.scale.set(crownRadiusM, crownRadiusM, halfHeightM)
   mesh.position.set(...center)
   mesh.castShadow = true
-  mesh.receiveShadow = true
   // After the transparent sheet, which would else be painted over its veil.
   mesh.renderOrder = 5
   partsOf.set(mesh, {

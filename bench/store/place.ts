@@ -49,6 +49,16 @@ export function readPlace(search: string, options: readonly string[]): Partial<P
   }
 }
 
+/**
+ * By the browser's own function: the framework puts one of its own before it, which draws the whole page anew for an
+ * address that only this page reads.
+ */
+function setAddress(how: 'pushState' | 'replaceState', search: string): void {
+  const { history } = window
+  const own = typeof History === 'undefined' ? history : History.prototype
+  own[how].call(history, history.state, '', search)
+}
+
 /** Rest of the hand before the address is written. */
 const restMs = 300
 
@@ -67,9 +77,7 @@ export function followAddress(session: SessionStore, optionIds: () => readonly s
     written = state
     const search = writePlace(state)
     if (search === window.location.search) return
-    const { history } = window
-    if (isElsewhere) history.pushState(history.state, '', search)
-    else history.replaceState(history.state, '', search)
+    setAddress(isElsewhere ? 'pushState' : 'replaceState', search)
   }
   const unsubscribe = session.subscribe((state) => {
     clearTimeout(timer)
