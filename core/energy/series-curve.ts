@@ -27,13 +27,13 @@ const firstShare = 0.94
 /** Of the current: the power, flat at its top, is then within a millionth. */
 const closeEnough = 1e-4
 const newtonSteps = 12
+const bisections = 48
 /** Grid of `lossByVariance`: the light even in its root. */
 const lightStepWm2 = 40
 const varianceLights = [10, 40, 160, 360, 640, 1000, 1440]
 const coldestC = -20
 const cellStepK = 25
 const varianceCells = 5
-const bisections = 48
 
 /**
  * Groups of cells in series, each behind its bypass diode, on the single-diode model: the current-voltage curve of a

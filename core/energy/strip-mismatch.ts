@@ -1,13 +1,8 @@
 /**
- * What unlike parts in series give at their best: with the k best-lit parts working and the others bypassed, the
- * current is that of the k-th; the best k counts. The classic staircase of a bypassed series string, with voltage taken
- * as the same for every part. Parts that are lit alike stand once, with their number; strings are short, so that they
- * are put in order by insertion.
- * @param light on the parts, W/m²; the first `count` entries, put in order in place, the brightest first
- * @param parts how many parts have that light, moved along
- * @returns the even light on all parts that would give as much
+ * Puts light in order in place, the brightest first, and how many parts have it along with it; by insertion, for
+ * strings are short.
  */
-export function seriesBest(light: Float64Array, parts: Float64Array, count = light.length): number {
+export function brightestFirst(light: Float64Array, parts: Float64Array, count: number): void {
   for (let i = 1; i < count; i++) {
     const value = light[i] as number
     const number = parts[i] as number
@@ -19,6 +14,18 @@ export function seriesBest(light: Float64Array, parts: Float64Array, count = lig
     light[at] = value
     parts[at] = number
   }
+}
+
+/**
+ * What unlike parts in series give at their best: with the k best-lit parts working and the others bypassed, the
+ * current is that of the k-th; the best k counts. The classic staircase of a bypassed series string, with voltage taken
+ * as the same for every part. Parts that are lit alike stand once, with their number.
+ * @param light on the parts, W/m²; the first `count` entries, put in order in place, the brightest first
+ * @param parts how many parts have that light, moved along
+ * @returns the even light on all parts that would give as much
+ */
+export function seriesBest(light: Float64Array, parts: Float64Array, count = light.length): number {
+  brightestFirst(light, parts, count)
   let best = 0
   let working = 0
   for (let i = 0; i < count; i++) {

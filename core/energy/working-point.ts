@@ -1,7 +1,7 @@
 import { type ModulePower } from './module-power'
 import { type PanelLight } from './panel-light'
 import { type VoltWindow } from './series-curve'
-import { seriesBest } from './strip-mismatch'
+import { brightestFirst, seriesBest } from './strip-mismatch'
 
 /** Light within this share of each other is taken as the same: what that hides is a hundredth of a percent. */
 const alikeShare = 0.012
@@ -83,17 +83,7 @@ export class LitGroups {
   /** Puts the levels in order, the brightest first, and those that are alike together. */
   sort(): void {
     const { light, groups } = this
-    for (let i = 1; i < this.levels; i++) {
-      const value = light[i] as number
-      const number = groups[i] as number
-      let at = i
-      for (; at > 0 && (light[at - 1] as number) < value; at--) {
-        light[at] = light[at - 1] as number
-        groups[at] = groups[at - 1] as number
-      }
-      light[at] = value
-      groups[at] = number
-    }
+    brightestFirst(light, groups, this.levels)
     let used = 0
     let top = 0
     for (let i = 0; i < this.levels; i++) {
