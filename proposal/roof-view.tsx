@@ -10,8 +10,9 @@ import { StageView } from '@/stage/stage-view'
 import { type Words } from '@/words/words'
 import { type ProposalData } from './proposal-data'
 
-/** A spring afternoon, when shadows are readable. */
-const day = 110
+/** An afternoon in May, when shadows are readable. */
+const day = 135
+const month = 4
 const hour = 14.5
 const nothing = new Set<string>()
 
@@ -46,9 +47,10 @@ export function RoofView({
       lit: nothing,
       broken: nothing,
       slotsOf: null,
+      glass: false,
       panelColour: () => undefined,
     })
-    view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)))
+    view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)), month)
     const around = frameOfSite(data.standing)
     const observer = new ResizeObserver(() => view.resize(frame.clientWidth, frame.clientHeight))
     view.resize(frame.clientWidth, frame.clientHeight)

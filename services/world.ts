@@ -93,3 +93,16 @@ export async function stationsNear(ask: Ask, place: LatLon, signal?: AbortSignal
 
 /** What can be bought. */
 export const catalogueFrom = (ask: Ask): Promise<Catalogue> => jsonFrom(ask, 'catalogue', catalogueSchema)
+
+const imagerySchema = z.object({
+  /** Local clock time without a zone, such as "2025-05-14T10:40". */
+  takenAt: z.iso.datetime({ local: true }),
+})
+
+/** When the ground around a place was photographed. */
+export const imageryAt = (
+  ask: Ask,
+  place: LatLon,
+  signal?: AbortSignal,
+): Promise<z.infer<typeof imagerySchema>> =>
+  jsonFrom(ask, `imagery?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, imagerySchema, signal)

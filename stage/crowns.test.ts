@@ -1,7 +1,9 @@
 import { Group, type Material, type Mesh } from 'three'
 import { type Vec3 } from '@/core/geometry/vector'
+import { broadleafTransmissivity } from '@/core/kinds/tree/tree'
 import { seededRandom } from '@/core/model/random'
-import { crownMesh, fadeCrowns, isBetween } from './crowns'
+import { crownShape, dressCrowns, isBare, isBetween } from './crowns'
+import { Light } from './light'
 import { Paints } from './paints'
 import { lightPalette } from './palette'
 
@@ -35,24 +37,51 @@ test('the same as many points along the way, over seeded eyes', () => {
   }
 })
 
-test('a crown before the house becomes its outline, and a ball again when one walks round', () => {
-  const crown = {
-    kind: 'crown',
-    center,
-    crownRadiusM: 3,
-    halfHeightM: 4,
-    transmissivity: [],
-    radiusM: 4,
-  } as const
-  const mesh = crownMesh(crown, lightPalette, new Paints(), lightPalette.ink)
+const body = {
+  kind: 'crown',
+  center,
+  crownRadiusM: 3,
+  halfHeightM: 4,
+  transmissivity: broadleafTransmissivity(41.6),
+  radiusM: 4,
+} as const
+const [january, july] = [0, 6]
+
+function standing() {
   const maquette = new Group()
-  maquette.add(mesh)
-  const paint = (): Material => (mesh as Mesh<never, Material>).material
-  const whole = paint()
-  fadeCrowns(maquette, [[0, 10, 6]], () => [0, -30, 6])
-  expect(paint()).not.toBe(whole)
-  expect(paint().transparent).toBe(true)
-  expect(mesh.castShadow).toBe(true)
-  fadeCrowns(maquette, [[0, 10, 6]], () => [40, 10, 6])
-  expect(paint()).toBe(whole)
+  const crown = crownShape(body, null, lightPalette, new Paints(new Light()), lightPalette.ink)
+  maquette.add(crown)
+  const [ball, bare] = crown.children as [Mesh<never, Material>, Group]
+  return { maquette, ball, bare }
+}
+
+test('a crown before the house becomes its outline, and a ball again when one walks round', () => {
+  const { maquette, ball } = standing()
+  const whole = ball.material
+  dressCrowns(maquette, [[0, 10, 6]], () => [0, -30, 6], july)
+  expect(ball.material).not.toBe(whole)
+  expect(ball.material.transparent).toBe(true)
+  expect(ball.castShadow).toBe(true)
+  dressCrowns(maquette, [[0, 10, 6]], () => [40, 10, 6], july)
+  expect(ball.material).toBe(whole)
+})
+
+test('a tree that sheds its leaves stands bare in winter, and says when its shadow changes', () => {
+  const { maquette, ball, bare } = standing()
+  const dress = (month: number) => dressCrowns(maquette, [], () => [0, 0, 30], month)
+  dress(july)
+  expect([ball.visible, bare.visible]).toEqual([true, false])
+  expect(dress(january)).toBe(true)
+  expect([ball.visible, bare.visible]).toEqual([false, true])
+  expect(dress(january)).toBe(false)
+  expect(dress(july)).toBe(true)
+})
+
+test('bare are the months that let much light through, if others let less: half a year at either side of the equator', () => {
+  const bareMonths = (transmissivity: readonly number[]) =>
+    Array.from({ length: 12 }, (_, month) => month).filter((month) => isBare({ transmissivity }, month))
+  expect(bareMonths(broadleafTransmissivity(41.6))).toEqual([0, 1, 2, 3, 10, 11])
+  expect(bareMonths(broadleafTransmissivity(-34.7))).toEqual([4, 5, 6, 7, 8, 9])
+  expect(bareMonths(Array<number>(12).fill(0.2))).toEqual([])
+  expect(bareMonths(Array<number>(12).fill(0.7))).toEqual([])
 })

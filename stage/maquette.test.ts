@@ -1,4 +1,13 @@
-import { type Group, LineSegments, type Material, Mesh, type MeshLambertMaterial } from 'three'
+import {
+  Color,
+  InstancedMesh,
+  type InstancedBufferGeometry,
+  type Material,
+  Matrix4,
+  type Mesh,
+  ShaderMaterial,
+  Vector3,
+} from 'three'
 import { Graph } from '@/core/graph/graph'
 import { type Objects } from '@/core/kinds/documents'
 import { panelsOf, type Site } from '@/core/site/site'
@@ -6,9 +15,11 @@ import { siteStage } from '@/core/stages/site'
 import { type Design } from '@/core/stages/world'
 import { catalogue } from '@/town/equipment'
 import { saltmarshJob } from '@/town/shipped-job'
-import { buildMaquette, disposeShapes, isDrawn, type Emphasis } from './maquette'
+import { Light } from './light'
+import { Maquette, type Emphasis } from './maquette'
 import { Paints } from './paints'
-import { lightPalette as palette } from './palette'
+import { darkPalette, lightPalette as palette } from './palette'
+import { isDrawn } from './shapes'
 
 const job = saltmarshJob()
 const option = job.options[0]?.objects ?? {}
@@ -20,39 +31,78 @@ const plain: Emphasis = {
   lit: new Set(),
   broken: new Set(),
   slotsOf: null,
+  glass: false,
   panelColour: () => undefined,
 }
-const paints = new Paints()
-const build = (emphasis: Partial<Emphasis> = {}) =>
-  buildMaquette(site, { palette, emphasis: { ...plain, ...emphasis }, paints })
+const paints = new Paints(new Light())
+const build = (emphasis: Partial<Emphasis> = {}, shown = site) => {
+  const maquette = new Maquette(paints)
+  maquette.show(shown, { palette, emphasis: { ...plain, ...emphasis } })
+  return maquette
+}
 
-const drawn = (group: Group, kind: typeof Mesh | typeof LineSegments, colour: string): number => {
-  let points = 0
+const partsOf = ({ group }: Maquette): Mesh[] => {
+  const found: Mesh[] = []
   group.traverse((part) => {
-    if (!isDrawn(part) || !(part instanceof kind)) return
-    const material = part.material as MeshLambertMaterial
-    if (`#${material.color.getHexString()}` === colour.toLowerCase())
-      points += part.geometry.getAttribute('position').count
+    if (isDrawn(part)) found.push(part)
   })
-  return points
+  return found
+}
+/** Colours of all lines, as sRGB hexadecimals. */
+const lineColours = (maquette: Maquette): string[] =>
+  partsOf(maquette)
+    .filter(({ material }) => material === paints.ink())
+    .flatMap(({ geometry }) => {
+      const tint = (geometry as InstancedBufferGeometry).getAttribute('tint')
+      return Array.from({ length: tint.count }, (_, i) =>
+        new Color(tint.getX(i), tint.getY(i), tint.getZ(i)).getHexString(),
+      )
+    })
+const lines = (maquette: Maquette, colour: string): number =>
+  lineColours(maquette).filter((found) => `#${found}` === colour.toLowerCase()).length
+const modulesIn = (maquette: Maquette): InstancedMesh => {
+  const found = partsOf(maquette).find((part): part is InstancedMesh => part instanceof InstancedMesh)
+  if (!found) throw new Error('no modules are drawn')
+  return found
 }
 const panels = panelsOf(site)
 
-test('every module is a face of two triangles, in one batch where they are of one colour', () => {
+test('all modules are one drawing, each with its colour at its place', () => {
   expect(panels).toHaveLength(16)
-  expect(drawn(build(), Mesh, palette.panel)).toBe(16 * 6)
-  const odd = build({ panelColour: (id) => (id === panels[0]?.id ? '#aa5500' : undefined) })
-  expect(drawn(odd, Mesh, palette.panel)).toBe(15 * 6)
-  expect(drawn(odd, Mesh, '#aa5500')).toBe(6)
+  const odd = modulesIn(build({ panelColour: (id) => (id === panels[3]?.id ? '#aa5500' : undefined) }))
+  expect(odd.count).toBe(16)
+  const colours = Array.from({ length: 16 }, (_, i) => {
+    const colour = new Color()
+    odd.getColorAt(i, colour)
+    return `#${colour.getHexString().toUpperCase()}`
+  })
+  expect(colours.filter((colour) => colour === palette.module)).toHaveLength(15)
+  expect(colours[3]).toBe('#AA5500')
+  // The box's far corner lands on the module's far corner, a centimetre over it.
+  panels.forEach((panel, i) => {
+    const place = new Matrix4()
+    odd.getMatrixAt(i, place)
+    const [x, y, z] = panel.corners[2]
+    expect(new Vector3(1, 1, 0).applyMatrix4(place).distanceTo(new Vector3(x, y, z))).toBeCloseTo(0.01, 6)
+  })
 })
 
-test('what is picked has verdigris edges, what breaks a rule is crossed out in clay', () => {
-  expect(drawn(build(), LineSegments, palette.verdigris)).toBe(0)
+test('what is picked has a verdigris border on card, what breaks a rule a clay one and hatching', () => {
+  expect(lines(build(), palette.verdigris)).toBe(0)
   const picked = build({ selected: new Set([panels[0]?.id ?? '']) })
-  expect(drawn(picked, LineSegments, palette.verdigris)).toBe(8)
-  // Four edges and two diagonals.
+  expect([lines(picked, palette.verdigris), lines(picked, palette.card)]).toEqual([4, 4])
   const broken = build({ broken: new Set([panels[1]?.id ?? '']) })
-  expect(drawn(broken, LineSegments, palette.clay)).toBe(12)
+  expect(lines(broken, palette.clay)).toBe(4)
+  const hatched = modulesIn(broken).geometry.getAttribute('broken')
+  expect(Array.from(hatched.array).map(Boolean)).toEqual(panels.map((_, i) => i === 1))
+})
+
+test('a picked array has one border round its modules, not one round each', () => {
+  const array = site.arrays.find(({ id }) => id === 'array-south')
+  const border = lines(build({ selected: new Set(['array-south']) }), palette.verdigris)
+  expect(array?.panels).toHaveLength(13)
+  expect(border).toBeGreaterThan(8)
+  expect(border).toBeLessThan(13 * 4 - 12)
 })
 
 test('places left empty are shown for the array in hand alone', () => {
@@ -62,34 +112,70 @@ test('places left empty are shown for the array in hand alone', () => {
   const thinned = siteOf({ ...option, [array.id]: { ...array, removed: slots.slice(2, 5) } })
   const places = thinned.arrays.find(({ id }) => id === array.id)?.empty.length ?? 0
   expect(places).toBe(3)
-  const pencil = (slotsOf: string | null) =>
-    drawn(
-      buildMaquette(thinned, { palette, emphasis: { ...plain, slotsOf }, paints }),
-      LineSegments,
-      palette.pencil,
-    )
-  expect(pencil(array.id) - pencil(null)).toBe(places * 8)
+  const pencil = (slotsOf: string | null) => lines(build({ slotsOf }, thinned), palette.pencil)
+  expect(pencil(array.id) - pencil(null)).toBe(places * 4)
   expect(pencil('array-west')).toBe(pencil(null))
 })
 
-test('pictures share their paints: none is mixed or thrown away from one to the next', () => {
-  const paintsOf = (group: Group) => {
-    const found = new Set<Material>()
-    group.traverse((part) => {
-      if (part instanceof Mesh || part instanceof LineSegments) found.add(part.material as Material)
-    })
-    return found
+test('every edge is drawn once, and those between two faces know both', () => {
+  const maquette = build()
+  maquette.group.updateMatrixWorld(true)
+  // Bare trees are drawn in the frame of their crown.
+  const drawn = partsOf(maquette).filter(
+    ({ material, matrixWorld }) => material === paints.ink() && matrixWorld.equals(new Matrix4()),
+  )
+  const seen = new Map<string, number>()
+  let withSides = 0
+  for (const { geometry } of drawn) {
+    const [from, to, side] = ['lineFrom', 'lineTo', 'sideA'].map((name) => geometry.getAttribute(name))
+    if (!from || !to || !side) throw new Error('a line has no ends')
+    for (let i = 0; i < from.count; i++) {
+      const ends = [from, to].map((end) =>
+        [end.getX(i), end.getY(i), end.getZ(i)].map((v) => v.toFixed(2)).join(),
+      )
+      const key = ends.sort().join('/')
+      seen.set(key, (seen.get(key) ?? 0) + 1)
+      if (Math.hypot(side.getX(i), side.getY(i), side.getZ(i)) > 0.9) withSides++
+    }
   }
+  expect([...seen].filter(([, times]) => times > 1)).toEqual([])
+  expect(withSides).toBeGreaterThan(30)
+})
+
+test('the drawn house turns to glass, the neighbour does not', () => {
+  const seeThrough = (maquette: Maquette) =>
+    partsOf(maquette).filter(
+      ({ material }) => !(material instanceof ShaderMaterial) && (material as Material).transparent,
+    ).length
+  expect(seeThrough(build())).toBe(0)
+  const houses = site.objects.filter(({ kind, geometry }) => kind === 'volume' && !geometry.faded).length
+  expect(seeThrough(build({ glass: true }))).toBe(houses * 2)
+})
+
+test('from one look to the next only what changed is built anew', () => {
+  const maquette = build()
+  const before = new Set(partsOf(maquette))
+  maquette.show(site, { palette, emphasis: { ...plain, selected: new Set(['chimney']) } })
+  const chimney = site.objects.find(({ kind }) => kind === 'chimney')?.id ?? ''
+  maquette.show(site, { palette, emphasis: { ...plain, lit: new Set([chimney]) } })
+  const after = partsOf(maquette)
+  // The chimney's faces and lines, and the modules.
+  expect(after.filter((part) => !before.has(part))).toHaveLength(3)
+  maquette.show(site, { palette: darkPalette, emphasis: plain })
+  expect(partsOf(maquette).some((part) => after.includes(part))).toBe(false)
+  maquette.show({ ...site, objects: [], arrays: [] }, { palette, emphasis: plain })
+  expect(partsOf(maquette)).toHaveLength(0)
+})
+
+test('pictures share their paints, and give back the shapes that are theirs alone', () => {
   const first = build()
-  const before = paintsOf(first)
+  const before = new Set(partsOf(first).map(({ material }) => material))
   let thrown = 0
-  for (const paint of before) paint.addEventListener('dispose', () => thrown++)
+  for (const paint of before) (paint as Material).addEventListener('dispose', () => thrown++)
   let shapes = 0
-  first.traverse((part) => {
-    if (isDrawn(part)) part.geometry.addEventListener('dispose', () => shapes++)
-  })
-  disposeShapes(first)
-  expect(paintsOf(build())).toEqual(before)
+  for (const part of partsOf(first)) part.geometry.addEventListener('dispose', () => shapes++)
+  first.dispose()
+  expect(new Set(partsOf(build()).map(({ material }) => material))).toEqual(before)
   expect(thrown).toBe(0)
   expect(shapes).toBeGreaterThan(10)
 })

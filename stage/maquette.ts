@@ -1,20 +1,17 @@
-import {
-  BufferGeometry,
-  Float32BufferAttribute,
-  Group,
-  CylinderGeometry,
-  LineSegments,
-  Mesh,
-  type Material,
-  type Object3D,
-} from 'three'
+import { BufferGeometry, CylinderGeometry, Float32BufferAttribute, Group, type Material, Mesh } from 'three'
+import { type CrownBody } from '@/core/geometry/body'
 import { triangulate } from '@/core/geometry/polygon'
 import { flatten, type Vec3 } from '@/core/geometry/vector'
-import { type Tone } from '@/core/kinds/standing'
+import { type Geometry, type Tone } from '@/core/kinds/standing'
 import { type Panel, type Site, type StandingObject } from '@/core/site/site'
-import { crownMesh } from './crowns'
+import { crownShape } from './crowns'
+import { InkBatch } from './ink'
+import { glassOf, modulesMesh, type ShownModule } from './modules'
+import { borderOf, sidesOf } from './outlines'
 import { type Paints } from './paints'
 import { type Palette } from './palette'
+import { brokenPen, casing, pensOf, pickedPen, placePen } from './pens'
+import { disposeShapes } from './shapes'
 
 /** What is picked out on the maquette. */
 export interface Emphasis {
@@ -24,116 +21,171 @@ export interface Emphasis {
   readonly broken: ReadonlySet<string>
   /** The array whose empty places are shown. */
   readonly slotsOf: string | null
+  /** Houses turn to glass, so that the picture on the ground can be followed through them. */
+  readonly glass: boolean
   /** Colour of a panel on the sun map; undefined paints it plain. */
   readonly panelColour: (panelId: string) => string | undefined
-}
-
-/** Panels stand this much proud of their computed face, so that they never flicker through the roof. */
-const skinM = 0.01
-
-class Batch {
-  readonly positions: number[] = []
-  readonly lines: number[] = []
-
-  /** A flat polygon, however it stands. */
-  face(corners: readonly Vec3[]): void {
-    const flat = flatten(corners)
-    for (const triangle of triangulate(flat))
-      for (const i of triangle) this.positions.push(...(corners[i] ?? [0, 0, 0]))
-  }
-
-  quad(a: Vec3, b: Vec3, c: Vec3, d: Vec3): void {
-    this.positions.push(...a, ...b, ...c, ...a, ...c, ...d)
-  }
-
-  line(a: Vec3, b: Vec3): void {
-    this.lines.push(...a, ...b)
-  }
-
-  outline(corners: readonly Vec3[]): void {
-    corners.forEach((a, i) => this.line(a, corners[(i + 1) % corners.length] ?? a))
-  }
-
-  mesh(material: Material, shadows = true): Mesh {
-    const geometry = new BufferGeometry()
-    geometry.setAttribute('position', new Float32BufferAttribute(this.positions, 3))
-    geometry.computeVertexNormals()
-    const mesh = new Mesh(geometry, material)
-    mesh.castShadow = shadows
-    mesh.receiveShadow = shadows
-    return mesh
-  }
-
-  edges(ink: Material): LineSegments {
-    const geometry = new BufferGeometry()
-    geometry.setAttribute('position', new Float32BufferAttribute(this.lines, 3))
-    return new LineSegments(geometry, ink)
-  }
 }
 
 interface Look {
   readonly palette: Palette
   readonly emphasis: Emphasis
-  readonly paints: Paints
 }
 
-/** The card model of a site: whatever stands there, with its ink edges, and the modules. */
-export function buildMaquette(site: Site, look: Look): Group {
-  const group = new Group()
-  for (const object of site.objects) {
-    addSurfaces(group, object, look)
-    addStrokes(group, object, look)
-    addCrowns(group, object, look)
+interface Standing {
+  readonly geometry: Geometry
+  /** All of a look that matters to this object. */
+  readonly look: string
+  readonly palette: Palette
+  readonly group: Group
+}
+
+/**
+ * The card model of a site: whatever stands there, with its ink edges, and the modules. From one look at it to the next
+ * only what has changed is built anew.
+ */
+export class Maquette {
+  readonly group = new Group()
+  readonly #paints: Paints
+  readonly #standing = new Map<string, Standing>()
+  #modules = new Group()
+
+  constructor(paints: Paints) {
+    this.#paints = paints
   }
-  addPanels(group, site, look)
-  return group
-}
 
-const toneColour = (tone: Tone, palette: Palette): string =>
-  ({
-    roof: palette.cardShade,
-    wall: palette.wall,
-    obstruction: palette.cardShade,
-    frame: palette.pencil,
-    glass: palette.glass,
-  })[tone]
+  show(site: Site, look: Look): void {
+    const left = new Set(this.#standing.keys())
+    for (const object of site.objects) {
+      left.delete(object.id)
+      this.#stand(object, look)
+    }
+    for (const id of left) this.#take(id)
+    this.group.remove(this.#modules)
+    disposeShapes(this.#modules)
+    this.#modules = modulesOf(site, look, this.#paints)
+    this.group.add(this.#modules)
+  }
+
+  dispose(): void {
+    disposeShapes(this.group)
+    this.group.clear()
+    this.#standing.clear()
+  }
+
+  #stand(object: StandingObject, look: Look): void {
+    const { id, geometry } = object
+    const key = lookAt(object, look.emphasis)
+    const known = this.#standing.get(id)
+    if (known?.geometry === geometry && known.look === key && known.palette === look.palette) return
+    this.#take(id)
+    const group = new Group()
+    addSurfaces(group, object, look, this.#paints)
+    addStrokes(group, object, look, this.#paints)
+    addCrowns(group, object, look, this.#paints)
+    this.group.add(group)
+    this.#standing.set(id, { geometry, look: key, palette: look.palette, group })
+  }
+
+  #take(id: string): void {
+    const known = this.#standing.get(id)
+    if (!known) return
+    this.group.remove(known.group)
+    disposeShapes(known.group)
+    this.#standing.delete(id)
+  }
+}
 
 const isPicked = (id: string, { selected, lit }: Emphasis) => selected.has(id) || lit.has(id)
 
-function addSurfaces(
-  group: Group,
-  { id, geometry }: StandingObject,
-  { palette, emphasis, paints }: Look,
-): void {
-  const byTone = new Map<Tone | 'picked', Batch>()
-  for (const { corners, tone, face } of geometry.surfaces) {
-    const key = face !== undefined && emphasis.lit.has(`${id}/${face}`) ? 'picked' : tone
-    const batch = byTone.get(key) ?? new Batch()
-    byTone.set(key, batch)
-    batch.face(corners)
-  }
-  for (const [tone, batch] of byTone)
-    group.add(
-      batch.mesh(
-        tone === 'picked' ? paints.card(palette.verdigris, 0.35) : paints.card(toneColour(tone, palette)),
-      ),
-    )
+/** Glass are the houses that are drawn, not those around them. */
+const isGlass = ({ kind, geometry }: StandingObject, { glass }: Emphasis) =>
+  glass && kind === 'volume' && !geometry.faded
+
+function lookAt(object: StandingObject, emphasis: Emphasis): string {
+  const faces = object.geometry.surfaces.flatMap(({ face }) =>
+    face !== undefined && emphasis.lit.has(`${object.id}/${face}`) ? [face] : [],
+  )
+  return [isPicked(object.id, emphasis), isGlass(object, emphasis), ...faces].join(' ')
 }
 
-/** How strongly what stands in the background is drawn. */
-const fadedInk = 0.45
+/** Flat polygons as triangles. */
+function meshOf(polygons: readonly (readonly Vec3[])[], material: Material): Mesh {
+  const positions: number[] = []
+  for (const corners of polygons)
+    for (const triangle of triangulate(flatten(corners)))
+      for (const i of triangle) positions.push(...(corners[i] ?? [0, 0, 0]))
+  const geometry = new BufferGeometry()
+  geometry.setAttribute('position', new Float32BufferAttribute(positions, 3))
+  geometry.computeVertexNormals()
+  const mesh = new Mesh(geometry, material)
+  mesh.castShadow = true
+  mesh.receiveShadow = true
+  return mesh
+}
 
-function addStrokes(
+/** How strongly the courses of a roof are drawn, on light card and on dark. */
+const courseShare = 0.24
+const fadedCourseShare = 0.13
+/** How much of a house is left when it turns to glass. */
+const glassRoof = 0.1
+const glassWall = 0.05
+const pickedShare = 0.35
+
+function paintOf(
+  tone: Tone | 'picked',
+  { geometry: { faded } }: StandingObject,
+  glass: boolean,
+  palette: Palette,
+  paints: Paints,
+): Material {
+  if (tone === 'picked') return paints.card(palette.verdigris, pickedShare)
+  if (glass && (tone === 'roof' || tone === 'wall'))
+    return paints.card(palette.card, tone === 'roof' ? glassRoof : glassWall)
+  if (tone === 'roof')
+    return paints.roof(
+      faded ? palette.neighbour : palette.roof,
+      palette.line,
+      faded ? fadedCourseShare : courseShare,
+    )
+  const colour = {
+    wall: faded ? palette.neighbour : palette.wall,
+    obstruction: palette.wall,
+    frame: palette.pencil,
+    glass: palette.glass,
+  }
+  return paints.card(colour[tone])
+}
+
+function addSurfaces(
   group: Group,
-  { id, geometry }: StandingObject,
-  { palette, emphasis, paints }: Look,
+  object: StandingObject,
+  { palette, emphasis }: Look,
+  paints: Paints,
 ): void {
-  const edges = new Batch()
-  const posts = new Batch()
-  for (const { from, to, weight } of geometry.strokes) (weight === 'post' ? posts : edges).line(from, to)
-  const colour = isPicked(id, emphasis) ? palette.verdigris : geometry.fault ? palette.clay : palette.ink
-  if (edges.lines.length > 0) group.add(edges.edges(paints.ink(colour, geometry.faded ? fadedInk : 1)))
-  if (posts.lines.length > 0) group.add(posts.edges(paints.ink(palette.ink, 0.7)))
+  const byTone = new Map<Tone | 'picked', (readonly Vec3[])[]>()
+  for (const { corners, tone, face } of object.geometry.surfaces) {
+    const key = face !== undefined && emphasis.lit.has(`${object.id}/${face}`) ? 'picked' : tone
+    const batch = byTone.get(key)
+    if (batch) batch.push(corners)
+    else byTone.set(key, [corners])
+  }
+  for (const [tone, polygons] of byTone)
+    group.add(meshOf(polygons, paintOf(tone, object, isGlass(object, emphasis), palette, paints)))
+}
+
+function addStrokes(group: Group, object: StandingObject, { palette, emphasis }: Look, paints: Paints): void {
+  const { id, geometry } = object
+  if (geometry.strokes.length === 0) return
+  const state = isPicked(id, emphasis) ? 'picked' : geometry.fault ? 'faulty' : 'plain'
+  const glass = isGlass(object, emphasis)
+  const penFor = pensOf(palette, state, geometry.faded, glass)
+  const sides = sidesOf(geometry.surfaces)
+  const ink = new InkBatch()
+  if (glass)
+    for (const { from, to } of geometry.strokes) ink.line(from, to, { ...casing(palette), width: [3.2, 3.2] })
+  for (const { from, to, is } of geometry.strokes) ink.line(from, to, penFor(is), sides(from, to))
+  group.add(ink.mesh(paints.ink()))
 }
 
 /** Sides of the ring round a crown that is picked. */
@@ -142,88 +194,60 @@ const ringSides = 40
 function addCrowns(
   group: Group,
   { id, geometry }: StandingObject,
-  { palette, emphasis, paints }: Look,
+  { palette, emphasis }: Look,
+  paints: Paints,
 ): void {
   const picked = isPicked(id, emphasis)
-  for (const crown of geometry.crowns) {
-    group.add(crownMesh(crown, palette, paints, picked ? palette.verdigris : palette.ink))
-    if (!picked) continue
-    const { center, crownRadiusM } = crown
-    const ring = new Batch()
-    ring.outline(
-      Array.from({ length: ringSides }, (_, k): Vec3 => {
-        const a = (2 * Math.PI * k) / ringSides
-        return [center[0] + crownRadiusM * Math.cos(a), center[1] + crownRadiusM * Math.sin(a), center[2]]
-      }),
-    )
-    group.add(ring.edges(paints.ink(palette.verdigris)))
-  }
-  for (const { at, topM, bottomRadiusM, topRadiusM } of geometry.poles) {
-    const pole = new Mesh(
+  const trunks = geometry.poles.map(({ at, topM, bottomRadiusM, topRadiusM }) => {
+    const trunk = new Mesh(
       new CylinderGeometry(topRadiusM, bottomRadiusM, topM, 10),
-      paints.card(palette.cardShade),
+      paints.card(palette.trunk),
     )
-    pole.rotation.x = Math.PI / 2
-    pole.position.set(at[0], at[1], topM / 2)
-    pole.castShadow = true
-    group.add(pole)
-  }
+    trunk.rotation.x = Math.PI / 2
+    trunk.position.set(at[0], at[1], topM / 2)
+    trunk.castShadow = true
+    group.add(trunk)
+    return trunk
+  })
+  geometry.crowns.forEach((crown, i) => {
+    const outline = picked ? palette.verdigris : palette.contour
+    group.add(crownShape(crown, trunks[i] ?? null, palette, paints, outline))
+    if (picked) group.add(ringRound(crown, palette, paints))
+  })
 }
 
-const lifted = (panel: Panel): Vec3[] => {
-  const [a, b, , d] = panel.corners
-  const u: Vec3 = [b[0] - a[0], b[1] - a[1], b[2] - a[2]]
-  const v: Vec3 = [d[0] - a[0], d[1] - a[1], d[2] - a[2]]
-  const n: Vec3 = [u[1] * v[2] - u[2] * v[1], u[2] * v[0] - u[0] * v[2], u[0] * v[1] - u[1] * v[0]]
-  const k = skinM / Math.hypot(...n)
-  return panel.corners.map((c): Vec3 => [c[0] + n[0] * k, c[1] + n[1] * k, c[2] + n[2] * k])
+function ringRound({ center, crownRadiusM }: CrownBody, palette: Palette, paints: Paints): Mesh {
+  const ring = new InkBatch()
+  ring.ring(
+    Array.from({ length: ringSides }, (_, k): Vec3 => {
+      const a = (2 * Math.PI * k) / ringSides
+      return [center[0] + crownRadiusM * Math.cos(a), center[1] + crownRadiusM * Math.sin(a), center[2]]
+    }),
+    pickedPen(palette),
+  )
+  return ring.mesh(paints.ink())
 }
 
-function addPanels(group: Group, site: Site, { palette, emphasis, paints }: Look): void {
-  const byColour = new Map<string, Batch>()
-  const frames = new Batch()
-  const picked = new Batch()
-  const broken = new Batch()
-  const places = new Batch()
+function modulesOf(site: Site, { palette, emphasis }: Look, paints: Paints): Group {
+  const group = new Group()
+  const shown: ShownModule[] = []
+  const picked: Panel[] = []
+  const places = new InkBatch()
+  const lines = new InkBatch()
   for (const array of site.arrays) {
     for (const panel of array.panels) {
-      const [a, b, c, d] = lifted(panel)
-      if (!a || !b || !c || !d) continue
-      const colour = emphasis.panelColour(panel.id) ?? palette.panel
-      const batch = byColour.get(colour) ?? new Batch()
-      byColour.set(colour, batch)
-      batch.quad(a, b, c, d)
-      const at = emphasis.broken.has(panel.id)
-        ? broken
-        : emphasis.selected.has(panel.id) || emphasis.lit.has(panel.id)
-          ? picked
-          : emphasis.selected.has(array.id)
-            ? picked
-            : frames
-      at.outline([a, b, c, d])
-      if (at === broken) {
-        at.line(a, c)
-        at.line(b, d)
-      }
+      const broken = emphasis.broken.has(panel.id)
+      shown.push({ panel, colour: emphasis.panelColour(panel.id) ?? palette.module, broken })
+      if (broken) lines.ring(glassOf(panel), brokenPen(palette))
+      if (isPicked(panel.id, emphasis) || emphasis.selected.has(array.id)) picked.push(panel)
     }
-    if (emphasis.slotsOf === array.id) for (const panel of array.empty) places.outline(lifted(panel))
+    if (emphasis.slotsOf === array.id)
+      for (const panel of array.empty) places.ring(glassOf(panel), placePen(palette))
   }
-  for (const [colour, batch] of byColour) group.add(batch.mesh(paints.card(colour)))
-  group.add(
-    frames.edges(paints.ink(byColour.size > 1 ? palette.ink : palette.card, 0.8)),
-    picked.edges(paints.ink(palette.verdigris)),
-    broken.edges(paints.ink(palette.clay)),
-    places.edges(paints.ink(palette.pencil, 0.9)),
-  )
-}
-
-/** What has a shape of its own. */
-export const isDrawn = (part: Object3D): part is Mesh<BufferGeometry, Material> =>
-  part instanceof Mesh || part instanceof LineSegments
-
-/** Gives back the shapes a group holds on the graphics card; its paints are kept. */
-export function disposeShapes(object: Object3D): void {
-  object.traverse((part) => {
-    if (isDrawn(part)) part.geometry.dispose()
-  })
+  const border = borderOf(picked.map(glassOf))
+  for (const pen of [casing(palette), pickedPen(palette)]) for (const [a, b] of border) lines.line(a, b, pen)
+  if (shown.length > 0)
+    group.add(modulesMesh(shown, paints.modules(palette.frame, palette.clay, palette.card)))
+  for (const batch of [places, lines]) if (batch.count > 0) group.add(batch.mesh(paints.ink()))
+  return group
 }

@@ -1,17 +1,19 @@
 import { type MeshLambertMaterial } from 'three'
+import { Light } from './light'
 import { Paints } from './paints'
 
 test('one paint for one colour, kept from picture to picture', () => {
-  const paints = new Paints()
+  const paints = new Paints(new Light())
   expect(paints.card('#ff0000')).toBe(paints.card('#ff0000'))
   expect(paints.card('#ff0000')).not.toBe(paints.card('#ff0000', 0.4))
-  expect(paints.card('#ff0000')).not.toBe(paints.ink('#ff0000'))
+  expect(paints.card('#ff0000')).not.toBe(paints.leaf('#ff0000', '#000000'))
+  expect(paints.ink()).toBe(paints.ink())
   const glaze = paints.card('#ff0000', 0.4) as MeshLambertMaterial
   expect([glaze.transparent, glaze.opacity, glaze.color.getHexString()]).toEqual([true, 0.4, 'ff0000'])
 })
 
 test('those not used for longest go first when there are too many; those in use stay', () => {
-  const paints = new Paints()
+  const paints = new Paints(new Light())
   const gone: string[] = []
   const paint = (k: number) => {
     const colour = `rgb(${k % 256}, ${Math.floor(k / 256)}, 0)`

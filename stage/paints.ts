@@ -1,12 +1,20 @@
 import {
   Color,
   DoubleSide,
-  LineBasicMaterial,
   type Material,
+  MeshBasicMaterial,
   MeshLambertMaterial,
   ShaderMaterial,
 } from 'three'
+import { roofCourses } from './courses'
+import { inkMaterial } from './ink'
+import { lit, type Light, type ShaderParts } from './light'
+import { moduleParts } from './modules'
 
+/** A line of one width at the rim of a rounded body, however large the body is. */
+const rimPart = /* glsl */ `
+  float rimOf(float square) { return 1.0 - smoothstep(1.2, 3.4, square / max(1e-4, fwidth(square))); }
+`
 const veilVertex = /* glsl */ `
   varying vec3 facing;
   varying vec3 sight;
@@ -22,11 +30,11 @@ const veilFragment = /* glsl */ `
   uniform vec3 ink;
   varying vec3 facing;
   varying vec3 sight;
+  ${rimPart}
   void main() {
     float square = abs(dot(normalize(facing), normalize(sight)));
-    // A line of one width, however large the body is.
-    float rim = 1.0 - smoothstep(0.0, 2.2, square / max(1e-4, fwidth(square)));
-    gl_FragColor = vec4(ink, 0.06 + 0.7 * rim);
+    gl_FragColor = vec4(ink, 0.055 + 0.7 * rimOf(square));
+    #include <colorspace_fragment>
   }
 `
 
@@ -39,22 +47,42 @@ const keptPaints = 240
  */
 export class Paints {
   readonly #byKey = new Map<string, Material>()
+  readonly #light: Light
+  /** Of the picture in points of the screen's own grid, for lines of a given width. */
+  readonly viewport = { value: [1, 1] as [number, number] }
+  readonly pixelRatio = { value: 1 }
 
-  /** Matt card, seen from both sides. */
+  constructor(light: Light) {
+    this.#light = light
+  }
+
+  /** Matt card, seen from both sides; a share of it lets what is behind it through and hides nothing. */
   card(colour: string, opacity = 1): Material {
-    return this.#of(
-      `card ${colour} ${opacity}`,
-      () =>
-        new MeshLambertMaterial({
-          color: new Color(colour),
-          side: DoubleSide,
-          polygonOffset: true,
-          polygonOffsetFactor: 1,
-          polygonOffsetUnits: 1,
-          transparent: opacity < 1,
-          opacity,
-        }),
-    )
+    return this.#matt(`card ${colour} ${opacity}`, 'card', colour, opacity)
+  }
+
+  /** Card with the fine courses of a roof. */
+  roof(colour: string, ink: string, inkShare: number): Material {
+    return this.#matt(`roof ${colour} ${ink}`, 'roof', colour, 1, roofCourses(ink, inkShare))
+  }
+
+  /** A leafy body with a line at its rim. */
+  leaf(colour: string, ink: string): Material {
+    return this.#matt(`leaf ${colour} ${ink}`, 'leaf', colour, 1, {
+      declare: { fragment: `uniform vec3 rimInk;\n${rimPart}` },
+      uniforms: { rimInk: { value: new Color(ink) } },
+      fragment: {
+        '#include <opaque_fragment>': `
+          vec3 sight = isOrthographic ? vec3(0.0, 0.0, 1.0) : normalize(vViewPosition);
+          outgoingLight = mix(outgoingLight, rimInk, 0.75 * rimOf(abs(dot(normal, sight))));
+          #include <opaque_fragment>`,
+      },
+    })
+  }
+
+  /** Glass, cells and frames of modules; each has its colour with its place. */
+  modules(frame: string, clay: string, card: string): Material {
+    return this.#matt(`modules ${frame} ${clay}`, 'modules', '#ffffff', 1, moduleParts(frame, clay, card))
   }
 
   /** A rounded body of which only the outline is left: clear where one looks square at it, a line at its rim. */
@@ -72,11 +100,14 @@ export class Paints {
     )
   }
 
-  ink(colour: string, opacity = 1): Material {
-    return this.#of(
-      `ink ${colour} ${opacity}`,
-      () => new LineBasicMaterial({ color: colour, transparent: opacity < 1, opacity }),
-    )
+  /** Lines of given widths on the screen; each brings its colour. */
+  ink(): Material {
+    return this.#of('ink', () => inkMaterial({ viewport: this.viewport, pixelRatio: this.pixelRatio }))
+  }
+
+  /** Not seen itself; it only casts a shadow. */
+  shadowOnly(): Material {
+    return this.#of('shadow', () => new MeshBasicMaterial({ colorWrite: false, depthWrite: false }))
   }
 
   /** Throws the paints away that were not used for longest; call it when the picture is built. */
@@ -91,6 +122,23 @@ export class Paints {
   dispose(): void {
     for (const material of this.#byKey.values()) material.dispose()
     this.#byKey.clear()
+  }
+
+  #matt(key: string, name: string, colour: string, opacity: number, parts?: ShaderParts): Material {
+    return this.#of(key, () =>
+      lit(
+        new MeshLambertMaterial({
+          color: new Color(colour),
+          side: DoubleSide,
+          transparent: opacity < 1,
+          depthWrite: opacity === 1,
+          opacity,
+        }),
+        name,
+        this.#light.uniforms,
+        parts,
+      ),
+    )
   }
 
   #of(key: string, mix: () => Material): Material {

@@ -1,51 +1,96 @@
+/** The light of the model room, linear red, green and blue. Sky and bounce come from above and from below. */
+export interface RoomLight {
+  readonly sky: Triple
+  readonly bounce: Triple
+  readonly sun: Triple
+  /** How bright the aerial picture is printed. */
+  readonly print: number
+}
+type Triple = readonly [red: number, green: number, blue: number]
+
 /** The tokens of the stylesheet as numbers, for what is drawn on canvases. */
 export interface Palette {
   readonly paper: string
   readonly card: string
-  readonly cardShade: string
-  readonly wall: string
   readonly ink: string
   readonly pencil: string
   readonly verdigris: string
   readonly clay: string
   readonly straw: string
   readonly panel: string
-  readonly crown: string
+  /** The maquette's own: what each of its parts is made of. */
+  readonly roof: string
+  readonly wall: string
+  /** Of the houses around: roofs and walls alike. */
+  readonly neighbour: string
+  readonly leaf: string
+  readonly trunk: string
+  /** Of bare trees. */
+  readonly branch: string
+  readonly module: string
+  /** Frames and lines between the cells of a module. */
+  readonly frame: string
   readonly glass: string
-  /** Strength of the light from all around. */
-  readonly ambient: number
+  /** Edges inside a shape, and those against what lies behind it. */
+  readonly line: string
+  readonly contour: string
+  readonly light: RoomLight
 }
 
 export const lightPalette: Palette = {
   paper: '#F7F4ED',
   card: '#FFFDF8',
-  cardShade: '#F1E7D6',
-  wall: '#F6EFE2',
   ink: '#1E2A32',
   pencil: '#6B7780',
   verdigris: '#1F7A6C',
   clay: '#B5492B',
   straw: '#E2B84B',
   panel: '#1B2C5A',
-  crown: '#DDE0C3',
-  glass: '#C3D3D6',
-  ambient: 1.55,
+  roof: '#FFFDF8',
+  wall: '#FBF7EF',
+  neighbour: '#F6F3EC',
+  leaf: '#C6CFAE',
+  trunk: '#B7A48F',
+  branch: '#4A565F',
+  module: '#1B2C5A',
+  frame: '#D9DCE2',
+  glass: '#9FB4B8',
+  line: '#1E2A32',
+  contour: '#1E2A32',
+  light: {
+    sky: [0.475, 0.495, 0.535],
+    bounce: [0.41, 0.4, 0.375],
+    sun: [0.545, 0.51, 0.44],
+    print: 1,
+  },
 }
 
 export const darkPalette: Palette = {
   paper: '#20272C',
   card: '#2A333A',
-  cardShade: '#3A444B',
-  wall: '#434E55',
   ink: '#E9E4D8',
   pencil: '#9AA6AE',
   verdigris: '#58B8A8',
   clay: '#E07F61',
   straw: '#E2B84B',
   panel: '#3C5AA8',
-  crown: '#6C7660',
-  glass: '#5E737C',
-  ambient: 1.2,
+  roof: '#8C949A',
+  wall: '#7F878D',
+  neighbour: '#5C656B',
+  leaf: '#66745E',
+  trunk: '#5D5349',
+  branch: '#98A2A8',
+  module: '#2B4796',
+  frame: '#AEBAD8',
+  glass: '#C9B06A',
+  line: '#0C1114',
+  contour: '#ECE7DC',
+  light: {
+    sky: [0.4, 0.44, 0.5],
+    bounce: [0.31, 0.325, 0.35],
+    sun: [0.56, 0.53, 0.46],
+    print: 0.36,
+  },
 }
 
 type Rgb = readonly [number, number, number]

@@ -1,10 +1,6 @@
 import {
-  AmbientLight,
   Box3,
   Color,
-  DirectionalLight,
-  type Group,
-  HemisphereLight,
   Mesh,
   MeshLambertMaterial,
   MOUSE,
@@ -24,9 +20,12 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { type LatLon } from '@/core/geometry/geo'
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { frameOfSite } from '@/core/site/frame'
 import { type Site } from '@/core/site/site'
-import { fadeCrowns } from './crowns'
-import { buildMaquette, disposeShapes, type Emphasis } from './maquette'
+import { dressCrowns } from './crowns'
+import { GroundShade } from './ground-shade'
+import { castBy, Light, litGround } from './light'
+import { Maquette, type Emphasis } from './maquette'
 import './one-reading'
 import { Paints } from './paints'
 import { type Palette } from './palette'
@@ -34,14 +33,20 @@ import { AerialSheet } from './sheet'
 
 /** Steps in which the reach of the shadow map grows with what stands there, so that its grain rests while drawing. */
 const shadowStepM = 4
-/** Makes paper in the sun of a clear afternoon look as it does on the page: sun and sky together are a little too warm. */
-const paperInSun = new Color(0.9, 0.935, 1)
 /** How far beyond what casts shadows the sun's eye stands, and how far beyond it shadows reach. */
 const sunClearM = 60
 const longestShadowM = 180
 const paperM = 900
 /** How long a change that no hand is waiting for may stand before it is drawn. */
 const restMs = 320
+
+/** A stage at rest is drawn once more with this many points to each of the page's, where a picture takes no longer than this. */
+const finest = 2
+const quickMs = 30
+const finerAfterMs = 350
+
+/** Of the picture around the house that does not fade, m. */
+const clearPrintM = 9
 
 /** Above everything. */
 const highM = 400
@@ -64,32 +69,40 @@ export class StageView {
   readonly #perspective = new PerspectiveCamera(32, 1, 0.5, 1200)
   readonly #plan = new OrthographicCamera(-20, 20, 20, -20, 0.5, 1200)
   readonly #controls: { perspective: OrbitControls; plan: OrbitControls }
-  readonly #sun = new DirectionalLight('#fff6e3', 2.1)
+  readonly #light = new Light()
+  readonly #groundShade = new GroundShade()
   readonly #sunward = new Vector3(0, 0, 1)
   #sunAwayM = sunClearM
-  readonly #sky = new HemisphereLight('#ffffff', '#e9dfcb', 1)
-  readonly #fill = new AmbientLight('#ffffff', 0.25)
-  readonly #paper = new Mesh(new PlaneGeometry(paperM, paperM), new MeshLambertMaterial())
-  readonly #paints = new Paints()
+  readonly #paper: Mesh<PlaneGeometry, MeshLambertMaterial>
+  readonly #paints = new Paints(this.#light)
+  readonly #maquette = new Maquette(this.#paints)
   readonly sheet: AerialSheet
   readonly #listeners = new Set<() => void>()
-  #maquette: Group | null = null
   #frame = 0
   #later: ReturnType<typeof setTimeout> | undefined
+  #finer: ReturnType<typeof setTimeout> | undefined
+  #shading: ReturnType<typeof setTimeout> | undefined
+  /** The roofs that the ground's shade belongs to. */
+  #shadedBy: readonly unknown[] = []
+  #pageSize: Vec2 = [1, 1]
   #shown: Site | null = null
   #mustBeSeen: readonly Vec3[] = []
+  #month = 5
   #isPlan = false
   #halfHeightM = 24
+  /** Of the house, m. */
+  #middle: { at: Vec2; radiusM: number } = { at: [0, 0], radiusM: 10 }
 
   constructor(canvas: HTMLCanvasElement) {
     this.#renderer = new WebGLRenderer({
       canvas,
-      antialias: true,
+      // The ink is smooth by itself; a picture drawn twice as fine where that is quick needs no more.
+      antialias: false,
       alpha: false,
       powerPreference: 'high-performance',
     })
     // Asking whether a shader compiled waits until it has.
-    this.#renderer.debug.checkShaderErrors = process.env.NODE_ENV !== 'production'
+    this.#renderer.debug.checkShaderErrors = true
     this.#renderer.shadowMap.enabled = true
     this.#renderer.shadowMap.type = PCFShadowMap
     this.#renderer.shadowMap.autoUpdate = false
@@ -106,17 +119,21 @@ export class StageView {
     this.#controls.perspective.maxPolarAngle = Math.PI / 2 - 0.03
     this.#controls.perspective.target.set(0, 0, 2.5)
     this.#controls.plan.enabled = false
-    this.#sun.castShadow = true
-    this.#sun.shadow.mapSize.set(2048, 2048)
-    this.#sun.shadow.bias = -0.0004
-    this.#sun.shadow.normalBias = 0.03
-    this.#sky.position.set(0, 0, 1)
+    const { sun, sky, uniforms } = this.#light
+    sun.castShadow = true
+    sun.shadow.mapSize.set(2048, 2048)
+    sun.shadow.bias = -0.0003
+    sun.shadow.normalBias = 0.035
+    this.#paper = new Mesh(
+      new PlaneGeometry(paperM, paperM),
+      litGround(new MeshLambertMaterial(), 'paper', uniforms, this.#groundShade),
+    )
     this.#paper.receiveShadow = true
     // Under the sheet, and drawn last: what lies on it hides it.
     this.#paper.position.z = -0.08
     this.#paper.renderOrder = 3
-    this.sheet = new AerialSheet(this.#paper.material.color, () => this.draw())
-    this.#scene.add(this.#sun, this.#sun.target, this.#sky, this.#fill, this.#paper, this.sheet.group)
+    this.sheet = new AerialSheet(this.#paper.material.color, uniforms, this.#groundShade, () => this.draw())
+    this.#scene.add(sun, sun.target, sky, this.#paper, this.sheet.group, this.#maquette.group)
   }
 
   onDraw(listener: () => void): () => void {
@@ -126,8 +143,8 @@ export class StageView {
 
   resize(width: number, height: number): void {
     if (width === 0 || height === 0) return
-    this.#renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
-    this.#renderer.setSize(width, height, false)
+    this.#pageSize = [width, height]
+    this.#setGrain(1)
     this.#perspective.aspect = width / height
     this.#perspective.updateProjectionMatrix()
     this.#framePlan(width / height)
@@ -140,21 +157,24 @@ export class StageView {
    * and the figures it leads to are drawn together and the figures are not kept waiting.
    */
   show(site: Site, palette: Palette, emphasis: Emphasis, inHand = true): void {
-    if (this.#maquette) {
-      this.#scene.remove(this.#maquette)
-      disposeShapes(this.#maquette)
-    }
-    this.#maquette = buildMaquette(site, { palette, emphasis, paints: this.#paints })
+    this.#maquette.show(site, { palette, emphasis })
     this.#paints.tidy()
-    this.#scene.add(this.#maquette)
     this.#scene.background = new Color(palette.paper)
-    this.#paper.material.color.set(palette.paper).multiply(paperInSun)
-    this.#sky.intensity = palette.ambient
+    this.#paper.material.color.set(palette.paper)
+    this.#light.setRoom(palette.light)
+    this.sheet.setBright(palette.light.print)
     if (site !== this.#shown) {
-      this.#fitShadows(this.#maquette)
+      this.#fitShadows()
       this.#mustBeSeen = pointsToSee(site)
+      const frame = frameOfSite(site)
+      if (frame) this.#middle = { at: frame.middle, radiusM: frame.radiusM }
+      this.#fitSheet()
+      this.#shadeGround(site)
     }
     this.#shown = site
+    // Either the stage's shadows are seen or the picture's own.
+    this.sheet.setMuted(!emphasis.glass)
+    this.#light.sun.shadow.intensity = emphasis.glass ? 0 : 1
     if (inHand) this.draw()
     else {
       clearTimeout(this.#later)
@@ -167,11 +187,14 @@ export class StageView {
     this.draw()
   }
 
-  /** @param direction towards the sun; below the horizon it goes out */
-  setSun(direction: Vec3): void {
-    const up = direction[2] > 0.01
-    this.#sun.intensity = up ? 2.1 * Math.min(1, 0.35 + direction[2] * 2) : 0
-    this.#sunward.set(direction[0], direction[1], Math.max(direction[2], 0.02))
+  /**
+   * @param direction towards the sun; below the horizon it goes out
+   * @param month 0 for January: when trees are bare
+   */
+  setSun(direction: Vec3, month: number): void {
+    this.#light.setHeight(direction[2])
+    this.#sunward.copy(castBy(direction))
+    this.#month = month
     this.#placeSun()
     this.draw()
   }
@@ -199,6 +222,7 @@ export class StageView {
     }
     perspective.enabled = !plan
     flat.enabled = plan
+    this.#fitSheet()
     ;(plan ? flat : perspective).update()
     this.draw()
   }
@@ -290,6 +314,10 @@ export class StageView {
     return v.z > 1 ? null : [((v.x + 1) / 2) * width, ((1 - v.y) / 2) * height]
   }
 
+  widthPx(): number {
+    return this.#size().width
+  }
+
   /** Metres of ground across a pixel at the middle of the view. */
   metresPerPixel(): number {
     const { height } = this.#size()
@@ -313,14 +341,17 @@ export class StageView {
 
   /** A picture of the stage as it is now. */
   picture(): string {
-    this.#drawNow()
+    this.#drawNow(finest)
     return this.#renderer.domElement.toDataURL('image/png')
   }
 
   dispose(): void {
     cancelAnimationFrame(this.#frame)
     clearTimeout(this.#later)
-    if (this.#maquette) disposeShapes(this.#maquette)
+    clearTimeout(this.#finer)
+    clearTimeout(this.#shading)
+    this.#groundShade.dispose()
+    this.#maquette.dispose()
     this.#paints.dispose()
     this.sheet.clear()
     this.#controls.perspective.dispose()
@@ -328,41 +359,87 @@ export class StageView {
     this.#renderer.dispose()
   }
 
-  #drawNow(): void {
+  #drawNow(grain = 1): void {
     cancelAnimationFrame(this.#frame)
     clearTimeout(this.#later)
+    clearTimeout(this.#finer)
     this.#frame = 0
+    this.#setGrain(grain)
     this.#clearTheView()
+    const began = performance.now()
     this.#renderer.render(this.#scene, this.#camera())
     for (const listener of this.#listeners) listener()
+    if (grain > 1) return
+    // How long a picture takes shows in when the next may begin.
+    requestAnimationFrame(() => {
+      if (performance.now() - began < quickMs)
+        this.#finer = setTimeout(() => this.#drawNow(finest), finerAfterMs)
+    })
   }
 
-  /** Crowns that hide the house or a module become outlines. */
+  /** @param grain points of the picture along one of the screen's own */
+  #setGrain(grain: number): void {
+    const ratio = Math.min(finest, window.devicePixelRatio * grain)
+    const [width, height] = this.#pageSize
+    const { domElement } = this.#renderer
+    const fits =
+      domElement.width === Math.floor(width * ratio) && domElement.height === Math.floor(height * ratio)
+    if (!fits || this.#renderer.getPixelRatio() !== ratio) {
+      this.#renderer.setPixelRatio(ratio)
+      this.#renderer.setSize(width, height, false)
+    }
+    this.#paints.viewport.value = [width * ratio, height * ratio]
+    this.#paints.pixelRatio.value = ratio
+  }
+
+  /** Crowns that hide the house or a module become outlines; in winter many stand bare. */
   #clearTheView(): void {
-    if (!this.#maquette || !this.#shown) return
     const { x, y, z } = this.#perspective.position
     const eye: Vec3 = [x, y, z]
-    fadeCrowns(this.#maquette, this.#mustBeSeen, this.#isPlan ? ([px, py]) => [px, py, highM] : () => eye)
+    const from: (point: Vec3) => Vec3 = this.#isPlan ? ([px, py]) => [px, py, highM] : () => eye
+    if (dressCrowns(this.#maquette.group, this.#mustBeSeen, from, this.#month))
+      this.#renderer.shadowMap.needsUpdate = true
+  }
+
+  /** When the hand rests: where no house has changed, nothing is to be done. */
+  #shadeGround(site: Site): void {
+    const faces = site.objects.map(({ geometry }) => geometry.faces).filter(({ length }) => length > 0)
+    if (faces.length === this.#shadedBy.length && faces.every((face, i) => face === this.#shadedBy[i])) return
+    clearTimeout(this.#shading)
+    this.#shading = setTimeout(() => {
+      this.#shadedBy = faces
+      this.#groundShade.fit(site, this.#middle.at)
+      this.draw()
+    }, restMs)
+  }
+
+  /** The print ends some way beyond the house in perspective; a plan shows all of it. */
+  #fitSheet(): void {
+    const { at, radiusM } = this.#middle
+    this.sheet.setReach(at[0], at[1], radiusM + clearPrintM, !this.#isPlan)
   }
 
   /** Has the shadow map cover what casts shadows and no more: the less it covers, the finer it is. */
-  #fitShadows(maquette: Group): void {
+  #fitShadows(): void {
+    const maquette = this.#maquette.group
     const ball = new Box3().setFromObject(maquette).getBoundingSphere(new Sphere())
+    const { sun } = this.#light
     const reach = Math.max(1, Math.ceil(Math.max(0, ball.radius) / shadowStepM)) * shadowStepM
-    const { camera } = this.#sun.shadow
+    const { camera } = sun.shadow
     camera.left = camera.bottom = -reach
     camera.right = camera.top = reach
     camera.near = 1
     camera.far = 2 * reach + sunClearM + longestShadowM
     camera.updateProjectionMatrix()
     this.#sunAwayM = reach + sunClearM
-    this.#sun.target.position.copy(maquette.children.length > 0 ? ball.center : new Vector3())
+    sun.target.position.copy(ball.radius > 0 ? ball.center : new Vector3())
     this.#placeSun()
   }
 
   #placeSun(): void {
-    const { target } = this.#sun
-    this.#sun.position.copy(this.#sunward).multiplyScalar(this.#sunAwayM).add(target.position)
+    const { sun } = this.#light
+    const { target } = sun
+    sun.position.copy(this.#sunward).multiplyScalar(this.#sunAwayM).add(target.position)
     this.#renderer.shadowMap.needsUpdate = true
   }
 

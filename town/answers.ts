@@ -1,7 +1,10 @@
+import { greatCircleM } from '@/core/weather/station'
+import { takenAt } from './aerial/scene'
 import { catalogue } from './equipment'
 import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
+import { towns } from './towns'
 
 /** What the made-up world answers to a path of its interface. */
 export interface TownAnswer {
@@ -33,6 +36,26 @@ const point = (longitudeDeg: number, latitudeDeg: number) => ({
   coordinates: [longitudeDeg, latitudeDeg],
 })
 
+const longestWay = 60_000
+
+/** When and how finely the ground was photographed around a place, by the nearest town's picture. */
+function imageryAnswer(query: URLSearchParams): TownAnswer {
+  const place = { latitudeDeg: Number(query.get('lat')), longitudeDeg: Number(query.get('lon')) }
+  if (!Number.isFinite(place.latitudeDeg) || !Number.isFinite(place.longitudeDeg))
+    return refusal(400, 'Say where: lat and lon in degrees.')
+  const town = towns.find(
+    (known) =>
+      greatCircleM(known.latitudeDeg, known.longitudeDeg, place.latitudeDeg, place.longitudeDeg) < longestWay,
+  )
+  if (!town) return refusal(404, 'There is no picture of this place.')
+  const { year, month, day, hour, minute } = takenAt(town)
+  const two = (n: number) => String(n).padStart(2, '0')
+  return json(
+    { takenAt: `${year}-${two(month)}-${two(day)}T${two(hour)}:${two(minute)}`, pointM: 0.05 },
+    true,
+  )
+}
+
 /** All stations; whoever asks knows how far they are. */
 export const stationsAnswer = (): TownAnswer =>
   collection(
@@ -61,7 +84,8 @@ const addressFeature = (match: AddressMatch) => ({
 const longestQuery = 200
 
 /**
- * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`.
+ * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`,
+ * `imagery?lat=&lon=`.
  * GeoJSON, JSON and EPW.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
@@ -71,6 +95,7 @@ export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
     return collection((query.has('near') ? nearAddresses(asked) : findAddresses(asked)).map(addressFeature))
   }
   if (what === 'stations') return stationsAnswer()
+  if (what === 'imagery') return imageryAnswer(query)
   if (what === 'catalogue') return json(catalogue, true)
   if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')
   const year = query.get('year')

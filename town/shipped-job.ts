@@ -79,7 +79,7 @@ export function saltmarshJob(): Job {
     ...job.house,
     ...byId(drawn(lot, lot.center, town.latitudeDeg, map.turnRad, 'house', '')),
     ...byId(drawn(east, lot.center, town.latitudeDeg, map.turnRad, 'neighbour', 'east-')),
-    site: { ...site, sheetStrength: 0.4 },
+    site: { ...site, sheetStrength: 0.8 },
     load: { id: 'load', kind: 'load', annualKwh: 11_400, shape: 'night-car' } as const,
   }
   const first = job.options[0]

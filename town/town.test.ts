@@ -1,12 +1,9 @@
 import { monthOfDay } from '@/core/model/model-year'
-import { PNG } from 'pngjs'
-import { tileAt } from '@/core/geometry/geo'
 import { checkJob, jobToFile, parseJob } from '@/core/kinds/job'
 import { weatherProblems } from '@/core/weather/quality'
 import { buildRoof } from '@/core/roof/roof'
 import { findAddresses, nearAddresses } from './geocoder'
 import { saltmarshJob } from './shipped-job'
-import { paintTile } from './tile-painter'
 import { townMap } from './town-map'
 import { towns } from './towns'
 import { stationYear } from './weather'
@@ -68,20 +65,6 @@ test('weather meets its normals within a percent, looks sound, and is the same e
     expect(weatherProblems({ year, lines: new Int32Array(8760), problems: [] })).toEqual([])
     expect(stationYear(town, station).ghi).toEqual(year.ghi)
   }
-})
-
-test('a tile over the shipped house shows more than lawn', () => {
-  const town = towns[0]
-  const lot = town && townMap(town).lots.find((l) => l.number === 14 && l.street === 'Saltmarsh Road')
-  if (!town || !lot) throw new Error('the shipped house stands in the first town')
-  const png = PNG.sync.read(paintTile(townMap(town), tileAt(lot.place, 19)))
-  expect([png.width, png.height]).toEqual([256, 256])
-  const colours = new Set<number>()
-  for (let i = 0; i < png.data.length; i += 4)
-    colours.add(
-      ((png.data[i] ?? 0) >> 5) * 64 + ((png.data[i + 1] ?? 0) >> 5) * 8 + ((png.data[i + 2] ?? 0) >> 5),
-    )
-  expect(colours.size).toBeGreaterThan(12)
 })
 
 test('the shipped job is a job, and comes back from its file as it was', () => {

@@ -19,9 +19,9 @@ export function Frame({
   return (
     <aside
       aria-label={`${title}, ${kind}`}
-      className="absolute top-3 left-3 z-10 max-h-[calc(100%-24px)] w-56 overflow-y-auto rounded-lg border border-line bg-card px-3 py-2 shadow-md"
+      className="max-h-full w-56 overflow-y-auto rounded-lg border border-line bg-card px-3 py-2 shadow-md"
     >
-      <div className="mb-1 flex items-baseline gap-2">
+      <div className="mb-1 flex cursor-grab touch-none items-baseline gap-2" data-card-head>
         <h3 className="min-w-0 flex-1 truncate text-[14px] font-semibold">{title}</h3>
         <span className="quiet">{kind}</span>
         <button

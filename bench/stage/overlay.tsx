@@ -106,6 +106,7 @@ export function Overlay({ view, grips, small }: Props) {
               a={[a[0], a[1], selected.eaveHeightM]}
               b={[b[0], b[1], selected.eaveHeightM]}
               text={formatLength(distance2(a, b), units, locale)}
+              number={i + 1}
               quiet
             />
           )
@@ -202,12 +203,15 @@ function Measure({
   a,
   b,
   text,
+  number,
   quiet = false,
 }: {
   readonly view: StageView
   readonly a: Vec3
   readonly b: Vec3
   readonly text: string
+  /** Of the edge in its list. */
+  readonly number?: number
   readonly quiet?: boolean
 }) {
   const [p, q] = [view.project(a), view.project(b)]
@@ -217,6 +221,7 @@ function Measure({
       className={`pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 rounded bg-card/80 px-1 text-[12px] ${quiet ? 'text-pencil' : 'font-medium text-ink'}`}
       style={{ left: (p[0] + q[0]) / 2, top: (p[1] + q[1]) / 2 }}
     >
+      {number !== undefined && <span className="mr-1 font-semibold text-ink">{number}</span>}
       {text}
     </span>
   )

@@ -1,6 +1,6 @@
 'use client'
 
-import { modelYear } from '@/core/model/model-year'
+import { modelYear, monthOfDay } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react'
 import { useStore } from 'zustand'
 import { rayLevel } from '@/core/geometry/ray'
@@ -19,7 +19,11 @@ import { useMedia } from '@/stage/use-media'
 import { Card } from '../cards/card'
 import { type Grip, type PointerInput } from '../tools/chart'
 import { carrierOf } from '../tools/standing-objects'
+import { CardPlace } from './card-place'
+import { middleOf } from './middle-of'
 import { Overlay } from './overlay'
+import { PlaneLabels } from './plane-labels'
+import { SheetNote } from './sheet-note'
 import { SunLegend } from './sun-legend'
 import { ViewButtons } from './view-buttons'
 
@@ -39,6 +43,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   const site = useSite()
   const { numbers } = useNumbers()
   const { selection, hover, lit, plan, sunMap, day, hour, tool, chapter } = useSession((s) => s)
+  const tracing = useSession((s) => (s.sketch?.points.length ?? 0) > 0)
   const running = useStore(bench.documents.store, (s) => s.mark !== null)
   const dark = useMedia('(prefers-color-scheme: dark)')
   const box = useRef<HTMLDivElement>(null)
@@ -99,6 +104,9 @@ export function Stage({ small }: { readonly small: boolean }) {
     [panels],
   )
   const showMap = sunMap && chapter === 'cover' && best > 0
+  // While an outline is traced or a house is changed, the picture under it can be followed.
+  const shaped = selection?.kind === 'object' && house[selection.id]?.kind === 'volume'
+  const glass = (tracing || (running && shaped)) && !small
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
     const string = selection?.kind === 'panel' && chapter === 'wire' ? byId.get(selection.id)?.stringId : null
@@ -115,13 +123,14 @@ export function Stage({ small }: { readonly small: boolean }) {
       ]),
       broken: new Set(broken),
       slotsOf,
+      glass,
       panelColour: (id) => {
         const panel = byId.get(id)
         if (!showMap || !panel) return undefined
         return cssColour(sunMapColour(panel.sunKwhM2 / (best || 1)))
       },
     }
-  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, best, slotsOf])
+  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, best, slotsOf, glass])
 
   const inHand = useRef(false)
   useEffect(() => {
@@ -144,7 +153,10 @@ export function Stage({ small }: { readonly small: boolean }) {
         site.sheetStrength,
       )
   }, [view, counted, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
-  useEffect(() => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour))), [view, site, day, hour])
+  useEffect(
+    () => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour)), monthOfDay(day)),
+    [view, site, day, hour],
+  )
   useEffect(() => view?.setPlan(plan), [view, plan])
   useFirstLook(view, standing, small, site.latitudeDeg < 0)
   useRememberedLook(view, small)
@@ -204,9 +216,21 @@ export function Stage({ small }: { readonly small: boolean }) {
         </p>
       )}
       {view && <Overlay view={view} grips={grips} small={small} />}
+      {!small && view && chapter === 'shape' && tool === 'select' && (
+        <PlaneLabels view={view} standing={standing} />
+      )}
       {!small && view && <ViewButtons view={view} />}
-      {!small && showMap && <SunLegend best={best} />}
-      {!small && !running && <Card />}
+      {!small && view && (
+        <div className="pointer-events-none absolute bottom-3 left-3.5 flex flex-col items-start gap-1.5">
+          {showMap && <SunLegend best={best} />}
+          <SheetNote view={view} muted={!glass} />
+        </div>
+      )}
+      {!small && !running && view && selection && (
+        <CardPlace view={view} about={middleOf(standing, selection)} of={selection.id}>
+          <Card />
+        </CardPlace>
+      )}
     </div>
   )
 }

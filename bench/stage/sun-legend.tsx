@@ -8,7 +8,7 @@ import { number } from '@/words/format'
 export function SunLegend({ best }: { readonly best: number }) {
   const site = useSite()
   return (
-    <div className="pointer-events-none absolute bottom-3 left-3.5 w-44 rounded-md bg-card/85 px-2.5 py-1.5">
+    <div className="w-44 rounded-md bg-card/85 px-2.5 py-1.5">
       <p className="quiet">Annual irradiation, kWh/m²</p>
       <div className="my-0.5 h-2 rounded-full" style={{ background: rampCss }} />
       <p className="quiet flex justify-between">

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react'
 import { formatLength } from '@/core/model/units'
 import { frameOfSite } from '@/core/site/frame'
 import { type StageView } from '@/stage/stage-view'
-import { useBench, useSession, useSite } from '../context'
+import { useBench, useNumbers, useSession, useSite } from '../context'
 
 const sides = [
   ['N', 0],
@@ -15,11 +15,19 @@ const sides = [
 
 const steps = { metric: [0.5, 1, 2, 5, 10, 20, 50], imperial: [0.6096, 1.524, 3.048, 6.096, 15.24, 30.48] }
 
+/** What costs less than this in a year need not be seen, kWh. */
+const worthSeeingKwh = 5
+
 /** North, views, and the scale. */
 export function ViewButtons({ view }: { readonly view: StageView }) {
   const { session, site: standing } = useBench()
   const site = useSite()
   const plan = useSession((s) => s.plan)
+  const { numbers } = useNumbers()
+  // What takes some light from the modules belongs into the picture.
+  const shading = new Set(
+    numbers?.summary.shadeBill.filter(({ kwh }) => kwh >= worthSeeingKwh).map(({ id }) => id),
+  )
   const [state, setState] = useState({ north: 0, metres: 0.05 })
   useEffect(() => {
     const read = () => setState({ north: view.northDeg(), metres: view.metresPerPixel() })
@@ -33,7 +41,7 @@ export function ViewButtons({ view }: { readonly view: StageView }) {
   const lengths = steps[site.units]
   const length = lengths.find((step) => step / state.metres > 70) ?? lengths.at(-1) ?? 10
   const whole = () => {
-    const frame = frameOfSite(standing())
+    const frame = frameOfSite(standing(), shading)
     view.lookAt(frame?.middle ?? [0, 0], Math.max(12, (frame?.radiusM ?? 0) * 1.15), 3, site.latitudeDeg < 0)
   }
   return (

@@ -25,11 +25,14 @@ export interface Surface {
   readonly face?: string
 }
 
+/** What a drawn line is: where two faces of a roof meet, a corner or the foot of a wall, another edge, a thin post. */
+export type StrokeKind = RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post'
+
 /** A line that is drawn. */
 export interface Stroke {
   readonly from: Vec3
   readonly to: Vec3
-  readonly weight: 'edge' | 'post'
+  readonly is: StrokeKind
 }
 
 /** An upright pole from the ground, such as a trunk. */

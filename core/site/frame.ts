@@ -7,10 +7,19 @@ export interface Circle {
   readonly radiusM: number
 }
 
-/** The circle that takes in what the job is about; null before anything is drawn. */
-export function frameOfSite(site: Site): Circle | null {
-  const points = site.objects.flatMap(({ geometry }) => geometry.frame)
-  if (points.length === 0) return null
+const noneBesides: ReadonlySet<string> = new Set()
+
+/**
+ * The circle that takes in what the job is about; null before anything is drawn.
+ * @param besides ids of objects that are to be seen too, such as what shades the modules
+ */
+export function frameOfSite(site: Site, besides = noneBesides): Circle | null {
+  const own = site.objects.flatMap(({ geometry }) => geometry.frame)
+  if (own.length === 0) return null
+  const others = site.objects
+    .filter(({ id }) => besides.has(id))
+    .flatMap(({ geometry }) => geometry.plan.flatMap((shape) => shape.points))
+  const points = [...own, ...others]
   const xs = points.map((p) => p[0])
   const ys = points.map((p) => p[1])
   const middle: Vec2 = [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]

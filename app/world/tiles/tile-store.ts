@@ -5,10 +5,13 @@ import { type Tile } from '@/core/geometry/geo'
 import { paintedTile } from '../town-lane'
 
 /** Raised whenever tiles look different, so that old ones are not served. */
-const painterVersion = 2
+const painterVersion = 3
 
-/** Tiles at hand; some 60 kB each. */
-const kept = new LRUCache<string, Uint8Array>({ max: 500 })
+/** Tiles at hand; some 400 kB each. */
+const kept = new LRUCache<string, Uint8Array>({
+  maxSize: 64_000_000,
+  sizeCalculation: ({ byteLength }) => Math.max(1, byteLength),
+})
 
 /** A tile from memory, from the data folder or painted now; null where there is none. */
 export async function tileOf(townId: string, tile: Tile): Promise<Uint8Array | null> {

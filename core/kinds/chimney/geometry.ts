@@ -27,7 +27,7 @@ export function chimneyGeometry(chimney: Shape, roofM: number): Geometry {
       [b[0], b[1], bottomM],
     ]
     surfaces.push({ corners: [footA, footB, b, a], tone: 'obstruction' })
-    strokes.push({ from: a, to: b, weight: 'edge' }, { from: footA, to: a, weight: 'edge' })
+    strokes.push({ from: a, to: b, is: 'edge' }, { from: footA, to: a, is: 'edge' })
   })
   return {
     ...emptyGeometry,

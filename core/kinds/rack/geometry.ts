@@ -22,7 +22,7 @@ export function rackGeometry(rack: Shape, module: ModuleSize | null): Geometry {
       return columnsUnder(lid, Math.min(...lid.map(([, , z]) => z)) - behindFaceM)
     }),
     strokes: rows.flatMap((row) =>
-      row.map((top) => ({ from: [top[0], top[1], 0] as Vec3, to: top, weight: 'post' as const })),
+      row.map((top) => ({ from: [top[0], top[1], 0] as Vec3, to: top, is: 'post' as const })),
     ),
     frame: rows.flatMap((row) => planOf(row)),
     field: {

@@ -56,9 +56,9 @@ export function skylightGeometry(skylight: Shape, ground: Ground | null): Geomet
       { corners: [at(foot, i), at(foot, i + 1), at(lid, i + 1), at(lid, i)], tone: 'frame' },
     )
     strokes.push(
-      { from: at(foot, i), to: at(lid, i), weight: 'edge' },
-      { from: at(lid, i), to: at(lid, i + 1), weight: 'edge' },
-      { from: at(glass, i), to: at(glass, i + 1), weight: 'edge' },
+      { from: at(foot, i), to: at(lid, i), is: 'edge' },
+      { from: at(lid, i), to: at(lid, i + 1), is: 'edge' },
+      { from: at(glass, i), to: at(glass, i + 1), is: 'edge' },
     )
   }
   const base = planOf(foot)

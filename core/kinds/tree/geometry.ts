@@ -43,8 +43,8 @@ export function treeGeometry(
       {
         at: tree.center,
         topM: centerM - halfHeightM + halfHeightM * 0.7,
-        bottomRadiusM: 0.07 * radiusM + 0.1,
-        topRadiusM: 0.05 * radiusM + 0.06,
+        bottomRadiusM: 0.012 * radiusM + 0.1,
+        topRadiusM: 0.008 * radiusM + 0.06,
       },
     ],
     plan: [

@@ -27,7 +27,7 @@ export function volumeGeometry(volume: Shape): Geometry {
     return {
       ...common,
       surfaces: walls.surfaces,
-      strokes: [...walls.strokes, ...ring(outline.map((p): Vec3 => [p[0], p[1], eaveHeightM]))],
+      strokes: [...walls.strokes, ...bareTop(outline, eaveHeightM)],
       topM: eaveHeightM,
       fault: error,
     }
@@ -40,7 +40,7 @@ export function volumeGeometry(volume: Shape): Geometry {
     keepOuts: [{ base: outline, clearanceM: besideVolumeM, topM: roof.ridgeHeightM }],
     faces: roof.planes,
     surfaces: [...planes, ...gables, ...walls.surfaces],
-    strokes: [...roof.planes.flatMap((plane) => ring(plane.corners)), ...walls.strokes],
+    strokes: [...roofStrokes(roof), ...walls.strokes],
     plan: roof.planes.map(({ corners, normal }) => ({
       points: planOf(corners),
       // Light comes from the north-west.
@@ -50,8 +50,24 @@ export function volumeGeometry(volume: Shape): Geometry {
   }
 }
 
-const ring = (corners: readonly Vec3[]): Stroke[] =>
-  corners.map((from, i) => ({ from, to: corners[(i + 1) % corners.length] ?? from, weight: 'edge' }))
+/** Every edge of the roof once, although two planes meet in most. */
+function roofStrokes({ planes }: Roof): Stroke[] {
+  const strokes = new Map<string, Stroke>()
+  for (const { corners, edges } of planes)
+    corners.forEach((from, i) => {
+      const to = corners[(i + 1) % corners.length] ?? from
+      const ends = [from, to].map((p) => p.map((v) => v.toFixed(3)).join(' '))
+      strokes.set(ends.sort().join('/'), { from, to, is: edges[i]?.kind ?? 'edge' })
+    })
+  return [...strokes.values()]
+}
+
+/** Where walls end that carry no roof. */
+const bareTop = (outline: readonly Vec2[], heightM: number): Stroke[] =>
+  outline.map((a, i) => {
+    const b = outline[(i + 1) % outline.length] ?? a
+    return { from: [a[0], a[1], heightM], to: [b[0], b[1], heightM], is: 'edge' }
+  })
 
 function wallsOf({ outline, eaveHeightM }: Shape): { surfaces: Surface[]; strokes: Stroke[] } {
   const surfaces: Surface[] = []
@@ -67,7 +83,7 @@ function wallsOf({ outline, eaveHeightM }: Shape): { surfaces: Surface[]; stroke
       [b[0], b[1], eaveHeightM],
     ]
     surfaces.push({ corners: [footA, footB, topB, topA], tone: 'wall' })
-    strokes.push({ from: footA, to: topA, weight: 'edge' }, { from: footA, to: footB, weight: 'edge' })
+    strokes.push({ from: footA, to: topA, is: 'corner' }, { from: footA, to: footB, is: 'foot' })
   })
   return { surfaces, strokes }
 }

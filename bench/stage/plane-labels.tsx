@@ -1,0 +1,54 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { type Vec3 } from '@/core/geometry/vector'
+import { type RoofPlane } from '@/core/roof/roof'
+import { type Site } from '@/core/site/site'
+import { type StageView } from '@/stage/stage-view'
+import { number } from '@/words/format'
+import { useSession, useSite } from '../context'
+
+/** Smaller planes than this carry no label, m². */
+const leastAreaM2 = 4
+/** A plane seen at a flatter angle than this is not labelled: the sine of it. */
+const leastSine = 0.12
+
+const middle = ({ corners }: RoofPlane): Vec3 => {
+  const sum = (axis: 0 | 1 | 2) => corners.reduce((total, c) => total + c[axis], 0) / corners.length
+  return [sum(0), sum(1), sum(2)]
+}
+
+/** Pitch and azimuth on the planes of the house, and the numbers of the selected building's edges. */
+export function PlaneLabels({ view, standing }: { readonly view: StageView; readonly standing: Site }) {
+  const [, redraw] = useState(0)
+  useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
+  const site = useSite()
+  const lit = useSession((s) => s.lit)
+  const planes = standing.objects
+    .filter(({ kind, geometry }) => kind === 'volume' && !geometry.faded)
+    .flatMap(({ id, geometry }) => geometry.faces.map((face) => ({ id: `${id}/${face.id}`, face })))
+    .filter(({ face }) => face.areaM2 >= leastAreaM2)
+  return planes.map(({ id, face }) => {
+    const at = middle(face)
+    const place = view.project(at)
+    if (!place || !faces(view, face, at)) return null
+    return (
+      <span
+        key={id}
+        className={`pointer-events-none absolute -translate-x-1/2 -translate-y-1/2 rounded px-1 text-[12px] font-medium ${lit.includes(id) ? 'bg-verdigris text-card' : 'bg-card/70 text-ink'}`}
+        style={{ left: place[0], top: place[1] }}
+        data-plane={id}
+      >
+        {number(face.pitchDeg, site)}° · {number(face.azimuthDeg, site)}°
+      </span>
+    )
+  })
+}
+
+/** Whether the eye looks at a plane's upper side, and not along it. */
+function faces(view: StageView, { normal }: RoofPlane, at: Vec3): boolean {
+  if (view.isPlan) return true
+  const [x = 0, y = 0, z = 0] = view.eye()
+  const to: Vec3 = [x - at[0], y - at[1], z - at[2]]
+  return (to[0] * normal[0] + to[1] * normal[1] + to[2] * normal[2]) / Math.hypot(...to) > leastSine
+}

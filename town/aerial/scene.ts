@@ -1,0 +1,125 @@
+import { containsPoint, nearestOnSegment } from '@/core/geometry/polygon'
+import { rotate2, type Vec2 } from '@/core/geometry/vector'
+import { modelYear } from '@/core/model/model-year'
+import { seededRandom, seedOf } from '@/core/model/random'
+import { buildRoof, planOf, type RoofPlane } from '@/core/roof/roof'
+import { sunAtClock } from '@/core/sun/local-sun'
+import { sunDirection } from '@/core/sun/position'
+import { type Lot, type TownMap, type TownTree } from '../town-map'
+import { type Town } from '../towns'
+import { type LowSun } from './shadows'
+
+/** When the aeroplane came: late on a morning in spring, by the local clock. */
+export const takenAt = (town: Town) =>
+  town.latitudeDeg < 0
+    ? { year: modelYear, month: 11, day: 14, hour: 10, minute: 40 }
+    : { year: modelYear, month: 5, day: 14, hour: 10, minute: 40 }
+
+export function sunOver(town: Town): LowSun {
+  const { year, month, day, hour, minute } = takenAt(town)
+  const dayOfYear = Math.round((Date.UTC(year, month - 1, day) - Date.UTC(year, 0, 1)) / 86_400_000)
+  const [x, y, z] = sunDirection(sunAtClock(town, year, dayOfYear, hour + minute / 60))
+  const level = Math.hypot(x, y)
+  return { towards: [x / level, y / level], risePerMetre: z / level }
+}
+
+export interface Car {
+  readonly at: Vec2
+  /** Counter-clockwise from east. */
+  readonly turnRad: number
+  readonly colour: readonly [number, number, number]
+}
+
+/** A lot as it is painted. */
+export interface PaintedLot {
+  readonly lot: Lot
+  readonly planes: readonly { readonly plane: RoofPlane; readonly plan: readonly Vec2[] }[]
+  readonly shrubs: readonly TownTree[]
+  readonly cars: readonly Car[]
+  readonly fences: readonly (readonly [Vec2, Vec2])[]
+}
+
+const scenes = new Map<string, readonly PaintedLot[]>()
+
+/** The lots of a town with what a picture shows besides: shrubs, cars, fences. */
+export function paintedLots(map: TownMap): readonly PaintedLot[] {
+  const known = scenes.get(map.town.id)
+  if (known) return known
+  const painted = map.lots.map((lot) => paintedLot(map, lot))
+  scenes.set(map.town.id, painted)
+  return painted
+}
+
+const carColours = [
+  [214, 216, 218],
+  [58, 62, 68],
+  [126, 40, 38],
+  [52, 78, 112],
+  [168, 170, 168],
+] as const
+
+/** From the middle of a lot to its sides and to its end away from the street, m. */
+const lotHalfM = 12.5
+const gardenM = 20
+
+function paintedLot(map: TownMap, lot: Lot): PaintedLot {
+  const random = seededRandom(seedOf(`painted ${lot.address}`))
+  const between = (low: number, high: number) => low + (high - low) * random()
+  const planes = lot.volumes
+    .flatMap((volume) => buildRoof(volume).planes)
+    .map((plane) => ({ plane, plan: planOf(plane.corners) }))
+  const outlines = [...lot.volumes.map(({ outline }) => outline), lot.drive]
+  const clear = (p: Vec2, room: number) =>
+    outlines.every(
+      (outline) =>
+        !containsPoint(outline, p) &&
+        outline.every(
+          (a, i) => nearestOnSegment(a, outline[(i + 1) % outline.length] ?? a, p).distanceM > room,
+        ),
+    )
+  const away = awayFromStreet(map, lot)
+  const side: Vec2 = [-away[1], away[0]]
+  const at = (across: number, back: number): Vec2 => [
+    lot.center[0] + side[0] * across + away[0] * back,
+    lot.center[1] + side[1] * across + away[1] * back,
+  ]
+  const shrubs = Array.from({ length: 4 + Math.floor(random() * 5) }, (): TownTree => {
+    const wide = between(0.9, 2)
+    return {
+      name: 'Shrub',
+      center: at(between(-11, 11), between(-8, 18)),
+      heightM: wide * 0.8,
+      crownDiameterM: wide,
+    }
+  }).filter(({ center, crownDiameterM }) => clear(center, crownDiameterM / 2 + 0.3))
+  const [a, b, c] = lot.drive
+  const cars: Car[] =
+    a && b && c && random() < 0.7
+      ? [
+          {
+            at: [(a[0] + c[0]) / 2, (a[1] + c[1]) / 2],
+            turnRad: Math.atan2(c[1] - b[1], c[0] - b[0]),
+            colour: carColours[Math.floor(random() * carColours.length)] ?? carColours[0],
+          },
+        ]
+      : []
+  return {
+    lot,
+    planes,
+    shrubs,
+    cars,
+    fences: [
+      [at(-lotHalfM, -6), at(-lotHalfM, gardenM)],
+      [at(-lotHalfM, gardenM), at(lotHalfM, gardenM)],
+    ],
+  }
+}
+
+function awayFromStreet(map: TownMap, lot: Lot): Vec2 {
+  const street = map.streets.find(({ name }) => name === lot.street)
+  const up = rotate2([0, 1], map.turnRad)
+  if (!street) return up
+  const from = nearestOnSegment(street.from, street.to, lot.center).point
+  const side = (lot.center[0] - from[0]) * up[0] + (lot.center[1] - from[1]) * up[1]
+  return side < 0 ? [-up[0], -up[1]] : up
+}
