@@ -2,6 +2,7 @@ import { randomBytes, randomUUID } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
 import { Fault } from '@/core/model/fault'
 import { type RouteName } from '@/server/access'
+import { answers } from '@/server/database'
 import { addressOf, checkHost } from '@/server/hosts'
 import { checkRate } from '@/server/rate-limit'
 import { plainEnglish } from '@/words/plain-english'
@@ -64,8 +65,31 @@ function refusal(request: NextRequest): NextResponse | null {
   }
 }
 
-export function proxy(request: NextRequest): NextResponse {
-  const refused = refusal(request)
+/** Seconds after which a page looks again for a database that was away. */
+const lookAgainSeconds = 3
+
+/** A page can't tell by its status that the database is away: this is told before it is begun. */
+async function awayPage(request: NextRequest): Promise<NextResponse | null> {
+  if (request.method !== 'GET' || !pages.some(([path]) => path.test(request.nextUrl.pathname))) return null
+  if (await answers()) return null
+  const text = plainEnglish.fault(new Fault('database-away'))
+  return new NextResponse(
+    `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Tall Gable</title>` +
+      `<meta http-equiv="refresh" content="${lookAgainSeconds}"></head><body><p>${text}</p></body></html>`,
+    {
+      status: 503,
+      headers: {
+        'Content-Type': 'text/html; charset=utf-8',
+        'Cache-Control': 'no-store',
+        'Retry-After': String(lookAgainSeconds),
+        'Content-Security-Policy': "default-src 'none'",
+      },
+    },
+  )
+}
+
+export async function proxy(request: NextRequest): Promise<NextResponse> {
+  const refused = refusal(request) ?? (await awayPage(request))
   if (refused) return refused
   const nonce = randomBytes(16).toString('base64')
   const policy = policyWith(nonce)

@@ -14,6 +14,7 @@ import { editsSince, sayPresence, sendEdits } from './requests'
 import { StationList } from './stations/station-list'
 import { WeatherDesk } from './stations/weather-desk'
 import { DocumentStore, houseId } from './store/documents'
+import { keepSteps } from './store/kept-steps'
 import { LiveLine } from './store/live-line'
 import { Outbox } from './store/outbox'
 import { followAddress } from './store/place'
@@ -69,6 +70,7 @@ export async function openBench(
     ),
   )
   session.subscribe(({ selection }) => line.select(selection?.id ?? null))
+  const stopKeeping = keepSteps(documents, jobId, window.sessionStorage)
   const { site, siteWith } = rememberedSites(documents, () => session.getState().optionId, catalogue)
   // Nothing laid yet: the sky of the place says more than an empty yield.
   if (site().arrays.length === 0) session.setState({ layer: 'sun' })
@@ -96,6 +98,7 @@ export async function openBench(
     allTools: tools,
     close: () => {
       stopFollowing()
+      stopKeeping()
       live.stop()
       desk.stop()
       line.stop()

@@ -11,7 +11,8 @@ const faultSchema = z.object({
   }),
 })
 const objectSchema = z.looseObject({ id: z.string(), kind: z.string() })
-const changeSchema = z.object({
+/** A change as it comes from elsewhere; its objects are checked where they are used. */
+export const changeSchema = z.object({
   added: z.record(z.string(), objectSchema),
   updated: z.record(z.string(), z.tuple([objectSchema, objectSchema])),
   removed: z.record(z.string(), objectSchema),

@@ -18,6 +18,9 @@ test('server and database gone: edits are kept, said, and stored when they are b
   await set('3.20')
   await expect(page.getByText('offline: 1 edit kept')).toBeVisible()
   const away = await figure(page, 'price')
+  const refused = await page.request.get('/')
+  expect([refused.status(), refused.headers()['retry-after']]).toEqual([503, '3'])
+  expect(await refused.text()).toContain('The database does not answer.')
   await door('start-database')
   await saved(page)
 

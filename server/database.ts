@@ -149,6 +149,17 @@ export async function many(
   return execute<RowDataPacket[]>(runner, name, sql, values)
 }
 
+/** Whether the database answers at all. */
+export async function answers(): Promise<boolean> {
+  try {
+    await many('alive', 'SELECT 1')
+    return true
+  } catch (error) {
+    if (error instanceof DatabaseError && (error.kind === 'again' || error.kind === 'away')) return false
+    throw error
+  }
+}
+
 export async function maybeOne(
   name: string,
   sql: string,

@@ -22,11 +22,20 @@ export function Moment() {
     const timer = setInterval(() => session.setState((s) => momentAfter(s, stepMinutes)), playMs)
     return () => clearInterval(timer)
   }, [playing, session])
-  /** Sets the clock to what was typed; what is no time leaves it as it is. */
-  const take = () => {
-    const found = typed === null ? null : hourOfClock(typed.trim())
-    if (found !== null) session.setState({ hour: found })
+  const [wrong, setWrong] = useState<string | null>(null)
+  const leave = () => {
     setTyped(null)
+    setWrong(null)
+  }
+  /** Sets the clock to what was typed; what is no time stays to be mended, with a word why. */
+  const take = () => {
+    if (typed === null) return
+    const found = hourOfClock(typed.trim())
+    if (found === null) setWrong(typed.trim())
+    else {
+      session.setState({ hour: found })
+      leave()
+    }
   }
   return (
     <div role="group" aria-label="Moment" onKeyDown={(event) => event.stopPropagation()}>
@@ -50,13 +59,19 @@ export function Moment() {
           value={typed ?? clockOfHour(hour)}
           aria-invalid={typed !== null && hourOfClock(typed) === null}
           onChange={(event) => setTyped(event.target.value)}
+          aria-describedby={wrong === null ? undefined : 'no-time'}
           onBlur={take}
           onKeyDown={(event) => {
             if (event.key === 'Enter') take()
-            if (event.key === 'Escape') setTyped(null)
+            if (event.key === 'Escape') leave()
           }}
         />
       </div>
+      {wrong !== null && (
+        <p id="no-time" role="alert" className="mt-0.5 text-[12px] text-clay">
+          “{wrong}” is no time. Type one from 0:00 to 23:59, such as 15:35.
+        </p>
+      )}
       <div className="mt-1 flex gap-1">
         <button type="button" className="button h-6 px-1.5 text-[12px]" onClick={() => step(-stepMinutes)}>
           −5 min
