@@ -81,7 +81,7 @@ test('roof and layout: a case a line, an answer a line, in the same order, bad o
   const roofs = gable('roof', [
     square(4),
     'no json',
-    square(0.001),
+    square(0.0005),
     square(8, 30),
     '',
     { outline: 3 },

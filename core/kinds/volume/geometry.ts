@@ -2,6 +2,7 @@ import { columnsUnder } from '../../geometry/body'
 import { type Vec2, type Vec3 } from '../../geometry/vector'
 import { Fault } from '../../model/fault'
 import { buildRoof, planOf, type Roof } from '../../roof/roof'
+import { straightened } from '../../roof/straighten'
 import { emptyGeometry, type Geometry, type Stroke, type Surface } from '../standing'
 import { type Volume } from './volume'
 
@@ -11,8 +12,10 @@ const besideVolumeM = 0.3
 type Shape = Pick<Volume, 'outline' | 'eaveHeightM' | 'edges' | 'role'>
 
 /** Walls and roof; where the outline makes no roof, the walls alone and why. */
-export function volumeGeometry(volume: Shape): Geometry {
-  const { outline, eaveHeightM, role } = volume
+export function volumeGeometry(drawn: Shape): Geometry {
+  const { eaveHeightM, role } = drawn
+  const outline = straightened(drawn.outline, drawn.edges)
+  const volume = { ...drawn, outline }
   const walls = wallsOf(volume)
   const common = {
     ...emptyGeometry,

@@ -1,5 +1,5 @@
 import { type Vec2, type Vec3 } from '../../geometry/vector'
-import { checkOutline } from '../../roof/roof'
+import { checkOutline } from '../../roof/check-outline'
 import { noParts, type Kind } from '../kind'
 import { inWorld, round } from '../place'
 import { standing, type Drag, type Geometry, type Handle } from '../standing'
