@@ -447,9 +447,10 @@ export class StageView {
     return this.#isPlan ? this.#plan : this.#perspective
   }
 
+  /** As it was last told: to ask the page would have it laid out anew. */
   #size() {
-    const { clientWidth, clientHeight } = this.#renderer.domElement
-    return { width: Math.max(1, clientWidth), height: Math.max(1, clientHeight) }
+    const [width, height] = this.#pageSize
+    return { width: Math.max(1, width), height: Math.max(1, height) }
   }
 
   #framePlan(aspect: number): void {

@@ -36,15 +36,22 @@ const layers: Readonly<
 
 const columns = 365
 
+/** The ramp in fine steps, as points of a picture. */
+const inks = Uint32Array.from({ length: 256 }, (_, k) => {
+  const [r, g, b] = sunMapColour(k / 255)
+  return (255 << 24) | (b << 16) | (g << 8) | r
+})
+
 /** Paints a layer of the year, days across and hours up. */
 export function paintCarpet(carpet: RunSummary['carpet'], layer: CarpetLayer): CarpetPicture {
   const { title, unit, series, scale, energy } = layers[layer]
   const values = series(carpet)
   let low = Infinity
   let high = -Infinity
-  for (const value of values) {
-    low = Math.min(low, value)
-    high = Math.max(high, value)
+  for (let i = 0; i < values.length; i++) {
+    const value = values[i] ?? 0
+    if (value < low) low = value
+    if (value > high) high = value
   }
   if (layer !== 'net' && layer !== 'price') low = 0
   const span = high - low || 1
@@ -61,8 +68,8 @@ export function paintCarpet(carpet: RunSummary['carpet'], layer: CarpetLayer): C
     const over = hour < standard - 12 ? 1 : hour > standard + 12 ? -1 : 0
     const day = (Math.floor(i / perDay) + over + columns) % columns
     const row = hour * perHour + (i % perHour)
-    const [r, g, b] = sunMapColour(((values[i] ?? 0) - low) / span)
-    colours[(perDay - 1 - row) * columns + day] = (255 << 24) | (b << 16) | (g << 8) | r
+    colours[(perDay - 1 - row) * columns + day] =
+      inks[Math.round((((values[i] ?? 0) - low) / span) * 255)] ?? 0
   }
   const shown = energy ? scale * perHour : scale
   return { pixels, rows: perDay, low: low * shown, high: high * shown, unit, title }

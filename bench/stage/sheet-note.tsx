@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { Fault } from '@/core/model/fault'
 import { overHttp } from '@/services/ask'
 import { imageryAt } from '@/services/world'
@@ -25,6 +25,7 @@ export function SheetNote({ view, muted }: { readonly view: StageView; readonly 
     )
     return () => controller.abort()
   }, [latitudeDeg, longitudeDeg])
+  const when = useMemo(() => (takenAt === null ? '' : moment(takenAt, locale)), [takenAt, locale])
   if (sheetStrength < 0.01 || (takenAt === null && waiting === 0)) return null
   return (
     <p
@@ -34,7 +35,7 @@ export function SheetNote({ view, muted }: { readonly view: StageView; readonly 
     >
       {waiting > 0
         ? 'The aerial picture is coming …'
-        : `Aerial picture of ${moment(takenAt ?? '', locale)}${muted ? ', its shadows muted' : ''}`}
+        : `Aerial picture of ${when}${muted ? ', its shadows muted' : ''}`}
     </p>
   )
 }
