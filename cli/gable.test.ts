@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { stationEpw } from '@/town/stations'
@@ -128,6 +128,27 @@ test('roof, layout, run, export and import', () => {
     (spanish['ledger'] as { id: string; label: string }[]).find(({ id }) => id === 'yield')?.label,
   ).not.toBe('Yield')
   expect(gable(['import', file]).out['format']).toBe('tall-gable-job')
+}, 60_000)
+
+test('a job’s file is computed with the data sheets it brings, whatever the catalogue says by now', () => {
+  const file = join(folder, 'whole.json')
+  gable(['export', 'shipped', '--out', file])
+  const whole = JSON.parse(readFileSync(file, 'utf8')) as { equipment: { modules: { powerW: number }[] } }
+  const yieldOf = () =>
+    (gable(['run', file]).out['ledger'] as { id: string; value: number }[]).find(({ id }) => id === 'yield')
+      ?.value ?? NaN
+  const before = yieldOf()
+  const [module] = whole.equipment.modules
+  if (!module) throw new Error('the file has a module')
+  module.powerW *= 0.5
+  writeFileSync(file, JSON.stringify(whole))
+  expect(yieldOf() / before).toBeLessThan(0.7)
+  module.powerW = -1
+  writeFileSync(file, JSON.stringify(whole))
+  expect(gable(['run', file])).toMatchObject({
+    status: 2,
+    error: { code: 'bad-equipment', path: 'equipment.modules.0.powerW' },
+  })
 }, 60_000)
 
 test.each([

@@ -1,9 +1,11 @@
+import { type Catalogue } from '@/core/electrical/catalogue'
 import { Graph } from '@/core/graph/graph'
 import { type Run } from '@/core/graph/run'
 import { theOne } from '@/core/kinds/documents'
-import { optionLetter, parseJob, type Job, type JobOption } from '@/core/kinds/job'
+import { jobToFile, optionLetter, parseJob, type Job, type JobOption } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
 import { Fault } from '@/core/model/fault'
+import { readSheets, sheetsOf, withSheets } from '@/core/stages/equipment'
 import { type World } from '@/core/stages/world'
 import { fileOf, ownWeatherId } from '@/core/weather/own-weather'
 import { readPlaced } from '@/core/weather/read-weather'
@@ -30,17 +32,20 @@ export interface JobRead {
   readonly own: OwnWeather | undefined
   /** The same as the table that came. */
   readonly weather: readonly { readonly id: string; readonly csv: string }[]
+  /** The data sheets that came in the file; null where it brought none. */
+  readonly sheets: Catalogue | null
 }
 
 /** @throws Fault */
 export function readJob(file: string): JobRead {
   const value = readJsonFile(file === shippedName ? shippedFile : file)
   const job = parseJob(value)
+  const sheets = readSheets((value as { equipment?: unknown }).equipment)
   const id = ownWeatherId(theOne(job.house, 'site', siteId).stationId)
   const csv = id === null ? undefined : fileOf(value, id)
   return id !== null && csv !== undefined
-    ? { job, own: { id, year: readPlaced(csv).year }, weather: [{ id, csv }] }
-    : { job, own: undefined, weather: [] }
+    ? { job, own: { id, year: readPlaced(csv).year }, weather: [{ id, csv }], sheets }
+    : { job, own: undefined, weather: [], sheets }
 }
 
 /** The option with a letter or an id; the first when none is named. @throws Fault `no-such-option` */
@@ -59,11 +64,22 @@ export function optionOf(job: Job, name: string | undefined): { option: JobOptio
 
 /** A run of a job's option, in a world. @throws Fault, those of the service among them */
 export async function runOf(
-  { job, own }: JobRead,
+  { job, own, sheets }: JobRead,
   { objects }: JobOption,
   place: string | undefined,
 ): Promise<{ world: World; run: Run<World> }> {
   const surroundings = new Surroundings(worldAt(place ?? process.env['WORLD_URL']))
-  const world = await surroundings.worldOf(job.house, objects, own)
+  const found = await surroundings.worldOf(job.house, objects, own)
+  // What the file brings is what it was computed with.
+  const world = { ...found, catalogue: withSheets(found.catalogue, sheets) }
   return { world, run: new Graph<World>({ now: () => performance.now() }).open(world) }
+}
+
+/** The job as a file with all that it is computed from: weather of its own, and the data sheets of what it names. */
+export async function wholeFile(
+  { job, weather, sheets }: JobRead,
+  place: string | undefined,
+): Promise<object> {
+  const surroundings = new Surroundings(worldAt(place ?? process.env['WORLD_URL']))
+  return jobToFile(job, weather, sheetsOf(job, withSheets(await surroundings.catalogue(), sheets)))
 }

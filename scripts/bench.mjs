@@ -14,6 +14,8 @@ if (!process.argv.includes('--browser')) {
 if (!process.argv.includes('--browser')) {
   console.log('\n── Edits of the shipped job, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-edits.ts'])
+  console.log('\n── Roofs and the aerial picture, in Node')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-shapes.ts'])
   console.log('\n── One module removed from large jobs, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-large.ts'])
 }

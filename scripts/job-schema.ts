@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { catalogueSchema } from '@/core/electrical/catalogue'
 import { kindNamed, kindNames, type KindName } from '@/core/kinds/index'
 import { jobFileSchema } from '@/core/kinds/job'
 
@@ -53,7 +54,8 @@ function rule(name: KindName): JsonSchema {
 /** The job's own JSON as JSON Schema: whatever the reader takes, this takes; objects of older versions are not looked into. */
 export function jobSchema(): JsonSchema {
   const file = withoutDialect(jobFileSchema)
-  const { options: list, ...properties } = file.properties as Record<string, JsonSchema>
+  const { options: list, ...rest } = file.properties as Record<string, JsonSchema>
+  const properties = { ...rest, equipment: withoutDialect(catalogueSchema) }
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: 'A job of Tall Gable',

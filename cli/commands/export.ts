@@ -1,9 +1,8 @@
 import { Option, type Command } from 'commander'
-import { jobToFile } from '@/core/kinds/job'
 import { hourlyCsv, monthlyCsv } from '@/core/readers/results-csv'
 import { summarise } from '@/core/readers/summary'
 import { print, writeText } from '../files'
-import { jobArgument, optionOf, readJob, runOf, worldOption } from '../job'
+import { jobArgument, optionOf, readJob, runOf, wholeFile, worldOption } from '../job'
 
 const formats = ['json', 'csv-hourly', 'csv-monthly'] as const
 
@@ -26,7 +25,7 @@ export function addExport(gable: Command): void {
     .action(async (file: string, { format, option: name, out, world: place }: Options) => {
       const read = readJob(file)
       if (format === 'json') {
-        writeText(out, `${JSON.stringify(jobToFile(read.job, read.weather), null, 2)}\n`)
+        writeText(out, `${JSON.stringify(await wholeFile(read, place), null, 2)}\n`)
         print({ out, options: read.job.options.length })
         return
       }

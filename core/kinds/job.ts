@@ -35,6 +35,8 @@ export const jobFileSchema = z.strictObject({
     .array(z.strictObject({ id: z.string().max(80), csv: z.string() }))
     .max(4)
     .optional(),
+  /** Data sheets of what the options name; read by whoever computes the job. */
+  equipment: z.unknown().optional(),
 })
 
 /**
@@ -74,8 +76,13 @@ export function checkJob(job: Job): void {
 /**
  * The job's own JSON, as `parseJob` reads it.
  * @param weather imported weather that the site has chosen
+ * @param equipment data sheets of what the options name, as a catalogue has them
  */
-export function jobToFile(job: Job, weather: readonly { id: string; csv: string }[] = []): object {
+export function jobToFile(
+  job: Job,
+  weather: readonly { id: string; csv: string }[] = [],
+  equipment: object | null = null,
+): object {
   return {
     format: jobFormat,
     version: jobVersion,
@@ -84,6 +91,7 @@ export function jobToFile(job: Job, weather: readonly { id: string; csv: string 
     house: job.house,
     options: job.options,
     ...(weather.length > 0 ? { weather } : {}),
+    ...(equipment ? { equipment } : {}),
   }
 }
 

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { roofPicture, type PicturePart } from '@/core/drawing/roof-picture'
 import { Graph } from '@/core/graph/graph'
+import { readSheets } from '@/core/stages/equipment'
 import { theOne, type Objects } from '@/core/kinds/documents'
 import { parseJob, type Job } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
@@ -125,6 +126,8 @@ export const weather = (bytes: Uint8Array): KeptWeather => kept(textOf(bytes))
 export function jobFile(bytes: Uint8Array): { readonly job: Job; readonly weather: KeptWeather | null } {
   const file = jsonOf(bytes)
   const job = parseJob(file)
+  // What the team computes with is its own catalogue's; sheets that make no sense are refused with the rest.
+  readSheets((file as { equipment?: unknown }).equipment)
   const site = theOne(job.house, 'site', siteId)
   const id = ownWeatherId(site.stationId)
   const csv = id === null ? undefined : fileOf(file, id)

@@ -1,7 +1,9 @@
 import { jobToFile } from '@/core/kinds/job'
+import { sheetsOf } from '@/core/stages/equipment'
 import { loadJob } from '@/server/jobs'
 import { route } from '@/server/respond'
 import { weatherWith } from '@/server/weather'
+import { knownCatalogue } from '@/server/world'
 
 /** The job's own JSON as a file. */
 export const GET = route<'GET /api/jobs/[id]/export', { id: string }>(
@@ -9,8 +11,11 @@ export const GET = route<'GET /api/jobs/[id]/export', { id: string }>(
   async ({ params, who }) => {
     const { job } = await loadJob(who.teamId, params.id)
     const weather = await weatherWith(who.teamId, job)
+    // While the world is away the file goes without data sheets.
+    const catalogue = await knownCatalogue()
+    const sheets = catalogue && sheetsOf(job, catalogue)
     const name = job.name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'job'
-    return new Response(JSON.stringify(jobToFile(job, weather), null, 2), {
+    return new Response(JSON.stringify(jobToFile(job, weather, sheets), null, 2), {
       headers: {
         'Content-Type': 'application/json; charset=utf-8',
         'Content-Disposition': `attachment; filename="job.json"; filename*=UTF-8''${encodeURIComponent(name)}.json`,

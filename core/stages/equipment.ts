@@ -1,0 +1,47 @@
+import { catalogueSchema, type Catalogue } from '../electrical/catalogue'
+import { type Job } from '../kinds/job'
+import { faultOf } from '../model/rules'
+import { batteryIn, inverterIn, moduleIn, type Design } from './world'
+
+/**
+ * The data sheets of what a job's options name, each once: with them it is computed elsewhere, and later, as it is here.
+ * @throws Fault `unknown-equipment`
+ */
+export function sheetsOf(job: Job, catalogue: Catalogue): Catalogue {
+  const designs = job.options.map(({ objects }): Design => ({ house: {}, option: objects, catalogue }))
+  return {
+    modules: once(designs.map(moduleIn)),
+    inverters: once(designs.map(inverterIn)),
+    batteries: once(designs.flatMap((design) => batteryIn(design) ?? [])),
+  }
+}
+
+const once = <T extends { readonly id: string }>(sheets: readonly T[]): T[] => [
+  ...new Map(sheets.map((sheet) => [sheet.id, sheet])).values(),
+]
+
+/** A catalogue in which a job's own data sheets stand in place of others of their ids. */
+export function withSheets(catalogue: Catalogue, sheets: Catalogue | null): Catalogue {
+  if (!sheets) return catalogue
+  const both = <T extends { readonly id: string }>(own: readonly T[], other: readonly T[]): T[] => {
+    const ids = new Set(own.map(({ id }) => id))
+    return [...own, ...other.filter(({ id }) => !ids.has(id))]
+  }
+  return {
+    modules: both(sheets.modules, catalogue.modules),
+    inverters: both(sheets.inverters, catalogue.inverters),
+    batteries: both(sheets.batteries, catalogue.batteries),
+  }
+}
+
+/**
+ * The data sheets in a job's file; null where it brings none.
+ * @param equipment the file's field of that name
+ * @throws Fault `bad-equipment` with the path of what is wrong
+ */
+export function readSheets(equipment: unknown): Catalogue | null {
+  if (equipment === undefined) return null
+  const parsed = catalogueSchema.safeParse(equipment)
+  if (!parsed.success) throw faultOf(parsed.error, 'bad-equipment', 'equipment')
+  return parsed.data
+}

@@ -1,0 +1,101 @@
+import { expect, test } from '@playwright/test'
+import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
+
+test('the aerial picture says when it was taken; its shadows give way to the stage’s, and the other way round while a house is shaped', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  const note = page.locator('[data-sheet]')
+  await expect(note).toHaveText('Aerial picture of May 14, 10:40, its shadows muted')
+  await expect(note).toHaveAttribute('data-sheet', 'there')
+  await chapter(page, 'Shape')
+  await page.getByRole('button', { name: /^House/ }).click()
+  await page.getByRole('button', { name: '3D', exact: true }).click()
+  const grip = await page.locator('svg rect.fill-card').first().boundingBox()
+  if (!grip) throw new Error('a selected house has grips')
+  const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x + 12, y + 3, { steps: 3 })
+  await expect(note).toHaveText('Aerial picture of May 14, 10:40')
+  await page.keyboard.press('Escape')
+  await page.mouse.up()
+  await expect(note).toHaveText(/its shadows muted$/)
+})
+
+test('planes carry their pitch and the way they look where the house is shaped, edges their numbers', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Shape')
+  await expect(page.locator('[data-plane]', { hasText: '34° · 172°' })).toBeVisible()
+  await page.getByRole('button', { name: /^House/ }).click()
+  const card = page.getByRole('complementary', { name: /^House/ })
+  await expect(card).toBeVisible()
+  await page.getByRole('button', { name: '3D', exact: true }).click()
+  await expect(page.getByText(/^7\s*26' 3"$/)).toBeVisible()
+  await chapter(page, 'Cover')
+  await expect(page.locator('[data-plane]')).toHaveCount(0)
+})
+
+test('the card can be put elsewhere by its head, and stands where it belongs for the next thing', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  await page.getByRole('button', { name: /^West/ }).click()
+  const card = page.getByRole('complementary', { name: /^West/ })
+  const before = await card.boundingBox()
+  const head = await card.getByRole('heading', { name: 'West' }).boundingBox()
+  if (!before || !head) throw new Error('the card is on the screen')
+  await page.mouse.move(head.x + 6, head.y + 6)
+  await page.mouse.down()
+  await page.mouse.move(head.x + 126, head.y + 86, { steps: 4 })
+  await page.mouse.up()
+  const after = await card.boundingBox()
+  expect([Math.round((after?.x ?? 0) - before.x), Math.round((after?.y ?? 0) - before.y)]).toEqual([120, 80])
+  await page.getByRole('button', { name: /^South/ }).click()
+  const next = await page.getByRole('complementary', { name: /^South/ }).boundingBox()
+  expect(Math.round((next?.x ?? 0) - before.x)).toBe(0)
+})
+
+test('undo and redo outlive a reload', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Offer')
+  const price = page.getByLabel('Price per watt')
+  const first = await price.inputValue()
+  await price.fill('4.10')
+  await price.press('Enter')
+  await saved(page)
+  const dear = await figure(page, 'price')
+  await page.reload()
+  await settled(page)
+  await expect(price).toHaveValue('4.10')
+  await stage(page).focus()
+  await page.keyboard.press('Control+z')
+  await expect(price).toHaveValue(first)
+  await saved(page)
+  await page.reload()
+  await settled(page)
+  await stage(page).focus()
+  await page.keyboard.press('Control+Shift+z')
+  await expect(price).toHaveValue('4.10')
+  expect(await figure(page, 'price')).toBe(dear)
+  await page.keyboard.press('Control+z')
+  await saved(page)
+})
+
+test('what is no time is said at the clock and stays to be mended', async ({ page }) => {
+  await openShippedJob(page)
+  const time = page.getByLabel('Local clock')
+  const was = await time.inputValue()
+  await time.fill('25:70')
+  await time.press('Enter')
+  await expect(page.getByRole('alert').filter({ hasText: 'is no time' })).toHaveText(
+    '“25:70” is no time. Type one from 0:00 to 23:59, such as 15:35.',
+  )
+  await expect(time).toHaveValue('25:70')
+  await time.press('Escape')
+  await expect(time).toHaveValue(was)
+  await expect(page.getByText('is no time')).toHaveCount(0)
+})
