@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { type Data } from '@/core/model/said'
+import { changeSchema, objectSchema } from './store/change-schema'
 import { Barred, Refused, type Feed, type PendingEdit, type SendResult } from './store/outbox'
 
 const faultSchema = z.object({
@@ -9,13 +10,6 @@ const faultSchema = z.object({
     data: z.custom<Data>((value) => typeof value === 'object').optional(),
     path: z.string().optional(),
   }),
-})
-const objectSchema = z.looseObject({ id: z.string(), kind: z.string() })
-/** A change as it comes from elsewhere; its objects are checked where they are used. */
-export const changeSchema = z.object({
-  added: z.record(z.string(), objectSchema),
-  updated: z.record(z.string(), z.tuple([objectSchema, objectSchema])),
-  removed: z.record(z.string(), objectSchema),
 })
 const feedSchema = z.object({
   after: z.number(),

@@ -1,7 +1,7 @@
 import { mountHeat } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodePower } from '@/core/energy/module-power'
-import { defaultLosses } from '@/core/kinds/losses/losses'
+import { usualLosses } from '@/core/kinds/losses/first-year'
 import { acYear } from '@/core/energy/ac'
 import { dcYear } from '@/core/energy/dc'
 import { seededRandom } from '@/core/model/random'
@@ -55,7 +55,7 @@ for (const year of [hourly, quarters(hourly)]) {
     const dc = dcYear([string], {
       powerW: module.powerW,
       power,
-      losses: defaultLosses,
+      losses: usualLosses,
       weather: year,
       sun,
       withVolts: false,

@@ -20,6 +20,8 @@ export const catalogue: Catalogue = {
       iscPerK: 0.00045,
       strips: 3,
       halves: 2,
+      cell: 'p-type',
+      sortedUp: false,
       degradation: 0.005,
     },
     {
@@ -39,6 +41,8 @@ export const catalogue: Catalogue = {
       iscPerK: 0.00042,
       strips: 3,
       halves: 2,
+      cell: 'n-type',
+      sortedUp: true,
       degradation: 0.004,
     },
     {
@@ -58,6 +62,8 @@ export const catalogue: Catalogue = {
       iscPerK: 0.0005,
       strips: 3,
       halves: 2,
+      cell: 'p-type',
+      sortedUp: true,
       degradation: 0.0055,
     },
     {
@@ -77,6 +83,8 @@ export const catalogue: Catalogue = {
       iscPerK: 0.00055,
       strips: 3,
       halves: 1,
+      cell: 'p-type',
+      sortedUp: false,
       degradation: 0.006,
     },
   ],

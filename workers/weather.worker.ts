@@ -2,6 +2,7 @@ import { monthsOf } from '@/core/model/model-year'
 import { Fault } from '@/core/model/fault'
 import { mountHeat } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
+import { settledLosses } from '@/core/kinds/losses/first-year'
 import { diodePower } from '@/core/energy/module-power'
 import { byMonth } from '@/core/energy/loss-chain'
 import { quickEstimate } from '@/core/energy/quick-estimate'
@@ -78,7 +79,7 @@ async function estimate(request: Extract<WeatherRequest, { type: 'estimate' }>) 
     sun,
     albedoByMonth: site.albedoByMonth,
     skyModel: site.skyModel,
-    losses,
+    losses: settledLosses(losses, module),
     power: diodePower(fitDiode(module), module.strips),
     heat: mountHeat[mount],
     snowRows: module.halves,

@@ -114,6 +114,38 @@ export function OptionalMoneyField({
   )
 }
 
+/** A share that is left to what the catalogue says while the field is empty. */
+export function OptionalPercentField({
+  usual,
+  hint,
+  ...props
+}: Omit<Of, 'value' | 'fields'> & {
+  readonly value: number | null
+  readonly usual: number
+  /** Says what an empty field means. */
+  readonly hint: string
+  readonly fields: (value: number | null) => Readonly<Record<string, unknown>>
+}) {
+  const { documents } = useBench()
+  const site = useSite()
+  return (
+    <TextField
+      label={props.label}
+      shown={entered(Number(((props.value ?? usual) * 100).toPrecision(12)), site, 1)}
+      unit="%"
+      hint={hint}
+      onType={(text) =>
+        documents.set(
+          props.name,
+          props.documentId,
+          props.objectId,
+          props.fields(text.trim() === '' ? null : parsePercent(text, site.locale)),
+        )
+      }
+    />
+  )
+}
+
 export function PercentField({ digits = 1, ...props }: Of & { readonly digits?: number }) {
   const set = useSet(props)
   const site = useSite()

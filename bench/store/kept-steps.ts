@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { parseObject } from '@/core/kinds/documents'
 import { Fault } from '@/core/model/fault'
-import { changeSchema } from '../requests'
+import { changeSchema } from './change-schema'
 import { type DocumentStore, type Step } from './documents'
 
 /** Steps that outlive a reload; a session can take back more. */

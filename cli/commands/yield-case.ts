@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { faultOf, ruleMessage } from '@/core/model/rules'
 import { countedTwice } from '@/core/kinds/losses/counted-twice'
-import { defaultLosses, lossesSchema, type Losses } from '@/core/kinds/losses/losses'
+import { settledLosses, type SettledLosses } from '@/core/kinds/losses/first-year'
+import { defaultLosses, lossesSchema } from '@/core/kinds/losses/losses'
 
 const share = z.number().min(0).max(0.9)
 const monthly = z.union([share, z.array(share).length(12, ruleMessage('share-or-twelve'))])
@@ -106,7 +107,7 @@ const twelve = (value: number | number[] | undefined, usual: readonly number[]) 
  * The entered losses, defaults where none is given.
  * @throws Fault `counted-twice` for a loss that is computed here, `bad-case` for one that is not known
  */
-export function lossesIn(value: YieldCase['losses']): Losses {
+export function lossesIn(value: YieldCase['losses']): SettledLosses {
   for (const name of Object.keys(value ?? {})) {
     const model = countedTwice(name)
     if (model !== null)
@@ -115,7 +116,7 @@ export function lossesIn(value: YieldCase['losses']): Losses {
   const parsed = given.safeParse(value ?? {})
   if (!parsed.success) throw faultOf(parsed.error, 'bad-case', 'losses')
   const { soiling, snow, manufacturingMismatch, other = [], ...rest } = parsed.data
-  return lossesSchema.parse({
+  const losses = lossesSchema.parse({
     ...defaultLosses,
     ...Object.fromEntries(Object.entries(rest).filter(([, v]) => v !== undefined)),
     soiling: twelve(soiling, defaultLosses.soiling),
@@ -125,4 +126,6 @@ export function lossesIn(value: YieldCase['losses']): Losses {
         ? other
         : [...other, { name: 'Manufacturing mismatch', share: manufacturingMismatch }],
   })
+  // Cases name no cells: the usual ones.
+  return settledLosses(losses, { cell: 'p-type', sortedUp: false })
 }

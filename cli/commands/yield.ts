@@ -17,7 +17,7 @@ import { openString } from '@/core/energy/open-chain'
 import { slideTiltDeg, snowOnPlane } from '@/core/energy/snow-on-plane'
 import { normalOf, trackedNormals } from '@/core/sun/tracker'
 import { type SunHours } from '@/core/sun/sun-hours'
-import { type Losses } from '@/core/kinds/losses/losses'
+import { type SettledLosses } from '@/core/kinds/losses/first-year'
 import { type WeatherYear } from '@/core/weather/weather-year'
 import { addCaseCommand, type Question } from '../case-command'
 import { csv, writeText } from '../files'
@@ -69,7 +69,7 @@ export function addYield(gable: Command): void {
 function arrayYear(
   array: YieldCase['arrays'][number],
   given: YieldCase,
-  losses: Losses,
+  losses: SettledLosses,
   year: WeatherYear,
   sun: SunHours,
 ): DcYear {

@@ -33,6 +33,9 @@ const moduleSchema = z.object({
   /** Bypass-diode strips, and halves each is cut in. */
   strips: z.number().int().positive(),
   halves: z.union([z.literal(1), z.literal(2)]),
+  /** What the cells are doped with, and whether the maker sorts upwards; the usual where a sheet does not say. */
+  cell: z.enum(['p-type', 'n-type']).default('p-type'),
+  sortedUp: z.boolean().default(false),
   /** Share of power lost each year. */
   degradation: z.number(),
 })

@@ -1,6 +1,6 @@
 import { monthsOf } from '../model/model-year'
 import { seededRandom } from '../model/random'
-import { defaultLosses } from '../kinds/losses/losses'
+import { usualLosses } from '../kinds/losses/first-year'
 import { fitDiode } from '../energy/fit-diode'
 import { type ModuleType } from '../electrical/catalogue'
 import { mountHeat, type HeatLoss } from '../energy/cell-temperature'
@@ -57,7 +57,7 @@ const open = (): ReceiverShade => ({
 })
 const ground = { albedoByMonth: new Array<number>(12).fill(0.2) }
 const noLosses = {
-  ...defaultLosses,
+  ...usualLosses,
   soiling: new Array<number>(12).fill(0),
   lightInduced: 0,
   nameplate: 0,
@@ -235,7 +235,7 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
       powerW: module.powerW,
       withVolts: false,
       power: diodePower(fitDiode(sheet), 3),
-      losses: { ...defaultLosses, other: [{ name: 'Glare', share: 0.03 }] },
+      losses: { ...usualLosses, other: [{ name: 'Glare', share: 0.03 }] },
       weather: wild,
       sun: track,
     },

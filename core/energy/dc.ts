@@ -1,3 +1,4 @@
+import { type SettledLosses } from '../kinds/losses/first-year'
 import { type Losses } from '../kinds/losses/losses'
 import { type SunHours } from '../sun/sun-hours'
 import { type WeatherYear } from '../weather/weather-year'
@@ -171,7 +172,10 @@ export function stringYear(string: LitString, request: StringRequest): StringYea
 }
 
 /** The entered losses that all strings have together; what others are called does not count. */
-export interface EnteredShares extends Pick<Losses, 'lightInduced' | 'nameplate' | 'wiring' | 'connections'> {
+export interface EnteredShares extends Pick<
+  SettledLosses,
+  'lightInduced' | 'nameplate' | 'wiring' | 'connections'
+> {
   readonly other: readonly number[]
 }
 
@@ -212,7 +216,7 @@ export function sumStrings(strings: readonly StringYear[], entries: number, loss
 /** All strings of an inverter and their losses at once. */
 export const dcYear = (
   strings: readonly LitString[],
-  { losses, ...request }: Omit<StringRequest, 'losses'> & { readonly losses: Losses },
+  { losses, ...request }: Omit<StringRequest, 'losses'> & { readonly losses: SettledLosses },
 ): DcYear =>
   sumStrings(
     strings.map((string) => stringYear(string, { ...request, losses })),

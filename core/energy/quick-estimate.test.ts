@@ -1,5 +1,5 @@
 import { type Fault } from '../model/fault'
-import { defaultLosses } from '../kinds/losses/losses'
+import { usualLosses } from '../kinds/losses/first-year'
 import { mountHeat } from '../energy/cell-temperature'
 import { linearPower } from '../energy/module-power'
 import { clearSky } from '../sun/clear-sky'
@@ -48,7 +48,7 @@ const common = {
   albedoByMonth: new Array<number>(12).fill(0.2),
   skyModel: 'perez' as const,
   snowRows: 2,
-  losses: defaultLosses,
+  losses: usualLosses,
   power: linearPower(-0.0035),
   heat: mountHeat.close,
   inverter: { acPowerW: 1000, efficiency: 0.96, nightW: 0.2 },
@@ -102,9 +102,9 @@ test('snow that the weather knows counts by tilt, in the place of the entered on
     snowDepthM,
   }
   const bare = { ...cold, snowDepthM: null }
-  const of = (year: WeatherYear, losses = defaultLosses) =>
+  const of = (year: WeatherYear, losses = usualLosses) =>
     quickEstimate({ ...common, weather: year, sun, losses })
-  const entered = { ...defaultLosses, snow: new Array<number>(12).fill(0.5) }
+  const entered = { ...usualLosses, snow: new Array<number>(12).fill(0.5) }
   expect(of(cold, entered)).toEqual(of(cold))
   expect(of(bare, entered).best.kwhPerKw).toBeLessThan(of(bare).best.kwhPerKw * 0.6)
   // Level modules keep it, steep ones lose it: the share lost falls with the tilt.

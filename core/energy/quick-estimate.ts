@@ -1,5 +1,5 @@
 import { Fault } from '../model/fault'
-import { type Losses } from '../kinds/losses/losses'
+import { type SettledLosses } from '../kinds/losses/first-year'
 import { type HeatLoss } from './cell-temperature'
 import { type InverterCurve } from './inverter-curve'
 import { type ModulePower } from './module-power'
@@ -29,7 +29,7 @@ export interface EstimateRequest {
   readonly sun: SunHours
   readonly albedoByMonth: readonly number[]
   readonly skyModel: SkyModel
-  readonly losses: Losses
+  readonly losses: SettledLosses
   readonly power: ModulePower
   readonly heat: HeatLoss
   /** For a kilowatt of modules. */

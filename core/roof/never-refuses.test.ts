@@ -240,7 +240,7 @@ test('sides of a centimetre make planes of their own; a millimetre more or less 
   const roof = buildRoof({ outline: cut(0.01), edges, eaveHeightM: 3 })
   expect(roof.planes).toHaveLength(5)
   expect(() => buildRoof({ outline: cut(5e-4), edges, eaveHeightM: 3 })).toThrow(
-    expect.objectContaining({ code: 'short-edge', path: 'outline.4' }),
+    expect.objectContaining({ code: 'short-edge', path: 'outline.4' }) as Error,
   )
 })
 
@@ -248,12 +248,12 @@ test('a courtyard that leaves the outline, or runs the wrong way, is refused wit
   const edges = Array.from({ length: 8 }, (): RoofEdge => ({ pitchDeg: 30 }))
   const shifted = [...square(3)].reverse().map(([x, y]): Vec2 => [x + 5, y])
   expect(() => buildRoof({ outline: square(7), holes: [shifted], edges, eaveHeightM: 3 })).toThrow(
-    expect.objectContaining({ code: 'crossing-outline' }),
+    expect.objectContaining({ code: 'crossing-outline' }) as Error,
   )
   expect(() => buildRoof({ outline: square(7), holes: [square(3)], edges, eaveHeightM: 3 })).toThrow(
-    expect.objectContaining({ code: 'clockwise-outline', path: 'holes.0' }),
+    expect.objectContaining({ code: 'clockwise-outline', path: 'holes.0' }) as Error,
   )
   expect(() => buildRoof({ outline: square(7), edges, eaveHeightM: 3 })).toThrow(
-    expect.objectContaining({ code: 'bad-edges', path: 'edges' }),
+    expect.objectContaining({ code: 'bad-edges', path: 'edges' }) as Error,
   )
 })

@@ -1,5 +1,6 @@
 import { heatAt } from '../energy/array-heat'
 import { stringYear, stringYearBytes, sumStrings, type DcYear, type StringYear } from '../energy/dc'
+import { settledLosses } from '../kinds/losses/first-year'
 import { Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
 import { moduleModelStage } from './module-model'
@@ -82,7 +83,7 @@ export const dcStage: Stage<World, DcYear> = stage({
   after: { strings: stringYearStage, sun: sunStage },
   reads: (world: World) => {
     const { other, ...losses } = fieldsOf(
-      lossesIn(world),
+      settledLosses(lossesIn(world), moduleIn(world)),
       'lightInduced',
       'nameplate',
       'wiring',

@@ -46,11 +46,11 @@ test('sheets that make no sense are refused with where; none are none', () => {
     [{ modules: [], inverters: [] }, 'equipment.batteries'],
     [3, 'equipment'],
   ] as const)
-    expect(() => readSheets(bad)).toThrow(expect.objectContaining({ code: 'bad-equipment', path }))
+    expect(() => readSheets(bad)).toThrow(expect.objectContaining({ code: 'bad-equipment', path }) as Error)
 })
 
 test('a job that names what no catalogue has can’t be written whole', () => {
   expect(() => sheetsOf(job, { ...catalogue, modules: [] })).toThrow(
-    expect.objectContaining({ code: 'unknown-equipment' }),
+    expect.objectContaining({ code: 'unknown-equipment' }) as Error,
   )
 })

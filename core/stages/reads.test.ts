@@ -141,7 +141,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   cover: {
     moduleId:
-      'ground objects, roof objects, fields, visibility, shade, snow, module model, strings, string years, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
+      'ground objects, roof objects, fields, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
     setbacksM: ground,
   },
   electrical: {
@@ -201,6 +201,8 @@ const sheets = {
       price: 'price',
       strips: 'visibility, shade, snow, module model, account of light, account of modules',
       halves: 'visibility, shade, snow, account of light',
+      cell: 'dc, account of modules',
+      sortedUp: 'dc, account of modules',
       degradation: 'years, account of money',
     },
   },

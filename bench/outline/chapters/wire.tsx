@@ -3,15 +3,17 @@
 import { theOne } from '@/core/kinds/documents'
 import { coverId } from '@/core/kinds/cover/cover'
 import { electricalId } from '@/core/kinds/electrical/electrical'
+import { settledLosses } from '@/core/kinds/losses/first-year'
 import { lossesId, mostOtherLosses, type Losses } from '@/core/kinds/losses/losses'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
-import { ChoiceField, PercentField } from '../../fields/fields'
+import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { number } from '@/words/format'
 
-const losses = ['lightInduced', 'nameplate', 'wiring', 'connections', 'availability'] as const
+const byModule = ['lightInduced', 'nameplate'] as const
+const losses = ['wiring', 'connections', 'availability'] as const
 
 /** The inverter, the strings with their volts, and the entered losses. */
 export function WireChapter() {
@@ -124,6 +126,20 @@ export function WireChapter() {
           onSet={(snow) => documents.set('Snow', optionId, lossesId, { snow })}
         />
       )}
+      {module &&
+        byModule.map((key) => (
+          <OptionalPercentField
+            key={key}
+            label={words.kinds.losses.fields[key]}
+            name={words.kinds.losses.fields[key]}
+            documentId={optionId}
+            objectId={lossesId}
+            value={entered[key]}
+            usual={settledLosses({ ...entered, [key]: null }, module)[key]}
+            hint="Empty: by the module’s cells and tolerance"
+            fields={(share) => ({ [key]: share })}
+          />
+        ))}
       {losses.map((key) => (
         <PercentField
           key={key}
@@ -137,8 +153,9 @@ export function WireChapter() {
       ))}
       <OtherLosses entered={entered} />
       <p className="quiet mt-1">
-        Defaults: Dobos 2014 (NREL/TP-6A20-62641), table 5. Shade, mismatch, reflection, low light, heat and
-        clipping are computed, not entered.
+        Defaults: Dobos 2014 (NREL/TP-6A20-62641), table 5; light-induced and nameplate losses follow the
+        module until you type them. Shade, mismatch, reflection, low light, heat and clipping are computed,
+        not entered.
       </p>
     </>
   )

@@ -16,8 +16,9 @@ export const lossesSchema = z.strictObject({
   soiling: twelve,
   /** By month; where the weather has snow depth it is computed, and these do not count. */
   snow: twelve,
-  lightInduced: share,
-  nameplate: share,
+  /** Null: by the module's cells and tolerance, see `first-year.ts`. */
+  lightInduced: share.nullable(),
+  nameplate: share.nullable(),
   wiring: share,
   connections: share,
   availability: share,
@@ -28,7 +29,7 @@ export const lossesSchema = z.strictObject({
 })
 export type Losses = DeepReadonly<z.infer<typeof lossesSchema>>
 
-export const lossesVersion = 2
+export const lossesVersion = 3
 export const lossesMigrations = [
   // One share of dirt for the whole year becomes twelve; snow and losses of one's own are new.
   (value: Record<string, unknown>) => ({
@@ -37,18 +38,20 @@ export const lossesMigrations = [
     snow: new Array(12).fill(0),
     other: [],
   }),
+  // What was entered stays; only new losses are left to the module.
+  (value: Record<string, unknown>) => value,
 ]
 
 const everyMonth = (value: number): readonly number[] => new Array<number>(12).fill(value)
 
-/** Defaults after Dobos 2014, NREL/TP-6A20-62641, table 5; shade and mismatch are computed. */
+/** Defaults after Dobos 2014, NREL/TP-6A20-62641, table 5; shade and mismatch are computed, and what the module decides is left to it. */
 export const defaultLosses: Losses = {
   id: lossesId,
   kind: 'losses',
   soiling: everyMonth(0.02),
   snow: everyMonth(0),
-  lightInduced: 0.015,
-  nameplate: 0.01,
+  lightInduced: null,
+  nameplate: null,
   wiring: 0.02,
   connections: 0.005,
   availability: 0.01,

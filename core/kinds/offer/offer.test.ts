@@ -15,6 +15,6 @@ test('an offer from before equipment had prices keeps its price: all of it is in
 test('a present offer is read as it is, and one from the future is refused with what is known', () => {
   expect(parseObject(defaultOffer, 'offer', { offer: offerVersion })).toEqual(defaultOffer)
   expect(() => parseObject(defaultOffer, 'offer', { offer: offerVersion + 1 })).toThrow(
-    expect.objectContaining({ code: 'newer-version' }),
+    expect.objectContaining({ code: 'newer-version' }) as Error,
   )
 })

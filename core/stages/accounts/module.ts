@@ -5,10 +5,11 @@ import { windShare } from '../../energy/wind'
 import { slideAnHour, slideWm2PerK } from '../../energy/snow-cover'
 import { stage, type Stage } from '../../graph/stage'
 import { countedTwice } from '../../kinds/losses/counted-twice'
+import { settledLosses, type FirstYearSheet } from '../../kinds/losses/first-year'
 import { type Losses } from '../../kinds/losses/losses'
 import { type Data, type Said } from '../../model/said'
 import { type Site } from '../../site/site'
-import { type Check, type Explanation, type LedgerLine, type Term } from '../../model/ledger'
+import { type Assumption, type Check, type Explanation, type LedgerLine, type Term } from '../../model/ledger'
 import { lossChainStage } from '../loss-chain'
 import { moduleModelStage } from '../module-model'
 import { siteStage } from '../site'
@@ -19,10 +20,10 @@ import { lossLine, monthsTerm, term, type Account } from './account'
 /** From the light in the modules to power at the inverter. Each loss stands once. */
 export const moduleAccount: Stage<World, Account> = stage({
   name: 'account of modules',
-  version: 2,
+  version: 3,
   after: { chain: lossChainStage, site: siteStage, wiring: stringsStage, model: moduleModelStage },
   reads: (world: World) => ({
-    module: fieldsOf(moduleIn(world), 'strips', 'powerPerK'),
+    module: fieldsOf(moduleIn(world), 'strips', 'powerPerK', 'cell', 'sortedUp'),
     inverter: fieldsOf(inverterIn(world), 'id', 'mppLowV', 'mppHighV', 'startV'),
     losses: lossesIn(world),
     snowHours: snowHoursIn(world),
@@ -104,7 +105,7 @@ export const moduleAccount: Stage<World, Account> = stage({
           assumptions: [],
         }),
       )
-    lines.push(wiringLine(losses, lost))
+    lines.push(wiringLine(losses, module, lost))
     return { lines, checks: losses.other.flatMap((_, k) => twiceCheck(losses, k)) }
   },
 })
@@ -170,10 +171,18 @@ const snowExplained = (snowHours: number | null, losses: Losses): Explanation =>
 const wiringLosses = ['light-induced', 'nameplate', 'wiring', 'connections', 'other'] as const
 
 function wiringLine(
-  losses: Losses,
+  entered: Losses,
+  module: FirstYearSheet,
   lost: Readonly<Record<(typeof wiringLosses)[number], { readonly kwh: number }>>,
 ): LedgerLine {
   const share = (value: number) => ({ value, unit: 'share', digits: 2 }) as const
+  const losses = settledLosses(entered, module)
+  const left: Assumption[] = [
+    ...(entered.lightInduced === null ? [{ code: `light-induced-${module.cell}` as const }] : []),
+    ...(entered.nameplate === null
+      ? [{ code: module.sortedUp ? ('sorted-up' as const) : ('sorted-both-ways' as const) }]
+      : []),
+  ]
   const inputs: Term[] = [
     { code: 'light-induced', value: share(losses.lightInduced) },
     { code: 'nameplate', value: share(losses.nameplate) },
@@ -193,7 +202,7 @@ function wiringLine(
       formula: { code: 'wiring', data: { factors } },
       inputs,
       sources: [{ code: 'entered' }, { code: 'defaults-dobos-2014' }],
-      assumptions: [{ code: 'first-year-losses' }],
+      assumptions: [{ code: 'first-year-losses' }, ...left],
     },
   )
 }
