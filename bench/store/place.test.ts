@@ -94,3 +94,18 @@ test('a reload comes back to the same place, and Back to the chapter before', as
   session.setState({ chapter: 'site' })
   expect(window.location.search).toContain('chapter=wire')
 })
+
+test('Back finds the chapter before even where the hand never rested there', () => {
+  const window = fakeWindow('')
+  const session = createSession('option-a')
+  const stop = followAddress(session, () => options)
+  const first = session.getState().chapter
+  session.setState({ hour: 9.25 })
+  session.setState({ chapter: 'offer' })
+  session.setState({ chapter: 'wire' })
+  window.history.back()
+  expect(session.getState().chapter).toBe('offer')
+  window.history.back()
+  expect(session.getState()).toMatchObject({ chapter: first, hour: 9.25 })
+  stop()
+})

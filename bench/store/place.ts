@@ -72,17 +72,20 @@ export function followAddress(session: SessionStore, optionIds: () => readonly s
   go()
   let written = session.getState()
   let timer: ReturnType<typeof setTimeout> | undefined
-  const write = (state: Session) => {
-    const isElsewhere = state.chapter !== written.chapter || state.optionId !== written.optionId
+  const write = (state: Session, how: 'pushState' | 'replaceState') => {
     written = state
     const search = writePlace(state)
-    if (search === window.location.search) return
-    setAddress(isElsewhere ? 'pushState' : 'replaceState', search)
+    if (search !== window.location.search) setAddress(how, search)
   }
-  const unsubscribe = session.subscribe((state) => {
+  const unsubscribe = session.subscribe((state, before) => {
     clearTimeout(timer)
-    if (state.chapter !== written.chapter || state.optionId !== written.optionId) write(state)
-    else timer = setTimeout(() => write(session.getState()), restMs)
+    if (state.chapter === written.chapter && state.optionId === written.optionId) {
+      timer = setTimeout(() => write(session.getState(), 'replaceState'), restMs)
+      return
+    }
+    // Where one comes from may not have been written yet; Back is to find it.
+    write(before, 'replaceState')
+    write(state, 'pushState')
   })
   const back = () => {
     // What the address says already is not written again.
