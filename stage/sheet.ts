@@ -46,7 +46,7 @@ const printPart = /* glsl */ `
   print = mix(vec3(grey), print, mix(1.0, ${keptChroma.toFixed(2)}, muted));
   print = mix(vec3(${middleGrey.toFixed(2)}), print, mix(1.0, ${keptContrast.toFixed(2)}, muted));
   float faded = 1.0 - smoothstep(fade.x, fade.x + ${fadeWayM.toFixed(1)}, length(groundAt - middle)) * fade.y;
-  diffuseColor.rgb = mix(paper, print * bright, strength * faded * mix(1.0, ${mutedStrength.toFixed(2)}, muted));
+  diffuseColor.rgb = mix(paper, print * bright, strength * faded * mix(1.0, ${mutedStrength.toFixed(2)}, muted * fade.y));
 `
 
 /** The aerial picture as a printed sheet on the ground, made of XYZ tiles. */

@@ -33,6 +33,8 @@ import { AerialSheet } from './sheet'
 
 /** Steps in which the reach of the shadow map grows with what stands there, so that its grain rests while drawing. */
 const shadowStepM = 4
+/** Points of the shadow map that a face is moved by before it is asked whether it lies in shadow. */
+const shadowPoints = 2.2
 /** How far beyond what casts shadows the sun's eye stands, and how far beyond it shadows reach. */
 const sunClearM = 60
 const longestShadowM = 180
@@ -43,6 +45,8 @@ const restMs = 320
 /** A stage at rest is drawn once more with this many points to each of the page's, where a picture takes no longer than this. */
 const finest = 2
 const quickMs = 30
+/** The same where the stage is only looked at. */
+const patientMs = 1500
 const finerAfterMs = 350
 
 /** Of the picture around the house that does not fade, m. */
@@ -85,6 +89,7 @@ export class StageView {
   /** The roofs that the ground's shade belongs to. */
   #shadedBy: readonly unknown[] = []
   #pageSize: Vec2 = [1, 1]
+  #patienceMs = quickMs
   #shown: Site | null = null
   #mustBeSeen: readonly Vec3[] = []
   #month = 5
@@ -123,7 +128,6 @@ export class StageView {
     sun.castShadow = true
     sun.shadow.mapSize.set(2048, 2048)
     sun.shadow.bias = -0.0003
-    sun.shadow.normalBias = 0.035
     this.#paper = new Mesh(
       new PlaneGeometry(paperM, paperM),
       litGround(new MeshLambertMaterial(), 'paper', uniforms, this.#groundShade),
@@ -296,6 +300,7 @@ export class StageView {
     perspective.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.PAN }
     perspective.touches = { ONE: TOUCH.ROTATE, TWO: TOUCH.DOLLY_PAN }
     perspective.enableZoom = false
+    this.#patienceMs = patientMs
   }
 
   /** The ray of sight under a pixel of the canvas. */
@@ -372,7 +377,7 @@ export class StageView {
     if (grain > 1) return
     // How long a picture takes shows in when the next may begin.
     requestAnimationFrame(() => {
-      if (performance.now() - began < quickMs)
+      if (performance.now() - began < this.#patienceMs)
         this.#finer = setTimeout(() => this.#drawNow(finest), finerAfterMs)
     })
   }
@@ -431,6 +436,8 @@ export class StageView {
     camera.near = 1
     camera.far = 2 * reach + sunClearM + longestShadowM
     camera.updateProjectionMatrix()
+    // A point of the map covers more ground the farther it reaches; faces must not shade themselves within it.
+    sun.shadow.normalBias = ((2 * reach) / sun.shadow.mapSize.x) * shadowPoints
     this.#sunAwayM = reach + sunClearM
     sun.target.position.copy(ball.radius > 0 ? ball.center : new Vector3())
     this.#placeSun()

@@ -31,7 +31,7 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
   return planes.map(({ id, face }) => {
     const at = middle(face)
     const place = view.project(at)
-    if (!place || !faces(view, face, at)) return null
+    if (!place || !faces(view, face, at) || !hasRoom(view, face)) return null
     return (
       <span
         key={id}
@@ -43,6 +43,21 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
       </span>
     )
   })
+}
+
+/** Pixels that a plane must be wide and high for its label to leave room for others. */
+const [leastWide, leastHigh] = [110, 56]
+
+function hasRoom(view: StageView, { corners }: RoofPlane): boolean {
+  const places = corners.flatMap((corner) => {
+    const place = view.project(corner)
+    return place ? [place] : []
+  })
+  const across = (axis: 0 | 1) => {
+    const values = places.map((place) => place[axis])
+    return Math.max(...values) - Math.min(...values)
+  }
+  return places.length > 2 && across(0) >= leastWide && across(1) >= leastHigh
 }
 
 /** Whether the eye looks at a plane's upper side, and not along it. */
