@@ -6,7 +6,7 @@ const test = '\\.test\\.tsx?$'
 
 /** What is there for tests alone. */
 const forTests =
-  '^(town/testing|core/stages/(edits|all-stages)|core/kinds/vary|core/shade/reference|core/energy/series-reference|server/testing|words/refusal)\\.ts$'
+  '^(town/testing|core/stages/(edits|all-stages)|core/kinds/vary|core/shade/reference|core/energy/series-reference|server/testing|bench/tools/testing|words/refusal)\\.ts$'
 
 /** Parts that import only what stands before them. */
 const oneWay = (name, from, order) =>
@@ -14,7 +14,7 @@ const oneWay = (name, from, order) =>
     name: `${name}-${part.replaceAll(/\W+/g, '-')}-imports-downward`,
     comment: `${name}: each part imports only those that stand before it`,
     severity: 'error',
-    from: { path: `^${from}(${part})(/|$|\\.)`, pathNot: test },
+    from: { path: `^${from}(${part})(/|$|\\.)`, pathNot: [test, forTests] },
     to: { path: `^${from}(${order.slice(index + 1).join('|')})(/|$|\\.)` },
   }))
 

@@ -99,3 +99,39 @@ test('what is no time is said at the clock and stays to be mended', async ({ pag
   await expect(time).toHaveValue(was)
   await expect(page.getByText('is no time')).toHaveCount(0)
 })
+
+test('the list of checks covers no view button, with the ledger or without; a check’s place lights up for the keyboard too', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  await page.getByLabel('Ridge').fill("9'")
+  await page.getByLabel('Ridge').press('Enter')
+  await settled(page)
+  const views = await page.getByRole('group', { name: 'Views' }).boundingBox()
+  const list = page.getByRole('region', { name: 'Checks' })
+  const covers = async () => {
+    const box = await list.boundingBox()
+    if (!box || !views) throw new Error('both are on the screen')
+    const now = (await page.getByRole('group', { name: 'Views' }).boundingBox()) ?? views
+    return (
+      box.x < now.x + now.width &&
+      box.x + box.width > now.x &&
+      box.y < now.y + now.height &&
+      box.y + box.height > now.y
+    )
+  }
+  const open = page.getByRole('button', { name: /checks?$/i })
+  await open.click()
+  await expect(list).toBeVisible()
+  expect(await covers()).toBe(false)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Fold the ledger' }).click()
+  await open.click()
+  await expect(list).toBeVisible()
+  expect(await covers()).toBe(false)
+  await page.keyboard.press('Escape')
+  await stage(page).focus()
+  await page.keyboard.press('Control+z')
+  await saved(page)
+})

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react'
+import { useLayoutEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react'
 import { type Vec3 } from '@/core/geometry/vector'
 import { type StageView } from '@/stage/stage-view'
 
@@ -59,10 +59,11 @@ export function CardPlace({
 function useSide(view: StageView, about: Vec3 | null, of: string): 'left' | 'right' {
   const [chosen, setChosen] = useState<{ readonly of: string; readonly side: 'left' | 'right' } | null>(null)
   const latest = useRef(about)
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = about
   }, [about])
-  useEffect(() => {
+  // Before it is painted, so that it does not hop.
+  useLayoutEffect(() => {
     const at = latest.current && view.project(latest.current)
     setChosen({ of, side: at && at[0] < view.widthPx() * coveredShare ? 'right' : 'left' })
   }, [view, of])

@@ -1,9 +1,11 @@
+import { type Ray } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type AnyObject, kindOf } from '@/core/kinds/index'
 import { inWorld } from '@/core/kinds/place'
+import { pick } from '@/core/site/pick'
 import { houseId } from '../store/documents'
 import { toast, type ToolId } from '../store/session'
-import { type PointerInput, type ToolContext, ToolState } from './chart'
+import { type KeyInput, type PointerInput, type ToolContext, ToolState } from './chart'
 import { showSketch } from './sketch'
 
 /** What is placed, and where it may be. */
@@ -14,9 +16,23 @@ export interface Placement {
   readonly make: (context: ToolContext, center: Vec2, input: PointerInput) => AnyObject
 }
 
-/** Sets an object where the hand clicks. */
+const ways: Readonly<Record<string, Vec2>> = {
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+  ArrowRight: [1, 0],
+  ArrowLeft: [-1, 0],
+}
+/** How far an arrow key carries the mark, m; with Shift it goes finely. */
+const stepM = 0.5
+const fineStepM = 0.05
+/** Above everything that stands. */
+const skyM = 1000
+
+/** Sets an object where the hand clicks, or where arrow keys and Enter say. */
 export class Placing extends ToolState {
   readonly #placement: Placement
+  /** Where Enter sets it: under the pointer, or where the arrow keys went. */
+  #at: Vec2 = [0, 0]
 
   constructor(context: ToolContext, placement: Placement) {
     super(context)
@@ -28,6 +44,7 @@ export class Placing extends ToolState {
   }
 
   override move(input: PointerInput): void {
+    this.#at = input.at
     showSketch(this.context, { pointer: this.#where(input), message: this.#hint })
   }
 
@@ -45,9 +62,28 @@ export class Placing extends ToolState {
     this.leave()
   }
 
+  /** Arrows carry the mark over the plan, Enter sets the object down on whatever is under it. */
+  override key({ key, shift }: KeyInput): boolean {
+    const way = ways[key]
+    if (way) {
+      const step = shift ? fineStepM : stepM
+      this.move(this.#fromAbove([this.#at[0] + way[0] * step, this.#at[1] + way[1] * step]))
+      return true
+    }
+    if (key !== 'Enter') return false
+    this.press(this.#fromAbove(this.#at))
+    return true
+  }
+
   override cancel(): void {
     this.context.session.setState({ sketch: null })
     this.leave()
+  }
+
+  #fromAbove(at: Vec2): PointerInput {
+    const ray: Ray = { origin: [at[0], at[1], skyM], direction: [0, 0, -1] }
+    const hit = pick(this.context.site(), ray, null)
+    return { at, ray, screen: [0, 0], hit, grip: null, shift: false, reachM: 0 }
   }
 
   get #hint(): string {

@@ -14,6 +14,7 @@ const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as con
 export function Checks() {
   const { session } = useBench()
   const { numbers } = useNumbers()
+  const folded = useSession((s) => s.rightFolded)
   const checks = [...(numbers?.summary.checks ?? [])].sort((a, b) => order[a.severity] - order[b.severity])
   const broken = checks.filter((check) => check.severity === 'broken').length
   return (
@@ -24,7 +25,7 @@ export function Checks() {
       <PopoverPanel
         as="section"
         aria-label="Checks"
-        className="fixed top-12 right-4 z-40 max-h-[70vh] w-80 overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg"
+        className={`fixed z-40 max-h-[70vh] overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg ${place(folded)}`}
       >
         {({ close }) => (
           <>
@@ -46,6 +47,9 @@ export function Checks() {
   )
 }
 
+/** Over the ledger, or under the view buttons where there is none: never on them. */
+const place = (folded: boolean) => (folded ? 'top-36 right-4 w-80' : 'top-12 right-1 w-[252px]')
+
 function CheckRow({ check, go }: { readonly check: Check; readonly go: () => void }) {
   const { session, documents } = useBench()
   const sayer = useSayer()
@@ -59,6 +63,8 @@ function CheckRow({ check, go }: { readonly check: Check; readonly go: () => voi
       className="border-b border-line py-2 last:border-0"
       onMouseEnter={() => session.setState({ lit: check.objects })}
       onMouseLeave={() => session.setState({ lit: [] })}
+      onFocus={() => session.setState({ lit: check.objects })}
+      onBlur={() => session.setState({ lit: [] })}
     >
       <h3 className={`font-semibold ${check.severity === 'broken' ? 'text-clay' : ''}`}>
         <span className="sr-only">{names[check.severity]}: </span>

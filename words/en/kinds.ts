@@ -204,16 +204,21 @@ export const tools = {
   chimney: {
     button: 'Chimney',
     command: 'Add a chimney',
-    hint: 'Click a roof plane to put a chimney there.',
+    hint: 'Click a roof plane to put a chimney there, or go there with the arrow keys and press Enter.',
     wrong: 'A chimney stands on a roof: click a roof plane.',
   },
   skylight: {
     button: 'Skylight',
     command: 'Add a skylight',
-    hint: 'Click a roof plane to put a skylight there.',
+    hint: 'Click a roof plane to put a skylight there, or go there with the arrow keys and press Enter.',
     wrong: 'A skylight lies in a roof: click a roof plane.',
   },
-  tree: { button: 'Tree', command: 'Add a tree', hint: 'Click where the tree stands.', wrong: '' },
+  tree: {
+    button: 'Tree',
+    command: 'Add a tree',
+    hint: 'Click where the tree stands, or go there with the arrow keys and press Enter.',
+    wrong: '',
+  },
   lay: {
     button: 'Modules',
     command: 'Lay modules on a plane',
@@ -223,7 +228,7 @@ export const tools = {
   rack: {
     button: 'Rack',
     command: 'Add a ground rack',
-    hint: 'Click open ground to put a rack there.',
+    hint: 'Click open ground to put a rack there, or go there with the arrow keys and press Enter.',
     wrong: 'Something stands there. Click open ground beside the house.',
   },
 } as const

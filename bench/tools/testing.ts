@@ -1,0 +1,94 @@
+import { coverId, defaultCover } from '@/core/kinds/cover/cover'
+import { type Objects } from '@/core/kinds/documents'
+import { kindOf } from '@/core/kinds/index'
+import { defaultSite } from '@/core/kinds/site/site'
+import { type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { pick } from '@/core/site/pick'
+import { standingById } from '@/core/site/site'
+import { catalogue } from '@/town/equipment'
+import { tools as allTools } from '../kinds/index'
+import { makeToolContext } from '../make-tool-context'
+import { rememberedSites } from '../open-bench'
+import { DocumentStore, houseId } from '../store/documents'
+import { createSession } from '../store/session'
+import { type Grip, type PointerInput } from './chart'
+import { carrierOf } from './standing-objects'
+import { ToolBox } from './tool-box'
+
+/** A bench without a browser: seen straight from above, a pixel to a centimetre. */
+export function bench(house: Objects = {}) {
+  const documents = new DocumentStore(
+    {
+      [houseId]: { site: { ...defaultSite, latitudeDeg: 41 }, ...house },
+      'option-a': { [coverId]: defaultCover },
+    },
+    ['option-a'],
+  )
+  const session = createSession('option-a')
+  const sites = rememberedSites(documents, () => 'option-a', catalogue)
+  const { site } = sites
+  let seed = 0
+  const context = makeToolContext(
+    { documents, session, ...sites, catalogue },
+    () => (seed = (seed + 0.37) % 1),
+  )
+  const tools = new ToolBox(context, allTools)
+  const grips = (): Grip[] => {
+    const id = session.getState().selection?.id ?? ''
+    const object = documents.house[id] ?? documents.document('option-a')[id]
+    const geometry = standingById(site(), id)?.geometry
+    return object && geometry
+      ? (kindOf(object).standing?.handles(object, geometry) ?? []).map((handle) => ({ objectId: id, handle }))
+      : []
+  }
+  const input = (
+    at: Vec2,
+    shift = false,
+    from: Vec3 = [at[0], at[1], 100],
+    direction: Vec3 = [0, 0, -1],
+  ): PointerInput => {
+    const ray = { origin: from, direction }
+    const selection = session.getState().selection
+    const slotsOf = selection && carrierOf(documents.document('option-a'), selection.id) ? selection.id : null
+    const grip =
+      grips().find(
+        ({ handle }) => handle.moves !== 'up' && Math.hypot(handle.at[0] - at[0], handle.at[1] - at[1]) < 0.2,
+      ) ?? null
+    return {
+      at,
+      ray,
+      screen: [at[0] * 100, at[1] * 100],
+      hit: pick(site(), ray, slotsOf),
+      grip,
+      shift,
+      reachM: 0.3,
+    }
+  }
+  const press = (x: number, y: number, shift = false) => tools.chart.press(input([x, y], shift))
+  const move = (x: number, y: number, shift = false) => tools.chart.move(input([x, y], shift))
+  const release = (x: number, y: number) => tools.chart.release(input([x, y]))
+  const click = (x: number, y: number) => {
+    move(x, y)
+    press(x, y)
+    release(x, y)
+  }
+  const type = (text: string) => [...text].forEach((key) => tools.chart.key({ key, shift: false }))
+  const key = (name: string) => tools.chart.key({ key: name, shift: false })
+  const house_ = () => Object.values(documents.house).find((object) => object.kind === 'volume')
+  return {
+    documents,
+    session,
+    site,
+    grips,
+    context,
+    tools,
+    press,
+    move,
+    release,
+    click,
+    type,
+    key,
+    volume: house_,
+    input,
+  }
+}
