@@ -31,6 +31,9 @@ export interface FrontCorner {
   readonly reflex: boolean
 }
 
+/** A closed piece of the front, the inside on its left. */
+export type Loop = readonly FrontCorner[]
+
 /** Sine of an angle below which two lines are parallel. */
 export const parallelSine = 1e-7
 
