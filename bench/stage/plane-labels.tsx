@@ -7,18 +7,14 @@ import { type Site } from '@/core/site/site'
 import { type StageView } from '@/stage/stage-view'
 import { number } from '@/words/format'
 import { useSession, useSite } from '../context'
+import { mean } from './middle-of'
 
 /** Smaller planes than this carry no label, m². */
 const leastAreaM2 = 4
 /** A plane seen at a flatter angle than this is not labelled: the sine of it. */
 const leastSine = 0.12
 
-const middle = ({ corners }: RoofPlane): Vec3 => {
-  const sum = (axis: 0 | 1 | 2) => corners.reduce((total, c) => total + c[axis], 0) / corners.length
-  return [sum(0), sum(1), sum(2)]
-}
-
-/** Pitch and azimuth on the planes of the house, and the numbers of the selected building's edges. */
+/** Pitch and azimuth on the planes of the house. */
 export function PlaneLabels({ view, standing }: { readonly view: StageView; readonly standing: Site }) {
   const [, redraw] = useState(0)
   useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
@@ -29,9 +25,9 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
     .flatMap(({ id, geometry }) => geometry.faces.map((face) => ({ id: `${id}/${face.id}`, face })))
     .filter(({ face }) => face.areaM2 >= leastAreaM2)
   return planes.map(({ id, face }) => {
-    const at = middle(face)
-    const place = view.project(at)
-    if (!place || !faces(view, face, at) || !hasRoom(view, face)) return null
+    const at = mean(face.corners)
+    const place = at && view.project(at)
+    if (!at || !place || !faces(view, face, at) || !hasRoom(view, face)) return null
     return (
       <span
         key={id}

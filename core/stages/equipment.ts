@@ -1,24 +1,23 @@
 import { catalogueSchema, type Catalogue } from '../electrical/catalogue'
 import { type Job } from '../kinds/job'
 import { faultOf } from '../model/rules'
-import { batteryIn, inverterIn, moduleIn, type Design } from './world'
+import { coverIn, electricalIn, storageIn, type Design } from './world'
 
 /**
  * The data sheets of what a job's options name, each once: with them it is computed elsewhere, and later, as it is here.
- * @throws Fault `unknown-equipment`
+ * What the catalogue no longer has is left out; the job names it all the same.
  */
 export function sheetsOf(job: Job, catalogue: Catalogue): Catalogue {
   const designs = job.options.map(({ objects }): Design => ({ house: {}, option: objects, catalogue }))
+  const modules = new Set(designs.map((design) => coverIn(design).moduleId))
+  const inverters = new Set(designs.map((design) => electricalIn(design).inverterId))
+  const batteries = new Set(designs.map((design) => storageIn(design).batteryId))
   return {
-    modules: once(designs.map(moduleIn)),
-    inverters: once(designs.map(inverterIn)),
-    batteries: once(designs.flatMap((design) => batteryIn(design) ?? [])),
+    modules: catalogue.modules.filter(({ id }) => modules.has(id)),
+    inverters: catalogue.inverters.filter(({ id }) => inverters.has(id)),
+    batteries: catalogue.batteries.filter(({ id }) => batteries.has(id)),
   }
 }
-
-const once = <T extends { readonly id: string }>(sheets: readonly T[]): T[] => [
-  ...new Map(sheets.map((sheet) => [sheet.id, sheet])).values(),
-]
 
 /** A catalogue in which a job's own data sheets stand in place of others of their ids. */
 export function withSheets(catalogue: Catalogue, sheets: Catalogue | null): Catalogue {

@@ -232,11 +232,11 @@ export const assumptions = {
     'The house stands among houses and trees, the station in open country; its wind is measured 10 m over ground.',
   'first-year-losses': 'The first year; degradation comes with the years of the offer.',
   'light-induced-p-type':
-    'Left to the module: its p-type cells lose 1.5 % in the first weeks of light, for what boron and oxygen do in them.',
+    'Left to the module: its p-type cells lose some power in the first weeks of light, for what boron and oxygen do in them.',
   'light-induced-n-type':
     'Left to the module: its n-type cells lose nothing to light (Lindroos and Savin 2016, Sol. Energy Mater. Sol. Cells 147).',
   'sorted-up': 'Left to the module: its maker sorts upwards, so that none has less than its rated power.',
-  'sorted-both-ways': 'Left to the module: its tolerance goes both ways, which costs 1 %.',
+  'sorted-both-ways': 'Left to the module: its tolerance goes both ways.',
   'own-draw-bought': 'It is covered by what is bought or stored.',
   'means-of-interval': 'Means of {minutes, number} minutes: shorter peaks are not seen.',
   'first-year': 'The first year.',
