@@ -6,7 +6,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { theOne, type Objects } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
 import { type Site as StandingSite } from '@/core/site/site'
-import { wordsOf } from '@/words/languages'
+import { english } from '@/words/en/index'
 import { namedIn, namesFrom } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { type Words } from '@/words/words'
@@ -82,9 +82,7 @@ export function useSite(): Site {
 }
 
 /** The bench speaks English; the customer's page speaks the customer's language. */
-const language = 'en'
-
-export const useWords = (): Words => wordsOf(language)
+export const useWords = (): Words => english.words
 
 /** What the core says as data, in sentences: names of the job, figures as people there write them. */
 export function useSayer(): Sayer {
@@ -96,7 +94,7 @@ export function useSayer(): Sayer {
   // The same one as long as nothing is called another way: what is drawn with it rests through every other edit.
   const named = namedIn([house, option])
   return useMemo(
-    () => new Sayer(language, { locale, currency, units }, namesFrom(named, catalogue, station)),
+    () => new Sayer(english, { locale, currency, units }, namesFrom(named, catalogue, station)),
     [locale, currency, units, named, catalogue, station],
   )
 }

@@ -1,4 +1,5 @@
 import { siteId } from '@/core/kinds/site/site'
+import { english } from '@/words/en/index'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { type BenchParts } from './context'
@@ -22,7 +23,7 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     option,
     units: () => place().units,
     locale: () => place().locale,
-    sayer: () => new Sayer('en', place(), namesIn([documents.house, option()], catalogue)),
+    sayer: () => new Sayer(english, place(), namesIn([documents.house, option()], catalogue)),
     random,
   }
 }

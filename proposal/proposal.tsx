@@ -4,7 +4,8 @@ import { useEffect, useMemo, useState } from 'react'
 import { BillChart, EnergyChart, PaybackChart } from '@/charts/figures'
 import { type LineId } from '@/core/model/ledger'
 import { money, paperOf } from '@/words/format'
-import { languageOf } from '@/words/languages'
+import { languageOf } from '@/words/language'
+import { speechOf } from '@/words/languages'
 import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './proposal-data'
 import { RoofView } from './roof-view'
@@ -19,7 +20,7 @@ interface Props {
 /** The customer's page, in the customer's language: the roof, the money, the energy, the equipment. */
 export function Proposal({ data, print, pdfPath }: Props) {
   const { site, summary } = data
-  const sayer = useMemo(() => new Sayer(languageOf(site.locale), site), [site])
+  const sayer = useMemo(() => new Sayer(speechOf(languageOf(site.locale)), site), [site])
   const words = sayer.words.proposal
   /** The figure that is shown everywhere for it. */
   const value = (id: LineId) => {

@@ -12,12 +12,12 @@ import {
   slope,
   writeQuantity,
 } from './format'
-import { wordsOf } from './languages'
+import { speechOf } from './languages'
 
 const us = { locale: 'en-US', currency: 'USD', units: 'imperial' } as const
 const es = { locale: 'es-ES', currency: 'EUR', units: 'metric' } as const
 const written = (quantity: Quantity, place: typeof us | typeof es = us) => {
-  const { figure, unit } = writeQuantity(quantity, place, wordsOf(place === us ? 'en' : 'es').units)
+  const { figure, unit } = writeQuantity(quantity, place, speechOf(place === us ? 'en' : 'es').words.units)
   return `${figure} ${unit}`.trim()
 }
 

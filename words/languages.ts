@@ -1,13 +1,7 @@
 import { en } from './en/index'
 import { es } from './es/index'
-import { type PartialWords, type Words } from './words'
-
-export const languages = ['en', 'es'] as const
-export type Language = (typeof languages)[number]
-
-/** The language of a locale; English where its own is not there. */
-export const languageOf = (locale: string): Language =>
-  languages.find((language) => locale.split('-')[0] === language) ?? 'en'
+import { type Language } from './language'
+import { type PartialWords, type Speech, type Words } from './words'
 
 /** A language's words over English ones. */
 const over = (base: Words, own: PartialWords): Words =>
@@ -21,4 +15,5 @@ const over = (base: Words, own: PartialWords): Words =>
 
 const all: Readonly<Record<Language, Words>> = { en, es: over(en, es) }
 
-export const wordsOf = (language: Language): Words => all[language]
+/** Every language at once: for pages that follow their reader's. What speaks English alone takes `english`. */
+export const speechOf = (language: Language): Speech => ({ language, words: all[language] })

@@ -1,4 +1,5 @@
+import { english } from './en/index'
 import { Sayer } from './sayer'
 
 /** English in metres: of the command line, and of answers to programs, who know nothing of a job's place. */
-export const plainEnglish = new Sayer('en', { locale: 'en-US', currency: 'USD', units: 'metric' })
+export const plainEnglish = new Sayer(english, { locale: 'en-US', currency: 'USD', units: 'metric' })

@@ -4,8 +4,8 @@ import { type Check, type LedgerLine, type LineId, type Remedy, type Term } from
 import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
 import { type WeatherProblem } from '@/core/weather/reading'
 import { type Figure, plainNumber, writeQuantity, type Place } from './format'
-import { languageOf, wordsOf, type Language } from './languages'
-import { type Words } from './words'
+import { languageOf, type Language } from './language'
+import { type Speech, type Words } from './words'
 
 /** What objects, equipment and stations are called, by their ids. */
 export type Names = (id: string) => string | undefined
@@ -45,9 +45,9 @@ export class Sayer {
   readonly #locale: string
   readonly #names: Names
 
-  constructor(language: Language, place: Place, names: Names = noNames) {
+  constructor({ language, words }: Speech, place: Place, names: Names = noNames) {
     this.language = language
-    this.words = wordsOf(language)
+    this.words = words
     this.place = place
     // Numbers inside sentences follow the place where it speaks the sentence's language.
     this.#locale = languageOf(place.locale) === language ? place.locale : language

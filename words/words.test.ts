@@ -4,7 +4,8 @@ import { IntlMessageFormat } from 'intl-messageformat'
 import { ruleOf } from '@/core/model/rules'
 import { en } from './en/index'
 import { es } from './es/index'
-import { languages, wordsOf } from './languages'
+import { languages } from './language'
+import { speechOf } from './languages'
 import { plainEnglish } from './plain-english'
 
 const root = new URL('..', import.meta.url).pathname
@@ -34,7 +35,7 @@ const askedBy = (message: string) =>
   ].sort()
 
 test.each(languages)('every message of %s can be read by the formatter', (language) => {
-  for (const [at, message] of messagesOf(wordsOf(language))) {
+  for (const [at, message] of messagesOf(speechOf(language).words)) {
     // A tool that shows by itself what it wants needs no hint.
     if (!/^tools\/.*\/(hint|wrong)$/.test(at)) expect(`${at}: ${message}`).toMatch(/: \S/)
     expect(() => askedBy(message)).not.toThrow()

@@ -1,4 +1,4 @@
-import { wordsOf } from '@/words/languages'
+import { english } from '@/words/en/index'
 import { type BenchParts } from '../context'
 import { type Chapter } from '../store/session'
 
@@ -22,7 +22,7 @@ const plain = (letter: string) => (event: Pick<KeyboardEvent, 'key' | 'shiftKey'
 
 /** Everything that can be done by keyboard, with its shortcut where it has one. */
 export function commandsOf({ session, documents, tools, allTools }: BenchParts): Command[] {
-  const words = wordsOf('en')
+  const { words } = english
   return [
     {
       label: 'Undo',

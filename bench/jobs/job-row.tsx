@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { type PicturePart } from '@/core/drawing/roof-picture'
-import { wordsOf } from '@/words/languages'
+import { faults } from '@/words/en/faults'
 
 /** The last figures that were computed, and whether they are of today. */
 export interface ListedFigures {
@@ -31,8 +31,6 @@ const tones = {
   neighbour: 'fill-fold stroke-line',
   tree: 'fill-[#C9CFA9] stroke-none opacity-70',
 } as const
-
-const { faults } = wordsOf('en')
 
 /** Why there are no figures, in a few words; the whole sentence stands in the job itself. */
 const reasonOf = (code: string) =>

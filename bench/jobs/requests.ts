@@ -1,7 +1,5 @@
 import { z } from 'zod'
-import { wordsOf } from '@/words/languages'
-
-const { faults } = wordsOf('en')
+import { faults } from '@/words/en/faults'
 
 export type Answer = { readonly id: string } | { readonly fault: string }
 

@@ -1,9 +1,10 @@
 import { job, option } from '@/town/testing'
+import { english } from '@/words/en/index'
 import { Sayer } from '@/words/sayer'
 import { type AnyObject } from '@/core/kinds/index'
 import { shownValue } from './shown-value'
 
-const sayer = new Sayer('en', { locale: 'en-US', currency: 'USD', units: 'metric' }, (id) =>
+const sayer = new Sayer(english, { locale: 'en-US', currency: 'USD', units: 'metric' }, (id) =>
   id === 'halyard-7600' ? 'Halyard 7.6' : undefined,
 )
 const at = (id: string): AnyObject => {

@@ -3,7 +3,8 @@ import { theOne } from '@/core/kinds/documents'
 import { siteId } from '@/core/kinds/site/site'
 import { type ShownLine } from '@/core/readers/books'
 import { summarise } from '@/core/readers/summary'
-import { languageOf, languages, type Language } from '@/words/languages'
+import { languageOf, languages, type Language } from '@/words/language'
+import { speechOf } from '@/words/languages'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { print } from '../files'
@@ -60,7 +61,7 @@ export function addRun(gable: Command): void {
       const { world, run } = await runOf(read, option, options.world)
       const site = theOne(read.job.house, 'site', siteId)
       const sayer = new Sayer(
-        options.language ?? languageOf(site.locale),
+        speechOf(options.language ?? languageOf(site.locale)),
         site,
         namesIn([world.house, world.option], world.catalogue, world.station),
       )

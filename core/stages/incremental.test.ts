@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { freshGraph, job, rack, set, withBattery, worldOf } from '@/town/testing'
-import { languages } from '@/words/languages'
+import { languages } from '@/words/language'
+import { speechOf } from '@/words/languages'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { type Graph } from '../graph/graph'
@@ -63,7 +64,7 @@ function allOf(world: World, graph: Graph<World>): Map<string, string> {
     const place = theOne(world.house, 'site', siteId)
     const names = namesIn([world.house, world.option], world.catalogue, world.station)
     for (const language of languages) {
-      const sayer = new Sayer(language, place, names)
+      const sayer = new Sayer(speechOf(language), place, names)
       for (const line of summary.ledger) seen.set(`${language} ${line.id}`, bits(sayer.explanation(line)))
     }
   } catch (error) {

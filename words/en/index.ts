@@ -3,6 +3,7 @@ import { faults, problems, rules } from './faults'
 import { chapters, compass, edges, kinds, loadShapes, tools } from './kinds'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
+import { type Speech } from '../words'
 
 /** English: every sentence that the core and the documents ask for. */
 export const en = {
@@ -28,3 +29,6 @@ export const en = {
   charts,
   units,
 } as const
+
+/** For whoever speaks English alone, and need not load the others. */
+export const english: Speech = { language: 'en', words: en }
