@@ -23,6 +23,7 @@ import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { frameOfSite } from '@/core/site/frame'
 import { type Site } from '@/core/site/site'
 import { dressCrowns } from './crowns'
+import { FinerAtRest } from './finer'
 import { GroundShade } from './ground-shade'
 import { castBy, Light, litGround } from './light'
 import { Maquette, type Emphasis } from './maquette'
@@ -42,12 +43,8 @@ const paperM = 900
 /** How long a change that no hand is waiting for may stand before it is drawn. */
 const restMs = 320
 
-/** A stage at rest is drawn once more with this many points to each of the page's, where a picture takes no longer than this. */
+/** Points of the picture along one of the page's, where the stage is at rest. */
 const finest = 2
-const quickMs = 30
-/** The same where the stage is only looked at. */
-const patientMs = 1500
-const finerAfterMs = 350
 
 /** Of the picture around the house that does not fade, m. */
 const clearPrintM = 9
@@ -84,12 +81,11 @@ export class StageView {
   readonly #listeners = new Set<() => void>()
   #frame = 0
   #later: ReturnType<typeof setTimeout> | undefined
-  #finer: ReturnType<typeof setTimeout> | undefined
+  readonly #finer: FinerAtRest
   #shading: ReturnType<typeof setTimeout> | undefined
   /** The roofs that the ground's shade belongs to. */
   #shadedBy: readonly unknown[] = []
   #pageSize: Vec2 = [1, 1]
-  #patienceMs = quickMs
   #shown: Site | null = null
   #mustBeSeen: readonly Vec3[] = []
   #month = 5
@@ -106,6 +102,9 @@ export class StageView {
       alpha: false,
       powerPreference: 'high-performance',
     })
+    // It asks for no other kind.
+    const context = this.#renderer.getContext() as WebGL2RenderingContext
+    this.#finer = new FinerAtRest(context, () => this.#drawNow(finest))
     // Asking whether a shader compiled waits until it has.
     this.#renderer.debug.checkShaderErrors = true
     this.#renderer.shadowMap.enabled = true
@@ -161,6 +160,7 @@ export class StageView {
    * and the figures it leads to are drawn together and the figures are not kept waiting.
    */
   show(site: Site, palette: Palette, emphasis: Emphasis, inHand = true): void {
+    this.#finer.stop()
     this.#maquette.show(site, { palette, emphasis })
     this.#paints.tidy()
     this.#scene.background = new Color(palette.paper)
@@ -300,7 +300,7 @@ export class StageView {
     perspective.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.PAN }
     perspective.touches = { ONE: TOUCH.ROTATE, TWO: TOUCH.DOLLY_PAN }
     perspective.enableZoom = false
-    this.#patienceMs = patientMs
+    this.#finer.bePatient()
   }
 
   /** The ray of sight under a pixel of the canvas. */
@@ -353,7 +353,7 @@ export class StageView {
   dispose(): void {
     cancelAnimationFrame(this.#frame)
     clearTimeout(this.#later)
-    clearTimeout(this.#finer)
+    this.#finer.stop()
     clearTimeout(this.#shading)
     this.#groundShade.dispose()
     this.#maquette.dispose()
@@ -367,19 +367,14 @@ export class StageView {
   #drawNow(grain = 1): void {
     cancelAnimationFrame(this.#frame)
     clearTimeout(this.#later)
-    clearTimeout(this.#finer)
+    this.#finer.stop()
     this.#frame = 0
     this.#setGrain(grain)
     this.#clearTheView()
     const began = performance.now()
     this.#renderer.render(this.#scene, this.#camera())
     for (const listener of this.#listeners) listener()
-    if (grain > 1) return
-    // How long a picture takes shows in when the next may begin.
-    requestAnimationFrame(() => {
-      if (performance.now() - began < this.#patienceMs)
-        this.#finer = setTimeout(() => this.#drawNow(finest), finerAfterMs)
-    })
+    if (grain === 1) this.#finer.begin(began)
   }
 
   /** @param grain points of the picture along one of the screen's own */

@@ -1,4 +1,4 @@
-import { diodeAt, type DiodeModel, type DiodeParameters } from './single-diode'
+import { diodeAt, maximumPower, type DiodeModel, type DiodeParameters } from './single-diode'
 
 /** The volts an input of the inverter works at; a string that does not reach `startV` does not start. */
 export interface VoltWindow {
@@ -14,19 +14,21 @@ export interface SeriesBest {
   /** At the best that its input's window leaves it, and the volts there. */
   heldW: number
   voltsV: number
-  /** What its groups would give if each worked at its own best point. */
-  apartW: number
 }
 
 /** Volts over a bypass diode that carries the string's current, as a Schottky diode has them. */
 export const bypassV = 0.5
-/** Power between two light currents stays under this share of the greater one times the open-circuit volts. */
-const fillBound = 0.95
+/** What levels would give alone is taken from a table by some, and may be under the truth by less than this. */
+const tableSlack = 1.002
 /** Where the search for a maximum begins, as a share of the greatest current. */
 const firstShare = 0.94
-/** Of the current: the power, flat at its top, is then within a millionth. */
-const closeEnough = 1e-4
-const newtonSteps = 12
+/** Of the way to the light current, where volts fall without end: from there on a parabola gives the top. */
+const closeEnough = 0.1
+/** A correction by the shunt's leak below which the exponential is its third-order polynomial to a hundred-thousandth. */
+const slightStep = 0.1
+/** Of the current: a top at the end of its reach is as good as there. */
+const narrow = 1e-4
+const newtonSteps = 14
 const bisections = 48
 /** Grid of `lossByVariance`: the light even in its root. */
 const lightStepWm2 = 40
@@ -45,12 +47,17 @@ export class SeriesCurve {
   readonly #model: DiodeModel
   /** Each has its share of the module's volts. */
   readonly groupsPerModule: number
-  readonly #out: SeriesBest = { powerW: 0, heldW: 0, voltsV: 0, apartW: 0 }
+  /** A module at 1000 W/m² and 25 °C. */
+  readonly ratedW: number
+  readonly #out: SeriesBest = { powerW: 0, heldW: 0, voltsV: 0 }
   #cellC = NaN
   #cell: DiodeParameters
-  /** Light currents of the levels, A, and volts at open circuit of all groups that have them. */
+  /** Light currents of the levels, A, volts that all groups of a level stay under, and how many groups are darker. */
   #currents = new Float64Array(64)
   #opens = new Float64Array(64)
+  #darker = new Float64Array(64)
+  /** What the string stays under between a level's light current and the next one's, W. */
+  #bounds = new Float64Array(64)
   /** Volts of the groups summed last, and how they change with the current, once and twice. */
   #volts = 0
   #slope = 0
@@ -61,56 +68,63 @@ export class SeriesCurve {
 
   constructor(model: DiodeModel, groupsPerModule: number) {
     this.#model = model
+    this.ratedW = maximumPower(diodeAt(model, 1000, 25)).powerW
     this.groupsPerModule = groupsPerModule
     this.#cell = diodeAt(model, 1000, 25)
+  }
+
+  /** What the groups of one level give at their own best point, W. */
+  alone(lightWm2: number, groups: number, cellC: number): number {
+    const [light, counts] = [Float64Array.of(lightWm2), Float64Array.of(groups)]
+    if (!(lightWm2 > 0)) return 0
+    this.#prepare(light, counts, counts, 1, cellC)
+    return this.#climb(light, counts, 1, 0, 0)
   }
 
   /**
    * @param light behind the glass, W/m², of each level, the brightest first
    * @param groups how many groups have that light
-   * @param levels how many entries of both count
+   * @param alone what they would give at their own best point, W: where it is worth to look follows from it
+   * @param levels how many entries of the three count
    * @param window null where nothing holds the string: `heldW` is `powerW` then
    * @returns one object, overwritten by the next question
    */
   best(
     light: Float64Array,
     groups: Float64Array,
+    alone: Float64Array,
     levels: number,
     cellC: number,
     window: VoltWindow | null,
   ): SeriesBest {
     const out = this.#out
-    out.powerW = out.heldW = out.voltsV = out.apartW = 0
-    let bypassed = 0
-    while (levels > 0 && !((light[levels - 1] as number) > 0)) bypassed += groups[--levels] as number
+    out.powerW = out.heldW = out.voltsV = 0
+    let dark = 0
+    while (levels > 0 && !((light[levels - 1] as number) > 0)) dark += groups[--levels] as number
     if (levels === 0) return out
-    this.#prepare(light, groups, levels, cellC)
-    let open = 0
-    for (let j = 0; j < levels; j++) {
-      open += this.#opens[j] as number
-      out.apartW += this.#climb(light, groups, j, j + 1, 0, 0)
-    }
-    let rest = open
-    for (let last = levels - 1; last >= 0; last--) {
-      const most = (this.#currents[last] as number) * rest * fillBound
-      if (most > out.powerW || (window && most > out.heldW)) {
-        const least = last + 1 < levels ? (this.#currents[last + 1] as number) : 0
-        const power = this.#climb(light, groups, 0, last + 1, least, bypassed)
-        const held = !window || (this.#topV >= window.lowV && this.#topV <= window.highV)
-        if (power > out.powerW) out.powerW = power
-        if (held && power > out.heldW) {
-          out.heldW = power
-          out.voltsV = this.#topV
-        }
+    const open = this.#prepare(light, groups, alone, levels, cellC)
+    for (let looked = 0; looked < levels; looked++) {
+      let last = 0
+      for (let j = 1; j < levels; j++)
+        if ((this.#bounds[j] as number) > (this.#bounds[last] as number)) last = j
+      const most = (this.#bounds[last] as number) * tableSlack
+      if (most <= (window ? out.heldW : out.powerW)) break
+      this.#bounds[last] = 0
+      const least = last + 1 < levels ? (this.#currents[last + 1] as number) : 0
+      const power = this.#climb(light, groups, last + 1, least, dark + (this.#darker[last] as number))
+      const held = !window || (this.#topV >= window.lowV && this.#topV <= window.highV)
+      if (power > out.powerW) out.powerW = power
+      if (held && power > out.heldW) {
+        out.heldW = power
+        out.voltsV = this.#topV
       }
-      rest -= this.#opens[last] as number
-      bypassed += groups[last] as number
     }
     if (!window) return out
-    if (open < window.startV) out.heldW = out.voltsV = 0
+    if (out.voltsV < window.startV && !this.#reaches(light, groups, levels, open, window.startV))
+      out.heldW = out.voltsV = 0
     else if (out.heldW < out.powerW)
       for (const volts of [window.lowV, window.highV])
-        if (volts < open) this.#hold(light, groups, levels, volts)
+        if (this.#reaches(light, groups, levels, open, volts)) this.#hold(light, groups, levels, volts)
     return out
   }
 
@@ -137,21 +151,27 @@ export class SeriesCurve {
     varianceLights.forEach((light, a) => {
       for (let b = 0; b < varianceCells; b++) {
         const levels = Float64Array.of(light * (1 + spread), light * (1 - spread))
-        const { powerW, apartW } = this.best(
-          levels,
-          Float64Array.of(12, 12),
-          2,
-          coldestC + b * cellStepK,
-          null,
-        )
-        out[a * varianceCells + b] = (1 - powerW / apartW) / spread ** 2
+        const cellC = coldestC + b * cellStepK
+        const alone = levels.map((level) => this.alone(level, 12, cellC))
+        const { powerW } = this.best(levels, Float64Array.of(12, 12), alone, 2, cellC, null)
+        out[a * varianceCells + b] =
+          (1 - powerW / ((alone[0] as number) + (alone[1] as number))) / spread ** 2
       }
     })
     return out
   }
 
-  /** Carries the model to the cells' temperature, and takes light currents and open-circuit volts of the levels. */
-  #prepare(light: Float64Array, groups: Float64Array, levels: number, cellC: number): void {
+  /**
+   * Carries the model to the cells' temperature, takes light currents of the levels and what bounds their power.
+   * @returns volts that the string stays under
+   */
+  #prepare(
+    light: Float64Array,
+    groups: Float64Array,
+    alone: Float64Array,
+    levels: number,
+    cellC: number,
+  ): number {
     if (cellC !== this.#cellC) {
       this.#cell = diodeAt(this.#model, 1000, cellC)
       this.#cellC = cellC
@@ -159,29 +179,65 @@ export class SeriesCurve {
     if (this.#currents.length < levels) {
       this.#currents = new Float64Array(2 * levels)
       this.#opens = new Float64Array(2 * levels)
+      this.#darker = new Float64Array(2 * levels)
+      this.#bounds = new Float64Array(2 * levels)
     }
-    for (let j = 0; j < levels; j++) {
-      this.#currents[j] = ((light[j] as number) / 1000) * this.#cell.lightA
-      this.#sum(light, groups, j, j + 1, 0)
-      this.#opens[j] = this.#volts
+    const { lightA, saturationA, thermalV } = this.#cell
+    let [open, darker] = [0, 0]
+    for (let j = levels - 1; j >= 0; j--) {
+      const current = ((light[j] as number) / 1000) * lightA
+      const volts =
+        ((groups[j] as number) / this.groupsPerModule) * thermalV * Math.log1p(current / saturationA)
+      this.#currents[j] = current
+      // Without its shunt a diode would reach as far.
+      this.#opens[j] = volts
+      this.#darker[j] = darker
+      open += volts
+      darker += groups[j] as number
     }
+    for (let last = 0; last < levels; last++) {
+      const current = this.#currents[last] as number
+      let sum = 0
+      for (let j = 0; j <= last; j++)
+        sum += Math.min(alone[j] as number, current * (this.#opens[j] as number))
+      this.#bounds[last] = sum
+    }
+    return open
   }
 
-  /** Volts of the groups of some levels at a current below their light currents, with both derivatives. */
-  #sum(light: Float64Array, groups: Float64Array, from: number, to: number, currentA: number): void {
+  /** Whether the string comes to these volts; looked at closely only where the bound does not say. */
+  #reaches(
+    light: Float64Array,
+    groups: Float64Array,
+    levels: number,
+    openBound: number,
+    voltsV: number,
+  ): boolean {
+    if (openBound <= voltsV) return false
+    this.#sum(light, groups, levels, 0)
+    return this.#volts > voltsV
+  }
+
+  /** Volts of the groups of the first levels at a current below their light currents, with both derivatives. */
+  #sum(light: Float64Array, groups: Float64Array, levels: number, currentA: number): void {
     const { saturationA, seriesOhm, shuntOhm, thermalV } = this.#cell
     let [volts, slope, bend] = [0, 0, 0]
-    for (let j = from; j < to; j++) {
+    for (let j = 0; j < levels; j++) {
       const difference = Math.max(0, (this.#currents[j] as number) - currentA)
       const shunt = (light[j] as number) / 1000 / shuntOhm
       const leak = shunt * thermalV
-      // Junction volts over thermal volts: through the diode alone, less what leaks through the shunt there.
+      // Junction volts over thermal volts if all went through the diode; then Newton's steps for what leaks.
       let x = Math.log1p(difference / saturationA)
-      const through = difference - leak * x
-      if (through > 0.3 * difference) x = Math.log1p(through / saturationA)
-      else x = this.#nearFoot(difference, leak, Math.min(x, difference / leak))
-      let grown = saturationA * Math.exp(x)
-      const step = (grown - saturationA + leak * x - difference) / (grown + leak)
+      let grown = saturationA + difference
+      let step = (leak * x) / (grown + leak)
+      if (step > slightStep) {
+        x = this.#nearFoot(difference, leak, Math.min(x, difference / leak))
+        grown = saturationA * Math.exp(x)
+      } else {
+        x -= step
+        grown *= 1 - step * (1 - step * (0.5 - step / 6))
+      }
+      step = (grown - saturationA + leak * x - difference) / (grown + leak)
       x -= step
       grown *= 1 - step
       const steep = grown / thermalV + shunt
@@ -206,32 +262,37 @@ export class SeriesCurve {
     return x
   }
 
-  /** The greatest power of some levels between a current and the least of their light currents, W. */
+  /** The greatest power of the first levels between a current and the least of their light currents, W. */
   #climb(
     light: Float64Array,
     groups: Float64Array,
-    from: number,
-    to: number,
+    levels: number,
     leastA: number,
     bypassed: number,
   ): number {
-    const mostA = this.#currents[to - 1] as number
+    const mostA = this.#currents[levels - 1] as number
     let [low, high] = [leastA, mostA]
     let current = mostA * firstShare > leastA ? mostA * firstShare : (leastA + mostA) / 2
-    let power = 0
     for (let k = 0; k < newtonSteps; k++) {
-      this.#sum(light, groups, from, to, current)
+      this.#sum(light, groups, levels, current)
       const volts = this.#volts - bypassV * bypassed
-      power = current * volts
-      this.#topV = volts
       const rise = volts + current * this.#slope
+      const fall = 2 * this.#slope + current * this.#bend
+      const way = -rise / fall
       if (rise > 0) low = current
       else high = current
-      const next = current - rise / (2 * this.#slope + current * this.#bend)
-      if (Math.abs(next - current) < closeEnough * mostA || high - low < closeEnough * mostA) break
+      const next = current + way
+      if (Math.abs(way) < closeEnough * (mostA - current) && next > leastA) {
+        this.#topV = volts + way * (this.#slope + (way * this.#bend) / 2)
+        return current * volts + (way * rise) / 2
+      }
+      if (high - low < narrow * mostA || k === newtonSteps - 1) {
+        this.#topV = volts
+        return current * volts
+      }
       current = next > low && next < high ? next : (low + high) / 2
     }
-    return power
+    return 0
   }
 
   /** What the string gives where its input holds it at these volts, which it reaches. */
@@ -243,7 +304,7 @@ export class SeriesCurve {
       while (taking < levels && (this.#currents[taking] as number) > current) taking++
       let bypassed = 0
       for (let j = taking; j < levels; j++) bypassed += groups[j] as number
-      this.#sum(light, groups, 0, taking, current)
+      this.#sum(light, groups, taking, current)
       if (this.#volts - bypassV * bypassed > voltsV) low = current
       else high = current
     }

@@ -5,6 +5,7 @@ import { brightestFirst, seriesBest } from './strip-mismatch'
 
 /** Light within this share of each other is taken as the same: what that hides is a hundredth of a percent. */
 const alikeShare = 0.012
+const stcWm2 = 1000
 /** Up to this spread of the light no group is bypassed, and what is lost goes with its variance. */
 const slightSpread = 0.08
 
@@ -127,6 +128,7 @@ export function workingPoint(
   const { curve } = power
   const cleaned = new Float64Array(groups.all)
   const counts = new Float64Array(groups.all)
+  const alone = new Float64Array(groups.all)
 
   const asOneModule = (clean: number, cellC: number, inSeries: number) => {
     const effective = groups.mean * clean
@@ -139,16 +141,18 @@ export function workingPoint(
   const isInside = () =>
     !window || (out.voltsV >= Math.max(window.lowV, window.startV) && out.voltsV <= window.highV)
 
-  /** The mean of the levels' efficiencies by their light. */
+  /** The mean of the levels' efficiencies by their light, and the light that each level makes at the cells' temperature. */
   const byLevels = (clean: number, cellC: number) => {
     const { light, levels } = groups
     let [stc, hot, sum] = [0, 0, 0]
     for (let j = 0; j < levels; j++) {
       const value = light[j] as number
       const weight = value * (groups.groups[j] as number)
+      const made = weight * power.efficiency(value * clean, cellC)
       sum += weight
       stc += weight * power.efficiency(value * clean, 25)
-      hot += weight * power.efficiency(value * clean, cellC)
+      hot += made
+      alone[j] = made
     }
     out.atStc = sum > 0 ? stc / sum : 1
     out.atCell = sum > 0 ? hot / sum : 1
@@ -174,12 +178,17 @@ export function workingPoint(
     const { light, levels, mean, all } = groups
     // Panels that stand for several modules each have their groups as many times.
     const times = (inSeries * curve.groupsPerModule) / all
+    const wattsOf = (curve.ratedW / stcWm2 / curve.groupsPerModule) * clean * times
+    let apartW = 0
     for (let j = 0; j < levels; j++) {
       cleaned[j] = (light[j] as number) * clean
       counts[j] = (groups.groups[j] as number) * times
+      alone[j] = (alone[j] as number) * wattsOf
+      apartW += alone[j] as number
     }
-    const best = curve.best(cleaned, counts, levels, cellC, window ?? null)
-    out.lit = best.apartW > 0 ? mean * Math.min(1, best.powerW / best.apartW) : 0
+    const best = curve.best(cleaned, counts, alone, levels, cellC, window ?? null)
+    // The efficiencies are those of the same table, so that its own error cancels.
+    out.lit = apartW > 0 ? mean * Math.min(1, best.powerW / apartW) : 0
     out.held = best.powerW > 0 ? best.heldW / best.powerW : 0
     out.voltsV = best.voltsV
     return out
