@@ -132,6 +132,48 @@ test('roof and layout: a case a line, an answer a line, in the same order, bad o
   ])
 }, 60_000)
 
+test('roof: profiles, overhang and further volumes', () => {
+  const outline = [
+    [0, 0],
+    [10, 0],
+    [10, 8],
+    [0, 8],
+  ]
+  const house = { outline, eaveHeightM: 3, edges: outline.map(() => ({ pitchDeg: 45 })) }
+  const mansard = outline.map(() => ({
+    profile: [
+      [0, 70],
+      [2, 20],
+    ],
+  }))
+  const tower = {
+    ...house,
+    outline: outline.map(([x = 0, y = 0]) => [x * 0.2 + 1, y * 0.2 + 1]),
+    eaveHeightM: 9,
+  }
+  const [plain, wide, steep, merged, tooSteep, badStep] = gable('roof', [
+    house,
+    { ...house, overhangM: 0.5 },
+    { ...house, edges: mansard },
+    { ...house, volumes: [tower] },
+    { ...house, edges: [{ pitchDeg: 95 }] },
+    { ...house, edges: [...house.edges.slice(1), { profile: [[1, 40]] }] },
+  ])
+  const planesOf = (answer: Record<string, unknown> | undefined) =>
+    (answer?.['planes'] ?? []) as { id: string; areaM2: number; volume?: number; holes?: unknown[] }[]
+  const area = (answer: Record<string, unknown> | undefined) =>
+    planesOf(answer).reduce((sum, { areaM2 }) => sum + areaM2, 0)
+  expect(area(plain)).toBeCloseTo(80 * Math.SQRT2, 6)
+  expect(area(wide)).toBeCloseTo(11 * 9 * Math.SQRT2, 6)
+  expect(wide?.['ridgeHeightM']).toBeCloseTo(7, 9)
+  expect(planesOf(steep).map(({ id }) => id)).toContain('e2.1')
+  expect(planesOf(merged).map(({ volume }) => volume)).toEqual([0, 0, 0, 0, 1, 1, 1, 1])
+  expect(planesOf(merged).every(({ id, volume }) => id.startsWith('v1-') === (volume === 1))).toBe(true)
+  expect(area(merged)).toBeCloseTo(80 * Math.SQRT2, 2)
+  expect(tooSteep?.error?.path).toBe('edges.0.pitchDeg')
+  expect([badStep?.error?.code, badStep?.error?.path]).toEqual(['bad-profile', 'edges.3.profile.0'])
+}, 60_000)
+
 test('sun, poa and yield: options by their names, the weather read once', () => {
   const moment = { lat: 39.742476, lon: -105.1786, time: '2003-10-17T12:30:30-07:00', deltaT: 67 }
   const suns = gable('sun', [

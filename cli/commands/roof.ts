@@ -1,42 +1,68 @@
 import { type Command } from 'commander'
 import { z } from 'zod'
 import { between } from '@/core/model/rules'
-import { buildRoof } from '@/core/roof/roof'
+import { mergeRoofs } from '@/core/roof/merge'
+import { buildOverhung } from '@/core/roof/overhang'
+import { type RoofPlane } from '@/core/roof/roof'
 import { addCaseCommand, type Question } from '../case-command'
 
 /** Metres from the origin that an outline may reach: farther off, millimetres are lost in the numbers. */
 const farthestM = 1_000_000
 const mostCorners = 400
 const mostHoles = 20
+const mostSteps = 10
+const mostVolumes = 30
+const widestOverhangM = 5
 const coordinate = between(-farthestM, farthestM, 'm')
 const point = z.tuple([coordinate, coordinate])
 
-const schema = z.object({
+const volume = z.object({
   outline: z.array(point).min(3).max(mostCorners),
   /** Courtyards, clockwise; their sides follow the outline's. */
   holes: z.array(z.array(point).min(3).max(mostCorners)).max(mostHoles).exactOptional(),
   eaveHeightM: z.number().min(0).max(200),
+  /** In plan; the planes over the walls go on down. */
+  overhangM: between(0, widestOverhangM, 'm').default(0),
   edges: z.array(
     z.union([
-      z.strictObject({ pitchDeg: z.number().gt(0).lt(90) }),
+      z.strictObject({ pitchDeg: z.number().min(0).lt(90) }),
       z.strictObject({ gable: z.literal(true) }),
+      /** Heights over the eave and pitches from there on; 90 is upright. */
+      z.strictObject({ profile: z.array(z.tuple([z.number(), z.number()])).max(mostSteps) }),
     ]),
   ),
 })
 
+const schema = volume.extend({
+  /** Further volumes of the same form; what is seen from above of all is the roof. */
+  volumes: z.array(volume).max(mostVolumes).exactOptional(),
+})
+
+type Written = Pick<RoofPlane, 'id' | 'corners' | 'holes' | 'pitchDeg' | 'azimuthDeg' | 'areaM2'> & {
+  readonly edges: readonly object[]
+}
+
+const written = ({ id, corners, holes, pitchDeg, azimuthDeg, areaM2, edges }: Written) => ({
+  id,
+  corners,
+  ...(holes ? { holes } : {}),
+  pitchDeg,
+  azimuthDeg,
+  areaM2,
+  edges,
+})
+
 const question: Question<z.infer<typeof schema>> = {
   schema,
-  answer: (given) => {
-    const { planes, ridgeHeightM } = buildRoof(given)
+  answer: ({ volumes = [], ...first }) => {
+    const roofs = [first, ...volumes].map(({ overhangM, ...building }) => buildOverhung(building, overhangM))
+    const ridgeHeightM = Math.max(...roofs.map((roof) => roof.ridgeHeightM))
+    const [alone] = roofs
+    if (alone && roofs.length === 1) return { planes: alone.planes.map(written), ridgeHeightM }
     return {
-      planes: planes.map(({ id, corners, holes, pitchDeg, azimuthDeg, areaM2, edges }) => ({
-        id,
-        corners,
-        ...(holes ? { holes } : {}),
-        pitchDeg,
-        azimuthDeg,
-        areaM2,
-        edges,
+      planes: mergeRoofs(roofs).map((plane) => ({
+        ...written({ ...plane, id: plane.volume === 0 ? plane.id : `v${plane.volume}-${plane.id}` }),
+        volume: plane.volume,
       })),
       ridgeHeightM,
     }

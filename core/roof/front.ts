@@ -4,6 +4,8 @@ import { type Vec2 } from '../geometry/vector'
 export interface SupportLine {
   /** The least of its sides; its faces are named by it. */
   readonly side: number
+  /** Which stretch of its sides' profile it is, 0 at the eave. */
+  readonly step: number
   /** Along its sides, unit. */
   readonly way: Vec2
   /** Inward, unit. */
@@ -89,10 +91,12 @@ const samePitch = 1e-9
  * Lines under the sides of closed outlines, and for each side its line.
  * @param rings counter-clockwise outside, clockwise inside; sides are counted through
  * @param speeds one to a side
+ * @param isLike whether two sides rise alike all the way up, by index
  */
 export function supportLines(
   rings: readonly (readonly Vec2[])[],
   speeds: readonly number[],
+  isLike: (side: number, other: number) => boolean,
 ): { readonly lines: SupportLine[]; readonly lineOf: number[] } {
   const lines: SupportLine[] = []
   const lineOf: number[] = []
@@ -107,6 +111,7 @@ export function supportLines(
       const known = lines.findIndex(
         (line) =>
           Math.abs(line.speed - speed) <= samePitch * Math.max(1, speed) &&
+          isLike(line.side, side) &&
           dot(line.way, way) > 0 &&
           Math.abs(dot(line.inward, a) - line.offsetM) < sameLineM &&
           Math.abs(dot(line.inward, b) - line.offsetM) < sameLineM,
@@ -114,7 +119,7 @@ export function supportLines(
       if (known >= 0) lineOf.push(known)
       else {
         lineOf.push(lines.length)
-        lines.push({ side, way, inward, offsetM: (dot(inward, a) + dot(inward, b)) / 2, speed })
+        lines.push({ side, step: 0, way, inward, offsetM: (dot(inward, a) + dot(inward, b)) / 2, speed })
       }
       side++
     })

@@ -22,9 +22,13 @@ export function kindOf(
   const length = Math.hypot(dx, dy)
   const rise = Math.abs(b[2] - a[2])
   const level = rise < levelM && rise < levelShare * length
-  if (other.speed === 0) return level ? 'ridge' : 'rake'
   // Into my face, and how much steeper it rises that way than the other.
   const [nx, ny] = [-dy / length, dx / length]
+  if (other.speed === 0) {
+    if (!level) return 'rake'
+    // Over the upright stretch of its own side it begins; under another wall it ends.
+    return other.side === mine.side && other.step < mine.step ? 'eave' : 'ridge'
+  }
   const parting =
     (mine.inward[0] / mine.speed - other.inward[0] / other.speed) * nx +
     (mine.inward[1] / mine.speed - other.inward[1] / other.speed) * ny

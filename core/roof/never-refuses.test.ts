@@ -1,7 +1,8 @@
 import { containsPoint, signedArea } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { seededRandom } from '../model/random'
-import { buildRoof, planOf, planeHeightM, type Building, type Roof, type RoofEdge } from './roof'
+import { type RoofEdge } from './profile'
+import { buildRoof, planOf, planeHeightM, type Building, type Roof } from './roof'
 import { straightened } from './straighten'
 
 const gable: RoofEdge = { gable: true }

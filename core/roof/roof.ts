@@ -4,15 +4,13 @@ import { containsPoint, signedArea } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { checkOutline } from './check-outline'
 import { bordersOf, type Border } from './faces'
+import { flatRoof } from './flat'
 import { supportLines, type RoofNode, type SupportLine } from './front'
 import { joined, kindOf, type PlaneEdgeKind } from './labels'
 import { type Seams } from './seams'
+import { checkProfiles, profileOf, slopes, speedOf, type RoofEdge } from './profile'
 import { shrinkFront } from './shrink'
-
-/** What a roof does above one edge of its outline: rises from it, or ends there in a gable. */
-export type RoofEdge = { readonly pitchDeg: number } | { readonly gable: true }
-
-const isGable = (edge: RoofEdge): edge is { readonly gable: true } => 'gable' in edge
+import { stepsOf } from './step'
 
 /** A building as far as its roof goes. */
 export interface Building {
@@ -27,7 +25,10 @@ export interface Building {
 
 /** One plane of a roof. Corners run counter-clockwise seen from above; edge i from corner i to i + 1. */
 export interface RoofPlane {
-  /** "e" and the index of the side it rises from (the least one where several lie in one plane). */
+  /**
+   * "e" and the index of the side it rises from (the least one where several lie in one plane), and behind a point which
+   * stretch of the side's profile it is, where it is not the first.
+   */
   readonly id: string
   readonly edgeIndex: number
   readonly corners: readonly Vec3[]
@@ -69,25 +70,27 @@ const missingShare = 1e-7
 
 /**
  * The roof over an outline, see `shrinkFront`. Sides in one line with one pitch share a plane.
- * @throws Fault from `checkOutline`, `bad-edges`, `all-gables`, `no-closed-roof`, `roof-not-possible`.
+ * @throws Fault from `checkOutline`, `bad-edges`, `bad-profile`, `flat-edge`, `all-gables`, `no-closed-roof`, `roof-not-possible`.
  */
 export function buildRoof({ outline, holes = [], edges, eaveHeightM }: Building): Roof {
   checkOutline(outline, holes)
   const rings = [outline, ...holes]
   const sides = rings.reduce((sum, ring) => sum + ring.length, 0)
   if (edges.length !== sides) throw new Fault('bad-edges', { sides, given: edges.length }, 'edges')
-  if (edges.every(isGable)) throw new Fault('all-gables', {}, 'edges')
+  const flat = flatRoof({ outline, holes, edges, eaveHeightM })
+  if (flat) return flat
+  checkProfiles(edges)
+  if (!edges.some(slopes)) throw new Fault('all-gables', {}, 'edges')
   // Near the origin, where numbers are finest.
   const [ox, oy] = outline[0] ?? [0, 0]
   const local = rings.map((ring) => ring.map(([x, y]): Vec2 => [x - ox, y - oy]))
-  const speeds = edges.map((edge) => (isGable(edge) ? 0 : 1 / Math.tan(toRadians(edge.pitchDeg))))
   const area = local.reduce((sum, ring) => sum + signedArea(ring), 0)
   const place = ([x, y, z]: RoofNode): Vec3 => [x + ox, y + oy, z + eaveHeightM]
   let failure: Fault | null = null
   let rough: Roof | null = null
   for (const touchM of touches) {
     try {
-      const { roof, worstM, missing } = attempt(local, speeds, edges, touchM, place, area)
+      const { roof, worstM, missing } = attempt(local, edges, touchM, place, area)
       if (worstM <= offPlaneM && missing <= missingShare) return roof
       if (missing <= 1e-3) rough ??= roof
     } catch (error) {
@@ -101,13 +104,23 @@ export function buildRoof({ outline, holes = [], edges, eaveHeightM }: Building)
 
 function attempt(
   rings: readonly (readonly Vec2[])[],
-  speeds: readonly number[],
   edges: readonly RoofEdge[],
   touchM: number,
   place: (node: RoofNode) => Vec3,
   area: number,
 ): { readonly roof: Roof; readonly worstM: number; readonly missing: number } {
-  const { lines, lineOf } = supportLines(rings, speeds)
+  const profiles = edges.map(profileOf)
+  const { lines, lineOf } = supportLines(
+    rings,
+    profiles.map(([foot]) => speedOf(foot?.[1] ?? 90)),
+    (a, b) => String(profiles[a]) === String(profiles[b]),
+  )
+  const steps = stepsOf(
+    lines,
+    lines.map(({ side }) =>
+      (profiles[side] ?? []).slice(1).map(([heightM, pitchDeg]) => ({ heightM, speed: speedOf(pitchDeg) })),
+    ),
+  )
   let first = 0
   const seams = shrinkFront(
     lines,
@@ -116,6 +129,7 @@ function attempt(
       first += corners.length
       return { corners, lineOf: own }
     }),
+    steps,
     touchM,
   )
   const { borders, meeting } = bordersOf(seams, (face) => flatOf(lines[face]))
@@ -123,11 +137,10 @@ function attempt(
   let [worstM, covered] = [0, 0]
   lines.forEach((line, face) => {
     if (line.speed === 0) return
-    const edge = edges[line.side]
     const made = planesOf(
       borders.get(face) ?? [],
       line,
-      edge && !isGable(edge) ? edge.pitchDeg : 0,
+      profiles[line.side]?.[line.step]?.[1] ?? 0,
       lines,
       seams,
       meeting,
@@ -188,7 +201,7 @@ function planesOf(
       const edgeIndex = sides.length > 0 ? Math.min(...sides) : line.side
       const planM2 = inside.reduce((sum, opening) => sum + opening.areaM2, areaM2)
       return {
-        id: `e${edgeIndex}`,
+        id: line.step === 0 ? `e${edgeIndex}` : `e${edgeIndex}.${line.step}`,
         edgeIndex,
         corners: named.map(({ at }) => place(at)),
         edges: named.map(({ kind, lengthM }) => ({ kind, lengthM })),

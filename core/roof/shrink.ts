@@ -5,6 +5,7 @@ import { cornerOf, placeOf, relation, type FrontCorner, type Loop, type SupportL
 import { nextHeight } from './next-event'
 import { outside, Seams } from './seams'
 import { settled, zipped } from './settle'
+import { stepped, type Step } from './step'
 import { cancelled, tie, type End, type Piece } from './tie'
 import { cutsOf, gathered } from './touching'
 
@@ -20,12 +21,14 @@ const eventsPerSide = 40
  *
  * @param lines see `SupportLine`; walls inside that neighbours of unlike slope in one line need are added
  * @param rings for every closed outline its sides' lines and its corners' places
+ * @param steps where slopes change on the way up, the lowest first
  * @param touchM what is nearer than this lies together
  * @throws Fault `roof-not-possible` when the front gets lost in rounding; another `touchM` may help
  */
 export function shrinkFront(
   lines: SupportLine[],
   rings: readonly { readonly corners: readonly Vec2[]; readonly lineOf: readonly number[] }[],
+  steps: readonly Step[],
   touchM: number,
 ): Seams {
   const seams = new Seams()
@@ -41,9 +44,19 @@ export function shrinkFront(
   loops = loops.map((loop) => settled(loop, lines, 0, seams))
   const sides = rings.reduce((sum, { corners }) => sum + corners.length, 0)
   let height = 0
+  let coming = 0
   for (let events = eventsPerSide * sides + 40; ; events--) {
     if (events < 0) throw new Fault('roof-not-possible', {}, 'edges')
     const next = nextHeight(loops, lines, height, touchM)
+    const step = steps[coming]
+    if (step && step.heightM < next) {
+      coming++
+      height = step.heightM
+      loops = loops
+        .map((loop) => settled(stepped(loop, step, lines, seams), lines, height, seams))
+        .filter(({ length }) => length > 2)
+      continue
+    }
     if (next === Infinity) break
     height = next
     loops = eventAt(height, loops, lines, seams, touchM)
@@ -70,7 +83,8 @@ function firstCorners(
   const sign = b.speed > a.speed ? 1 : -1
   const way: Vec2 = [a.inward[0] * sign, a.inward[1] * sign]
   const inward: Vec2 = [-way[1], way[0]]
-  lines.push({ side: outside, way, inward, offsetM: inward[0] * here[0] + inward[1] * here[1], speed: 0 })
+  const offsetM = inward[0] * here[0] + inward[1] * here[1]
+  lines.push({ side: outside, step: 0, way, inward, offsetM, speed: 0 })
   const wall = lines.length - 1
   return [cornerOf(lines, arrives, wall, birth, here), cornerOf(lines, wall, leaves, birth, here)]
 }

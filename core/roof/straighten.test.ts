@@ -1,6 +1,7 @@
 import { seededRandom } from '../model/random'
 import { type Vec2 } from '../geometry/vector'
-import { buildRoof, type RoofEdge } from './roof'
+import { type RoofEdge } from './profile'
+import { buildRoof } from './roof'
 import { straightened } from './straighten'
 
 const gable: RoofEdge = { gable: true }

@@ -1,7 +1,7 @@
 import { type Vec2 } from '../geometry/vector'
 import { Fault } from '../model/fault'
 import { checkOutline } from './check-outline'
-import { type RoofEdge } from './roof'
+import { type RoofEdge } from './profile'
 
 /** Sides that lie this near to one line, m, and look this nearly one way, are meant as one: no drawing is truer. */
 const sameLineM = 5e-3
