@@ -1,5 +1,5 @@
 import { siteId } from '@/core/kinds/site/site'
-import { english } from '@/words/en/index'
+import { english } from '@/words/english'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { type BenchParts } from './context'

@@ -1,7 +1,7 @@
 import { DataTexture, LinearFilter, RedFormat, Vector2 } from 'three'
 import { containsPoint } from '@/core/geometry/polygon'
 import { type Vec2 } from '@/core/geometry/vector'
-import { planeHeightM, planOf } from '@/core/roof/roof'
+import { planeHeightM, planOf } from '@/core/roof/plane'
 import { type Site } from '@/core/site/site'
 
 /** Width of the square of ground around the house that is shaded, m, and points along it. */

@@ -1,4 +1,4 @@
-import { english } from './en/index'
+import { english } from './english'
 import { Sayer } from './sayer'
 
 /** English in metres: of the command line, and of answers to programs, who know nothing of a job's place. */

@@ -1,4 +1,4 @@
-import { english } from '@/words/en/index'
+import { english } from '@/words/english'
 import { type BenchParts } from '../context'
 import { type Chapter } from '../store/session'
 

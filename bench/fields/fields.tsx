@@ -37,14 +37,16 @@ export function LengthField(props: Of) {
   )
 }
 
-export function SlopeField(props: Of) {
+/** @param brief degrees alone, where there is little room */
+export function SlopeField({ brief = false, ...props }: Of & { readonly brief?: boolean }) {
   const set = useSet(props)
-  const { units, locale } = useSite()
+  const site = useSite()
+  const { units, locale } = site
   return (
     <TextField
       label={props.label}
-      shown={formatSlope(props.value, units, locale)}
-      width="words"
+      shown={brief ? `${entered(props.value, site, 1)}°` : formatSlope(props.value, units, locale)}
+      width={brief ? 'figure' : 'words'}
       onType={(text) => set(parseSlope(text.split('·')[0] ?? text, locale))}
       hint="30, 58%, 7/12"
     />

@@ -1,5 +1,5 @@
 import { job, option } from '@/town/testing'
-import { english } from '@/words/en/index'
+import { english } from '@/words/english'
 import { Sayer } from '@/words/sayer'
 import { type AnyObject } from '@/core/kinds/index'
 import { shownValue } from './shown-value'

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { type Vec3 } from '@/core/geometry/vector'
-import { type RoofPlane } from '@/core/roof/roof'
+import { type RoofPlane } from '@/core/roof/plane'
 import { type Site } from '@/core/site/site'
 import { type StageView } from '@/stage/stage-view'
 import { number } from '@/words/format'

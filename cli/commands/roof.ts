@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { between } from '@/core/model/rules'
 import { mergeRoofs } from '@/core/roof/merge'
 import { buildOverhung } from '@/core/roof/overhang'
-import { type RoofPlane } from '@/core/roof/roof'
+import { type RoofPlane } from '@/core/roof/plane'
 import { addCaseCommand, type Question } from '../case-command'
 
 /** Metres from the origin that an outline may reach: farther off, millimetres are lost in the numbers. */

@@ -1,7 +1,7 @@
 import { type Vec2 } from '../geometry/vector'
 import { type PlanShape } from '../kinds/standing'
 import { type Site } from '../site/site'
-import { planOf } from '../roof/roof'
+import { planOf } from '../roof/plane'
 
 /** A filled outline of the small picture, north up, x to the right and y down, within 0..100. */
 export interface PicturePart {

@@ -1,6 +1,6 @@
 import { centroid, containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
-import { planeHeightM, planOf, type RoofPlane } from '../roof/roof'
+import { planeHeightM, planOf, type RoofPlane } from '../roof/plane'
 import { type Below, type KeepOut } from './standing'
 
 /** Height of the topmost roof over a point of the plan; 0 on open ground. */

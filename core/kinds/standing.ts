@@ -3,7 +3,7 @@ import { type Vec2, type Vec3 } from '../geometry/vector'
 import { type Slot } from '../layout/lay'
 import { type Fault } from '../model/fault'
 import { type ObjectBase } from '../model/object-base'
-import { type RoofPlane } from '../roof/roof'
+import { type RoofPlane } from '../roof/plane'
 import { type Tracker } from '../sun/tracker'
 
 /** A footprint in plan that modules keep off, with the strip kept free around it. */

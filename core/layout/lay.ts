@@ -1,4 +1,4 @@
-import { type RoofPlane } from '../roof/roof'
+import { type RoofPlane } from '../roof/plane'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { freeRuns, type Field } from './free-runs'
 import { frameOf, fromFrame, planOntoFrame, toFrame, type PlaneFrame } from './plane-frame'

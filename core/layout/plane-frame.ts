@@ -1,4 +1,4 @@
-import { type RoofPlane } from '../roof/roof'
+import { type RoofPlane } from '../roof/plane'
 import { cross3, dot3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
 
 /** Coordinates on a plane: u level (to the right seen from below the eave), v up the slope, metres. */

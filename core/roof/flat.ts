@@ -2,7 +2,7 @@ import { Fault } from '../model/fault'
 import { signedArea } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { profileOf, slopes, type RoofEdge } from './profile'
-import { type Building, type Roof } from './roof'
+import { type Building, type Roof } from './plane'
 
 const isFlat = (edge: RoofEdge) => profileOf(edge)[0]?.[1] === 0
 

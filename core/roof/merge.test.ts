@@ -4,7 +4,8 @@ import { seededRandom } from '../model/random'
 import { toRadians } from '../model/units'
 import { mergeRoofs, type MergedPlane } from './merge'
 import { type RoofEdge } from './profile'
-import { buildRoof, planeHeightM, planOf } from './roof'
+import { planeHeightM, planOf } from './plane'
+import { buildRoof } from './roof'
 
 const gable: RoofEdge = { gable: true }
 const slope: RoofEdge = { pitchDeg: 40 }

@@ -2,7 +2,7 @@ import { Clipper, FillRule, type Path64, type Paths64 } from 'clipper2-ts'
 import { signedArea } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { labelled, type CutFace, type MergedEdge } from './merged-labels'
-import { planeHeightM, planOf, type Roof, type RoofPlane } from './roof'
+import { planeHeightM, planOf, type Roof, type RoofPlane } from './plane'
 
 /** A plane of a roof of several volumes: what of it is seen from above. */
 export interface MergedPlane extends Omit<RoofPlane, 'edges'> {

@@ -1,6 +1,6 @@
 import { type Vec2 } from '../geometry/vector'
 import { type PlaneEdgeKind } from './labels'
-import { planeHeightM, type RoofPlane } from './roof'
+import { planeHeightM, type RoofPlane } from './plane'
 
 /** An edge of a plane among several volumes; at a wall another volume rises from it. */
 export interface MergedEdge {

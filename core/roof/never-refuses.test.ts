@@ -2,7 +2,8 @@ import { containsPoint, signedArea } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { seededRandom } from '../model/random'
 import { type RoofEdge } from './profile'
-import { buildRoof, planOf, planeHeightM, type Building, type Roof } from './roof'
+import { planOf, planeHeightM, type Building, type Roof } from './plane'
+import { buildRoof } from './roof'
 import { straightened } from './straighten'
 
 const gable: RoofEdge = { gable: true }

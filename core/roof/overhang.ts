@@ -4,7 +4,8 @@ import { type Vec2 } from '../geometry/vector'
 import { checkOutline } from './check-outline'
 import { parallelSine } from './front'
 import { profileOf, speedOf, type ProfileStep, type RoofEdge } from './profile'
-import { buildRoof, type Building, type Roof } from './roof'
+import { type Building, type Roof } from './plane'
+import { buildRoof } from './roof'
 
 /**
  * The roof of a building that goes out over its walls. Its planes are those over the walls, carried on down to one level

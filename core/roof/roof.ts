@@ -6,61 +6,12 @@ import { checkOutline } from './check-outline'
 import { bordersOf, type Border } from './faces'
 import { flatRoof } from './flat'
 import { supportLines, type RoofNode, type SupportLine } from './front'
-import { joined, kindOf, type PlaneEdgeKind } from './labels'
+import { joined, kindOf } from './labels'
+import { type Building, type Roof, type RoofPlane } from './plane'
 import { type Seams } from './seams'
 import { checkProfiles, profileOf, slopes, speedOf, type RoofEdge } from './profile'
 import { shrinkFront } from './shrink'
 import { stepsOf } from './step'
-
-/** A building as far as its roof goes. */
-export interface Building {
-  /** Counter-clockwise seen from above, metres. */
-  readonly outline: readonly Vec2[]
-  /** Courtyards, clockwise; their sides come after the outline's, in order. */
-  readonly holes?: readonly (readonly Vec2[])[]
-  readonly eaveHeightM: number
-  /** One to a side; side i runs from corner i to corner i + 1. */
-  readonly edges: readonly RoofEdge[]
-}
-
-/** One plane of a roof. Corners run counter-clockwise seen from above; edge i from corner i to i + 1. */
-export interface RoofPlane {
-  /**
-   * "e" and the index of the side it rises from (the least one where several lie in one plane), and behind a point which
-   * stretch of the side's profile it is, where it is not the first.
-   */
-  readonly id: string
-  readonly edgeIndex: number
-  readonly corners: readonly Vec3[]
-  readonly edges: readonly { readonly kind: PlaneEdgeKind; readonly lengthM: number }[]
-  /** Openings inside the plane, clockwise: where something stands through it. */
-  readonly holes?: readonly (readonly Vec3[])[]
-  readonly pitchDeg: number
-  /** Clockwise from north, the way the plane looks (down the slope). */
-  readonly azimuthDeg: number
-  readonly areaM2: number
-  /** Upward unit normal. */
-  readonly normal: Vec3
-}
-
-export interface Roof {
-  readonly planes: readonly RoofPlane[]
-  /** Upright faces over gable sides and inside the roof, where one plane ends above another. */
-  readonly gables: readonly { readonly corners: readonly Vec3[] }[]
-  readonly ridgeHeightM: number
-}
-
-/** Corners of the plan under corners in space. */
-export const planOf = (corners: readonly Vec3[]): Vec2[] => corners.map((c): Vec2 => [c[0], c[1]])
-
-/** Height of a plane over a point of the plan. */
-export function planeHeightM(plane: Pick<RoofPlane, 'corners' | 'normal'>, p: Vec2): number {
-  const corner = plane.corners[0] ?? [0, 0, 0]
-  return (
-    corner[2] -
-    (plane.normal[0] * (p[0] - corner[0]) + plane.normal[1] * (p[1] - corner[1])) / plane.normal[2]
-  )
-}
 
 /** What lies nearer than this at one height lies together, m; the others are tried where the first gets lost. */
 const touches = [1e-7, 1e-6, 1e-8, 1e-5, 1e-4] as const

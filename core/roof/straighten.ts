@@ -1,7 +1,7 @@
 import { type Vec2 } from '../geometry/vector'
 import { Fault } from '../model/fault'
 import { checkOutline } from './check-outline'
-import { type RoofEdge } from './profile'
+import { profileOf, type RoofEdge } from './profile'
 
 /** Sides that lie this near to one line, m, and look this nearly one way, are meant as one: no drawing is truer. */
 const sameLineM = 5e-3
@@ -69,7 +69,11 @@ function isSound(outline: readonly Vec2[]): boolean {
 const alike = (a: RoofEdge | undefined, b: RoofEdge | undefined): boolean =>
   a !== undefined &&
   b !== undefined &&
-  ('pitchDeg' in a ? 'pitchDeg' in b && Math.abs(a.pitchDeg - b.pitchDeg) < 1e-9 : !('pitchDeg' in b))
+  profileOf(a).length === profileOf(b).length &&
+  profileOf(a).every(([fromM, pitchDeg], k) => {
+    const [otherFromM, otherDeg] = profileOf(b)[k] ?? [NaN, NaN]
+    return Math.abs(fromM - otherFromM) < 1e-9 && Math.abs(pitchDeg - otherDeg) < 1e-9
+  })
 
 function areOne(one: Side, other: Side): boolean {
   if (one.way[0] * other.way[0] + one.way[1] * other.way[1] < sameWayCosine) return false

@@ -1,6 +1,6 @@
 import { along, rayEllipsoid, rayLevel, rayPolygon, type Ray } from '../geometry/ray'
 import { type Vec3 } from '../geometry/vector'
-import { type RoofPlane } from '../roof/roof'
+import { type RoofPlane } from '../roof/plane'
 import { type Site } from './site'
 
 /** What a ray of sight meets first. */

@@ -1,5 +1,5 @@
 import { rotate2, type Vec2, type Vec3 } from '@/core/geometry/vector'
-import { planeHeightM, type RoofPlane } from '@/core/roof/roof'
+import { planeHeightM, type RoofPlane } from '@/core/roof/plane'
 import { noise } from './noise'
 import { paintArea, type Colour, type Picture } from './ground'
 import { type Car, type PaintedLot } from './scene'

@@ -35,6 +35,7 @@ export const rules = {
   'twelve-months': 'twelve months, January first',
   'outline-corners': 'an outline has at least {limit, number} corners',
   'most-corners': 'at most {limit, number} corners',
+  'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
   'edge-each': 'one entry for each side of the outline',
   'share-or-twelve': 'one share, or twelve by month',
   'corners-in-line': 'all corners lie in one line',

@@ -1,9 +1,8 @@
 import { checks, phrases, remedies } from './checks'
 import { faults, problems, rules } from './faults'
-import { chapters, compass, edges, kinds, loadShapes, tools } from './kinds'
+import { chapters, compass, edgeForms, edges, kinds, loadShapes, tools } from './kinds'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
-import { type Speech } from '../words'
 
 /** English: every sentence that the core and the documents ask for. */
 export const en = {
@@ -22,6 +21,7 @@ export const en = {
   kinds,
   loadShapes,
   edges,
+  edgeForms,
   compass,
   chapters,
   tools,
@@ -29,6 +29,3 @@ export const en = {
   charts,
   units,
 } as const
-
-/** For whoever speaks English alone, and need not load the others. */
-export const english: Speech = { language: 'en', words: en }

@@ -1,4 +1,5 @@
 import { type KindName, type ObjectOf } from '@/core/kinds/index'
+import { type EdgeForm } from '@/core/kinds/volume/volume'
 import { type LoadShape } from '@/core/kinds/load/load'
 
 /** What a kind of object, its fields and its grips are called. */
@@ -166,6 +167,14 @@ export const loadShapes = {
 } satisfies Readonly<Record<LoadShape, string>>
 
 /** Edges of roof planes. */
+/** What the roof does above an edge of its outline. */
+export const edgeForms: Readonly<Record<EdgeForm, string>> = {
+  slope: 'slope',
+  gable: 'gable',
+  'half-hip': 'half-hip',
+  mansard: 'mansard',
+}
+
 export const edges = { eave: 'Eave', ridge: 'Ridge', rake: 'Rake', hip: 'Hip', valley: 'Valley' } as const
 
 /** Directions an array looks, from north in steps of 45 degrees. */

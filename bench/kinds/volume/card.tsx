@@ -1,14 +1,11 @@
 'use client'
 
-import { isGable, type Volume } from '@/core/kinds/volume/volume'
-import { Fault } from '@/core/model/fault'
-import { buildRoof } from '@/core/roof/roof'
+import { type Volume } from '@/core/kinds/volume/volume'
 import { useBench, useSayer } from '../../context'
 import { ChoiceField, LengthField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
-import { toast } from '../../store/session'
 import { NameField } from '../name-field'
-import { toggled } from './toggled'
+import { EdgeRow } from './edge-row'
 
 /** Height, pitch of all and of each edge, and whether it is the customer's. */
 export function VolumeCard({ object: volume }: { readonly object: Volume }) {
@@ -16,7 +13,7 @@ export function VolumeCard({ object: volume }: { readonly object: Volume }) {
   const sayer = useSayer()
   const { fields } = sayer.words.kinds.volume
   const of = { documentId: houseId, objectId: volume.id }
-  const pitches = volume.edges.flatMap((edge) => (isGable(edge) ? [] : [edge.pitchDeg]))
+  const pitches = volume.edges.flatMap((edge) => ('pitchDeg' in edge ? [edge.pitchDeg] : []))
   const first = pitches[0] ?? 30
   const same = pitches.every((pitch) => Math.abs(pitch - first) < 0.01)
   return (
@@ -34,7 +31,9 @@ export function VolumeCard({ object: volume }: { readonly object: Volume }) {
         label={same ? fields.edges : `${fields.edges}, all edges`}
         name="Pitch"
         value={first}
-        fields={(pitchDeg) => ({ edges: volume.edges.map((edge) => (isGable(edge) ? edge : { pitchDeg })) })}
+        fields={(pitchDeg) => ({
+          edges: volume.edges.map((edge) => ('pitchDeg' in edge ? { pitchDeg } : edge)),
+        })}
       />
       <ChoiceField
         label={fields.role}
@@ -52,56 +51,5 @@ export function VolumeCard({ object: volume }: { readonly object: Volume }) {
         ))}
       </ul>
     </>
-  )
-}
-
-/** One edge: its pitch, or that it is a gable, and the way between the two. */
-function EdgeRow({ volume, index }: { readonly volume: Volume; readonly index: number }) {
-  const { documents, session } = useBench()
-  const sayer = useSayer()
-  const edge = volume.edges[index]
-  if (!edge) return null
-  const toggle = () => {
-    const { edges } = toggled(volume, index)
-    try {
-      buildRoof({ ...volume, edges })
-      const fault = documents.set('Roof', houseId, volume.id, { edges })
-      if (fault) throw fault
-    } catch (error) {
-      if (!(error instanceof Fault)) throw error
-      toast(session, sayer.fault(error))
-    }
-  }
-  return (
-    <li
-      className="flex items-center gap-1.5"
-      onMouseEnter={() => session.setState({ lit: [`${volume.id}/e${index}`] })}
-      onMouseLeave={() => session.setState({ lit: [] })}
-    >
-      <span className="w-4 text-[12px] text-pencil">{index + 1}</span>
-      <div className="min-w-0 flex-1">
-        {isGable(edge) ? (
-          <span className="block py-1 text-pencil">gable</span>
-        ) : (
-          <SlopeField
-            label={<span className="sr-only">Pitch of edge {index + 1}</span>}
-            name="Pitch"
-            documentId={houseId}
-            objectId={volume.id}
-            value={edge.pitchDeg}
-            fields={(pitchDeg) => ({
-              edges: volume.edges.map((other, k) => (k === index ? { pitchDeg } : other)),
-            })}
-          />
-        )}
-      </div>
-      <button
-        type="button"
-        className="cursor-pointer text-[12px] text-verdigris hover:underline"
-        onClick={toggle}
-      >
-        {isGable(edge) ? 'to eave' : 'to gable'}
-      </button>
-    </li>
   )
 }

@@ -1,5 +1,5 @@
 import { layOnPlane } from '../../layout/lay'
-import { planOf, type RoofPlane } from '../../roof/roof'
+import { planOf, type RoofPlane } from '../../roof/plane'
 import { faceOf, keepOutsOn } from '../below'
 import {
   type ModuleSize,

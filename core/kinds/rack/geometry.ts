@@ -1,7 +1,7 @@
 import { columnsUnder } from '../../geometry/body'
 import { type Vec3 } from '../../geometry/vector'
 import { layRack } from '../../layout/lay-rack'
-import { planOf } from '../../roof/roof'
+import { planOf } from '../../roof/plane'
 import { type Tracker } from '../../sun/tracker'
 import { type ModuleSize, emptyGeometry, type Geometry } from '../standing'
 import { type Rack } from './rack'

@@ -1,7 +1,7 @@
 import { columnsUnder } from '../../geometry/body'
 import { add3, cross3, scale3, unit3, type Vec2, type Vec3 } from '../../geometry/vector'
 import { Fault } from '../../model/fault'
-import { planOf } from '../../roof/roof'
+import { planOf } from '../../roof/plane'
 import { emptyGeometry, type Geometry, type Stroke, type Surface } from '../standing'
 import { type Skylight } from './skylight'
 

@@ -1,4 +1,4 @@
-import { planeHeightM } from '../../roof/roof'
+import { planeHeightM } from '../../roof/plane'
 import { topFaceAt } from '../below'
 import { noParts, type Kind } from '../kind'
 import { round } from '../place'

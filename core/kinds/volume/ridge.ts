@@ -1,9 +1,10 @@
 import { toDegrees, toRadians } from '../../model/units'
-import { isGable, lowestPitchDeg, steepestPitchDeg, type Volume } from './volume'
+import { isGable, lowestPitchDeg, steepestPitchDeg, uprightDeg, type Volume } from './volume'
 
 const clamp = (value: number) => Math.max(lowestPitchDeg, Math.min(steepestPitchDeg, value))
+const centimetres = (heightM: number) => Math.max(0, Math.round(heightM * 100) / 100)
 
-/** All pitches changed alike so that the ridge comes to a height; the plan of the ridges stays. */
+/** All pitches and the heights where they change stretched alike so that the ridge comes to a height; its plan stays. */
 export function edgesWithRidgeAt(
   { edges, eaveHeightM }: Pick<Volume, 'edges' | 'eaveHeightM'>,
   fromM: number,
@@ -11,13 +12,17 @@ export function edgesWithRidgeAt(
 ): Volume['edges'] {
   const rise = fromM - eaveHeightM
   const times = Math.max(0.02, (toM - eaveHeightM) / Math.max(rise, 0.01))
-  return edges.map((edge) =>
-    isGable(edge)
-      ? edge
-      : {
-          pitchDeg: Number(
-            clamp(toDegrees(Math.atan(Math.tan(toRadians(edge.pitchDeg)) * times))).toFixed(2),
-          ),
-        },
-  )
+  const stretched = (pitchDeg: number) =>
+    pitchDeg >= uprightDeg
+      ? pitchDeg
+      : Number(clamp(toDegrees(Math.atan(Math.tan(toRadians(pitchDeg)) * times))).toFixed(2))
+  return edges.map((edge) => {
+    if (isGable(edge)) return edge
+    if ('pitchDeg' in edge) return { pitchDeg: stretched(edge.pitchDeg) }
+    return {
+      profile: edge.profile.map(
+        ([fromHeightM, pitchDeg]) => [centimetres(fromHeightM * times), stretched(pitchDeg)] as const,
+      ),
+    }
+  })
 }

@@ -7,10 +7,28 @@ export const steepestPitchDeg = 75
 export const lowestEaveM = 0.5
 export const highestEaveM = 60
 
-/** What the roof does above one edge of the outline: rises from it, or ends there in a gable. */
+export const uprightDeg = 90
+const mostSteps = 4
+const highestStepM = 20
+/** Height over the eave, m, and pitch from there on; 90 is upright. */
+const stepSchema = z.tuple([between(0, highestStepM, 'm'), between(lowestPitchDeg, uprightDeg, 'deg')])
+
+/** What the roof does above one edge of the outline: rises from it, ends there in a gable, or changes its pitch on the way up. */
 const edgeSchema = z.union([
   z.strictObject({ pitchDeg: between(lowestPitchDeg, steepestPitchDeg, 'deg') }),
   z.strictObject({ gable: z.literal(true) }),
+  z.strictObject({
+    profile: z
+      .array(stepSchema)
+      .min(2)
+      .max(mostSteps)
+      .refine(
+        (steps) => steps.every(([fromM], k) => (k === 0 ? fromM === 0 : fromM > (steps[k - 1]?.[0] ?? 0))),
+        {
+          message: ruleMessage('profile-upwards'),
+        },
+      ),
+  }),
 ])
 export type RoofEdge = DeepReadonly<z.infer<typeof edgeSchema>>
 
@@ -36,6 +54,14 @@ export const volumeSchema = z
     message: ruleMessage('edge-each'),
   })
 export type Volume = DeepReadonly<z.infer<typeof volumeSchema>>
+
+/** An edge by the form it gives the roof: a half-hip is upright first, a mansard any other slope that changes. */
+export type EdgeForm = 'slope' | 'gable' | 'half-hip' | 'mansard'
+export function formOf(edge: RoofEdge): EdgeForm {
+  if ('pitchDeg' in edge) return 'slope'
+  if ('gable' in edge) return 'gable'
+  return (edge.profile[0]?.[1] ?? 0) >= uprightDeg ? 'half-hip' : 'mansard'
+}
 
 export const isGable = (edge: RoofEdge): edge is { readonly gable: true } => 'gable' in edge
 

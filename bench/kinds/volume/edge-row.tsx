@@ -1,0 +1,103 @@
+'use client'
+
+import { formOf, uprightDeg, type EdgeForm, type RoofEdge, type Volume } from '@/core/kinds/volume/volume'
+import { Fault } from '@/core/model/fault'
+import { buildRoof } from '@/core/roof/roof'
+import { useBench, useSayer } from '../../context'
+import { LengthField, SlopeField } from '../../fields/fields'
+import { houseId } from '../../store/documents'
+import { toast } from '../../store/session'
+import { formed, withStep } from './toggled'
+
+const forms: readonly EdgeForm[] = ['slope', 'gable', 'half-hip', 'mansard']
+
+function ridgeOf(volume: Volume): number | null {
+  try {
+    return buildRoof(volume).ridgeHeightM
+  } catch (error) {
+    if (error instanceof Fault) return null
+    throw error
+  }
+}
+
+/** One edge of a roof: its form, and the pitches and heights that form has. */
+export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly index: number }) {
+  const { documents, session } = useBench()
+  const sayer = useSayer()
+  const names = sayer.words.edgeForms
+  const edge = volume.edges[index]
+  if (!edge) return null
+  const of = { documentId: houseId, objectId: volume.id }
+  const withEdge = (next: RoofEdge) => ({ edges: volume.edges.map((old, k) => (k === index ? next : old)) })
+  const choose = (form: EdgeForm) => {
+    const { edges } = formed(volume, index, form, ridgeOf(volume))
+    try {
+      buildRoof({ ...volume, edges })
+      const fault = documents.set('Roof', houseId, volume.id, { edges })
+      if (fault) throw fault
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      toast(session, sayer.fault(error))
+    }
+  }
+  return (
+    <li
+      className="py-0.5"
+      onMouseEnter={() => session.setState({ lit: [`${volume.id}/e${index}`] })}
+      onMouseLeave={() => session.setState({ lit: [] })}
+    >
+      <div className="flex items-center gap-1.5">
+        <span className="w-4 shrink-0 text-[12px] text-pencil">{index + 1}</span>
+        <select
+          aria-label={`Form of edge ${index + 1}`}
+          className="field w-[5.6rem] shrink-0 cursor-pointer pr-0"
+          value={formOf(edge)}
+          onKeyDown={(event) => event.stopPropagation()}
+          onChange={(event) => choose(event.target.value as EdgeForm)}
+        >
+          {forms.map((form) => (
+            <option key={form} value={form}>
+              {names[form]}
+            </option>
+          ))}
+        </select>
+        <div className="min-w-0 flex-1">
+          {'pitchDeg' in edge && (
+            <SlopeField
+              {...of}
+              brief
+              label={<span className="sr-only">Pitch of edge {index + 1}</span>}
+              name="Pitch"
+              value={edge.pitchDeg}
+              fields={(pitchDeg) => withEdge({ pitchDeg })}
+            />
+          )}
+        </div>
+      </div>
+      {'profile' in edge &&
+        edge.profile.map(([fromM, pitchDeg], k) => (
+          <div key={k} className="ml-5.5">
+            {k > 0 && (
+              <LengthField
+                {...of}
+                label="changes at"
+                name="Change of pitch"
+                value={fromM}
+                fields={(typed) => withEdge(withStep(edge, k, { fromM: typed }))}
+              />
+            )}
+            {pitchDeg < uprightDeg && (
+              <SlopeField
+                {...of}
+                brief
+                label={k > 0 ? 'upper pitch' : 'lower pitch'}
+                name="Pitch"
+                value={pitchDeg}
+                fields={(typed) => withEdge(withStep(edge, k, { pitchDeg: typed }))}
+              />
+            )}
+          </div>
+        ))}
+    </li>
+  )
+}
