@@ -28,7 +28,12 @@ test('planes carry their pitch and the way they look where the house is shaped, 
 }) => {
   await openShippedJob(page)
   await chapter(page, 'Shape')
-  await expect(page.locator('[data-plane]', { hasText: '34° · 172°' })).toBeVisible()
+  const south = page.locator('[data-plane]', { hasText: '34° · 172°' })
+  await expect(south).toBeVisible()
+  // The list of planes says how large they are, and lights up the one under the pointer.
+  await expect(page.getByText('Roof planes, 1,923 ft²')).toBeVisible()
+  await page.getByRole('row', { name: /^South, House 34° 653 ft²/ }).hover()
+  await expect(south).toHaveClass(/bg-verdigris/)
   await page.getByRole('button', { name: /^House/ }).click()
   const card = page.getByRole('complementary', { name: /^House/ })
   await expect(card).toBeVisible()

@@ -66,6 +66,7 @@ test('what is shown can be typed back', () => {
 
 test('areas, distances and slopes in both systems', () => {
   expect(formatArea(10, 'imperial', 'en-US')).toBe('108 ft²')
+  expect(formatArea(178.65, 'imperial', 'en-US')).toBe('1,923 ft²')
   expect(formatDistance(6200, 'metric', 'en-US')).toBe('6.2 km')
   expect(formatDistance(6200, 'imperial', 'en-US')).toBe('3.9 mi')
   expect(formatSlope(45, 'imperial', 'en-US')).toBe('45.0° · 12.0/12')

@@ -100,7 +100,7 @@ export function formatDistance(metres: number, system: UnitSystem, locale: strin
 export function formatArea(squareMetres: number, system: UnitSystem, locale: string): string {
   return system === 'metric'
     ? `${fixed(squareMetres, 1, locale)} m²`
-    : `${Math.round(squareMetres / (metresPerFoot * metresPerFoot))} ft²`
+    : `${new Intl.NumberFormat(locale, { maximumFractionDigits: 0 }).format(squareMetres / (metresPerFoot * metresPerFoot))} ft²`
 }
 
 /** Degrees, with the rise in twelve where the job is in feet. */

@@ -166,7 +166,6 @@ export const loadShapes = {
   'night-car': 'Car charged at night',
 } satisfies Readonly<Record<LoadShape, string>>
 
-/** Edges of roof planes. */
 /** What the roof does above an edge of its outline. */
 export const edgeForms: Readonly<Record<EdgeForm, string>> = {
   slope: 'slope',
@@ -175,6 +174,7 @@ export const edgeForms: Readonly<Record<EdgeForm, string>> = {
   mansard: 'mansard',
 }
 
+/** Edges of roof planes. */
 export const edges = { eave: 'Eave', ridge: 'Ridge', rake: 'Rake', hip: 'Hip', valley: 'Valley' } as const
 
 /** Directions an array looks, from north in steps of 45 degrees. */

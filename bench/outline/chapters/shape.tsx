@@ -1,6 +1,7 @@
 'use client'
 
 import { ObjectList, useListed } from '../object-list'
+import { RoofPlanes } from '../roof-planes'
 import { ToolButtons } from '../tool-button'
 
 /** Tools to draw with, and what has been drawn. */
@@ -18,6 +19,7 @@ export function ShapeChapter() {
         </p>
       )}
       <ObjectList objects={objects} />
+      <RoofPlanes />
     </>
   )
 }
