@@ -87,63 +87,50 @@ export function MoneyField({
   )
 }
 
-/** Money that has a usual amount of its own: what is typed goes before it, an empty field brings it back. */
-export function OptionalMoneyField({
-  usual,
-  ...props
-}: Omit<Of, 'value' | 'fields'> & {
+interface OptionalOf extends Omit<Of, 'value' | 'fields'> {
   readonly value: number | null
-  readonly usual: number
-  readonly fields: (value: number | null) => Readonly<Record<string, unknown>>
-}) {
-  const { documents } = useBench()
-  const site = useSite()
-  return (
-    <TextField
-      label={props.label}
-      shown={entered(props.value ?? usual, site, 0)}
-      unit={moneySign(site)}
-      hint="Empty: the list price"
-      onType={(text) =>
-        documents.set(
-          props.name,
-          props.documentId,
-          props.objectId,
-          props.fields(text.trim() === '' ? null : parseNumber(text, site.locale)),
-        )
-      }
-    />
-  )
-}
-
-/** A share that is left to what the catalogue says while the field is empty. */
-export function OptionalPercentField({
-  usual,
-  hint,
-  ...props
-}: Omit<Of, 'value' | 'fields'> & {
-  readonly value: number | null
+  /** What stands there while nothing is typed. */
   readonly usual: number
   /** Says what an empty field means. */
   readonly hint: string
   readonly fields: (value: number | null) => Readonly<Record<string, unknown>>
-}) {
+}
+
+/** Sets what was typed; an empty field brings the usual value back. */
+function useOptionalSet({ documentId, objectId, fields, name }: OptionalOf) {
   const { documents } = useBench()
+  return (text: string, read: (text: string) => number) =>
+    documents.set(name, documentId, objectId, fields(text.trim() === '' ? null : read(text)))
+}
+
+/** Money that has a usual amount of its own. */
+export function OptionalMoneyField(props: OptionalOf) {
+  const set = useOptionalSet(props)
   const site = useSite()
   return (
     <TextField
       label={props.label}
-      shown={entered(Number(((props.value ?? usual) * 100).toPrecision(12)), site, 1)}
+      shown={entered(props.value ?? props.usual, site, 0)}
+      unit={moneySign(site)}
+      hint={props.hint}
+      onType={(text) => set(text, (typed) => parseNumber(typed, site.locale))}
+    />
+  )
+}
+
+const percentOf = (share: number) => Number((share * 100).toPrecision(12))
+
+/** A share that has a usual one. */
+export function OptionalPercentField(props: OptionalOf) {
+  const set = useOptionalSet(props)
+  const site = useSite()
+  return (
+    <TextField
+      label={props.label}
+      shown={entered(percentOf(props.value ?? props.usual), site, 1)}
       unit="%"
-      hint={hint}
-      onType={(text) =>
-        documents.set(
-          props.name,
-          props.documentId,
-          props.objectId,
-          props.fields(text.trim() === '' ? null : parsePercent(text, site.locale)),
-        )
-      }
+      hint={props.hint}
+      onType={(text) => set(text, (typed) => parsePercent(typed, site.locale))}
     />
   )
 }
@@ -154,7 +141,7 @@ export function PercentField({ digits = 1, ...props }: Of & { readonly digits?: 
   return (
     <TextField
       label={props.label}
-      shown={entered(Number((props.value * 100).toPrecision(12)), site, digits)}
+      shown={entered(percentOf(props.value), site, digits)}
       unit="%"
       onType={(text) => set(parsePercent(text, site.locale))}
     />

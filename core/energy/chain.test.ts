@@ -1,6 +1,7 @@
 import { monthsOf } from '../model/model-year'
 import { seededRandom } from '../model/random'
 import { usualLosses } from '../kinds/losses/first-year'
+import { exampleSheet } from './example-sheet'
 import { fitDiode } from '../energy/fit-diode'
 import { type ModuleType } from '../electrical/catalogue'
 import { mountHeat, type HeatLoss } from '../energy/cell-temperature'
@@ -36,15 +37,6 @@ const weather: WeatherYear = {
   snowDepthM: null,
 }
 const module = { powerW: 400, powerPerK: -0.004, strips: 3, halves: 2 } as ModuleType
-const sheet = {
-  vocV: 38.3,
-  vmpV: 32.2,
-  iscA: 13.85,
-  impA: 13.05,
-  vocPerK: -0.0026,
-  iscPerK: 0.00045,
-  powerPerK: -0.0034,
-}
 const groups = { strips: 3, halves: 2 } as const
 const open = (): ReceiverShade => ({
   groups: 6,
@@ -234,7 +226,7 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
     {
       powerW: module.powerW,
       withVolts: false,
-      power: diodePower(fitDiode(sheet), 3),
+      power: diodePower(fitDiode(exampleSheet), 3),
       losses: { ...usualLosses, other: [{ name: 'Glare', share: 0.03 }] },
       weather: wild,
       sun: track,

@@ -1,19 +1,11 @@
 import { seededRandom } from '../model/random'
+import { exampleSheet } from './example-sheet'
 import { fitDiode } from './fit-diode'
 import { bypassV, SeriesCurve } from './series-curve'
 import { sweptBest } from './series-reference'
 import { diodeAt, maximumPower } from './single-diode'
 
-const sheet = {
-  vocV: 38.3,
-  vmpV: 32.2,
-  iscA: 13.85,
-  impA: 13.05,
-  vocPerK: -0.0026,
-  iscPerK: 0.00045,
-  powerPerK: -0.0034,
-}
-const model = fitDiode(sheet)
+const model = fitDiode(exampleSheet)
 const strips = 3
 const curve = new SeriesCurve(model, strips)
 

@@ -1,4 +1,5 @@
 import { seededRandom } from '../model/random'
+import { exampleSheet } from './example-sheet'
 import { fitDiode } from './fit-diode'
 import { diodePower } from './module-power'
 import { type PanelLight } from './panel-light'
@@ -6,16 +7,7 @@ import { sweptBest } from './series-reference'
 import { diodeAt, maximumPower } from './single-diode'
 import { LitGroups, workingPoint } from './working-point'
 
-const sheet = {
-  vocV: 38.3,
-  vmpV: 32.2,
-  iscA: 13.85,
-  impA: 13.05,
-  vocPerK: -0.0026,
-  iscPerK: 0.00045,
-  powerPerK: -0.0034,
-}
-const model = fitDiode(sheet)
+const model = fitDiode(exampleSheet)
 const power = diodePower(model, 3)
 const ratedW = maximumPower(diodeAt(model, 1000, 25)).powerW
 

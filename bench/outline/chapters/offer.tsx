@@ -55,6 +55,7 @@ export function OfferChapter() {
           label={fields.pricePerBattery}
           name="Price per battery"
           value={offer.pricePerBattery}
+          hint="Empty: the list price"
           usual={battery.price * offer.listShare}
           fields={(pricePerBattery) => ({ pricePerBattery })}
         />
