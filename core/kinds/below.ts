@@ -1,6 +1,7 @@
-import { centroid, containsPoint } from '../geometry/polygon'
+import { containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { planeHeightM, planOf, type RoofPlane } from '../roof/plane'
+import { partsAbove } from '../roof/merge'
 import { type Below, type KeepOut } from './standing'
 
 /** Height of the topmost roof over a point of the plan; 0 on open ground. */
@@ -25,22 +26,18 @@ export function topFaceAt({ objects }: Below, p: Vec2): RoofPlane | null {
   return found
 }
 
-/** A plane of an object by the outline edge it rises from. */
-export const faceOf = ({ objects }: Below, id: string, edgeIndex: number): RoofPlane | null =>
-  objects.find((object) => object.id === id)?.geometry.faces.find((face) => face.edgeIndex === edgeIndex) ??
-  null
+/** A plane of an object by the outline edge it rises from, and by the stretch of that edge's slope. */
+export const faceOf = ({ objects }: Below, id: string, edgeIndex: number, step: number): RoofPlane | null =>
+  objects
+    .find((object) => object.id === id)
+    ?.geometry.faces.find((face) => face.edgeIndex === edgeIndex && face.step === step) ?? null
 
-/** What modules on a plane keep off: all obstructions, and other buildings that stand through it. */
+/** What modules on a plane keep off: all obstructions, and of other buildings what stands above it. */
 export const keepOutsOn = ({ objects }: Below, ownerId: string, plane: RoofPlane): KeepOut[] =>
   objects.flatMap(({ id, geometry }) =>
-    geometry.keepOuts.filter((keepOut) =>
-      keepOut.topM === null ? true : id !== ownerId && standsThrough(plane, keepOut.base, keepOut.topM),
-    ),
+    geometry.keepOuts.flatMap((keepOut): readonly KeepOut[] => {
+      if (keepOut.topM === null) return [keepOut]
+      if (id === ownerId) return []
+      return partsAbove(plane, geometry.faces).map((base) => ({ ...keepOut, base }))
+    }),
   )
-
-/** Whether something stands over the plane somewhere on its outline. */
-function standsThrough(plane: RoofPlane, base: readonly Vec2[], topM: number): boolean {
-  const plan = planOf(plane.corners)
-  const middle = centroid(base)
-  return [...base, middle].some((p) => containsPoint(plan, p)) && topM > planeHeightM(plane, middle)
-}

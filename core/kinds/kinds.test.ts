@@ -1,5 +1,7 @@
 import { job, rack } from '@/town/testing'
+import { containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
+import { defaultArray } from './array/array'
 import { type Chimney } from './chimney/chimney'
 import { ofKind, theOne, type Objects } from './documents'
 import { kindNamed, kindNames, kindOf, kinds, type AnyObject } from './index'
@@ -91,6 +93,7 @@ test('a building that stands through a plane keeps its modules off, a lower one 
     kind: 'array',
     volumeId: 'house',
     edgeIndex: south.edgeIndex,
+    step: 0,
     orientation: 'portrait',
     gapM: 0.02,
     liftM: 0.12,
@@ -99,6 +102,43 @@ test('a building that stands through a plane keeps its modules off, a lower one 
   const laid = (under: Below) => built(array, under).field?.slots.length ?? 0
   expect(laid(below({ house, tower }))).toBeLessThan(laid(below({ house })))
   expect(laid(below({ house, shed }))).toBe(laid(below({ house })))
+})
+
+test('modules keep clear of what stands through a plane though no corner of it does, and of no more', () => {
+  const house = built(box('house', [0, 0], [12, 8], 3), below({}))
+  // As deep as the house and higher: all its corners lie outside.
+  const tower = built(box('tower', [5, -1], [2, 10], 7), below({}))
+  const [south] = house.faces
+  if (!south) throw new Error('a roof has planes')
+  const inside = (p: Vec2) =>
+    keepOutsOn(below({ house, tower }), 'house', south).some(({ base }) => containsPoint(base, p))
+  expect(inside([6, 1])).toBe(true)
+  expect(inside([4.9, 1])).toBe(false)
+  // A low wing that runs into the roof takes only what its own roof is higher in.
+  const wing = built(box('wing', [4, -4], [4, 8], 3), below({}))
+  const cut = keepOutsOn(below({ house, wing }), 'house', south)
+  expect(cut).toHaveLength(1)
+  const deepest = Math.max(...(cut[0]?.base ?? []).map(([, y]) => y))
+  expect(deepest).toBeCloseTo(2, 3)
+})
+
+test('modules lie on the stretch of a slope that they were laid on', () => {
+  const mansard = {
+    ...box('house', [0, 0], [12, 8], 3),
+    edges: Array.from({ length: 4 }, () => ({
+      profile: [
+        [0, 70],
+        [2, 20],
+      ] as const,
+    })),
+  }
+  const house = built(mansard, below({}))
+  const arrayOn = (step: number) =>
+    built({ ...defaultArray, id: 'array-1', volumeId: 'house', edgeIndex: 0, step }, below({ house })).field
+  expect(arrayOn(0)?.plane.pitchDeg).toBe(70)
+  expect(arrayOn(1)?.plane.pitchDeg).toBe(20)
+  expect(arrayOn(1)?.slots.length).toBeGreaterThan(0)
+  expect(arrayOn(2)).toBeNull()
 })
 
 test('a chimney stands on the topmost roof, and keeps modules off by its clearance', () => {

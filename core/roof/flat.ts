@@ -20,6 +20,7 @@ export function flatRoof({ outline, holes = [], edges, eaveHeightM }: Building):
   const plane = {
     id: `e${side}`,
     edgeIndex: side,
+    step: 0,
     corners: outline.map(at),
     edges: outline.map((a, i) => {
       const b = outline[(i + 1) % outline.length] ?? a

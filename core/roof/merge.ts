@@ -39,6 +39,26 @@ const formOf = (plane: RoofPlane): Vec3 => [
   -plane.normal[1] / plane.normal[2],
 ]
 
+function flattened(plane: RoofPlane) {
+  const plan = planOf(plane.corners)
+  const paths = [plan, ...(plane.holes ?? []).map(planOf)].map(toPath)
+  return { plane, paths, box: boxOf(plan), form: formOf(plane) }
+}
+
+/**
+ * Where other planes stand above one, inside it.
+ * @returns rings of the plan, counter-clockwise; what they have open inside them counts as closed
+ */
+export function partsAbove(plane: RoofPlane, others: readonly RoofPlane[]): Vec2[][] {
+  const own = flattened(plane)
+  const over = others
+    .map(flattened)
+    .flatMap((other) => (apart(own.box, other.box) ? [] : higherPart(other, own, tieM)))
+  if (over.length === 0) return []
+  const inside = Clipper.intersect(Clipper.union(over, FillRule.NonZero), own.paths, FillRule.NonZero)
+  return pieces(inside).map(([outer]) => toPoints(outer ?? []))
+}
+
 /**
  * The parts of several roofs that are seen from above, as one roof: each plane less what of the other volumes' planes is
  * higher. Where planes of two volumes lie in one, the earlier volume keeps what both have.
@@ -46,11 +66,7 @@ const formOf = (plane: RoofPlane): Vec3 => [
  */
 export function mergeRoofs(roofs: readonly Pick<Roof, 'planes'>[]): MergedPlane[] {
   const faces = roofs.flatMap(({ planes }, volume) =>
-    planes.map((plane) => {
-      const plan = planOf(plane.corners)
-      const paths = [plan, ...(plane.holes ?? []).map(planOf)].map(toPath)
-      return { plane, volume, paths, box: boxOf(plan), form: formOf(plane) }
-    }),
+    planes.map((plane) => ({ volume, ...flattened(plane) })),
   )
   const cut = faces.flatMap((face): CutFace[] => {
     const over = faces.flatMap((other) =>

@@ -21,6 +21,8 @@ export interface RoofPlane {
    */
   readonly id: string
   readonly edgeIndex: number
+  /** Which stretch of the side's profile it is, 0 at the eave. */
+  readonly step: number
   readonly corners: readonly Vec3[]
   readonly edges: readonly { readonly kind: PlaneEdgeKind; readonly lengthM: number }[]
   /** Openings inside the plane, clockwise: where something stands through it. */

@@ -154,6 +154,7 @@ function planesOf(
       return {
         id: line.step === 0 ? `e${edgeIndex}` : `e${edgeIndex}.${line.step}`,
         edgeIndex,
+        step: line.step,
         corners: named.map(({ at }) => place(at)),
         edges: named.map(({ kind, lengthM }) => ({ kind, lengthM })),
         ...(inside.length > 0

@@ -115,6 +115,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'array-south': {
     volumeId: 'fields',
     edgeIndex: 'fields',
+    step: 'fields',
     orientation: 'fields',
     gapM: 'fields',
     liftM: 'fields, site',

@@ -17,7 +17,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
   const { fields } = sayer.words.kinds.array
   const laid = standing().arrays.find(({ id }) => id === array.id)
   const plane = standingById(standing(), array.volumeId)?.geometry.faces.find(
-    (face) => face.edgeIndex === array.edgeIndex,
+    (face) => face.edgeIndex === array.edgeIndex && face.step === array.step,
   )
   const set = (label: string, changed: Partial<PanelArray>) =>
     documents.set(label, optionId, array.id, changed)

@@ -27,7 +27,8 @@ export class Laying extends ToolState {
       showSketch(this.context, { message: this.#words.wrong })
       return
     }
-    const [volumeId, edgeIndex] = [hit.objectId, hit.face.edgeIndex]
+    const volumeId = hit.objectId
+    const { edgeIndex, step: stretch } = hit.face
     const volume = documents.house[volumeId]
     if (volume?.kind === 'volume' && volume.role === 'neighbour') {
       showSketch(this.context, {
@@ -37,7 +38,7 @@ export class Laying extends ToolState {
     }
     const option = this.context.option()
     const there = ofKind(option, 'array').find(
-      (array) => array.volumeId === volumeId && array.edgeIndex === edgeIndex,
+      (array) => array.volumeId === volumeId && array.edgeIndex === edgeIndex && array.step === stretch,
     )
     if (there) {
       session.setState({ selection: { kind: 'object', id: there.id } })
@@ -48,6 +49,7 @@ export class Laying extends ToolState {
       id: newId('array', this.context.random),
       volumeId,
       edgeIndex,
+      step: stretch,
     }
     // Tried before it is done: what does not fit leaves no step to undo or redo.
     const tried = this.context.siteWith({ ...option, [array.id]: array })

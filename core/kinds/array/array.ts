@@ -12,6 +12,8 @@ export const arraySchema = z.strictObject({
   volumeId: idSchema,
   /** The plane: the outline edge it rises from. */
   edgeIndex: wholeBetween(0, 59),
+  /** Where the roof changes its pitch over that edge: which stretch from the eave up. */
+  step: wholeBetween(0, 3),
   orientation: z.enum(['portrait', 'landscape', 'best']),
   gapM: between(0, 1, 'm'),
   /** How far off the roof the modules lie, and with it how well air cools them. */
@@ -21,7 +23,7 @@ export const arraySchema = z.strictObject({
 })
 export type PanelArray = DeepReadonly<z.infer<typeof arraySchema>>
 
-export const arrayVersion = 3
+export const arrayVersion = 4
 
 /** Lifts in the place of the names that mountings once had; all of them were drawn at the first. */
 const lifts: Readonly<Record<string, number>> = { close: 0.12, raised: 0.2, open: 0.3 }
@@ -29,10 +31,12 @@ const lifts: Readonly<Record<string, number>> = { close: 0.12, raised: 0.2, open
 export const arrayMigrations = [
   (value: Record<string, unknown>) => ({ ...value, mount: 'close' }),
   ({ mount, ...value }: Record<string, unknown>) => ({ ...value, liftM: lifts[String(mount)] ?? 0.12 }),
+  (value: Record<string, unknown>) => ({ ...value, step: 0 }),
 ]
 
 export const defaultArray = {
   kind: 'array',
+  step: 0,
   orientation: 'portrait',
   gapM: 0.02,
   liftM: 0.12,

@@ -32,8 +32,8 @@ export const arrayKind: Kind<PanelArray> = {
   standing: standing<PanelArray, 'removed', Reads | null>({
     rank: 'field',
     ignores: ['removed'],
-    reads: ({ volumeId, edgeIndex }, below) => {
-      const plane = faceOf(below, volumeId, edgeIndex)
+    reads: ({ volumeId, edgeIndex, step }, below) => {
+      const plane = faceOf(below, volumeId, edgeIndex, step)
       const { module } = below
       if (!plane || !module) return null
       return {
