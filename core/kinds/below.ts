@@ -1,7 +1,7 @@
 import { containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { planeHeightM, planOf, type RoofPlane } from '../roof/plane'
-import { partsAbove } from '../roof/merge'
+import { partsAbove } from '../roof/above'
 import { type Below, type KeepOut } from './standing'
 
 /** Height of the topmost roof over a point of the plan; 0 on open ground. */

@@ -84,7 +84,7 @@ test('a building that stands through a plane keeps its modules off, a lower one 
   const shed = built(box('shed', [4, 1], [2, 2], 1, 10), below({}))
   const [south] = house.faces
   if (!south) throw new Error('a roof has planes')
-  expect(keepOutsOn(below({ house, tower }), 'house', south)).toHaveLength(1)
+  expect(keepOutsOn(below({ house, tower }), 'house', south)).not.toEqual([])
   expect(keepOutsOn(below({ house, shed }), 'house', south)).toEqual([])
   // It does not keep off itself.
   expect(keepOutsOn(below({ house }), 'house', south)).toEqual([])
@@ -117,8 +117,7 @@ test('modules keep clear of what stands through a plane though no corner of it d
   // A low wing that runs into the roof takes only what its own roof is higher in.
   const wing = built(box('wing', [4, -4], [4, 8], 3), below({}))
   const cut = keepOutsOn(below({ house, wing }), 'house', south)
-  expect(cut).toHaveLength(1)
-  const deepest = Math.max(...(cut[0]?.base ?? []).map(([, y]) => y))
+  const deepest = Math.max(...cut.flatMap(({ base }) => base.map(([, y]) => y)))
   expect(deepest).toBeCloseTo(2, 3)
 })
 

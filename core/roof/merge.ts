@@ -46,20 +46,6 @@ function flattened(plane: RoofPlane) {
 }
 
 /**
- * Where other planes stand above one, inside it.
- * @returns rings of the plan, counter-clockwise; what they have open inside them counts as closed
- */
-export function partsAbove(plane: RoofPlane, others: readonly RoofPlane[]): Vec2[][] {
-  const own = flattened(plane)
-  const over = others
-    .map(flattened)
-    .flatMap((other) => (apart(own.box, other.box) ? [] : higherPart(other, own, tieM)))
-  if (over.length === 0) return []
-  const inside = Clipper.intersect(Clipper.union(over, FillRule.NonZero), own.paths, FillRule.NonZero)
-  return pieces(inside).map(([outer]) => toPoints(outer ?? []))
-}
-
-/**
  * The parts of several roofs that are seen from above, as one roof: each plane less what of the other volumes' planes is
  * higher. Where planes of two volumes lie in one, the earlier volume keeps what both have.
  * @returns planes volume by volume; a plane that falls apart comes as several, told apart behind their ids
