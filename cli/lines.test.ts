@@ -151,13 +151,22 @@ test('roof: profiles, overhang and further volumes', () => {
     outline: outline.map(([x = 0, y = 0]) => [x * 0.2 + 1, y * 0.2 + 1]),
     eaveHeightM: 9,
   }
-  const [plain, wide, steep, merged, tooSteep, badStep] = gable('roof', [
+  const [plain, wide, steep, merged, tooSteep, badStep, tooHigh] = gable('roof', [
     house,
     { ...house, overhangM: 0.5 },
     { ...house, edges: mansard },
     { ...house, volumes: [tower] },
     { ...house, edges: [{ pitchDeg: 95 }] },
     { ...house, edges: [...house.edges.slice(1), { profile: [[1, 40]] }] },
+    {
+      ...house,
+      edges: outline.map(() => ({
+        profile: [
+          [0, 90],
+          [1e308, 30],
+        ],
+      })),
+    },
   ])
   const planesOf = (answer: Record<string, unknown> | undefined) =>
     (answer?.['planes'] ?? []) as { id: string; areaM2: number; volume?: number; holes?: unknown[] }[]
@@ -172,6 +181,7 @@ test('roof: profiles, overhang and further volumes', () => {
   expect(area(merged)).toBeCloseTo(80 * Math.SQRT2, 2)
   expect(tooSteep?.error?.path).toBe('edges.0.pitchDeg')
   expect([badStep?.error?.code, badStep?.error?.path]).toEqual(['bad-profile', 'edges.3.profile.0'])
+  expect(tooHigh?.error?.path).toBe('edges.0.profile.1.0')
 }, 60_000)
 
 test('sun, poa and yield: options by their names, the weather read once', () => {

@@ -14,13 +14,15 @@ const mostSteps = 10
 const mostVolumes = 30
 const widestOverhangM = 5
 const coordinate = between(-farthestM, farthestM, 'm')
+const highestM = 200
+const profileStep = z.tuple([between(0, highestM, 'm'), between(0, 90, 'deg')])
 const point = z.tuple([coordinate, coordinate])
 
 const volume = z.object({
   outline: z.array(point).min(3).max(mostCorners),
   /** Courtyards, clockwise; their sides follow the outline's. */
   holes: z.array(z.array(point).min(3).max(mostCorners)).max(mostHoles).exactOptional(),
-  eaveHeightM: z.number().min(0).max(200),
+  eaveHeightM: between(0, highestM, 'm'),
   /** In plan; the planes over the walls go on down. */
   overhangM: between(0, widestOverhangM, 'm').default(0),
   edges: z.array(
@@ -28,7 +30,7 @@ const volume = z.object({
       z.strictObject({ pitchDeg: z.number().min(0).lt(90) }),
       z.strictObject({ gable: z.literal(true) }),
       /** Heights over the eave and pitches from there on; 90 is upright. */
-      z.strictObject({ profile: z.array(z.tuple([z.number(), z.number()])).max(mostSteps) }),
+      z.strictObject({ profile: z.array(profileStep).max(mostSteps) }),
     ]),
   ),
 })

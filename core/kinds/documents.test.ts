@@ -1,18 +1,13 @@
 import { job, option } from '@/town/testing'
-import { Fault } from '../model/fault'
+import { faultIn } from '../model/fault-in'
 import { checkPlaces, isAllowed, kindVersions, storedObjects } from './documents'
 
 const tree = job.house['tree-1']
 if (tree?.kind !== 'tree') throw new Error('the shipped job has a tree')
 
 const faultOf = (work: () => unknown) => {
-  try {
-    work()
-    return 'none'
-  } catch (error) {
-    if (error instanceof Fault) return `${error.code} ${error.path}`
-    throw error
-  }
+  const fault = faultIn(work)
+  return fault ? `${fault.code} ${fault.path}` : 'none'
 }
 
 test('objects stand under their own ids, where their kinds belong, and there are not too many', () => {

@@ -1,4 +1,4 @@
-import { Fault } from '../model/fault'
+import { faultIn } from '../model/fault-in'
 import { defaultArray } from './array/array'
 import { parseObject, parseObjects } from './documents'
 import { parseJob } from './job'
@@ -9,13 +9,8 @@ import { crownOf } from './tree/geometry'
 import { broadleafTransmissivity } from './tree/tree'
 
 const codeOf = (work: () => unknown) => {
-  try {
-    work()
-  } catch (error) {
-    if (error instanceof Fault) return `${error.code} ${error.path}`
-    throw error
-  }
-  return 'nothing'
+  const fault = faultIn(work)
+  return fault ? `${fault.code} ${fault.path}` : 'nothing'
 }
 
 test('a job of a newer format, and objects of a newer kind, are refused with what to do', () => {

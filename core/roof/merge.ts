@@ -1,5 +1,5 @@
 import { Clipper, FillRule, type Path64, type Paths64 } from 'clipper2-ts'
-import { signedArea } from '../geometry/polygon'
+import { containsPoint, signedArea } from '../geometry/polygon'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { labelled, type CutFace, type MergedEdge } from './merged-labels'
 import { planeHeightM, planOf, type Roof, type RoofPlane } from './plane'
@@ -137,7 +137,7 @@ function higherPart(
 /** Outer rings with the holes in them; slivers are left out. */
 function pieces(paths: Paths64): Paths64[] {
   const clean = paths
-    .map((path) => withoutSpikes(path))
+    .map((path) => withoutTwins(path))
     .filter((path) => Math.abs(Clipper.area(path)) > leastPlanM2 * perMetre ** 2)
   const outer = clean.filter((path) => Clipper.area(path) > 0)
   const holes = clean.filter((path) => Clipper.area(path) < 0)
@@ -145,22 +145,13 @@ function pieces(paths: Paths64): Paths64[] {
     path,
     ...holes.filter((hole) => {
       const [first] = hole
-      return first !== undefined && isInside(first, path)
+      return first !== undefined && containsPoint(toPoints(path), [first.x / perMetre, first.y / perMetre])
     }),
   ])
 }
 
-function isInside({ x, y }: { readonly x: number; readonly y: number }, path: Path64): boolean {
-  let inside = false
-  path.forEach((a, i) => {
-    const b = path[(i + 1) % path.length] ?? a
-    if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside
-  })
-  return inside
-}
-
 /** Corners nearer than rounding reaches are one. */
-const withoutSpikes = (path: Path64): Path64 =>
+const withoutTwins = (path: Path64): Path64 =>
   path.filter((point, i) => {
     const before = path[(i + path.length - 1) % path.length] ?? point
     return Math.hypot(point.x - before.x, point.y - before.y) > nearCorner

@@ -1,3 +1,4 @@
+import { containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { type PlaneEdgeKind } from './labels'
 import { planeHeightM, type RoofPlane } from './plane'
@@ -122,12 +123,5 @@ function nameOf(
 }
 
 /** Whether a face covers a point of the plan: inside an odd number of its rings. */
-const covers = ({ rings }: CutFace, [x, y]: Vec2): boolean => {
-  let inside = false
-  for (const ring of rings)
-    ring.forEach((a, i) => {
-      const b = ring[(i + 1) % ring.length] ?? a
-      if (a[1] > y !== b[1] > y && x < ((b[0] - a[0]) * (y - a[1])) / (b[1] - a[1]) + a[0]) inside = !inside
-    })
-  return inside
-}
+const covers = ({ rings }: CutFace, p: Vec2): boolean =>
+  rings.filter((ring) => containsPoint(ring, p)).length % 2 === 1

@@ -27,6 +27,7 @@ export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly i
   const names = sayer.words.edgeForms
   const edge = volume.edges[index]
   if (!edge) return null
+  const ofEdge = <span className="sr-only"> of edge {index + 1}</span>
   const of = { documentId: houseId, objectId: volume.id }
   const withEdge = (next: RoofEdge) => ({ edges: volume.edges.map((old, k) => (k === index ? next : old)) })
   const choose = (form: EdgeForm) => {
@@ -80,7 +81,7 @@ export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly i
             {k > 0 && (
               <LengthField
                 {...of}
-                label="changes at"
+                label={<>changes at{ofEdge}</>}
                 name="Change of pitch"
                 value={fromM}
                 fields={(typed) => withEdge(withStep(edge, k, { fromM: typed }))}
@@ -90,7 +91,12 @@ export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly i
               <SlopeField
                 {...of}
                 brief
-                label={k > 0 ? 'upper pitch' : 'lower pitch'}
+                label={
+                  <>
+                    {k > 0 ? 'upper pitch' : 'lower pitch'}
+                    {ofEdge}
+                  </>
+                }
                 name="Pitch"
                 value={pitchDeg}
                 fields={(typed) => withEdge(withStep(edge, k, { pitchDeg: typed }))}
