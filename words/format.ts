@@ -147,17 +147,29 @@ const kilometres = (metres: number, place: Place): Figure =>
 export const slope = (degrees: number, place: Pick<Place, 'units' | 'locale'>) =>
   formatSlope(degrees, place.units, place.locale)
 
+const months = new Map<string, readonly string[]>()
+
 /** Short names of the months, January first. */
 export function monthNames(locale: string): readonly string[] {
+  const known = months.get(locale)
+  if (known) return known
   const short = new Intl.DateTimeFormat(locale, { month: 'short', timeZone: 'UTC' })
-  return Array.from({ length: 12 }, (_, month) => short.format(Date.UTC(2025, month, 15)))
+  const names = Array.from({ length: 12 }, (_, month) => short.format(Date.UTC(2025, month, 15)))
+  months.set(locale, names)
+  return names
 }
+
+const days = new Map<string, Intl.DateTimeFormat>()
 
 /** "12 March" of a day 0..364. */
 export function dayName(day: number, locale: string): string {
-  return new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
-    Date.UTC(2025, 0, 1 + day),
-  )
+  let format = days.get(locale)
+  if (!format)
+    days.set(
+      locale,
+      (format = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', timeZone: 'UTC' })),
+    )
+  return format.format(Date.UTC(2025, 0, 1 + day))
 }
 
 const monthDays = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]

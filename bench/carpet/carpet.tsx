@@ -33,17 +33,20 @@ export function Carpet() {
   const carpet = numbers?.summary.carpet
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
   const sun = sunAtClock(site, modelYear, day, hour)
-  const daylight = useMemo(() => {
+  const suns = useMemo(() => {
     const place = {
       latitudeDeg: site.latitudeDeg,
       longitudeDeg: site.longitudeDeg,
       elevationM: site.elevationM,
       timeZone: site.timeZone,
     }
-    return Array.from({ length: 74 }, (_, k) => ({
-      day: Math.min(364, k * 5),
-      light: daylightHours(place, modelYear, Math.min(364, k * 5)),
-    }))
+    const daylight = Array.from({ length: 74 }, (_, k) => Math.min(364, k * 5)).flatMap((at) => {
+      const light = daylightHours(place, modelYear, at)
+      return light ? [{ at, light }] : []
+    })
+    return (['rise', 'set'] as const).map((end) =>
+      daylight.map(({ at, light }) => `${(at / 365) * 100},${100 - (light[end] / 24) * 100}`).join(' '),
+    )
   }, [site.latitudeDeg, site.longitudeDeg, site.elevationM, site.timeZone])
 
   useEffect(() => {
@@ -71,11 +74,6 @@ export function Carpet() {
       hour: Math.max(0, Math.min(23.99, s.hour + (step[1] ?? 0) * (event.shiftKey ? 0.25 : 1))),
     }))
   }
-  const line = (pick: 'rise' | 'set') =>
-    daylight
-      .filter((entry) => entry.light)
-      .map((entry) => `${(entry.day / 365) * 100},${100 - ((entry.light?.[pick] ?? 0) / 24) * 100}`)
-      .join(' ')
   const toward = compass[Math.round(sun.azimuthDeg / 45) % 8]
   const spoken = `${dayName(day, site.locale)}, ${clockOfHour(hour)}, sun ${sun.elevationDeg > 0 ? `${sun.elevationDeg.toFixed(0)} degrees high in the ${toward}` : 'below the horizon'}`
 
@@ -130,10 +128,10 @@ export function Carpet() {
             preserveAspectRatio="none"
             aria-hidden
           >
-            {(['rise', 'set'] as const).map((pick) => (
+            {suns.map((points) => (
               <polyline
-                key={pick}
-                points={line(pick)}
+                key={points}
+                points={points}
                 fill="none"
                 stroke="#E2B84B"
                 strokeWidth={1}
