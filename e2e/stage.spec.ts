@@ -23,6 +23,38 @@ test('the aerial picture says when it was taken; its shadows give way to the sta
   await expect(note).toHaveText(/its shadows muted$/)
 })
 
+test('a dormer on the roof takes its modules, is a shed by its card, and goes with undo', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  const [modules, yields] = [page.getByRole('button', { name: /^Cover/ }), await figure(page, 'yield')]
+  await expect(modules).toContainText('16 modules')
+  const box = await stage(page).boundingBox()
+  if (!box) throw new Error('the stage is on the screen')
+  await chapter(page, 'Shape')
+  await page.getByRole('button', { name: 'Dormer D' }).click()
+  await stage(page).click({ position: { x: box.width * 0.62, y: box.height * 0.52 } })
+  const card = page.getByRole('complementary', { name: /^Dormer/ })
+  await expect(card).toBeVisible()
+  await expect(modules).not.toContainText('16 modules')
+  expect(await figure(page, 'yield')).toBeLessThan(yields)
+  await card.getByLabel('Roof form').selectOption('shed dormer')
+  await card.getByLabel('Width').fill("12'")
+  await card.getByLabel('Width').press('Enter')
+  await card.getByLabel('Front wall height').fill('3\' 6"')
+  await card.getByLabel('Front wall height').press('Enter')
+  await expect(page.getByRole('row', { name: /^South, Dormer 10°/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Shape/ })).not.toContainText('▲')
+  await saved(page)
+  await page.reload()
+  await settled(page)
+  await expect(page.getByRole('button', { name: /^Dormer shed dormer/ })).toBeVisible()
+  await stage(page).focus()
+  for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z')
+  await expect(modules).toContainText('16 modules')
+  expect(await figure(page, 'yield')).toBeCloseTo(yields, 6)
+})
+
 test('planes carry their pitch and the way they look where the house is shaped, edges their numbers', async ({
   page,
 }) => {

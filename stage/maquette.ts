@@ -3,7 +3,7 @@ import { type CrownBody } from '@/core/geometry/body'
 import { triangulate } from '@/core/geometry/polygon'
 import { flatten, type Vec3 } from '@/core/geometry/vector'
 import { type Geometry, type Tone } from '@/core/kinds/standing'
-import { type Panel, type Site, type StandingObject } from '@/core/site/site'
+import { isRoofed, type Panel, type Site, type StandingObject } from '@/core/site/site'
 import { crownShape } from './crowns'
 import { InkBatch } from './ink'
 import { glassOf, modulesMesh, type ShownModule } from './modules'
@@ -99,8 +99,7 @@ export class Maquette {
 const isPicked = (id: string, { selected, lit }: Emphasis) => selected.has(id) || lit.has(id)
 
 /** Glass are the houses that are drawn, not those around them. */
-const isGlass = ({ kind, geometry }: StandingObject, { glass }: Emphasis) =>
-  glass && kind === 'volume' && !geometry.faded
+const isGlass = (object: StandingObject, { glass }: Emphasis) => glass && isRoofed(object)
 
 function lookAt(object: StandingObject, emphasis: Emphasis): string {
   const faces = object.geometry.surfaces.flatMap(({ face }) =>

@@ -21,7 +21,7 @@ import { type LatLon } from '@/core/geometry/geo'
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { frameOfSite } from '@/core/site/frame'
-import { type Site } from '@/core/site/site'
+import { isRoofed, type Site } from '@/core/site/site'
 import { dressCrowns } from './crowns'
 import { FinerAtRest } from './finer'
 import { GroundShade } from './ground-shade'
@@ -56,7 +56,7 @@ const highM = 400
 function pointsToSee(site: Site): Vec3[] {
   const corners = site.arrays.flatMap(({ panels }) => panels.flatMap((panel) => panel.corners))
   const roofs = site.objects
-    .filter(({ kind, geometry }) => kind === 'volume' && !geometry.faded)
+    .filter(isRoofed)
     .flatMap(({ geometry }) =>
       geometry.surfaces.filter(({ tone }) => tone === 'roof').flatMap((s) => s.corners),
     )

@@ -3,6 +3,7 @@ import { type Tool } from '../tools/tool'
 import { SelectIdle } from '../tools/select/idle'
 import { arrayBench } from './array/kind'
 import { chimneyBench } from './chimney/kind'
+import { dormerBench } from './dormer/kind'
 import { settings, type BenchKind } from './kind'
 import { rackBench } from './rack/kind'
 import { skylightBench } from './skylight/kind'
@@ -13,6 +14,7 @@ import { volumeBench } from './volume/kind'
 const benchKinds = {
   site: settings,
   volume: volumeBench,
+  dormer: dormerBench,
   chimney: chimneyBench,
   skylight: skylightBench,
   tree: treeBench,

@@ -2,6 +2,7 @@
 
 import { formatArea } from '@/core/model/units'
 import { type RoofPlane } from '@/core/roof/plane'
+import { isRoofed } from '@/core/site/site'
 import { directionOf } from '@/words/direction'
 import { number } from '@/words/format'
 import { useBench, useSayer, useSession, useSite } from '../context'
@@ -18,7 +19,7 @@ export function RoofPlanes() {
   const sayer = useSayer()
   const site = useSite()
   const lit = useSession((s) => s.lit)
-  const roofs = standing().objects.filter(({ kind, geometry }) => kind === 'volume' && !geometry.faded)
+  const roofs = standing().objects.filter(isRoofed)
   const found = roofs
     .flatMap(({ id, geometry }) =>
       geometry.faces.map((plane) => ({ of: id, id: `${id}/${plane.id}`, plane })),

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react'
 import { type Vec3 } from '@/core/geometry/vector'
 import { type RoofPlane } from '@/core/roof/plane'
-import { type Site } from '@/core/site/site'
+import { isRoofed, type Site } from '@/core/site/site'
 import { type StageView } from '@/stage/stage-view'
 import { number } from '@/words/format'
 import { useSession, useSite } from '../context'
@@ -21,7 +21,7 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
   const site = useSite()
   const lit = useSession((s) => s.lit)
   const planes = standing.objects
-    .filter(({ kind, geometry }) => kind === 'volume' && !geometry.faded)
+    .filter(isRoofed)
     .flatMap(({ id, geometry }) => geometry.faces.map((face) => ({ id: `${id}/${face.id}`, face })))
     .filter(({ face }) => face.areaM2 >= leastAreaM2)
   return planes.map(({ id, face }) => {

@@ -1,4 +1,5 @@
 import { type Volume } from '@/core/kinds/volume/volume'
+import { houseId } from '../store/documents'
 import { bench } from './testing'
 
 const house: Volume = {
@@ -51,4 +52,51 @@ test('a tree stands where the keys say, and other keys are left to others', () =
   // One step back takes it away again.
   b.documents.undo()
   expect(placed(b, 'tree')).toBeUndefined()
+})
+
+test('a dormer is put on a plane, fits below the ridge, is widened by its grip, and carries modules', () => {
+  const b = bench({ house })
+  b.tools.take('dormer')
+  b.click(0, -3.2)
+  const dormer = () => {
+    const found = placed(b, 'dormer')
+    if (found?.kind !== 'dormer') throw new Error('there is a dormer')
+    return found
+  }
+  expect(dormer()).toMatchObject({ front: [0, -3.2], form: 'gable', widthM: 2.4 })
+  // 3.2 m below the ridge on 30 degrees: 1.85 m up, of which its own ridge takes 0.84.
+  expect(dormer().wallHeightM).toBe(1)
+  expect(b.site().faults).toEqual([])
+  expect(b.session.getState().selection).toMatchObject({ kind: 'object', id: dormer().id })
+  const grip = b.grips().find(({ handle }) => handle.name === 'dormer-width')
+  expect(grip?.handle.at.slice(0, 2)).toEqual([1.2, -3.2])
+  b.move(1.2, -3.2)
+  b.press(1.2, -3.2)
+  b.move(1, -3.2)
+  b.release(1, -3.2)
+  expect(dormer().widthM).toBe(2)
+  b.documents.undo()
+  expect(dormer().widthM).toBe(2.4)
+  b.documents.set('Form', houseId, dormer().id, {
+    form: 'shed',
+    pitchDeg: 5,
+    widthM: 6,
+    wallHeightM: 1.6,
+    front: [0, -3.8],
+  })
+  b.tools.take('lay')
+  b.click(0, -2)
+  const array = Object.values(b.documents.document('option-a')).find(({ kind }) => kind === 'array')
+  expect(array).toMatchObject({ volumeId: dormer().id, edgeIndex: 0 })
+  expect(b.site().arrays[0]?.panels.length).toBeGreaterThan(2)
+})
+
+test('a dormer on a neighbour’s roof carries no modules', () => {
+  const b = bench({ house: { ...house, role: 'neighbour' } })
+  b.tools.take('dormer')
+  b.click(0, -2)
+  expect(placed(b, 'dormer')).toBeDefined()
+  b.tools.take('lay')
+  b.click(0.3, -1.8)
+  expect(b.session.getState().sketch?.message).toMatch(/neighbour/)
 })

@@ -14,7 +14,7 @@ export function roofHeightM({ objects }: Below, p: Vec2): number {
 }
 
 /** The topmost roof plane over a point of the plan. */
-export function topFaceAt({ objects }: Below, p: Vec2): RoofPlane | null {
+export function topFaceAt({ objects }: Pick<Below, 'objects'>, p: Vec2): RoofPlane | null {
   let top = -Infinity
   let found: RoofPlane | null = null
   for (const { geometry } of objects)

@@ -1,6 +1,7 @@
 import { arrayKind } from './array/kind'
 import { chimneyKind } from './chimney/kind'
 import { coverKind } from './cover/kind'
+import { dormerKind } from './dormer/kind'
 import { electricalKind } from './electrical/kind'
 import { type Kind } from './kind'
 import { loadKind } from './load/kind'
@@ -18,6 +19,7 @@ import { volumeKind } from './volume/kind'
 export const kinds = {
   site: siteKind,
   volume: volumeKind,
+  dormer: dormerKind,
   chimney: chimneyKind,
   skylight: skylightKind,
   tree: treeKind,

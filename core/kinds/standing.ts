@@ -138,7 +138,7 @@ export interface Drag {
 }
 
 /** Where an object stands in the order of building: later ones stand on, or keep clear of, earlier ones. */
-export const ranks = ['ground', 'roof', 'field'] as const
+export const ranks = ['ground', 'dormer', 'roof', 'field'] as const
 export type Rank = (typeof ranks)[number]
 
 /** How an object is moved as a whole. */

@@ -1,4 +1,5 @@
-import { type Vec2, type Vec3 } from '../geometry/vector'
+import { toDegrees } from '../model/units'
+import { length3, newell, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
 import { type PlaneEdgeKind } from './labels'
 import { type RoofEdge } from './profile'
 
@@ -52,4 +53,30 @@ export function planeHeightM(plane: Pick<RoofPlane, 'corners' | 'normal'>, p: Ve
     corner[2] -
     (plane.normal[0] * (p[0] - corner[0]) + plane.normal[1] * (p[1] - corner[1])) / plane.normal[2]
   )
+}
+
+/** A plane by its corners, counter-clockwise seen from above and in one plane, with the kind of each edge. */
+export function planeThrough(
+  edgeIndex: number,
+  corners: readonly Vec3[],
+  kinds: readonly PlaneEdgeKind[],
+): RoofPlane {
+  const twice = newell(corners)
+  const normal = unit3(twice)
+  const [x, y, z] = normal
+  const level = Math.hypot(x, y)
+  return {
+    id: `e${edgeIndex}`,
+    edgeIndex,
+    step: 0,
+    corners,
+    edges: corners.map((a, i) => ({
+      kind: kinds[i] ?? 'eave',
+      lengthM: length3(sub3(corners[(i + 1) % corners.length] ?? a, a)),
+    })),
+    pitchDeg: toDegrees(Math.atan2(level, z)),
+    azimuthDeg: level < 1e-9 ? 0 : (toDegrees(Math.atan2(x, y)) + 360) % 360,
+    areaM2: length3(twice) / 2,
+    normal,
+  }
 }

@@ -98,6 +98,10 @@ function laidArray(
   }
 }
 
+/** Whether an object has roof planes of the customer's. */
+export const isRoofed = ({ geometry: { faces, faded } }: Pick<StandingObject, 'geometry'>): boolean =>
+  faces.length > 0 && !faded
+
 /** An object of the site by its id. */
 export const standingById = (site: Site, id: string): StandingObject | undefined =>
   site.objects.find((object) => object.id === id)

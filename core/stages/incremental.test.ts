@@ -7,8 +7,10 @@ import { Sayer } from '@/words/sayer'
 import { type Graph } from '../graph/graph'
 import { Keyed } from '../graph/keyed'
 import { theOne, type Objects } from '../kinds/documents'
+import { defaultDormer } from '../kinds/dormer/dormer'
 import { kindNamed, type AnyObject } from '../kinds/index'
 import { siteId } from '../kinds/site/site'
+import { defaultSkylight } from '../kinds/skylight/skylight'
 import { Fault } from '../model/fault'
 import { seededRandom } from '../model/random'
 import { summarise } from '../readers/summary'
@@ -108,7 +110,14 @@ function someEdit([house, option]: Documents, random: () => number, texts: reado
   return other ? put({ ...document, [object.id]: other }, `${field} of`) : null
 }
 
-const start: Documents = [job.house, few(withBattery)]
+/** With one of each kind that the shipped job has none of. */
+const everyKind = {
+  ...job.house,
+  'skylight-1': { ...defaultSkylight, id: 'skylight-1', center: [2, 2] },
+  'dormer-1': { ...defaultDormer, id: 'dormer-1', name: 'Dormer', front: [3.4, -2.7] },
+} as const
+
+const start: Documents = [everyKind, few(withBattery)]
 const { catalogue } = await worldOf(...start)
 const texts = textsOf(start, catalogue, [
   '0:4',

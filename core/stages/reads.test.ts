@@ -77,7 +77,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   offer: ['name'],
 }
 
-const ground = 'ground objects, roof objects, fields'
+const ground = 'ground objects, dormers, roof objects, fields'
 const roof = 'roof objects, fields'
 const ownBattery = 'dispatch, account of use'
 
@@ -142,7 +142,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   cover: {
     moduleId:
-      'ground objects, roof objects, fields, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
+      'ground objects, dormers, roof objects, fields, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
     setbacksM: ground,
   },
   electrical: {

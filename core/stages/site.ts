@@ -3,7 +3,7 @@ import { stage, type Stage } from '../graph/stage'
 import { kindOf, type AnyObject } from '../kinds/index'
 import { type Geometry } from '../kinds/standing'
 import { assembleSite, type Built, type Site } from '../site/site'
-import { fieldStage, groundStage, layingIn, objectsOfRank, roofStage } from './standing'
+import { dormerStage, fieldStage, groundStage, layingIn, objectsOfRank, roofStage } from './standing'
 import { type Design } from './world'
 
 /** Who an object is, and what it carries; its geometry comes from the stages before. */
@@ -29,9 +29,10 @@ const labelled = (
 export const siteStage: Stage<Design, Site> = stage({
   name: 'site',
   version: 1,
-  after: { ground: groundStage, roof: roofStage, fields: fieldStage },
+  after: { ground: groundStage, dormers: dormerStage, roof: roofStage, fields: fieldStage },
   reads: (design: Design) => ({
     ground: objectsOfRank(design, 'ground').map(labelOf),
+    dormers: objectsOfRank(design, 'dormer').map(labelOf),
     roof: objectsOfRank(design, 'roof').map(labelOf),
     fields: objectsOfRank(design, 'field').map(labelOf),
     canLay: layingIn(design).module !== null,
@@ -40,6 +41,7 @@ export const siteStage: Stage<Design, Site> = stage({
     assembleSite(
       [
         ...labelled(labels.ground, built.ground),
+        ...labelled(labels.dormers, built.dormers),
         ...labelled(labels.roof, built.roof),
         ...labelled(labels.fields, built.fields),
       ],

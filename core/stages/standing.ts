@@ -73,14 +73,14 @@ export const groundStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage(
   bytes: geometryBytes,
 })
 
-/** What stands on roofs. */
-export const roofStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
-  name: 'roof objects',
+/** What stands on a roof plane and has planes of its own. */
+export const dormerStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
+  name: 'dormers',
   version,
   after: { ground: groundStage },
   reads: (design: Design) => ({
     ground: shapesOfRank(design, 'ground'),
-    shaped: shapesOfRank(design, 'roof'),
+    shaped: shapesOfRank(design, 'dormer'),
     ...layingIn(design),
   }),
   each: ({ ground: shapes, shaped, ...laying }, { ground }) =>
@@ -89,21 +89,49 @@ export const roofStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
   bytes: geometryBytes,
 })
 
+/** What stands on roofs. */
+export const roofStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
+  name: 'roof objects',
+  version,
+  after: { ground: groundStage, dormers: dormerStage },
+  reads: (design: Design) => ({
+    ground: shapesOfRank(design, 'ground'),
+    dormers: shapesOfRank(design, 'dormer'),
+    shaped: shapesOfRank(design, 'roof'),
+    ...layingIn(design),
+  }),
+  each: ({ ground: groundShapes, dormers: dormerShapes, shaped, ...laying }, { ground, dormers }) =>
+    itemsOf(shaped, {
+      ...laying,
+      objects: [...withIds(groundShapes, ground.value), ...withIds(dormerShapes, dormers.value)],
+    }),
+  compute: build,
+  bytes: geometryBytes,
+})
+
 /** Where modules can lie. */
 export const fieldStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
   name: 'fields',
   version,
-  after: { ground: groundStage, roof: roofStage },
+  after: { ground: groundStage, dormers: dormerStage, roof: roofStage },
   reads: (design: Design) => ({
     ground: shapesOfRank(design, 'ground'),
+    dormers: shapesOfRank(design, 'dormer'),
     roof: shapesOfRank(design, 'roof'),
     shaped: shapesOfRank(design, 'field'),
     ...layingIn(design),
   }),
-  each: ({ ground: groundShapes, roof: roofShapes, shaped, ...laying }, { ground, roof }) =>
+  each: (
+    { ground: groundShapes, dormers: dormerShapes, roof: roofShapes, shaped, ...laying },
+    { ground, dormers, roof },
+  ) =>
     itemsOf(shaped, {
       ...laying,
-      objects: [...withIds(groundShapes, ground.value), ...withIds(roofShapes, roof.value)],
+      objects: [
+        ...withIds(groundShapes, ground.value),
+        ...withIds(dormerShapes, dormers.value),
+        ...withIds(roofShapes, roof.value),
+      ],
     }),
   compute: build,
   bytes: geometryBytes,

@@ -94,6 +94,11 @@ export const faults = {
   'no-closed-roof':
     'No roof closes over this outline with these edges: let at least one edge rise, and give neighbouring edges in one line the same pitch.',
   'off-roof': 'no roof is under it. Drag it onto a roof plane.',
+  'dormer-on-flat': 'the plane under it is level. Draw a building there, or drag it onto a sloping plane.',
+  'dormer-too-steep':
+    'its roof is as steep as the plane it stands on and never meets it. Give it a pitch of {limit} or less, or another form.',
+  'dormer-off-plane':
+    'its roof goes {depth} up the slope and reaches past the edge of its plane. Drag it down or sideways, or make it narrower, lower or steeper.',
   // Data sheets
   'sheet-contradicts':
     '{reason, select, voltage {No module behaves like this data sheet: check that volts, amperes and the coefficient of Voc belong together.} power {No module behaves like this data sheet: with these volts and amperes power changes by about {found}, the sheet says {given}. Check the temperature coefficients.} number {{field} is not a number.} vmp {Vmp of {vmp} must lie between 0 and Voc of {voc}.} imp {Imp of {imp} must lie between 0 and Isc of {isc}.} other {The temperature coefficients of Voc and of power are below zero for every module.}}',

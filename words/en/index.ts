@@ -1,6 +1,6 @@
 import { checks, phrases, remedies } from './checks'
 import { faults, problems, rules } from './faults'
-import { chapters, compass, edgeForms, edges, kinds, loadShapes, tools } from './kinds'
+import { chapters, compass, dormerForms, edgeForms, edges, kinds, loadShapes, tools } from './kinds'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
 
@@ -21,6 +21,7 @@ export const en = {
   kinds,
   loadShapes,
   edges,
+  dormerForms,
   edgeForms,
   compass,
   chapters,

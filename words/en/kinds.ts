@@ -1,5 +1,6 @@
 import { type KindName, type ObjectOf } from '@/core/kinds/index'
 import { type EdgeForm } from '@/core/kinds/volume/volume'
+import { type DormerForm } from '@/core/kinds/dormer/dormer'
 import { type LoadShape } from '@/core/kinds/load/load'
 
 /** What a kind of object, its fields and its grips are called. */
@@ -36,6 +37,19 @@ export const kinds = {
     named: '{n, plural, =1 {House} other {Building #}}',
     fields: { name: 'Name', eaveHeightM: 'Eave height', role: 'Part of', edges: 'Pitch' },
     handles: { corner: 'Corner', eave: 'Eave height', ridge: 'Pitch' },
+  },
+  dormer: {
+    one: 'dormer',
+    named: '{n, plural, =1 {Dormer} other {Dormer #}}',
+    fields: {
+      name: 'Name',
+      form: 'Roof form',
+      widthM: 'Width',
+      wallHeightM: 'Front wall height',
+      pitchDeg: 'Pitch',
+      clearanceM: 'Clearance',
+    },
+    handles: { 'dormer-width': 'Width', 'dormer-wall': 'Front wall height', 'dormer-ridge': 'Pitch' },
   },
   chimney: {
     one: 'obstruction',
@@ -166,6 +180,14 @@ export const loadShapes = {
   'night-car': 'Car charged at night',
 } satisfies Readonly<Record<LoadShape, string>>
 
+/** The roof of a dormer. */
+export const dormerForms: Readonly<Record<DormerForm, string>> = {
+  gable: 'gable dormer',
+  hip: 'hipped dormer',
+  shed: 'shed dormer',
+  flat: 'flat dormer',
+}
+
 /** What the roof does above an edge of its outline. */
 export const edgeForms: Readonly<Record<EdgeForm, string>> = {
   slope: 'slope',
@@ -209,6 +231,12 @@ export const tools = {
     command: 'Turn edges into gables',
     hint: 'Click an edge of the roof to turn it into a gable, or back into an eave.',
     wrong: '',
+  },
+  dormer: {
+    button: 'Dormer',
+    command: 'Add a dormer',
+    hint: 'Click a roof plane where the front of the dormer stands, or go there with the arrow keys and press Enter.',
+    wrong: 'A dormer stands on a roof: click a roof plane.',
   },
   chimney: {
     button: 'Chimney',

@@ -1,5 +1,6 @@
 import { defaultArray, type PanelArray } from '@/core/kinds/array/array'
 import { ofKind } from '@/core/kinds/documents'
+import { standingById } from '@/core/site/site'
 import { newId } from '@/core/model/new-id'
 import { toast } from '../../store/session'
 import { type PointerInput, ToolState } from '../../tools/chart'
@@ -29,8 +30,7 @@ export class Laying extends ToolState {
     }
     const volumeId = hit.objectId
     const { edgeIndex, step: stretch } = hit.face
-    const volume = documents.house[volumeId]
-    if (volume?.kind === 'volume' && volume.role === 'neighbour') {
+    if (standingById(this.context.site(), volumeId)?.geometry.faded) {
       showSketch(this.context, {
         message: 'This is a neighbour’s roof. Make it part of the house on its card first.',
       })

@@ -1,5 +1,5 @@
 import { columnsUnder } from '../../geometry/body'
-import { add3, cross3, scale3, unit3, type Vec2, type Vec3 } from '../../geometry/vector'
+import { add3, cross3, scale3, unit3, type Vec3 } from '../../geometry/vector'
 import { Fault } from '../../model/fault'
 import { planOf } from '../../roof/plane'
 import { emptyGeometry, type Geometry, type Stroke, type Surface } from '../standing'
@@ -78,10 +78,4 @@ export function skylightGeometry(skylight: Shape, ground: Ground | null): Geomet
 export function gripsOf({ strokes }: Geometry): readonly [right: Vec3, upper: Vec3] | null {
   const [, a, b, c] = strokes.filter((_, k) => k % 3 === 0).map(({ from }) => from)
   return a && b && c ? [scale3(add3(a, b), 0.5), scale3(add3(b, c), 0.5)] : null
-}
-
-/** How many times as far from the middle a grip was dragged, along its own way. */
-export function stretch(center: Vec2, grip: Vec3, to: Vec2): number {
-  const [x, y] = [grip[0] - center[0], grip[1] - center[1]]
-  return ((to[0] - center[0]) * x + (to[1] - center[1]) * y) / (x * x + y * y)
 }

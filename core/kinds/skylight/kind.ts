@@ -3,7 +3,8 @@ import { topFaceAt } from '../below'
 import { noParts, type Kind } from '../kind'
 import { round } from '../place'
 import { noCheck, standing, type Handle } from '../standing'
-import { gripsOf, skylightGeometry, stretch, type Ground } from './geometry'
+import { stretch } from '../stretch'
+import { gripsOf, skylightGeometry, type Ground } from './geometry'
 import {
   largestSideM,
   skylightMigrations,

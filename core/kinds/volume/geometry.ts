@@ -1,9 +1,10 @@
 import { columnsUnder } from '../../geometry/body'
 import { type Vec2, type Vec3 } from '../../geometry/vector'
 import { Fault } from '../../model/fault'
-import { planOf, type Roof } from '../../roof/plane'
+import { type Roof } from '../../roof/plane'
 import { buildRoof } from '../../roof/roof'
 import { straightened } from '../../roof/straighten'
+import { roofShapes, roofStrokes } from '../roof-drawing'
 import { emptyGeometry, type Geometry, type Stroke, type Surface } from '../standing'
 import { type Volume } from './volume'
 
@@ -44,26 +45,10 @@ export function volumeGeometry(drawn: Shape): Geometry {
     keepOuts: [{ base: outline, clearanceM: besideVolumeM, topM: roof.ridgeHeightM }],
     faces: roof.planes,
     surfaces: [...planes, ...gables, ...walls.surfaces],
-    strokes: [...roofStrokes(roof), ...walls.strokes],
-    plan: roof.planes.map(({ corners, normal }) => ({
-      points: planOf(corners),
-      // Light comes from the north-west.
-      tone: role === 'neighbour' ? 'neighbour' : -normal[0] + normal[1] > 0 ? 'roof' : 'shaded',
-    })),
+    strokes: [...roofStrokes(roof.planes), ...walls.strokes],
+    plan: roofShapes(roof.planes, role === 'neighbour'),
     topM: roof.ridgeHeightM,
   }
-}
-
-/** Every edge of the roof once, although two planes meet in most. */
-function roofStrokes({ planes }: Roof): Stroke[] {
-  const strokes = new Map<string, Stroke>()
-  for (const { corners, edges } of planes)
-    corners.forEach((from, i) => {
-      const to = corners[(i + 1) % corners.length] ?? from
-      const ends = [from, to].map((p) => p.map((v) => v.toFixed(3)).join(' '))
-      strokes.set(ends.sort().join('/'), { from, to, is: edges[i]?.kind ?? 'edge' })
-    })
-  return [...strokes.values()]
 }
 
 /** Where walls end that carry no roof. */
