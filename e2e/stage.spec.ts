@@ -55,6 +55,36 @@ test('a dormer on the roof takes its modules, is a shed by its card, and goes wi
   expect(await figure(page, 'yield')).toBeCloseTo(yields, 6)
 })
 
+test('a house becomes flat with a parapet, is laid level, and has its pitches back when it is pitched again', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  const yields = await figure(page, 'yield')
+  const box = await stage(page).boundingBox()
+  if (!box) throw new Error('the stage is on the screen')
+  await chapter(page, 'Shape')
+  await page.getByRole('button', { name: /^House/ }).click()
+  const card = page.getByRole('complementary', { name: /^House/ })
+  await card.getByLabel('Roof', { exact: true }).selectOption('flat')
+  await expect(page.getByRole('row', { name: /^Level, House 0° 1,393 ft²/ })).toBeVisible()
+  await card.getByLabel('Parapet height').fill("2'")
+  await card.getByLabel('Parapet height').press('Enter')
+  await expect(card.getByLabel('Form of edge 1')).toHaveCount(0)
+  await stage(page).focus()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('l')
+  await stage(page).click({ position: { x: box.width * 0.62, y: box.height * 0.5 } })
+  await expect(page.getByRole('complementary', { name: /^Level/ })).toContainText('40')
+  await page.keyboard.press('Escape')
+  await chapter(page, 'Shape')
+  await page.getByRole('button', { name: /^House/ }).click()
+  await card.getByLabel('Roof', { exact: true }).selectOption('pitched')
+  await expect(page.getByRole('row', { name: /^South, House 34° 653 ft²/ })).toBeVisible()
+  // The shipped arrays lie where they lay; the level one has found the north side.
+  await expect(page.getByRole('button', { name: /^Cover/ })).not.toContainText('▲')
+  expect(await figure(page, 'yield')).toBeGreaterThan(yields)
+})
+
 test('planes carry their pitch and the way they look where the house is shaped, edges their numbers', async ({
   page,
 }) => {

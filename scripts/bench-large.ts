@@ -28,6 +28,7 @@ function barn(modules: number): Objects {
   house['volume-1'] = {
     id: 'volume-1',
     kind: 'volume',
+    flat: null,
     name: 'Barn',
     role: 'house',
     outline: [

@@ -15,6 +15,7 @@ const wall = (heightM: number): Site => ({
       key: 'wall',
       geometry: volumeGeometry({
         role: 'house',
+        flat: null,
         outline: [
           [-30, 0],
           [30, 0],

@@ -34,6 +34,7 @@ function drawn(
       outline: volume.outline.map(at),
       eaveHeightM: volume.eaveHeightM,
       edges: volume.edges,
+      flat: null,
     })),
     ...(role === 'neighbour'
       ? []

@@ -3,7 +3,7 @@
 import { formatArea } from '@/core/model/units'
 import { type RoofPlane } from '@/core/roof/plane'
 import { isRoofed } from '@/core/site/site'
-import { directionOf } from '@/words/direction'
+import { looksOf } from '@/words/direction'
 import { number } from '@/words/format'
 import { useBench, useSayer, useSession, useSite } from '../context'
 
@@ -28,7 +28,7 @@ export function RoofPlanes() {
   if (found.length === 0) return null
   const seen = new Map<string, number>()
   const rows = found.map(({ of, id, plane }): Row => {
-    const looks = plane.pitchDeg > 0 ? directionOf(plane.azimuthDeg, sayer.words) : 'Level'
+    const looks = looksOf(plane, sayer.words)
     const name = roofs.length > 1 ? `${looks}, ${sayer.name(of)}` : looks
     const count = (seen.get(name) ?? 0) + 1
     seen.set(name, count)

@@ -5,6 +5,7 @@ import { type Vec3 } from '@/core/geometry/vector'
 import { type RoofPlane } from '@/core/roof/plane'
 import { isRoofed, type Site } from '@/core/site/site'
 import { type StageView } from '@/stage/stage-view'
+import { isLevel } from '@/words/direction'
 import { number } from '@/words/format'
 import { useSession, useSite } from '../context'
 import { mean } from './middle-of'
@@ -35,7 +36,7 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
         style={{ left: place[0], top: place[1] }}
         data-plane={id}
       >
-        {number(face.pitchDeg, site)}° · {number(face.azimuthDeg, site)}°
+        {number(face.pitchDeg, site)}°{!isLevel(face) && ` · ${number(face.azimuthDeg, site)}°`}
       </span>
     )
   })

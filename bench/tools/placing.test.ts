@@ -5,6 +5,7 @@ import { bench } from './testing'
 const house: Volume = {
   id: 'house',
   kind: 'volume',
+  flat: null,
   name: 'House',
   role: 'house',
   outline: [
@@ -99,4 +100,13 @@ test('a dormer on a neighbour’s roof carries no modules', () => {
   b.tools.take('lay')
   b.click(0.3, -1.8)
   expect(b.session.getState().sketch?.message).toMatch(/neighbour/)
+})
+
+test('a flat roof has no gables to make: the tool says so and changes nothing', () => {
+  const b = bench({ house: { ...house, flat: { parapetM: 0.4 } } })
+  b.tools.take('gable')
+  b.move(0, -4)
+  b.press(0, -4)
+  expect(b.session.getState().sketch?.message).toMatch(/flat roof/)
+  expect(b.documents.house.house).toMatchObject({ edges: house.edges })
 })

@@ -6,6 +6,7 @@ import { roofPicture } from './roof-picture'
 const volume: Volume = {
   id: 'volume-1',
   kind: 'volume',
+  flat: null,
   name: 'House',
   role: 'house',
   outline: [

@@ -53,6 +53,7 @@ const built = (object: AnyObject, under: Below): Geometry => {
 const box = (id: string, [x, y]: Vec2, [w, d]: Vec2, eaveHeightM: number, pitchDeg = 30): Volume => ({
   id,
   kind: 'volume',
+  flat: null,
   name: id,
   role: 'house',
   outline: [

@@ -102,7 +102,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     periods: 'price then',
     exportPerKwh: 'bill then, years',
   },
-  'volume-1': { role: ground, outline: ground, eaveHeightM: ground, edges: ground },
+  'volume-1': { role: ground, outline: ground, eaveHeightM: ground, edges: ground, flat: ground },
   'tree-1': { center: ground, heightM: ground, crownDiameterM: ground, transmissivity: ground },
   'chimney-1': {
     center: roof,

@@ -1,6 +1,16 @@
 import { checks, phrases, remedies } from './checks'
 import { faults, problems, rules } from './faults'
-import { chapters, compass, dormerForms, edgeForms, edges, kinds, loadShapes, tools } from './kinds'
+import {
+  chapters,
+  compass,
+  dormerForms,
+  edgeForms,
+  edges,
+  kinds,
+  loadShapes,
+  roofForms,
+  tools,
+} from './kinds'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
 
@@ -21,6 +31,7 @@ export const en = {
   kinds,
   loadShapes,
   edges,
+  roofForms,
   dormerForms,
   edgeForms,
   compass,

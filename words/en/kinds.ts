@@ -35,8 +35,8 @@ export const kinds = {
   volume: {
     one: 'building',
     named: '{n, plural, =1 {House} other {Building #}}',
-    fields: { name: 'Name', eaveHeightM: 'Eave height', role: 'Part of', edges: 'Pitch' },
-    handles: { corner: 'Corner', eave: 'Eave height', ridge: 'Pitch' },
+    fields: { name: 'Name', eaveHeightM: 'Eave height', role: 'Part of', edges: 'Pitch', flat: 'Roof' },
+    handles: { corner: 'Corner', eave: 'Eave height', ridge: 'Pitch', parapet: 'Parapet height' },
   },
   dormer: {
     one: 'dormer',
@@ -180,6 +180,14 @@ export const loadShapes = {
   'night-car': 'Car charged at night',
 } satisfies Readonly<Record<LoadShape, string>>
 
+/** The roof of a building as a whole, and what stands around a flat one. */
+export const roofForms = {
+  pitched: 'pitched',
+  flat: 'flat',
+  parapet: 'Parapet height',
+  level: 'Level',
+} as const
+
 /** The roof of a dormer. */
 export const dormerForms: Readonly<Record<DormerForm, string>> = {
   gable: 'gable dormer',
@@ -230,7 +238,7 @@ export const tools = {
     button: 'Gable',
     command: 'Turn edges into gables',
     hint: 'Click an edge of the roof to turn it into a gable, or back into an eave.',
-    wrong: '',
+    wrong: 'A flat roof has no gables. Make it a pitched roof on its card first.',
   },
   dormer: {
     button: 'Dormer',

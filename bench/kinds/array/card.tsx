@@ -3,6 +3,8 @@
 import { type PanelArray } from '@/core/kinds/array/array'
 import { formatArea } from '@/core/model/units'
 import { standingById } from '@/core/site/site'
+import { isLevel } from '@/words/direction'
+import { number } from '@/words/format'
 import { Fact } from '../../card/frame'
 import { useBench, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, LengthField } from '../../fields/fields'
@@ -26,8 +28,8 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
       <ArrayFacts id={array.id} laid={laid} />
       {laid && (
         <Fact
-          label="Tilt, azimuth"
-          value={`${laid.plane.pitchDeg.toFixed(1)}° · ${laid.plane.azimuthDeg.toFixed(0)}°`}
+          label={isLevel(laid.plane) ? 'Tilt' : 'Tilt, azimuth'}
+          value={`${number(laid.plane.pitchDeg, site, 1)}°${isLevel(laid.plane) ? '' : ` · ${number(laid.plane.azimuthDeg, site)}°`}`}
         />
       )}
       {plane && <Fact label="Plane area" value={formatArea(plane.areaM2, site.units, site.locale)} />}

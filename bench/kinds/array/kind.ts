@@ -1,5 +1,5 @@
 import { type PanelArray } from '@/core/kinds/array/array'
-import { directionOf } from '@/words/direction'
+import { looksOf } from '@/words/direction'
 import { type BenchKind } from '../kind'
 import { ArrayCard } from './card'
 import { Laying } from './laying'
@@ -8,7 +8,7 @@ export const arrayBench: BenchKind<PanelArray> = {
   listedIn: 'cover',
   title: ({ id }, sayer, site) => {
     const laid = site.arrays.find((array) => array.id === id)
-    return laid ? directionOf(laid.plane.azimuthDeg, sayer.words) : 'Plane is missing'
+    return laid ? looksOf(laid.plane, sayer.words) : 'Plane is missing'
   },
   note: (_array, { words }) => words.kinds.array.one,
   Card: ArrayCard,

@@ -1,6 +1,6 @@
 'use client'
 
-import { type Volume } from '@/core/kinds/volume/volume'
+import { usualParapetM, type Volume } from '@/core/kinds/volume/volume'
 import { useBench, useSayer } from '../../context'
 import { ChoiceField, LengthField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -26,15 +26,39 @@ export function VolumeCard({ object: volume }: { readonly object: Volume }) {
         value={volume.eaveHeightM}
         fields={(eaveHeightM) => ({ eaveHeightM })}
       />
-      <SlopeField
-        {...of}
-        label={same ? fields.edges : `${fields.edges}, all edges`}
-        name="Pitch"
-        value={first}
-        fields={(pitchDeg) => ({
-          edges: volume.edges.map((edge) => ('pitchDeg' in edge ? { pitchDeg } : edge)),
-        })}
+      <ChoiceField
+        label={fields.flat}
+        value={volume.flat ? 'flat' : 'pitched'}
+        choices={(['pitched', 'flat'] as const).map((value) => ({
+          value,
+          label: sayer.words.roofForms[value],
+        }))}
+        onChoose={(form) =>
+          documents.set('Roof', houseId, volume.id, {
+            flat: form === 'flat' ? { parapetM: usualParapetM } : null,
+          })
+        }
       />
+      {volume.flat && (
+        <LengthField
+          {...of}
+          label={sayer.words.roofForms.parapet}
+          name={sayer.words.roofForms.parapet}
+          value={volume.flat.parapetM}
+          fields={(parapetM) => ({ flat: { parapetM } })}
+        />
+      )}
+      {!volume.flat && (
+        <SlopeField
+          {...of}
+          label={same ? fields.edges : `${fields.edges}, all edges`}
+          name="Pitch"
+          value={first}
+          fields={(pitchDeg) => ({
+            edges: volume.edges.map((edge) => ('pitchDeg' in edge ? { pitchDeg } : edge)),
+          })}
+        />
+      )}
       <ChoiceField
         label={fields.role}
         value={volume.role}
@@ -44,12 +68,16 @@ export function VolumeCard({ object: volume }: { readonly object: Volume }) {
         ]}
         onChoose={(role) => documents.set('Role', houseId, volume.id, { role })}
       />
-      <p className="quiet mt-1.5 mb-0.5">Edges</p>
-      <ul>
-        {volume.edges.map((_edge, i) => (
-          <EdgeRow key={i} volume={volume} index={i} />
-        ))}
-      </ul>
+      {!volume.flat && (
+        <>
+          <p className="quiet mt-1.5 mb-0.5">Edges</p>
+          <ul>
+            {volume.edges.map((_edge, i) => (
+              <EdgeRow key={i} volume={volume} index={i} />
+            ))}
+          </ul>
+        </>
+      )}
     </>
   )
 }

@@ -7,6 +7,7 @@ import { formed, toggled, withStep } from './toggled'
 const house: Volume = {
   id: 'volume-1',
   kind: 'volume',
+  flat: null,
   name: 'House',
   role: 'house',
   outline: [

@@ -37,6 +37,10 @@ export class TogglingGable extends ToolState {
   override press(input: PointerInput): void {
     const found = this.#edgeAt(input)
     if (!found) return
+    if (found.volume.flat) {
+      showSketch(this.context, { points: found.ends, message: this.context.sayer().words.tools.gable.wrong })
+      return
+    }
     const next = toggled(found.volume, found.index)
     try {
       buildRoof(next)

@@ -153,6 +153,7 @@ export class TraceDrawing extends ToolState {
     const volume: Volume = {
       id: newId('volume', this.context.random),
       kind: 'volume',
+      flat: null,
       name: nameAmong(this.context, 'volume', houses),
       role: 'house',
       outline: corners,

@@ -7,6 +7,7 @@ import { volumeGeometry } from './geometry'
 import { edgesWithRidgeAt } from './ridge'
 import {
   highestEaveM,
+  highestParapetM,
   lowestEaveM,
   volumeMigrations,
   volumeSchema,
@@ -35,7 +36,7 @@ export const volumeKind: Kind<Volume> = {
   parts: noParts,
 }
 
-function volumeHandles({ outline, eaveHeightM }: Volume, geometry: Geometry): Handle[] {
+function volumeHandles({ outline, eaveHeightM, flat }: Volume, geometry: Geometry): Handle[] {
   const n = outline.length
   const corner = (i: number) => outline[(i + n) % n]
   const handles: Handle[] = outline.map(([x, y], index) => ({
@@ -53,6 +54,17 @@ function volumeHandles({ outline, eaveHeightM }: Volume, geometry: Geometry): Ha
       at: [(first[0] + second[0]) / 2, (first[1] + second[1]) / 2, eaveHeightM],
       moves: 'up',
     })
+  if (flat) {
+    const [a, b] = [corner(1), corner(2)]
+    if (a && b)
+      handles.push({
+        name: 'parapet',
+        index: 0,
+        at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, eaveHeightM + flat.parapetM],
+        moves: 'up',
+      })
+    return handles
+  }
   const ridge = ridgeMiddle(geometry)
   if (ridge) handles.push({ name: 'ridge', index: 0, at: ridge, moves: 'up' })
   return handles
@@ -71,6 +83,10 @@ function ridgeMiddle({ faces, topM }: Geometry): Vec3 | null {
 function dragVolume(volume: Volume, handle: Handle, to: Drag): Partial<Volume> {
   if (handle.name === 'eave')
     return { eaveHeightM: round(Math.max(lowestEaveM, Math.min(highestEaveM, to.heightM))) }
+  if (handle.name === 'parapet')
+    return {
+      flat: { parapetM: round(Math.max(0, Math.min(highestParapetM, to.heightM - volume.eaveHeightM))) },
+    }
   if (handle.name === 'ridge') return { edges: edgesWithRidgeAt(volume, handle.at[2], to.heightM) }
   const { at } = to
   if (!at) return {}

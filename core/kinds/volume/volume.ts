@@ -8,6 +8,9 @@ export const lowestEaveM = 0.5
 export const highestEaveM = 60
 
 export const uprightDeg = 90
+export const highestParapetM = 4
+/** The parapet that a flat roof begins with. */
+export const usualParapetM = 0.4
 const mostSteps = 4
 const highestStepM = 20
 /** Height over the eave, m, and pitch from there on; 90 is upright. */
@@ -48,6 +51,8 @@ export const volumeSchema = z
     eaveHeightM: between(lowestEaveM, highestEaveM, 'm'),
     /** One to an outline edge; edge i runs from corner i to corner i + 1. */
     edges: z.array(edgeSchema),
+    /** A level roof instead of what the edges say, with a wall around it of this height; 0 for none. */
+    flat: z.strictObject({ parapetM: between(0, highestParapetM, 'm') }).nullable(),
   })
   .refine((v) => v.edges.length === v.outline.length, {
     path: ['edges'],
@@ -65,8 +70,8 @@ export function formOf(edge: RoofEdge): EdgeForm {
 
 export const isGable = (edge: RoofEdge): edge is { readonly gable: true } => 'gable' in edge
 
-export const volumeVersion = 1
-export const volumeMigrations = []
+export const volumeVersion = 2
+export const volumeMigrations = [(value: Record<string, unknown>) => ({ ...value, flat: null })]
 
 /** The pitch a new roof starts with, in degrees: 7 in 12, common for houses. */
 export const defaultPitchDeg = 30
