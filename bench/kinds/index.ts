@@ -4,6 +4,7 @@ import { SelectIdle } from '../tools/select/idle'
 import { arrayBench } from './array/kind'
 import { chimneyBench } from './chimney/kind'
 import { dormerBench } from './dormer/kind'
+import { fixtureBench } from './fixture/kind'
 import { settings, type BenchKind } from './kind'
 import { rackBench } from './rack/kind'
 import { skylightBench } from './skylight/kind'
@@ -17,6 +18,7 @@ const benchKinds = {
   dormer: dormerBench,
   chimney: chimneyBench,
   skylight: skylightBench,
+  fixture: fixtureBench,
   tree: treeBench,
   load: settings,
   tariff: settings,

@@ -110,3 +110,19 @@ test('a flat roof has no gables to make: the tool says so and changes nothing', 
   expect(b.session.getState().sketch?.message).toMatch(/flat roof/)
   expect(b.documents.house.house).toMatchObject({ edges: house.edges })
 })
+
+test('a vent goes on the roof under the pointer, or on open ground', () => {
+  const b = bench({ house })
+  b.tools.take('fixture')
+  // Seen at a slant from the south: the roof is met before the ground behind it.
+  b.tools.chart.press(b.input([0, 8], false, [0, -12, 12], [0, 10, -8]))
+  expect(placed(b, 'fixture')).toMatchObject({ use: 'pipe', form: 'round' })
+  const on = placed(b, 'fixture')
+  const under = on && b.site().objects.find(({ id }) => id === on.id)?.geometry.topM
+  expect(under).toBeGreaterThan(3.4)
+  b.documents.undo()
+  b.tools.take('fixture')
+  b.move(20, 3)
+  b.key('Enter')
+  expect(placed(b, 'fixture')).toMatchObject({ center: [20, 3] })
+})

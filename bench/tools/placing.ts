@@ -11,8 +11,8 @@ import { showSketch } from './sketch'
 /** What is placed, and where it may be. */
 export interface Placement {
   readonly tool: ToolId
-  /** `roof`: on a plane or a module; `ground`: anywhere; `open-ground`: where nothing stands. */
-  readonly on: 'roof' | 'ground' | 'open-ground'
+  /** `roof`: on a plane or a module; `ground`: anywhere; `open-ground`: where nothing stands; `roof-or-ground`: on either. */
+  readonly on: 'roof' | 'ground' | 'open-ground' | 'roof-or-ground'
   readonly make: (context: ToolContext, center: Vec2, input: PointerInput) => AnyObject
 }
 
@@ -95,14 +95,16 @@ export class Placing extends ToolState {
   }
 
   #where({ at, hit }: PointerInput): Vec2 {
-    return this.#placement.on === 'roof' && hit ? [hit.point[0], hit.point[1]] : at
+    const onRoof = this.#placement.on === 'roof' || this.#placement.on === 'roof-or-ground'
+    return onRoof && hit ? [hit.point[0], hit.point[1]] : at
   }
 
   #fits({ hit }: PointerInput): boolean {
     const { on } = this.#placement
     if (on === 'ground') return true
     if (on === 'open-ground') return hit === null
-    return hit !== null && hit.kind !== 'object'
+    if (hit === null) return on === 'roof-or-ground'
+    return hit.kind !== 'object'
   }
 }
 

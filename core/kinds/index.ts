@@ -3,6 +3,7 @@ import { chimneyKind } from './chimney/kind'
 import { coverKind } from './cover/kind'
 import { dormerKind } from './dormer/kind'
 import { electricalKind } from './electrical/kind'
+import { fixtureKind } from './fixture/kind'
 import { type Kind } from './kind'
 import { loadKind } from './load/kind'
 import { lossesKind } from './losses/kind'
@@ -22,6 +23,7 @@ export const kinds = {
   dormer: dormerKind,
   chimney: chimneyKind,
   skylight: skylightKind,
+  fixture: fixtureKind,
   tree: treeKind,
   load: loadKind,
   tariff: tariffKind,

@@ -9,6 +9,7 @@ import { Keyed } from '../graph/keyed'
 import { theOne, type Objects } from '../kinds/documents'
 import { defaultDormer } from '../kinds/dormer/dormer'
 import { kindNamed, type AnyObject } from '../kinds/index'
+import { usualFixtures } from '../kinds/fixture/fixture'
 import { siteId } from '../kinds/site/site'
 import { defaultSkylight } from '../kinds/skylight/skylight'
 import { Fault } from '../model/fault'
@@ -115,6 +116,15 @@ const everyKind = {
   ...job.house,
   'skylight-1': { ...defaultSkylight, id: 'skylight-1', center: [2, 2] },
   'dormer-1': { ...defaultDormer, id: 'dormer-1', name: 'Dormer', front: [3.4, -2.7] },
+  'fixture-1': {
+    ...usualFixtures.vent,
+    id: 'fixture-1',
+    kind: 'fixture',
+    name: 'Vent',
+    use: 'vent',
+    center: [1.5, -1.5],
+    rotationDeg: 0,
+  },
 } as const
 
 const start: Documents = [everyKind, few(withBattery)]

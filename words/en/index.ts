@@ -9,6 +9,8 @@ import {
   kinds,
   loadShapes,
   roofForms,
+  fixtureForms,
+  fixtureUses,
   tools,
 } from './kinds'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
@@ -32,6 +34,8 @@ export const en = {
   loadShapes,
   edges,
   roofForms,
+  fixtureForms,
+  fixtureUses,
   dormerForms,
   edgeForms,
   compass,

@@ -1,6 +1,7 @@
 import { type KindName, type ObjectOf } from '@/core/kinds/index'
 import { type EdgeForm } from '@/core/kinds/volume/volume'
 import { type DormerForm } from '@/core/kinds/dormer/dormer'
+import { type FixtureUse } from '@/core/kinds/fixture/fixture'
 import { type LoadShape } from '@/core/kinds/load/load'
 
 /** What a kind of object, its fields and its grips are called. */
@@ -75,6 +76,21 @@ export const kinds = {
       clearanceM: 'Clearance',
     },
     handles: { width: 'Width', length: 'Length' },
+  },
+  fixture: {
+    one: 'fixture',
+    named: '{n, plural, =1 {Vent pipe} other {Vent pipe #}}',
+    fields: {
+      name: 'Name',
+      use: 'Type',
+      form: 'Shape',
+      heightM: 'Height',
+      widthM: 'Width',
+      depthM: 'Depth',
+      rotationDeg: 'Rotation',
+      clearanceM: 'Clearance',
+    },
+    handles: { 'fixture-top': 'Height' },
   },
   tree: {
     one: 'tree',
@@ -180,6 +196,17 @@ export const loadShapes = {
   'night-car': 'Car charged at night',
 } satisfies Readonly<Record<LoadShape, string>>
 
+/** What a fixture is. */
+export const fixtureUses: Readonly<Record<FixtureUse, string>> = {
+  pipe: 'vent pipe',
+  vent: 'roof vent',
+  dish: 'satellite dish',
+  'air-conditioner': 'air-conditioning unit',
+  box: 'box',
+}
+
+export const fixtureForms = { round: 'round', box: 'box', diameter: 'Diameter' } as const
+
 /** The roof of a building as a whole, and what stands around a flat one. */
 export const roofForms = {
   pitched: 'pitched',
@@ -257,6 +284,12 @@ export const tools = {
     command: 'Add a skylight',
     hint: 'Click a roof plane to put a skylight there, or go there with the arrow keys and press Enter.',
     wrong: 'A skylight lies in a roof: click a roof plane.',
+  },
+  fixture: {
+    button: 'Vent',
+    command: 'Add a vent, pipe, dish or unit',
+    hint: 'Click where it stands, on a roof or on the ground, or go there with the arrow keys and press Enter. Its card says what it is.',
+    wrong: 'Something else stands there. Click a roof plane or open ground.',
   },
   tree: {
     button: 'Tree',
