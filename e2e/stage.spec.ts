@@ -36,6 +36,12 @@ test('a dormer on the roof takes its modules, is a shed by its card, and goes wi
   await stage(page).click({ position: { x: box.width * 0.62, y: box.height * 0.52 } })
   const card = page.getByRole('complementary', { name: /^Dormer/ })
   await expect(card).toBeVisible()
+  // A copy stands beside it, and goes again.
+  await page.keyboard.press('Control+d')
+  await expect(page.getByRole('button', { name: /^Dormer 2 gable dormer/ })).toBeInViewport()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: /^Dormer 2/ })).toHaveCount(0)
+  await page.getByRole('button', { name: /^Dormer gable dormer/ }).click()
   await expect(modules).not.toContainText('16 modules')
   expect(await figure(page, 'yield')).toBeLessThan(yields)
   await card.getByLabel('Roof form').selectOption('shed dormer')

@@ -12,6 +12,7 @@ function commands(corners = 0) {
     documents: { undo: () => done.push('undo'), redo: () => done.push('redo') },
     tools: {
       take: (tool: string) => done.push(tool),
+      duplicate: () => done.push('duplicate'),
       // The tool in hand takes back what it draws, as long as there is something.
       chart: { undo: () => drawn > 0 && (drawn--, done.push('corner'), true) },
     },
@@ -47,6 +48,9 @@ test('undo and redo want Control, letters alone take tools and turn to their cha
   press('y', { control: true })
   press('z')
   expect(done).toEqual(['undo', 'redo', 'redo'])
+  press('d', { control: true })
+  press('d')
+  expect(done.slice(-2)).toEqual(['duplicate', 'dormer'])
   press('r')
   expect(done.at(-1)).toBe('rack')
   expect(session.getState().chapter).toBe('cover')

@@ -39,6 +39,12 @@ export function commandsOf({ session, documents, tools, allTools }: BenchParts):
       run: () => documents.redo(),
     },
     {
+      label: 'Duplicate the selection',
+      shortcut: 'Ctrl D',
+      matches: (e, c) => c && e.key.toLowerCase() === 'd',
+      run: () => tools.duplicate(),
+    },
+    {
       label: 'Switch between plan and 3D',
       shortcut: 'V',
       matches: plain('v'),

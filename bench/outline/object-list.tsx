@@ -1,5 +1,6 @@
 'use client'
 
+import { useEffect, useRef } from 'react'
 import { type AnyObject } from '@/core/kinds/index'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
@@ -26,8 +27,13 @@ export function ObjectList({
   const { session, site } = useBench()
   const sayer = useSayer()
   const selected = useSession((s) => (s.selection?.kind === 'panel' ? s.selection.arrayId : s.selection?.id))
+  const list = useRef<HTMLUListElement>(null)
+  // What is chosen on the stage, or has just been put there, is seen in its list.
+  useEffect(() => {
+    list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: 'nearest' })
+  }, [selected])
   return (
-    <ul className="mt-2">
+    <ul ref={list} className="mt-2">
       {objects.map((object) => {
         const kind = benchKindOf(object)
         return (

@@ -126,3 +126,37 @@ test('a vent goes on the roof under the pointer, or on open ground', () => {
   b.key('Enter')
   expect(placed(b, 'fixture')).toMatchObject({ center: [20, 3] })
 })
+
+test('a copy stands beside what was selected, along the eave of its plane, and is one step to undo', () => {
+  const b = bench({ house })
+  b.tools.take('dormer')
+  b.click(-2, -3.6)
+  const first = placed(b, 'dormer')
+  expect(b.tools.duplicate()).toBe(true)
+  const dormers = Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')
+  expect(dormers).toHaveLength(2)
+  const copy = dormers.find(({ id }) => id !== first?.id)
+  if (copy?.kind !== 'dormer') throw new Error('there is a copy')
+  // 2.4 m wide and half a metre between, eastward along the south eave.
+  expect(copy).toMatchObject({ name: 'Dormer 2', front: [0.9, -3.6], widthM: 2.4 })
+  expect(b.session.getState().selection?.id).toBe(copy.id)
+  b.documents.undo()
+  expect(Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')).toEqual([first])
+  // A building has no place to be copied to; nothing selected is nothing to do.
+  b.session.setState({ selection: { kind: 'object', id: 'house' } })
+  expect(b.tools.duplicate()).toBe(true)
+  expect(Object.keys(b.documents.house)).toHaveLength(3)
+  b.session.setState({ selection: null })
+  expect(b.tools.duplicate()).toBe(false)
+})
+
+test('a tree is copied a crown’s width to the east', () => {
+  const b = bench()
+  b.tools.take('tree')
+  b.click(4, 5)
+  const tree = placed(b, 'tree')
+  if (tree?.kind !== 'tree') throw new Error('there is a tree')
+  b.tools.duplicate()
+  const copy = Object.values(b.documents.house).find(({ id, kind }) => kind === 'tree' && id !== tree.id)
+  expect(copy).toMatchObject({ center: [4 + tree.crownDiameterM + 0.5, 5], name: 'Tree 2' })
+})

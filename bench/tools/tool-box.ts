@@ -1,5 +1,6 @@
 import { type ToolId } from '../store/session'
 import { ToolChart, type ToolContext } from './chart'
+import { duplicateSelected } from './select/duplicate'
 import { type Tool } from './tool'
 
 /** The tool in hand; taking another puts the first one back as it was. */
@@ -23,6 +24,11 @@ export class ToolBox {
     else this.#context.documents.cancel()
     this.#chart = this.#make(id)
     this.#context.session.setState({ tool: id })
+  }
+
+  /** @returns whether there was something to be copied */
+  duplicate(): boolean {
+    return this.#chart.id === 'select' && duplicateSelected(this.#context)
   }
 
   #make(id: ToolId): ToolChart {
