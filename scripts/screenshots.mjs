@@ -114,6 +114,14 @@ const views = {
       [-7, -4],
     ])
     await page.getByRole('complementary', { name: 'House, building' }).waitFor()
+    await page.keyboard.press('p')
+    await clickOnStage([[3, 0]])
+    await page.getByRole('complementary', { name: 'Vent pipe, vent pipe' }).waitFor()
+    await page.keyboard.press('d')
+    await clickOnStage([[-1.5, -3]])
+    await page.getByRole('complementary', { name: 'Dormer, gable dormer' }).waitFor()
+    await page.keyboard.press('v')
+    await page.keyboard.press('f')
   },
   proposal: async () => {
     await chapter('Offer')
