@@ -31,6 +31,7 @@ export function Carpet() {
   const { day, hour, layer } = useSession((s) => s)
   const canvas = useRef<HTMLCanvasElement>(null)
   const carpet = numbers?.summary.carpet
+  const isBare = numbers?.summary.count === 0
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
   const sun = sunAtClock(site, modelYear, day, hour)
   const suns = useMemo(() => {
@@ -191,7 +192,7 @@ export function Carpet() {
             <div className="h-1.5 rounded-full" style={{ background: rampCss }} />
             <p className="quiet flex justify-between">
               <span>{number(picture.low, site, picture.high > 20 ? 0 : 1)}</span>
-              <span>{picture.title}</span>
+              <span>{isBare && layer === 'sun' ? 'Sun on level ground' : picture.title}</span>
               <span>
                 {number(picture.high, site, picture.high > 20 ? 0 : 1)} {picture.unit}
               </span>
