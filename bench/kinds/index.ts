@@ -1,6 +1,7 @@
 import { type AnyObject, type KindName, type ObjectOf } from '@/core/kinds/index'
 import { type Tool } from '../tools/tool'
 import { SelectIdle } from '../tools/select/idle'
+import { TapeIdle } from '../tools/tape/states'
 import { arrayBench } from './array/kind'
 import { chimneyBench } from './chimney/kind'
 import { dormerBench } from './dormer/kind'
@@ -43,5 +44,17 @@ const select: Tool = {
   begin: (context) => new SelectIdle(context),
 }
 
+/** Reads a distance between two points of what stands there. */
+const tape: Tool = {
+  id: 'tape',
+  key: 'M',
+  chapter: 'shape',
+  begin: (context) => new TapeIdle(context),
+}
+
 /** Every tool, in the order of their kinds. */
-export const tools: readonly Tool[] = [select, ...Object.values(benchKinds).flatMap((kind) => kind.tools)]
+export const tools: readonly Tool[] = [
+  select,
+  ...Object.values(benchKinds).flatMap((kind) => kind.tools),
+  tape,
+]

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { formatLength } from '@/core/model/units'
-import { distance2, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { distance2, length3, sub3, type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Handle } from '@/core/kinds/standing'
 import { type StageView } from '@/stage/stage-view'
 import { useHouse, useSession, useSite } from '../context'
@@ -39,6 +39,7 @@ export function Overlay({ view, grips, small }: Props) {
   const points = sketch?.points ?? []
   const last = points.at(-1)
   const pointer = sketch?.pointer ?? null
+  const tape = sketch?.tape
   const screenPointer = pointer && at(pointer)
   const note = sketch?.typed ? `${sketch.typed}▏ Enter` : sketch?.snap && snapNames[sketch.snap.kind]
   return (
@@ -53,6 +54,29 @@ export function Overlay({ view, grips, small }: Props) {
         {last && pointer && (
           <Segment a={at(last)} b={screenPointer} className="stroke-verdigris" width={1.5} />
         )}
+        {tape && (
+          <Segment
+            a={view.project(tape[0])}
+            b={view.project(tape[1])}
+            className="stroke-verdigris"
+            width={2}
+          />
+        )}
+        {tape?.map((end, i) => {
+          const s = view.project(end)
+          return (
+            s && (
+              <circle
+                key={i}
+                cx={s[0]}
+                cy={s[1]}
+                r={3.5}
+                className="fill-card stroke-verdigris"
+                strokeWidth={1.8}
+              />
+            )
+          )
+        })}
         {points.map((p, i) => {
           const s = at(p)
           return (
@@ -95,6 +119,14 @@ export function Overlay({ view, grips, small }: Props) {
           />
         )
       })}
+      {tape && (
+        <Measure
+          view={view}
+          a={tape[0]}
+          b={tape[1]}
+          text={formatLength(length3(sub3(tape[1], tape[0])), units, locale)}
+        />
+      )}
       {selected?.kind === 'volume' &&
         points.length === 0 &&
         selected.outline.map((a, i) => {

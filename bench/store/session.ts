@@ -1,6 +1,6 @@
 import { createStore } from 'zustand/vanilla'
 import { type Snap } from '@/core/geometry/snap'
-import { type Vec2 } from '@/core/geometry/vector'
+import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Words } from '@/words/words'
 import { type Step } from './documents'
 
@@ -18,6 +18,8 @@ export type CarpetLayer = 'sun' | 'shade' | 'yield' | 'load' | 'net' | 'price' |
 export interface Sketch {
   readonly points: readonly Vec2[]
   readonly pointer: Vec2 | null
+  /** A tape from end to end in space. */
+  readonly tape: readonly [Vec3, Vec3] | null
   readonly snap: Snap | null
   /** Typed so far. */
   readonly typed: string

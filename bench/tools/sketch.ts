@@ -9,5 +9,5 @@ export const outlinesOf = (context: ToolContext): (readonly Vec2[])[] =>
 
 export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
   context.session.setState({
-    sketch: { points: [], pointer: null, snap: null, typed: '', message: null, ...sketch },
+    sketch: { points: [], pointer: null, tape: null, snap: null, typed: '', message: null, ...sketch },
   })

@@ -9,6 +9,11 @@ export interface Ray {
 
 export const along = (ray: Ray, t: number): Vec3 => add3(ray.origin, scale3(ray.direction, t))
 
+/** How far along a ray it passes a point most closely. */
+export function rayPoint({ origin, direction }: Ray, p: Vec3): number {
+  return dot3(sub3(p, origin), direction) / dot3(direction, direction)
+}
+
 /** How far along a ray it meets a flat polygon in space; null when it misses. */
 export function rayPolygon(ray: Ray, corners: readonly Vec3[]): number | null {
   const [a, b, c] = corners

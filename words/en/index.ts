@@ -11,6 +11,7 @@ import {
   roofForms,
   fixtureForms,
   fixtureUses,
+  tape,
   tools,
 } from './kinds'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
@@ -40,6 +41,7 @@ export const en = {
   edgeForms,
   compass,
   chapters,
+  tape,
   tools,
   proposal,
   charts,

@@ -196,6 +196,13 @@ export const loadShapes = {
   'night-car': 'Car charged at night',
 } satisfies Readonly<Record<LoadShape, string>>
 
+/** What the tape says. */
+export const tape = {
+  next: 'Click where it ends.',
+  reading:
+    '{direct} from end to end{way, select, level {, level} other {: {level} in plan, {up} {way, select, up {up} other {down}}, {slope}}}',
+} as const
+
 /** What a fixture is. */
 export const fixtureUses: Readonly<Record<FixtureUse, string>> = {
   pipe: 'vent pipe',
@@ -295,6 +302,12 @@ export const tools = {
     button: 'Tree',
     command: 'Add a tree',
     hint: 'Click where the tree stands, or go there with the arrow keys and press Enter.',
+    wrong: '',
+  },
+  tape: {
+    button: 'Measure',
+    command: 'Measure a distance',
+    hint: 'Click where the tape begins; it holds on to corners (Shift: not).',
     wrong: '',
   },
   lay: {
