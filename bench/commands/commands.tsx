@@ -73,6 +73,7 @@ function Shortcuts({ commands }: { readonly commands: readonly Command[] }) {
     ['Zoom', 'wheel'],
     ['While drawing: side length', 'type 4.5 Enter'],
     ['While drawing: length and azimuth', 'type 4.5 90° Enter'],
+    ['While drawing: east and north of the last corner', 'type 4.5; -3 Enter'],
     ['Remove the last corner', 'Backspace'],
     ['No snapping', 'Shift'],
     ['Step through the modules of a selected array', 'arrows'],

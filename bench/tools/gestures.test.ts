@@ -77,6 +77,22 @@ test('a house by keys alone: Enter begins it, lengths with their directions go r
   ])
 })
 
+test('corners by east and north of the last one, to the west and south too', () => {
+  const b = bench()
+  b.tools.take('trace')
+  b.key('Enter')
+  for (const corner of ['10; 0', '-2; 6', '-8, 0']) {
+    b.type(corner)
+    b.key('Enter')
+  }
+  expect(b.session.getState().sketch?.points).toEqual([
+    [0, 0],
+    [10, 0],
+    [8, 6],
+    [0, 6],
+  ])
+})
+
 test('a hand that trembles still draws right angles; shift lets it', () => {
   const b = bench()
   b.tools.take('trace')

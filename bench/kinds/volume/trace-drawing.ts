@@ -1,18 +1,17 @@
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'
 import { defaultEaveHeightM, defaultPitchDeg, type Volume } from '@/core/kinds/volume/volume'
-import { parseNumber } from '@/core/model/numbers'
-import { parseLength, toRadians } from '@/core/model/units'
 import { ofKind } from '@/core/kinds/documents'
 import { segmentsMeet, signedArea } from '@/core/geometry/polygon'
 import { snap } from '@/core/geometry/snap'
-import { add2, distance2, scale2, sub2, unit2, type Vec2 } from '@/core/geometry/vector'
+import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { checkOutline } from '@/core/roof/check-outline'
 import { buildRoof } from '@/core/roof/roof'
 import { houseId } from '../../store/documents'
 import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../../tools/chart'
 import { nameAmong } from '../../tools/placing'
 import { outlinesOf, showSketch } from '../../tools/sketch'
+import { typedCorner } from './typed-corner'
 
 /** Keys that only change how one looks at the drawing. */
 const viewKeys = /^[vf]$/i
@@ -54,7 +53,7 @@ export class TraceDrawing extends ToolState {
       return true
     }
     if (key === 'Backspace') return this.#takeBack()
-    if (/^[\d.,'"/ \-a-z%°]$/i.test(key) && (this.#typed !== '' || /^[\d.,]$/.test(key))) {
+    if (/^[\d.,;'"/ \-a-z%°]$/i.test(key) && (this.#typed !== '' || /^[\d.,-]$/.test(key))) {
       this.#typed += key
       this.#show(null)
       return true
@@ -125,20 +124,17 @@ export class TraceDrawing extends ToolState {
     return 0
   }
 
-  /** "length", or "length angle" with the angle clockwise from north. */
   #addTyped(): void {
     const last = this.#points.at(-1)
     if (!last) return
-    const withAngle = /^(.*\S)\s+(-?\d+(?:[.,]\d+)?)\s*(?:°|deg)$/.exec(this.#typed.trim())
+    const from = {
+      last,
+      pointer: this.#pointer,
+      units: this.context.units(),
+      locale: this.context.locale(),
+    }
     try {
-      const length = parseLength(withAngle?.[1] ?? this.#typed, this.context.units(), this.context.locale())
-      if (length <= 0) throw new Fault('zero-length', { text: this.#typed })
-      const angle =
-        withAngle?.[2] === undefined ? null : toRadians(parseNumber(withAngle[2], this.context.locale()))
-      const toward: Vec2 =
-        angle === null ? unit2(sub2(this.#pointer, last)) : [Math.sin(angle), Math.cos(angle)]
-      if (toward[0] === 0 && toward[1] === 0) throw new Fault('no-direction')
-      this.#add(add2(last, scale2(toward, length)))
+      this.#add(typedCorner(this.#typed, from))
     } catch (error) {
       if (!(error instanceof Fault)) throw error
       this.#show(this.context.sayer().fault(error))
