@@ -6,6 +6,7 @@ export const chapterOf = {
   'weather-missing': 'site',
   'station-far': 'site',
   'not-built': 'shape',
+  'preset-height': 'shape',
   orphaned: 'cover',
   'no-fit': 'cover',
   'no-modules': 'cover',

@@ -78,6 +78,8 @@ export interface Geometry {
   readonly field: ModuleField | null
   /** Its highest point over the site's ground. */
   readonly topM: number
+  /** Its own height as long as that is the one it was put up with; null once somebody has set another. */
+  readonly presetM: number | null
   /** Drawn in the background. */
   readonly faded: boolean
   /** Why it could not be built as it is meant; what can be shown of it is. */
@@ -96,6 +98,7 @@ export const emptyGeometry: Geometry = {
   frame: [],
   field: null,
   topM: 0,
+  presetM: null,
   faded: false,
   fault: null,
 }

@@ -15,10 +15,12 @@ export interface Upright {
   readonly underM: number
   /** Whether its sides are one round face, of which no edge is drawn. */
   readonly round: boolean
+  /** The height it was put up with. */
+  readonly usualM: number
 }
 
 /** An upright prism on a roof or on the ground. */
-export function uprightGeometry({ base, heightM, clearanceM, underM, round }: Upright): Geometry {
+export function uprightGeometry({ base, heightM, clearanceM, underM, round, usualM }: Upright): Geometry {
   const bottomM = Math.max(0, underM - footM)
   const topM = underM + heightM
   const lid = base.map((p): Vec3 => [p[0], p[1], topM])
@@ -42,5 +44,6 @@ export function uprightGeometry({ base, heightM, clearanceM, underM, round }: Up
     strokes,
     plan: [{ points: base, tone: 'obstruction' }],
     topM,
+    presetM: heightM === usualM ? usualM : null,
   }
 }

@@ -252,6 +252,7 @@ export const checkCodes = [
   'weather-missing',
   'station-far',
   'not-built',
+  'preset-height',
   'orphaned',
   'no-fit',
   'no-modules',

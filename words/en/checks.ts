@@ -13,6 +13,11 @@ export const checks = {
       'The sky over {station} may differ from the job’s. Choose a closer station, similar in height and distance from the coast, or import weather for the place.',
   },
   'not-built': { title: '{object} cannot be built as drawn', message: '{why}' },
+  'preset-height': {
+    title: 'Height of {object} is not set',
+    message:
+      'It still has the {height} it was put up with. Type its real height on its card, or drag its top.',
+  },
   orphaned: {
     title: 'An array has lost its roof plane',
     message:
@@ -25,7 +30,7 @@ export const checks = {
   },
   'no-modules': {
     title: 'No modules yet',
-    message: 'Choose “Lay on plane” in Cover and click a roof plane.',
+    message: 'Choose “Modules” in Cover and click a roof plane.',
   },
   'string-cold': {
     title: '{string}: too many modules',

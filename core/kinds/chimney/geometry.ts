@@ -1,7 +1,7 @@
 import { turnedRectangle } from '../../geometry/polygon'
 import { type Geometry } from '../standing'
 import { uprightGeometry } from '../upright'
-import { type Chimney } from './chimney'
+import { defaultChimney, type Chimney } from './chimney'
 
 type Shape = Omit<Chimney, 'id' | 'name' | 'kind'>
 
@@ -19,4 +19,5 @@ export const chimneyGeometry = (
     clearanceM,
     underM: roofM,
     round: false,
+    usualM: defaultChimney.heightM,
   })

@@ -1,6 +1,6 @@
 import { type Vec2 } from '../../geometry/vector'
 import { emptyGeometry, type Geometry } from '../standing'
-import { type Tree } from './tree'
+import { defaultTree, type Tree } from './tree'
 
 /** Share of the height below the crown. */
 const trunkShare = 0.25
@@ -29,6 +29,7 @@ export function treeGeometry(
   const [x, y] = tree.center
   return {
     ...emptyGeometry,
+    presetM: tree.heightM === defaultTree.heightM ? tree.heightM : null,
     crowns: [
       {
         kind: 'crown',

@@ -25,6 +25,9 @@ export const siteAccount: Stage<World, Account> = stage({
         measured: null,
         objects: [id],
       })),
+      ...site.objects.flatMap(({ id, geometry: { presetM } }): Check[] =>
+        presetM === null ? [] : [presetCheck(id, presetM)],
+      ),
       ...site.orphaned.map((id) => plainCheck('orphaned', 'broken', id)),
       ...site.arrays
         .filter(({ panels, empty }) => panels.length + empty.length === 0)
@@ -32,6 +35,11 @@ export const siteAccount: Stage<World, Account> = stage({
       ...(panelsOf(site).length === 0 ? [plainCheck('no-modules', 'note')] : []),
     ],
   }),
+})
+
+const presetCheck = (id: string, heightM: number): Check => ({
+  ...plainCheck('preset-height', 'note', id),
+  data: { object: { ref: id }, height: { value: heightM, unit: 'm' } },
 })
 
 /** A check with nothing to measure. */
