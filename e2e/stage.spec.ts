@@ -58,7 +58,8 @@ test('a dormer on the roof takes its modules, is a shed by its card, and goes wi
   await stage(page).focus()
   for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z')
   await expect(modules).toContainText('16 modules')
-  expect(await figure(page, 'yield')).toBeCloseTo(yields, 6)
+  await expect.poll(() => figure(page, 'yield')).toBeCloseTo(yields, 6)
+  await saved(page)
 })
 
 test('a house becomes flat with a parapet, is laid level, and has its pitches back when it is pitched again', async ({
@@ -89,6 +90,11 @@ test('a house becomes flat with a parapet, is laid level, and has its pitches ba
   // The shipped arrays lie where they lay; the level one has found the north side.
   await expect(page.getByRole('button', { name: /^Cover/ })).not.toContainText('▲')
   expect(await figure(page, 'yield')).toBeGreaterThan(yields)
+  // And all of it back: roof, modules, parapet, roof.
+  await stage(page).focus()
+  for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z')
+  await expect.poll(() => figure(page, 'yield')).toBeCloseTo(yields, 6)
+  await saved(page)
 })
 
 test('planes carry their pitch and the way they look where the house is shaped, edges their numbers', async ({
