@@ -62,36 +62,12 @@ export function Overlay({ view, grips, small }: Props) {
             width={2}
           />
         )}
-        {tape?.map((end, i) => {
-          const s = view.project(end)
-          return (
-            s && (
-              <circle
-                key={i}
-                cx={s[0]}
-                cy={s[1]}
-                r={3.5}
-                className="fill-card stroke-verdigris"
-                strokeWidth={1.8}
-              />
-            )
-          )
-        })}
-        {points.map((p, i) => {
-          const s = at(p)
-          return (
-            s && (
-              <circle
-                key={i}
-                cx={s[0]}
-                cy={s[1]}
-                r={i === 0 ? 5 : 3.5}
-                className="fill-card stroke-verdigris"
-                strokeWidth={1.8}
-              />
-            )
-          )
-        })}
+        {tape?.map((end, i) => (
+          <Dot key={i} at={view.project(end)} radius={3.5} />
+        ))}
+        {points.map((p, i) => (
+          <Dot key={i} at={at(p)} radius={i === 0 ? 5 : 3.5} />
+        ))}
         {screenPointer && sketch?.snap && <SnapMark at={screenPointer} kind={sketch.snap.kind} />}
         {grips.map(({ handle }) => {
           if (view.isPlan && handle.moves === 'up') return null
@@ -161,6 +137,12 @@ export function Overlay({ view, grips, small }: Props) {
       )}
     </>
   )
+}
+
+/** An end or a corner of what is being drawn. */
+function Dot({ at, radius }: { readonly at: Vec2 | null; readonly radius: number }) {
+  if (!at) return null
+  return <circle cx={at[0]} cy={at[1]} r={radius} className="fill-card stroke-verdigris" strokeWidth={1.8} />
 }
 
 function Segment({

@@ -106,6 +106,8 @@ test('a flat roof has no gables to make: the tool says so and changes nothing', 
   const b = bench({ house: { ...house, flat: { parapetM: 0.4 } } })
   b.tools.take('gable')
   b.move(0, -4)
+  // Nothing is offered that a click would refuse.
+  expect(b.session.getState().sketch?.message).toMatch(/flat roof/)
   b.press(0, -4)
   expect(b.session.getState().sketch?.message).toMatch(/flat roof/)
   expect(b.documents.house.house).toMatchObject({ edges: house.edges })

@@ -30,7 +30,7 @@ export class TogglingGable extends ToolState {
     const edge = this.#edgeAt(input)
     showSketch(this.context, {
       points: edge ? edge.ends : [],
-      message: edge ? (isGable(edge.edge) ? 'Click: back to eave' : 'Click: gable') : this.#hint,
+      message: edge ? this.#offerFor(edge) : this.#hint,
     })
   }
 
@@ -38,7 +38,7 @@ export class TogglingGable extends ToolState {
     const found = this.#edgeAt(input)
     if (!found) return
     if (found.volume.flat) {
-      showSketch(this.context, { points: found.ends, message: this.context.sayer().words.tools.gable.wrong })
+      showSketch(this.context, { points: found.ends, message: this.#flat })
       return
     }
     const next = toggled(found.volume, found.index)
@@ -56,6 +56,15 @@ export class TogglingGable extends ToolState {
   override cancel(): void {
     this.context.session.setState({ sketch: null })
     this.leave()
+  }
+
+  #offerFor({ volume, edge }: EdgeHit): string {
+    if (volume.flat) return this.#flat
+    return isGable(edge) ? 'Click: back to eave' : 'Click: gable'
+  }
+
+  get #flat(): string {
+    return this.context.sayer().words.tools.gable.wrong
   }
 
   get #hint(): string {
