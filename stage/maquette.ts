@@ -132,7 +132,7 @@ const glassWall = 0.05
 const pickedShare = 0.35
 
 function paintOf(
-  tone: Tone | 'picked',
+  tone: Exclude<Tone, 'open'> | 'picked',
   { geometry: { faded } }: StandingObject,
   glass: boolean,
   palette: Palette,
@@ -162,9 +162,10 @@ function addSurfaces(
   { palette, emphasis }: Look,
   paints: Paints,
 ): void {
-  const byTone = new Map<Tone | 'picked', (readonly Vec3[])[]>()
+  const byTone = new Map<Exclude<Tone, 'open'> | 'picked', (readonly Vec3[])[]>()
   for (const { corners, tone, face } of object.geometry.surfaces) {
     const key = face !== undefined && emphasis.lit.has(`${object.id}/${face}`) ? 'picked' : tone
+    if (key === 'open') continue
     const batch = byTone.get(key)
     if (batch) batch.push(corners)
     else byTone.set(key, [corners])

@@ -3,6 +3,8 @@ import { type Tool } from '../tools/tool'
 import { SelectIdle } from '../tools/select/idle'
 import { TapeIdle } from '../tools/tape/states'
 import { arrayBench } from './array/kind'
+import { barrierBench } from './barrier/kind'
+import { canopyBench } from './canopy/kind'
 import { chimneyBench } from './chimney/kind'
 import { dormerBench } from './dormer/kind'
 import { fixtureBench } from './fixture/kind'
@@ -16,11 +18,13 @@ import { volumeBench } from './volume/kind'
 const benchKinds = {
   site: settings,
   volume: volumeBench,
+  canopy: canopyBench,
   dormer: dormerBench,
   chimney: chimneyBench,
   skylight: skylightBench,
   fixture: fixtureBench,
   tree: treeBench,
+  barrier: barrierBench,
   load: settings,
   tariff: settings,
   array: arrayBench,

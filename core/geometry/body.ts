@@ -47,22 +47,39 @@ function turnCounterClockwise(corners: Vec3[]): Vec3[] {
 }
 
 /** A column under a convex lid; null for a lid without area. */
-function column(lid: readonly Vec3[], bottomM: number): SolidBody | null {
-  const normal = newell(lid)
-  const length = Math.hypot(...normal)
-  if (length < 1e-9 || normal[2] / length < 1e-6) return null
+const column = (lid: readonly Vec3[], bottomM: number): SolidBody | null =>
+  prism(
+    lid,
+    lid.map(([x, y]): Vec3 => [x, y, bottomM]),
+  )
+
+/**
+ * A board of even thickness, measured upright, under a convex lid; null for a lid without area.
+ * @param lid counter-clockwise seen from above, in one plane that is not upright
+ */
+export const slabUnder = (lid: readonly Vec3[], thickM: number): SolidBody | null =>
+  prism(
+    lid,
+    lid.map(([x, y, z]): Vec3 => [x, y, z - thickM]),
+  )
+
+/** What lies between a convex lid and a floor right below it, corner under corner. */
+function prism(lid: readonly Vec3[], floor: readonly Vec3[]): SolidBody | null {
+  const [top, bottom] = [newell(lid), newell(floor)]
+  const length = Math.hypot(...top)
+  if (length < 1e-9 || top[2] / length < 1e-6) return null
   const faces: number[] = []
-  const push = (n: Vec3, through: Vec3) =>
+  const push = (n: Vec3, through: Vec3 = [0, 0, 0]) =>
     faces.push(...n, n[0] * through[0] + n[1] * through[1] + n[2] * through[2])
-  const first = lid[0] as Vec3
-  push([normal[0] / length, normal[1] / length, normal[2] / length], first)
-  push([0, 0, -1], [0, 0, bottomM])
+  const down = -Math.hypot(...bottom)
+  push([top[0] / length, top[1] / length, top[2] / length], lid[0])
+  push([bottom[0] / down, bottom[1] / down, bottom[2] / down], floor[0])
   lid.forEach((a, i) => {
     const b = lid[(i + 1) % lid.length] ?? a
     const side = Math.hypot(b[0] - a[0], b[1] - a[1])
     if (side > 1e-9) push([(b[1] - a[1]) / side, -(b[0] - a[0]) / side, 0], a)
   })
-  const vertices = [...lid, ...lid.map((c): Vec3 => [c[0], c[1], bottomM])]
+  const vertices = [...lid, ...floor]
   const center: Vec3 = [mean(vertices, 0), mean(vertices, 1), mean(vertices, 2)]
   const radiusM = Math.max(
     ...vertices.map((v) => Math.hypot(v[0] - center[0], v[1] - center[1], v[2] - center[2])),

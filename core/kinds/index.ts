@@ -1,4 +1,6 @@
 import { arrayKind } from './array/kind'
+import { barrierKind } from './barrier/kind'
+import { canopyKind } from './canopy/kind'
 import { chimneyKind } from './chimney/kind'
 import { coverKind } from './cover/kind'
 import { dormerKind } from './dormer/kind'
@@ -20,11 +22,13 @@ import { volumeKind } from './volume/kind'
 export const kinds = {
   site: siteKind,
   volume: volumeKind,
+  canopy: canopyKind,
   dormer: dormerKind,
   chimney: chimneyKind,
   skylight: skylightKind,
   fixture: fixtureKind,
   tree: treeKind,
+  barrier: barrierKind,
   load: loadKind,
   tariff: tariffKind,
   array: arrayKind,

@@ -14,8 +14,8 @@ export interface KeepOut {
   readonly topM: number | null
 }
 
-/** What a surface is made of, for whoever paints it. */
-export type Tone = 'roof' | 'wall' | 'obstruction' | 'frame' | 'glass'
+/** What a surface is made of, for whoever paints it; `open` is only taken hold of, and seen through. */
+export type Tone = 'roof' | 'wall' | 'obstruction' | 'frame' | 'glass' | 'open'
 
 /** A flat piece that is drawn and can be picked. */
 export interface Surface {

@@ -83,9 +83,12 @@ function varyList(schema: JsonSchema, now: readonly unknown[], chances: Chances)
   if (tuple) return tuple.map((item, k) => vary(item, now[k], chances))
   const item = (schema.items ?? {}) as JsonSchema
   const most = Math.min(Number(schema.maxItems ?? Infinity), now.length + 1)
+  const least = Number(schema.minItems ?? 0)
+  if (now.length === 0 && least > 0)
+    return Array.from({ length: least }, () => vary(item, undefined, chances))
   const k = Math.floor(random() * now.length)
   const way = random()
   if (now.length < most && (way < 0.25 || now.length === 0)) return [...now, vary(item, now.at(-1), chances)]
-  if (now.length > Number(schema.minItems ?? 0) && way < 0.4) return now.filter((_, i) => i !== k)
+  if (now.length > least && way < 0.4) return now.filter((_, i) => i !== k)
   return now.map((value, i) => (i === k ? vary(item, value, chances) : value))
 }

@@ -9,6 +9,8 @@ import { Keyed } from '../graph/keyed'
 import { theOne, type Objects } from '../kinds/documents'
 import { defaultDormer } from '../kinds/dormer/dormer'
 import { kindNamed, type AnyObject } from '../kinds/index'
+import { usualBarriers } from '../kinds/barrier/barrier'
+import { usualCanopies } from '../kinds/canopy/canopy'
 import { usualFixtures } from '../kinds/fixture/fixture'
 import { siteId } from '../kinds/site/site'
 import { defaultSkylight } from '../kinds/skylight/skylight'
@@ -116,6 +118,27 @@ const everyKind = {
   ...job.house,
   'skylight-1': { ...defaultSkylight, id: 'skylight-1', center: [2, 2] },
   'dormer-1': { ...defaultDormer, id: 'dormer-1', name: 'Dormer', front: [3.4, -2.7] },
+  'canopy-1': {
+    ...usualCanopies.pergola,
+    id: 'canopy-1',
+    kind: 'canopy',
+    name: 'Pergola',
+    use: 'pergola',
+    center: [0, -8],
+    rotationDeg: 8,
+  },
+  'barrier-1': {
+    ...usualBarriers.hedge,
+    id: 'barrier-1',
+    kind: 'barrier',
+    name: 'Hedge',
+    use: 'hedge',
+    points: [
+      [-9, -9],
+      [9, -9],
+      [9, 2],
+    ],
+  },
   'fixture-1': {
     ...usualFixtures.vent,
     id: 'fixture-1',

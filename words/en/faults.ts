@@ -34,6 +34,7 @@ export const rules = {
   currency: 'three capital letters, such as USD',
   'twelve-months': 'twelve months, January first',
   'outline-corners': 'an outline has at least {limit, number} corners',
+  'line-ends': 'a line has at least {limit, number} ends',
   'most-corners': 'at most {limit, number} corners',
   'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
   'edge-each': 'one entry for each side of the outline',
@@ -77,6 +78,7 @@ export const faults = {
   'bad-hours': 'Type two hours, for example 16-20.',
   'below-zero': 'Not below zero.',
   // Roofs
+  'short-line': 'A line needs two ends: click where it goes to.',
   'short-outline': 'An outline needs at least three corners.',
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',
   'crossing-outline':

@@ -1,6 +1,10 @@
 import { checks, phrases, remedies } from './checks'
 import { faults, problems, rules } from './faults'
 import {
+  barrierUses,
+  canopyCovers,
+  canopyLeaves,
+  canopyUses,
   chapters,
   compass,
   dormerForms,
@@ -37,6 +41,10 @@ export const en = {
   roofForms,
   fixtureForms,
   fixtureUses,
+  canopyUses,
+  canopyLeaves,
+  canopyCovers,
+  barrierUses,
   dormerForms,
   edgeForms,
   compass,

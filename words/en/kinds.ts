@@ -1,6 +1,8 @@
 import { type KindName, type ObjectOf } from '@/core/kinds/index'
 import { type EdgeForm } from '@/core/kinds/volume/volume'
 import { type DormerForm } from '@/core/kinds/dormer/dormer'
+import { type BarrierUse } from '@/core/kinds/barrier/barrier'
+import { type Canopy, type CanopyUse } from '@/core/kinds/canopy/canopy'
 import { type FixtureUse } from '@/core/kinds/fixture/fixture'
 import { type LoadShape } from '@/core/kinds/load/load'
 
@@ -38,6 +40,27 @@ export const kinds = {
     named: '{n, plural, =1 {House} other {Building #}}',
     fields: { name: 'Name', eaveHeightM: 'Eave height', role: 'Part of', edges: 'Pitch', flat: 'Roof' },
     handles: { corner: 'Corner', eave: 'Eave height', ridge: 'Pitch', parapet: 'Parapet height' },
+  },
+  canopy: {
+    one: 'carport or pergola',
+    named: '{n, plural, =1 {Carport} other {Carport #}}',
+    fields: {
+      name: 'Name',
+      use: 'Type',
+      leaves: 'Roof leaves',
+      cover: 'Cover',
+      eaveHeightM: 'Eave height',
+      widthM: 'Along the eave',
+      depthM: 'Depth',
+      rotationDeg: 'Rotation',
+      pitchDeg: 'Pitch',
+    },
+    handles: {
+      'canopy-width': 'Along the eave',
+      'canopy-depth': 'Depth',
+      'canopy-eave': 'Eave height',
+      'canopy-ridge': 'Pitch',
+    },
   },
   dormer: {
     one: 'dormer',
@@ -102,6 +125,12 @@ export const kinds = {
       transmissivity: 'Transmissivity',
     },
     handles: { 'tree-top': 'Height', crown: 'Crown width' },
+  },
+  barrier: {
+    one: 'fence or hedge',
+    named: '{n, plural, =1 {Fence} other {Fence #}}',
+    fields: { name: 'Name', use: 'Type', heightM: 'Height', thicknessM: 'Thickness' },
+    handles: { 'barrier-corner': 'Corner', 'barrier-top': 'Height' },
   },
   load: {
     one: 'consumption',
@@ -214,6 +243,18 @@ export const fixtureUses: Readonly<Record<FixtureUse, string>> = {
 
 export const fixtureForms = { round: 'round', box: 'box', diameter: 'Diameter' } as const
 
+/** What a canopy is, how many leaves its roof has, and what they are covered with. */
+export const canopyUses: Readonly<Record<CanopyUse, string>> = { carport: 'carport', pergola: 'pergola' }
+export const canopyLeaves: Readonly<Record<Canopy['leaves'], string>> = { one: 'one', two: 'two' }
+export const canopyCovers: Readonly<Record<Canopy['cover'], string>> = { closed: 'closed', slats: 'slats' }
+
+/** What a barrier is. */
+export const barrierUses: Readonly<Record<BarrierUse, string>> = {
+  fence: 'fence',
+  hedge: 'hedge',
+  wall: 'wall',
+}
+
 /** The roof of a building as a whole, and what stands around a flat one. */
 export const roofForms = {
   pitched: 'pitched',
@@ -297,6 +338,18 @@ export const tools = {
     command: 'Add a vent, pipe, dish or unit',
     hint: 'Click where it stands, on a roof or on the ground, or go there with the arrow keys and press Enter. Its card says what it is.',
     wrong: 'Something else stands there. Click a roof plane or open ground.',
+  },
+  canopy: {
+    button: 'Carport',
+    command: 'Add a carport or pergola',
+    hint: 'Click open ground to put a carport there, or go there with the arrow keys and press Enter. Its card makes it a pergola.',
+    wrong: 'Something stands there. Click open ground beside the house.',
+  },
+  barrier: {
+    button: 'Fence',
+    command: 'Draw a fence, hedge or wall',
+    hint: '',
+    wrong: '',
   },
   tree: {
     button: 'Tree',

@@ -1,8 +1,9 @@
 import { type Volume } from '@/core/kinds/volume/volume'
+import { TraceIdle } from '../../tools/trace/idle'
 import { byName, type BenchKind } from '../kind'
 import { VolumeCard } from './card'
 import { TogglingGable } from './toggling-gable'
-import { TraceIdle } from './trace-idle'
+import { tracedVolume } from './traced'
 
 export const volumeBench: BenchKind<Volume> = {
   listedIn: 'shape',
@@ -10,7 +11,7 @@ export const volumeBench: BenchKind<Volume> = {
   note: ({ role }, { words }) => (role === 'neighbour' ? 'neighbour' : words.kinds.volume.one),
   Card: VolumeCard,
   tools: [
-    { id: 'trace', key: 'O', chapter: 'shape', begin: (context) => new TraceIdle(context) },
+    { id: 'trace', key: 'O', chapter: 'shape', begin: (context) => new TraceIdle(context, tracedVolume) },
     { id: 'gable', key: 'G', chapter: 'shape', begin: (context) => new TogglingGable(context) },
   ],
 }

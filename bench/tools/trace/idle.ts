@@ -1,10 +1,18 @@
 import { snap } from '@/core/geometry/snap'
-import { type KeyInput, type PointerInput, ToolState } from '../../tools/chart'
-import { outlinesOf, showSketch } from '../../tools/sketch'
-import { TraceDrawing } from './trace-drawing'
+import { type Vec2 } from '@/core/geometry/vector'
+import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../chart'
+import { outlinesOf, showSketch } from '../sketch'
+import { TraceDrawing, type Traced } from './drawing'
 
 /** Waits for the first corner. */
 export class TraceIdle extends ToolState {
+  readonly #traced: Traced
+
+  constructor(context: ToolContext, traced: Traced) {
+    super(context)
+    this.#traced = traced
+  }
+
   override enter(): void {
     showSketch(this.context, { points: [] })
   }
@@ -28,14 +36,19 @@ export class TraceIdle extends ToolState {
       reachM: input.reachM,
       off: input.shift,
     })
-    this.go(new TraceDrawing(this.context, [found.point], () => new TraceIdle(this.context)))
+    this.#from(found.point)
   }
 
   /** Without a pointer the outline begins where the house stands, at the middle of the site. */
   override key({ key }: KeyInput): boolean {
     if (key !== 'Enter') return false
-    this.go(new TraceDrawing(this.context, [[0, 0]], () => new TraceIdle(this.context)))
+    this.#from([0, 0])
     return true
+  }
+
+  #from(point: Vec2): void {
+    const again = () => new TraceIdle(this.context, this.#traced)
+    this.go(new TraceDrawing(this.context, this.#traced, [point], again))
   }
 
   override cancel(): void {

@@ -1,30 +1,38 @@
 import { Fault } from '@/core/model/fault'
-import { newId } from '@/core/model/new-id'
-import { defaultEaveHeightM, defaultPitchDeg, type Volume } from '@/core/kinds/volume/volume'
-import { ofKind } from '@/core/kinds/documents'
-import { segmentsMeet, signedArea } from '@/core/geometry/polygon'
+import { type AnyObject } from '@/core/kinds/index'
+import { inWorld } from '@/core/kinds/place'
+import { segmentsMeet } from '@/core/geometry/polygon'
 import { snap } from '@/core/geometry/snap'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
-import { checkOutline } from '@/core/roof/check-outline'
-import { buildRoof } from '@/core/roof/roof'
 import { houseId } from '../../store/documents'
-import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../../tools/chart'
-import { nameAmong } from '../../tools/placing'
-import { outlinesOf, showSketch } from '../../tools/sketch'
+import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../chart'
+import { outlinesOf, showSketch } from '../sketch'
 import { typedCorner } from './typed-corner'
+
+/** What is drawn corner by corner. */
+export interface Traced {
+  /** Whether its last corner is joined with its first; the other kind ends where its last corner is clicked again. */
+  readonly closes: boolean
+  /** What an undo of it is called. */
+  readonly label: string
+  /** @throws Fault where these corners make none */
+  readonly make: (context: ToolContext, points: readonly Vec2[]) => AnyObject
+}
 
 /** Keys that only change how one looks at the drawing. */
 const viewKeys = /^[vf]$/i
 
-/** Corners are set one by one, by clicks or by typed lengths, until the first one closes the outline. */
+/** Corners are set one by one, by clicks or by typed lengths, until the first one closes the outline or the last ends the line. */
 export class TraceDrawing extends ToolState {
   #points: readonly Vec2[]
   #pointer: Vec2
   #typed = ''
+  readonly #traced: Traced
   readonly #back: () => ToolState
 
-  constructor(context: ToolContext, points: readonly Vec2[], back: () => ToolState) {
+  constructor(context: ToolContext, traced: Traced, points: readonly Vec2[], back: () => ToolState) {
     super(context)
+    this.#traced = traced
     this.#back = back
     this.#points = points
     this.#pointer = points.at(-1) ?? [0, 0]
@@ -42,7 +50,7 @@ export class TraceDrawing extends ToolState {
 
   override press(input: PointerInput): void {
     const found = this.#snap(input)
-    if (found.kind === 'close') this.#finish()
+    if (found.kind === 'close' || this.#ends(input)) this.#finish()
     else this.#add(found.point)
   }
 
@@ -60,7 +68,7 @@ export class TraceDrawing extends ToolState {
     }
     // Other tools and chapters wait: what is drawn is not thrown away by a key beside the right one.
     if (/^[a-z]$/i.test(key) && !viewKeys.test(key)) {
-      this.#show('Finish the outline with Enter, or leave it with Esc.')
+      this.#show('Finish the drawing with Enter, or leave it with Esc.')
       return true
     }
     return false
@@ -86,14 +94,22 @@ export class TraceDrawing extends ToolState {
     this.go(this.#back())
   }
 
+  /** Whether the last corner of an open line was clicked again. */
+  #ends({ at, reachM }: PointerInput): boolean {
+    const last = this.#points.at(-1)
+    return !this.#traced.closes && last !== undefined && distance2(last, at) < reachM
+  }
+
   #snap(input: PointerInput) {
-    return snap({
+    // An open line may come back to where it began without ending there.
+    const found = snap({
       pointer: input.at,
       drawn: this.#points,
       outlines: outlinesOf(this.context),
       reachM: input.reachM,
       off: input.shift,
     })
+    return found.kind === 'close' && !this.#traced.closes ? { ...found, kind: 'end' as const } : found
   }
 
   #show(message: string | null): void {
@@ -142,37 +158,24 @@ export class TraceDrawing extends ToolState {
   }
 
   #finish(): void {
-    const corners = (signedArea(this.#points) < 0 ? [...this.#points].reverse() : this.#points).map(
-      ([x, y]): Vec2 => [Math.round(x * 10_000) / 10_000, Math.round(y * 10_000) / 10_000],
-    )
-    const houses = ofKind(this.context.documents.house, 'volume')
-    const volume: Volume = {
-      id: newId('volume', this.context.random),
-      kind: 'volume',
-      flat: null,
-      name: nameAmong(this.context, 'volume', houses),
-      role: 'house',
-      outline: corners,
-      eaveHeightM: defaultEaveHeightM,
-      edges: corners.map(() => ({ pitchDeg: defaultPitchDeg })),
-    }
+    const { documents, session } = this.context
+    let made: AnyObject
     try {
-      checkOutline(corners)
-      buildRoof(volume)
+      made = this.#traced.make(this.context, this.#points.map(inWorld))
     } catch (error) {
       if (!(error instanceof Fault)) throw error
       this.#show(this.context.sayer().fault(error))
       return
     }
-    const { fault } = this.context.documents.edit('Trace outline', houseId, (before) => ({
+    const { fault } = documents.edit(this.#traced.label, houseId, (before) => ({
       ...before,
-      [volume.id]: volume,
+      [made.id]: made,
     }))
     if (fault) {
       this.#show(this.context.sayer().fault(fault))
       return
     }
-    this.context.session.setState({ sketch: null, selection: { kind: 'object', id: volume.id } })
+    session.setState({ sketch: null, selection: { kind: 'object', id: made.id } })
     this.leave()
   }
 }

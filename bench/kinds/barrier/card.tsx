@@ -1,0 +1,40 @@
+'use client'
+
+import { barrierUses, usualBarriers, type Barrier } from '@/core/kinds/barrier/barrier'
+import { useBench, useWords } from '../../context'
+import { ChoiceField, LengthField } from '../../fields/fields'
+import { houseId } from '../../store/documents'
+import { ShadeCost } from '../cost'
+import { NameField } from '../name-field'
+
+const lengths = ['heightM', 'thicknessM'] as const
+
+/** What it is, with the usual measures of that, and its own. */
+export function BarrierCard({ object: barrier }: { readonly object: Barrier }) {
+  const { documents } = useBench()
+  const { kinds, barrierUses: uses } = useWords()
+  const { fields } = kinds.barrier
+  const of = { documentId: houseId, objectId: barrier.id }
+  return (
+    <>
+      <NameField documentId={houseId} id={barrier.id} name={barrier.name} />
+      <ChoiceField
+        label={fields.use}
+        value={barrier.use}
+        choices={barrierUses.map((value) => ({ value, label: uses[value] }))}
+        onChoose={(use) => documents.set(fields.use, houseId, barrier.id, { use, ...usualBarriers[use] })}
+      />
+      {lengths.map((field) => (
+        <LengthField
+          {...of}
+          key={field}
+          label={fields[field]}
+          name={fields[field]}
+          value={barrier[field]}
+          fields={(value) => ({ [field]: value })}
+        />
+      ))}
+      <ShadeCost id={barrier.id} />
+    </>
+  )
+}

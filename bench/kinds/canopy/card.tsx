@@ -1,0 +1,68 @@
+'use client'
+
+import { canopyUses, usualCanopies, type Canopy } from '@/core/kinds/canopy/canopy'
+import { useBench, useWords } from '../../context'
+import { ChoiceField, LengthField, NumberField, SlopeField } from '../../fields/fields'
+import { houseId } from '../../store/documents'
+import { ShadeCost } from '../cost'
+import { NameField } from '../name-field'
+
+const lengths = ['eaveHeightM', 'widthM', 'depthM'] as const
+
+/** What it is, its leaves and their measures. */
+export function CanopyCard({ object: canopy }: { readonly object: Canopy }) {
+  const { documents } = useBench()
+  const { kinds, canopyUses: uses, canopyLeaves, canopyCovers } = useWords()
+  const { fields } = kinds.canopy
+  const of = { documentId: houseId, objectId: canopy.id }
+  return (
+    <>
+      <NameField documentId={houseId} id={canopy.id} name={canopy.name} />
+      <ChoiceField
+        label={fields.use}
+        value={canopy.use}
+        choices={canopyUses.map((value) => ({ value, label: uses[value] }))}
+        onChoose={(use) => documents.set(fields.use, houseId, canopy.id, { use, ...usualCanopies[use] })}
+      />
+      <ChoiceField
+        label={fields.leaves}
+        value={canopy.leaves}
+        choices={(['one', 'two'] as const).map((value) => ({ value, label: canopyLeaves[value] }))}
+        onChoose={(leaves) => documents.set(fields.leaves, houseId, canopy.id, { leaves })}
+      />
+      <ChoiceField
+        label={fields.cover}
+        value={canopy.cover}
+        choices={(['closed', 'slats'] as const).map((value) => ({ value, label: canopyCovers[value] }))}
+        onChoose={(cover) => documents.set(fields.cover, houseId, canopy.id, { cover })}
+      />
+      <SlopeField
+        {...of}
+        label={fields.pitchDeg}
+        name={fields.pitchDeg}
+        value={canopy.pitchDeg}
+        fields={(pitchDeg) => ({ pitchDeg })}
+      />
+      {lengths.map((field) => (
+        <LengthField
+          {...of}
+          key={field}
+          label={fields[field]}
+          name={fields[field]}
+          value={canopy[field]}
+          fields={(value) => ({ [field]: value })}
+        />
+      ))}
+      <NumberField
+        {...of}
+        label={fields.rotationDeg}
+        name={fields.rotationDeg}
+        unit="°"
+        digits={1}
+        value={canopy.rotationDeg}
+        fields={(rotationDeg) => ({ rotationDeg })}
+      />
+      <ShadeCost id={canopy.id} />
+    </>
+  )
+}

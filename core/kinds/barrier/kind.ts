@@ -1,0 +1,70 @@
+import { add2, sub2, type Vec2 } from '../../geometry/vector'
+import { noParts, type Kind } from '../kind'
+import { inWorld, round } from '../place'
+import { noCheck, standing, type Drag, type Handle } from '../standing'
+import {
+  barrierMigrations,
+  barrierSchema,
+  barrierVersion,
+  highestBarrierM,
+  lowestBarrierM,
+  type Barrier,
+} from './barrier'
+import { barrierGeometry } from './geometry'
+
+export const barrierKind: Kind<Barrier> = {
+  kind: 'barrier',
+  document: 'house',
+  schema: barrierSchema,
+  version: barrierVersion,
+  migrations: barrierMigrations,
+  singles: null,
+  standing: standing<Barrier, 'name', null>({
+    rank: 'ground',
+    ignores: ['name'],
+    reads: () => null,
+    build: barrierGeometry,
+    handles: barrierHandles,
+    drag: dragBarrier,
+    check: noCheck,
+    move: {
+      middle: ({ points }) => middleOf(points),
+      to: ({ points }, middle) => {
+        const by = sub2(middle, middleOf(points))
+        return { points: points.map((p) => inWorld(add2(p, by))) }
+      },
+      along: 'level',
+    },
+    carrier: null,
+  }),
+  parts: noParts,
+}
+
+/** The middle of the box round its points: whole millimetres stay whole when it is moved by them. */
+function middleOf(points: readonly Vec2[]): Vec2 {
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
+  return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
+}
+
+function barrierHandles({ points, heightM }: Barrier): Handle[] {
+  const corners = points.map((p, index): Handle => {
+    const beside = [points[index - 1], points[index + 1]].filter((q) => q !== undefined)
+    return { name: 'barrier-corner', index, at: [p[0], p[1], heightM], moves: 'level', beside }
+  })
+  const [a, b] = points
+  if (!a || !b) return corners
+  const top: Handle = {
+    name: 'barrier-top',
+    index: 0,
+    at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, heightM],
+    moves: 'up',
+  }
+  return [...corners, top]
+}
+
+function dragBarrier({ points }: Barrier, { name, index }: Handle, to: Drag): Partial<Barrier> {
+  if (name === 'barrier-top')
+    return { heightM: round(Math.max(lowestBarrierM, Math.min(highestBarrierM, to.heightM))) }
+  const { at } = to
+  return at ? { points: points.map((p, i) => (i === index ? inWorld(at) : p)) } : {}
+}
