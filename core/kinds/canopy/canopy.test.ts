@@ -120,7 +120,14 @@ test('modules lie on a leaf, are not shaded by it, and slats before them cost th
   }
   expect((await bill(null))('canopy-1')).toBe(0)
   // To the south and higher, so that the sun comes through it.
-  const before: Canopy = { ...away, center: [45, -51], eaveHeightM: 6, pitchDeg: 0, widthM: 9 }
+  const before: Canopy = {
+    ...away,
+    id: 'canopy-2',
+    center: [45, -51],
+    eaveHeightM: 6,
+    pitchDeg: 0,
+    widthM: 9,
+  }
   const closed = (await bill(before))('canopy-2')
   const slatted = (await bill({ ...before, cover: 'slats' }))('canopy-2')
   expect(slatted).toBeGreaterThan(0)
