@@ -7,6 +7,7 @@ const url = process.env['DATABASE_URL']
 if (!url) throw new Error('DATABASE_URL is not set')
 const ran = await migrate(url, join(process.cwd(), 'server', 'migrations'))
 if (ran.length > 0) console.log(`Migrated: ${ran.join(', ')}`)
-if (await seedIfEmpty(join(process.cwd(), 'samples', 'shipped-job.json')))
-  console.log('Stored the shipped job.')
+const samples = ['valdecorva-job.json', 'tarrowee-job.json', 'shipped-job.json']
+if (await seedIfEmpty(samples.map((name) => join(process.cwd(), 'samples', name))))
+  console.log('Stored the shipped jobs.')
 await closeDatabase()

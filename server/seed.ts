@@ -5,15 +5,15 @@ import { transaction } from './database'
 import { createJob } from './jobs'
 import { insertDesigner, insertTeam, maybeOneFirstDesigner } from './sql/people'
 
-/** A made-up team with the shipped job, where nothing is stored yet. */
-export async function seedIfEmpty(jobFile: string): Promise<boolean> {
+/** A made-up team with the shipped jobs, where nothing is stored yet; the last one stands first in the list. */
+export async function seedIfEmpty(jobFiles: readonly string[]): Promise<boolean> {
   if (await maybeOneFirstDesigner()) return false
-  const job = parseJob(JSON.parse(readFileSync(jobFile, 'utf8')))
+  const jobs = jobFiles.map((file) => parseJob(JSON.parse(readFileSync(file, 'utf8'))))
   await transaction('seed', async (runner) => {
     const teamId = randomUUID()
     await insertTeam(teamId, 'Tern Street Solar', runner)
     await insertDesigner(randomUUID(), teamId, 'Imke Fairweather', runner)
-    await createJob(teamId, job, runner)
+    for (const job of jobs) await createJob(teamId, job, runner)
   })
   return true
 }

@@ -1,8 +1,12 @@
 import { placeOf, type LatLon } from '@/core/geometry/geo'
 import { add2, rotate2, type Vec2 } from '@/core/geometry/vector'
-import { type RoofEdge } from '@/core/kinds/volume/volume'
+import { type Canopy } from '@/core/kinds/canopy/canopy'
+import { type Dormer } from '@/core/kinds/dormer/dormer'
+import { type Foliage } from '@/core/kinds/tree/tree'
+import { type RoofEdge, type Volume } from '@/core/kinds/volume/volume'
 import { seededRandom, seedOf } from '@/core/model/random'
 import { toRadians } from '@/core/model/units'
+import { shippedHouses } from './shipped-houses'
 import { type Town } from './towns'
 
 /** A building of the town, metres east and north of the town's middle. */
@@ -11,6 +15,8 @@ export interface TownVolume {
   readonly outline: readonly Vec2[]
   readonly edges: readonly RoofEdge[]
   readonly eaveHeightM: number
+  /** A level roof with this parapet; null for a pitched one. */
+  readonly flat: Volume['flat']
 }
 
 export interface TownTree {
@@ -18,6 +24,8 @@ export interface TownTree {
   readonly center: Vec2
   readonly heightM: number
   readonly crownDiameterM: number
+  readonly clearStemM: number
+  readonly foliage: Foliage
 }
 
 export interface Lot {
@@ -33,6 +41,8 @@ export interface Lot {
     readonly depthM: number
     readonly heightM: number
   }[]
+  readonly dormers: readonly Omit<Dormer, 'id' | 'kind'>[]
+  readonly canopies: readonly Omit<Canopy, 'id' | 'kind'>[]
   readonly trees: readonly TownTree[]
   /** Corners of the drive. */
   readonly drive: readonly Vec2[]
@@ -127,8 +137,8 @@ function makeLot(town: Town, street: string, number: number, at: Vec2, side: 1 |
       ] as Vec2[]
     ).map(put),
   }
-  if (town.id === 'pellworth' && street === 'Saltmarsh Road' && number === 14)
-    return { ...base, ...saltmarsh14(put) }
+  const shipped = shippedHouses[address]
+  if (shipped) return { ...base, ...shipped(put, turnRad) }
   const pitch = Math.round(between(22, 38))
   const [width, depth] = [between(10.5, 14), between(7.2, 8.8)]
   const shape = Math.floor(random() * 4)
@@ -174,6 +184,8 @@ function makeLot(town: Town, street: string, number: number, at: Vec2, side: 1 |
       center: put([between(-11, 11), random() < 0.6 ? between(8, 20) : between(-11.5, -9)]),
       heightM: height,
       crownDiameterM: height * between(0.55, 0.75),
+      clearStemM: height / 4,
+      foliage: 'broadleaf',
     }
   })
   return {
@@ -184,55 +196,15 @@ function makeLot(town: Town, street: string, number: number, at: Vec2, side: 1 |
         outline: corners.map(put),
         edges,
         eaveHeightM: Math.round(between(2.7, 5.4) * 10) / 10,
+        flat: null,
       },
     ],
+    dormers: [],
+    canopies: [],
     chimneys:
       random() < 0.6
         ? [{ center: put([between(-w / 2, w / 2), 0.4]), widthM: 0.6, depthM: 0.8, heightM: 1 }]
         : [],
     trees,
-  }
-}
-
-/** The house of the shipped job: a gabled bar with a cross wing to the garden, a shed dormer, a chimney, two oaks. */
-function saltmarsh14(put: (p: Vec2) => Vec2): Pick<Lot, 'volumes' | 'chimneys' | 'trees'> {
-  const outline: Vec2[] = [
-    [-7.2, -4],
-    [7.2, -4],
-    [7.2, 4],
-    [6.2, 4],
-    [6.2, 8.6],
-    [0.8, 8.6],
-    [0.8, 4],
-    [-7.2, 4],
-  ]
-  const pitched: RoofEdge = { pitchDeg: 34 }
-  const gable: RoofEdge = { gable: true }
-  const dormer: Vec2[] = [
-    [-4.6, -3.3],
-    [-0.6, -3.3],
-    [-0.6, -0.9],
-    [-4.6, -0.9],
-  ]
-  return {
-    volumes: [
-      {
-        name: 'House',
-        outline: outline.map(put),
-        edges: [pitched, gable, pitched, pitched, gable, pitched, pitched, gable],
-        eaveHeightM: 3.4,
-      },
-      {
-        name: 'Shed dormer',
-        outline: dormer.map(put),
-        edges: [{ pitchDeg: 8 }, gable, gable, gable],
-        eaveHeightM: 5.35,
-      },
-    ],
-    chimneys: [{ center: put([-0.2, 0.9]), widthM: 0.75, depthM: 0.95, heightM: 1.35 }],
-    trees: [
-      { name: 'Oak, garden', center: put([-3.4, 16.2]), heightM: 11, crownDiameterM: 8 },
-      { name: 'Oak, west fence', center: put([11.4, 12.4]), heightM: 9.5, crownDiameterM: 6.8 },
-    ],
   }
 }

@@ -41,7 +41,7 @@ test('faults carry the path to what is wrong', () => {
 test('leaves turn with the hemisphere; a crown stands on its trunk', () => {
   expect(broadleafTransmissivity(41)[6]).toBeLessThan(broadleafTransmissivity(41)[0] ?? 0)
   expect(broadleafTransmissivity(-35)[6]).toBeGreaterThan(broadleafTransmissivity(-35)[0] ?? 0)
-  const crown = crownOf({ heightM: 8, crownDiameterM: 5 })
+  const crown = crownOf({ heightM: 8, crownDiameterM: 5, clearStemM: 2 })
   expect(crown.centerM + crown.halfHeightM).toBe(8)
 })
 

@@ -103,7 +103,14 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     exportPerKwh: 'bill then, years',
   },
   'volume-1': { role: ground, outline: ground, eaveHeightM: ground, edges: ground, flat: ground },
-  'tree-1': { center: ground, heightM: ground, crownDiameterM: ground, transmissivity: ground },
+  'tree-1': {
+    center: ground,
+    heightM: ground,
+    crownDiameterM: ground,
+    clearStemM: ground,
+    foliage: ground,
+    transmissivity: ground,
+  },
   'chimney-1': {
     center: roof,
     widthM: roof,

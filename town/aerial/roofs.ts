@@ -9,6 +9,9 @@ import { type LowSun } from './shadows'
 /** Up the slope from course to course, and along it from tile to tile, m. */
 const [courseM, tileM] = [0.3, 0.42]
 
+/** The top of a parapet. */
+const parapetColour: Colour = [196, 190, 180]
+
 /** Share of the full light on a face. */
 function lightOn(normal: Vec3, { towards, risePerMetre }: LowSun): number {
   const k = 1 / Math.hypot(1, risePerMetre)
@@ -26,6 +29,8 @@ export function paintRoofs(
   sun: LowSun,
   tops: Float32Array,
 ): void {
+  for (const { outline, flat } of lot.volumes)
+    if (flat && flat.parapetM > 0) paintArea(picture, outline, parapetColour, 0.05)
   for (const { plane, plan } of planes) paintPlane(picture, plane, plan, lot.roofColour, sun, tops)
   for (const { plane, plan } of planes) paintCaps(picture, plane, plan, lot.roofColour, sun, tops)
   for (const { center, widthM, depthM } of lot.chimneys) {

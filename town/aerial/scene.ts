@@ -3,9 +3,9 @@ import { rotate2, type Vec2 } from '@/core/geometry/vector'
 import { modelYear } from '@/core/model/model-year'
 import { seededRandom, seedOf } from '@/core/model/random'
 import { planOf, type RoofPlane } from '@/core/roof/plane'
-import { buildRoof } from '@/core/roof/roof'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
+import { planesOver } from '../lot-planes'
 import { type Lot, type TownMap, type TownTree } from '../town-map'
 import { type Town } from '../towns'
 import { type LowSun } from './shadows'
@@ -66,9 +66,7 @@ const gardenM = 20
 function paintedLot(map: TownMap, lot: Lot): PaintedLot {
   const random = seededRandom(seedOf(`painted ${lot.address}`))
   const between = (low: number, high: number) => low + (high - low) * random()
-  const planes = lot.volumes
-    .flatMap((volume) => buildRoof(volume).planes)
-    .map((plane) => ({ plane, plan: planOf(plane.corners) }))
+  const planes = planesOver(lot).map((plane) => ({ plane, plan: planOf(plane.corners) }))
   const outlines = [...lot.volumes.map(({ outline }) => outline), lot.drive]
   const clear = (p: Vec2, room: number) =>
     outlines.every(
@@ -91,6 +89,8 @@ function paintedLot(map: TownMap, lot: Lot): PaintedLot {
       center: at(between(-11, 11), between(-8, 18)),
       heightM: wide * 0.8,
       crownDiameterM: wide,
+      clearStemM: 0,
+      foliage: 'broadleaf',
     }
   }).filter(({ center, crownDiameterM }) => clear(center, crownDiameterM / 2 + 0.3))
   const [a, b, c] = lot.drive

@@ -15,8 +15,10 @@ import {
   roofForms,
   fixtureForms,
   fixtureUses,
+  foliages,
   tape,
   tools,
+  treeCard,
 } from './kinds'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
@@ -45,6 +47,8 @@ export const en = {
   canopyLeaves,
   canopyCovers,
   barrierUses,
+  foliages,
+  treeCard,
   dormerForms,
   edgeForms,
   compass,

@@ -4,6 +4,7 @@ import { type DormerForm } from '@/core/kinds/dormer/dormer'
 import { type BarrierUse } from '@/core/kinds/barrier/barrier'
 import { type Canopy, type CanopyUse } from '@/core/kinds/canopy/canopy'
 import { type FixtureUse } from '@/core/kinds/fixture/fixture'
+import { type Foliage } from '@/core/kinds/tree/tree'
 import { type LoadShape } from '@/core/kinds/load/load'
 
 /** What a kind of object, its fields and its grips are called. */
@@ -121,10 +122,12 @@ export const kinds = {
     fields: {
       name: 'Name',
       heightM: 'Height',
+      foliage: 'Type',
       crownDiameterM: 'Crown width',
+      clearStemM: 'Clear stem',
       transmissivity: 'Transmissivity',
     },
-    handles: { 'tree-top': 'Height', crown: 'Crown width' },
+    handles: { 'tree-top': 'Height', 'clear-stem': 'Clear stem', crown: 'Crown width' },
   },
   barrier: {
     one: 'fence or hedge',
@@ -247,6 +250,24 @@ export const fixtureForms = { round: 'round', box: 'box', diameter: 'Diameter' }
 export const canopyUses: Readonly<Record<CanopyUse, string>> = { carport: 'carport', pergola: 'pergola' }
 export const canopyLeaves: Readonly<Record<Canopy['leaves'], string>> = { one: 'one', two: 'two' }
 export const canopyCovers: Readonly<Record<Canopy['cover'], string>> = { closed: 'closed', slats: 'slats' }
+
+/** General kinds of trees. */
+export const foliages: Readonly<Record<Foliage, string>> = {
+  broadleaf: 'broadleaf',
+  evergreen: 'evergreen',
+  conifer: 'conifer',
+  palm: 'palm',
+}
+
+/** What a tree's card says besides its fields. */
+export const treeCard = {
+  inLeaf: 'in leaf',
+  bare: 'bare',
+  leafFrom: 'In leaf from',
+  leafTo: 'In leaf to',
+  growBy: 'Grow by',
+  years: 'years',
+} as const
 
 /** What a barrier is. */
 export const barrierUses: Readonly<Record<BarrierUse, string>> = {

@@ -1,56 +1,110 @@
 'use client'
 
-import { type Tree } from '@/core/kinds/tree/tree'
-import { useWords } from '../../context'
-import { LengthField, PercentField } from '../../fields/fields'
+import {
+  foliages,
+  grown,
+  inLeaf,
+  leafSeason,
+  transmissivityOf,
+  usualTrees,
+  type Tree,
+} from '@/core/kinds/tree/tree'
+import { parseNumber } from '@/core/model/numbers'
+import { monthNames } from '@/words/format'
+import { useBench, useSite, useWords } from '../../context'
+import { ChoiceField, LengthField, PercentField } from '../../fields/fields'
+import { TextField } from '../../fields/text-field'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
 import { NameField } from '../name-field'
 
-/** Height, crown, and what light passes it. */
+const lengths = ['heightM', 'crownDiameterM', 'clearStemM'] as const
+
+/** What sort it is, its measures, what light passes its crown and when. */
 export function TreeCard({ object: tree }: { readonly object: Tree }) {
-  const { fields } = useWords().kinds.tree
+  const { documents } = useBench()
+  const site = useSite()
+  const { kinds, foliages: sorts, treeCard } = useWords()
+  const { fields } = kinds.tree
   const of = { documentId: houseId, objectId: tree.id }
-  const inLeaf = Math.min(...tree.transmissivity)
+  const set = (label: string, changed: Readonly<Record<string, unknown>>) =>
+    documents.set(label, houseId, tree.id, changed)
+  const dense = Math.min(...tree.transmissivity)
   const bare = Math.max(...tree.transmissivity)
+  const season = leafSeason(tree.transmissivity)
   const replaced = (from: number) => (value: number) => ({
     transmissivity: tree.transmissivity.map((t) => (t === from ? value : t)),
   })
+  const choices = monthNames('en').map((label, month) => ({ value: String(month), label }))
   return (
     <>
       <NameField documentId={houseId} id={tree.id} name={tree.name} />
-      <LengthField
-        {...of}
-        label={fields.heightM}
-        name="Height"
-        value={tree.heightM}
-        fields={(heightM) => ({ heightM })}
+      <ChoiceField
+        label={fields.foliage}
+        value={tree.foliage}
+        choices={foliages.map((value) => ({ value, label: sorts[value] }))}
+        onChoose={(foliage) =>
+          set(fields.foliage, {
+            foliage,
+            ...usualTrees[foliage],
+            transmissivity: transmissivityOf(foliage, site.latitudeDeg),
+          })
+        }
       />
-      <LengthField
-        {...of}
-        label={fields.crownDiameterM}
-        name="Crown width"
-        value={tree.crownDiameterM}
-        fields={(crownDiameterM) => ({ crownDiameterM })}
-      />
+      {lengths.map((field) => (
+        <LengthField
+          {...of}
+          key={field}
+          label={fields[field]}
+          name={fields[field]}
+          value={tree[field]}
+          fields={(value) => ({ [field]: value })}
+        />
+      ))}
       <PercentField
         {...of}
         digits={0}
-        label={`${fields.transmissivity}, in leaf`}
-        name="Transmissivity in leaf"
-        value={inLeaf}
-        fields={replaced(inLeaf)}
+        label={`${fields.transmissivity}, ${treeCard.inLeaf}`}
+        name={`${fields.transmissivity}, ${treeCard.inLeaf}`}
+        value={dense}
+        fields={replaced(dense)}
       />
-      {bare !== inLeaf && (
-        <PercentField
-          {...of}
-          digits={0}
-          label={`${fields.transmissivity}, bare`}
-          name="Transmissivity when bare"
-          value={bare}
-          fields={replaced(bare)}
-        />
+      {season && (
+        <>
+          <PercentField
+            {...of}
+            digits={0}
+            label={`${fields.transmissivity}, ${treeCard.bare}`}
+            name={`${fields.transmissivity}, ${treeCard.bare}`}
+            value={bare}
+            fields={replaced(bare)}
+          />
+          <ChoiceField
+            label={treeCard.leafFrom}
+            value={String(season.from)}
+            choices={choices}
+            onChoose={(from) =>
+              set(treeCard.leafFrom, { transmissivity: inLeaf(tree.transmissivity, Number(from), season.to) })
+            }
+          />
+          <ChoiceField
+            label={treeCard.leafTo}
+            value={String(season.to)}
+            choices={choices}
+            onChoose={(to) =>
+              set(treeCard.leafTo, { transmissivity: inLeaf(tree.transmissivity, season.from, Number(to)) })
+            }
+          />
+        </>
       )}
+      <TextField
+        label={treeCard.growBy}
+        shown="0"
+        unit={treeCard.years}
+        width="figure"
+        onType={(text) => set(treeCard.growBy, grown(tree, parseNumber(text, site.locale)))}
+        hint="10"
+      />
       <ShadeCost id={tree.id} />
     </>
   )

@@ -1,19 +1,19 @@
 import { type Vec2 } from '../../geometry/vector'
 import { emptyGeometry, type Geometry } from '../standing'
-import { defaultTree, type Tree } from './tree'
+import { usualTrees, type Tree } from './tree'
 
-/** Share of the height below the crown. */
-const trunkShare = 0.25
+/** The crown has this share of the height at least. */
+const leastCrownShare = 0.1
 /** Sides of the crown's outline in the picture from above. */
 const planSides = 14
 
 /** The crown as an ellipsoid: middle height, half height and radius in metres. */
-export function crownOf(tree: Pick<Tree, 'heightM' | 'crownDiameterM'>): {
+export function crownOf(tree: Pick<Tree, 'heightM' | 'crownDiameterM' | 'clearStemM'>): {
   centerM: number
   halfHeightM: number
   radiusM: number
 } {
-  const bottom = tree.heightM * trunkShare
+  const bottom = Math.min(tree.clearStemM, tree.heightM * (1 - leastCrownShare))
   return {
     centerM: (tree.heightM + bottom) / 2,
     halfHeightM: (tree.heightM - bottom) / 2,
@@ -22,14 +22,12 @@ export function crownOf(tree: Pick<Tree, 'heightM' | 'crownDiameterM'>): {
 }
 
 /** A crown on a thin trunk that reaches into it. */
-export function treeGeometry(
-  tree: Pick<Tree, 'center' | 'heightM' | 'crownDiameterM' | 'transmissivity'>,
-): Geometry {
+export function treeGeometry(tree: Omit<Tree, 'id' | 'name' | 'kind'>): Geometry {
   const { centerM, halfHeightM, radiusM } = crownOf(tree)
   const [x, y] = tree.center
   return {
     ...emptyGeometry,
-    presetM: tree.heightM === defaultTree.heightM ? tree.heightM : null,
+    presetM: tree.heightM === usualTrees[tree.foliage].heightM ? tree.heightM : null,
     crowns: [
       {
         kind: 'crown',

@@ -41,16 +41,20 @@ export const treeKind: Kind<Tree> = {
 
 function treeHandles(tree: Tree): Handle[] {
   const [x, y] = tree.center
+  const { centerM, halfHeightM } = crownOf(tree)
   return [
     { name: 'tree-top', index: 0, at: [x, y, tree.heightM], moves: 'up' },
-    { name: 'crown', index: 0, at: [x + tree.crownDiameterM / 2, y, crownOf(tree).centerM], moves: 'width' },
+    { name: 'clear-stem', index: 0, at: [x, y, centerM - halfHeightM], moves: 'up' },
+    { name: 'crown', index: 0, at: [x + tree.crownDiameterM / 2, y, centerM], moves: 'width' },
   ]
 }
 
-/** The top is the height, the side of the crown its width. */
+/** The top is the height, the foot of the crown the clear stem, the side of the crown its width. */
 function dragTree(tree: Tree, handle: Handle, to: Drag): Partial<Tree> {
   if (handle.name === 'tree-top')
     return { heightM: round(Math.max(lowestTreeM, Math.min(highestTreeM, to.heightM))) }
+  if (handle.name === 'clear-stem')
+    return { clearStemM: round(Math.max(0, Math.min(tree.heightM, to.heightM))) }
   if (!to.at) return {}
   const diameter = 2 * distance2(to.at, tree.center)
   return { crownDiameterM: round(Math.max(narrowestCrownM, Math.min(widestCrownM, diameter))) }
