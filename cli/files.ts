@@ -42,9 +42,9 @@ const tooLarge = (bytes: number, file: string) =>
   )
 
 /** @throws Fault `no-file` */
-export function writeText(file: string, text: string): void {
+export function writeFile(file: string, content: string | Uint8Array): void {
   try {
-    writeFileSync(file, text)
+    writeFileSync(file, content)
   } catch (error) {
     throw new Fault('no-file', { file, doing: 'write', reason: systemReason(error) }, file)
   }

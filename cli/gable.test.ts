@@ -130,6 +130,28 @@ test('roof, layout, run, export and import', () => {
   expect(gable(['import', file]).out['format']).toBe('tall-gable-job')
 }, 60_000)
 
+test('a job’s geometry as DXF, GLB and GeoJSON', () => {
+  const made = (format: string) => {
+    const file = join(folder, `house.${format}`)
+    const { out } = gable(['export', 'valdecorva', '--format', format, '--out', file])
+    // House, stair house, carport, olive, neighbour; one row on the roof and two on the carport.
+    expect(out).toMatchObject({ objects: 7, modules: 17 })
+    return readFileSync(file)
+  }
+  expect(made('dxf').toString()).toMatch(/ROOF-PLANES/)
+  expect(made('glb').subarray(0, 4).toString()).toBe('glTF')
+  const { features } = JSON.parse(made('geojson').toString()) as { features: { properties: object }[] }
+  expect(features).toContainEqual(
+    expect.objectContaining({ properties: expect.objectContaining({ sort: 'roof plane', of: 'Carport' }) }),
+  )
+  expect(gable(['export', 'shipped', '--format', 'dxf', '--out', join(folder, 'no', 'x.dxf')])).toMatchObject(
+    {
+      status: 2,
+      error: { code: 'no-file' },
+    },
+  )
+}, 60_000)
+
 test('a job’s file is computed with the data sheets it brings, whatever the catalogue says by now', () => {
   const file = join(folder, 'whole.json')
   gable(['export', 'shipped', '--out', file])

@@ -13,12 +13,15 @@ import { Surroundings, type OwnWeather } from '@/services/world-of'
 import { readJsonFile } from './files'
 import { worldAt } from './world-files'
 
-/** The shipped job stands in for a file under this name. */
-const shippedName = 'shipped'
-const shippedFile = new URL('../samples/shipped-job.json', import.meta.url).pathname
+/** Names under which the shipped jobs stand in for files. */
+const shipped: Readonly<Record<string, string>> = {
+  shipped: 'shipped-job.json',
+  tarrowee: 'tarrowee-job.json',
+  valdecorva: 'valdecorva-job.json',
+}
 
 /** How the commands on jobs describe their argument. */
-export const jobArgument = `the job's own JSON, or "${shippedName}" for the shipped one`
+export const jobArgument = `the job's own JSON, or one of the shipped ones: ${Object.keys(shipped).join(', ')}`
 
 export const worldOption = [
   '--world <place>',
@@ -38,7 +41,10 @@ export interface JobRead {
 
 /** @throws Fault */
 export function readJob(file: string): JobRead {
-  const value = readJsonFile(file === shippedName ? shippedFile : file)
+  const sample = Object.hasOwn(shipped, file) ? shipped[file] : undefined
+  const value = readJsonFile(
+    sample === undefined ? file : new URL(`../samples/${sample}`, import.meta.url).pathname,
+  )
   const job = parseJob(value)
   const sheets = readSheets((value as { equipment?: unknown }).equipment)
   const id = ownWeatherId(theOne(job.house, 'site', siteId).stationId)

@@ -162,3 +162,17 @@ test('a tree is copied a crown’s width to the east', () => {
   const copy = Object.values(b.documents.house).find(({ id, kind }) => kind === 'tree' && id !== tree.id)
   expect(copy).toMatchObject({ center: [4 + tree.crownDiameterM + 0.5, 5], name: 'Tree 2' })
 })
+
+test('a carport stands on open ground, and modules are laid on its leaf', () => {
+  const b = bench({ house })
+  b.tools.take('canopy')
+  b.click(0, 0)
+  expect(b.session.getState().sketch?.message).toMatch(/open ground/)
+  b.click(20, 0)
+  expect(placed(b, 'canopy')).toMatchObject({ use: 'carport', center: [20, 0] })
+  b.tools.take('lay')
+  b.click(20, 1)
+  const laid = b.site().arrays.find(({ panels }) => panels.length > 0)
+  expect(laid?.panels.length).toBeGreaterThan(4)
+  expect(b.site().orphaned).toEqual([])
+})

@@ -7,6 +7,7 @@ import { sharedOut } from '@/core/model/rounding'
 import { type RunSummary } from '@/core/readers/summary'
 import { Chart } from '@/charts/chart'
 import { useBench, useNumbers, useSite, useWords } from '../context'
+import { saveFile } from '../save-file'
 import { money, moneySign, monthNames, number } from '@/words/format'
 import { Sheet } from '../sheet'
 
@@ -306,15 +307,7 @@ function LossTable({ summary, share }: { readonly summary: RunSummary; readonly 
 }
 
 function Downloads({ summary }: { readonly summary: RunSummary }) {
-  const save = (text: string, name: string) => {
-    const url = URL.createObjectURL(new Blob([text], { type: 'text/csv;charset=utf-8' }))
-    const link = document.createElement('a')
-    link.href = url
-    link.download = name
-    link.click()
-    // The browser has begun to read it by then.
-    setTimeout(() => URL.revokeObjectURL(url), 10_000)
-  }
+  const save = (text: string, name: string) => saveFile(text, name, 'text/csv;charset=utf-8')
   return (
     <div className="mt-4 flex gap-2">
       <button type="button" className="button" onClick={() => save(monthlyCsv(summary), 'months.csv')}>

@@ -1,10 +1,20 @@
 import { Option, type Command } from 'commander'
+import { drawnForms, written, type DrawnForm } from '@/core/exports/write'
+import { theOne } from '@/core/kinds/documents'
+import { siteId } from '@/core/kinds/site/site'
+import { panelsOf } from '@/core/site/site'
+import { siteStage } from '@/core/stages/site'
+import { english } from '@/words/english'
+import { namesIn } from '@/words/names'
+import { Sayer } from '@/words/sayer'
 import { hourlyCsv, monthlyCsv } from '@/core/readers/results-csv'
 import { summarise } from '@/core/readers/summary'
-import { print, writeText } from '../files'
+import { print, writeFile } from '../files'
 import { jobArgument, optionOf, readJob, runOf, wholeFile, worldOption } from '../job'
 
-const formats = ['json', 'csv-hourly', 'csv-monthly'] as const
+const formats = ['json', 'csv-hourly', 'csv-monthly', ...drawnForms] as const
+
+const isDrawn = (format: string): format is DrawnForm => drawnForms.some((form) => form === format)
 
 interface Options {
   readonly format: (typeof formats)[number]
@@ -25,14 +35,31 @@ export function addExport(gable: Command): void {
     .action(async (file: string, { format, option: name, out, world: place }: Options) => {
       const read = readJob(file)
       if (format === 'json') {
-        writeText(out, `${JSON.stringify(await wholeFile(read, place), null, 2)}\n`)
+        writeFile(out, `${JSON.stringify(await wholeFile(read, place), null, 2)}\n`)
         print({ out, options: read.job.options.length })
         return
       }
       const { world, run } = await runOf(read, optionOf(read.job, name).option, place)
+      if (isDrawn(format)) {
+        const { latitudeDeg, longitudeDeg, elevationM, units, locale } = theOne(world.house, 'site', siteId)
+        const sayer = new Sayer(
+          english,
+          { locale, units, currency: 'USD' },
+          namesIn([world.house, world.option], world.catalogue),
+        )
+        const site = run.value(siteStage)
+        const content = written(
+          format,
+          { site, place: { latitudeDeg, longitudeDeg, elevationM }, nameOf: (id) => sayer.name(id) },
+          { units, locale },
+        )
+        writeFile(out, content)
+        print({ out, objects: site.objects.length, modules: panelsOf(site).length })
+        return
+      }
       const summary = summarise(run, world)
       const text = format === 'csv-monthly' ? monthlyCsv(summary) : hourlyCsv(summary, summary.timeZoneHours)
-      writeText(out, text)
+      writeFile(out, text)
       print({ out, lines: text.split('\n').length - 1 })
     })
 }

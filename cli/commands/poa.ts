@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { byMonth } from '@/core/energy/loss-chain'
 import { monthsOf } from '@/core/model/model-year'
 import { type Question } from '../case-command'
-import { csv, writeText } from '../files'
+import { csv, writeFile } from '../files'
 import { addOptionCommand, numberField } from '../options'
 import { intervalTimes, lightOn, sunOf } from '../plane-year'
 import { weatherFileOnce } from '../weather-files'
@@ -49,7 +49,7 @@ function answer(given: z.infer<typeof schema>): object {
         ...columns.map((series) => (series[k] as number).toFixed(2)),
       )
     })
-    writeText(given.hourly, csv(['time', 'poaWm2', 'beamWm2', 'skyDiffuseWm2', 'groundWm2'], rows))
+    writeFile(given.hourly, csv(['time', 'poaWm2', 'beamWm2', 'skyDiffuseWm2', 'groundWm2'], rows))
   }
   return {
     annualKwhM2: light.parts.beam + light.parts.sky + light.parts.ground,

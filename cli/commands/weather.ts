@@ -5,7 +5,7 @@ import { writeEpw } from '@/core/weather/epw-year'
 import { type WeatherProblem } from '@/core/weather/reading'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
 import { plainEnglish } from '@/words/plain-english'
-import { print, readWeatherFile, writeText } from '../files'
+import { print, readWeatherFile, writeFile } from '../files'
 
 /** What looks wrong in a weather file, in a sentence. */
 export const problemOut = (problem: WeatherProblem) => ({
@@ -24,8 +24,8 @@ export function addWeather(gable: Command): void {
     .option('--csv <file>', 'writes it as a table')
     .action((file: string, options: { epw?: string; csv?: string }) => {
       const { text, year, problems } = readWeatherFile(file)
-      if (options.epw) writeText(options.epw, isEpw(text) ? writeEpwFile(readEpwFile(text)) : writeEpw(year))
-      if (options.csv) writeText(options.csv, writeWeatherCsv(year))
+      if (options.epw) writeFile(options.epw, isEpw(text) ? writeEpwFile(readEpwFile(text)) : writeEpw(year))
+      if (options.csv) writeFile(options.csv, writeWeatherCsv(year))
       print({
         lat: year.latitudeDeg,
         lon: year.longitudeDeg,

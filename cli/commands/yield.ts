@@ -20,7 +20,7 @@ import { type SunHours } from '@/core/sun/sun-hours'
 import { type SettledLosses } from '@/core/kinds/losses/first-year'
 import { type WeatherYear } from '@/core/weather/weather-year'
 import { addCaseCommand, type Question } from '../case-command'
-import { csv, writeText } from '../files'
+import { csv, writeFile } from '../files'
 import { intervalTimes, lightFacing, sunOf } from '../plane-year'
 import { weatherFileOnce } from '../weather-files'
 import { problemOut } from './weather'
@@ -43,7 +43,7 @@ function answer(given: YieldCase, beside?: string): object {
   const ac = acYear(dc, sun, inverter, losses.availability, true)
   const chain = lossChain(dc, ac, sun, monthsOf(sun.stepMinutes))
   const dcPowerW = given.arrays.reduce((sum, { modules, module }) => sum + modules * module.powerW, 0)
-  if (given.hourly !== undefined) writeText(given.hourly, hourly(year, sun, dc, ac.kwhByInterval))
+  if (given.hourly !== undefined) writeFile(given.hourly, hourly(year, sun, dc, ac.kwhByInterval))
   return {
     acKwh: chain.ac.kwh,
     monthlyAcKwh: chain.ac.monthly,

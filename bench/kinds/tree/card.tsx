@@ -64,8 +64,8 @@ export function TreeCard({ object: tree }: { readonly object: Tree }) {
       <PercentField
         {...of}
         digits={0}
-        label={`${fields.transmissivity}, ${treeCard.inLeaf}`}
-        name={`${fields.transmissivity}, ${treeCard.inLeaf}`}
+        label={season ? `${fields.transmissivity}, ${treeCard.inLeaf}` : fields.transmissivity}
+        name={fields.transmissivity}
         value={dense}
         fields={replaced(dense)}
       />

@@ -1,5 +1,6 @@
 'use client'
 
+import { ExportDrawing } from '../export-drawing'
 import { ObjectList, useListed } from '../object-list'
 import { RoofPlanes } from '../roof-planes'
 import { ToolButtons } from '../tool-button'
@@ -20,6 +21,7 @@ export function ShapeChapter() {
       )}
       <ObjectList objects={objects} />
       <RoofPlanes />
+      {objects.length > 0 && <ExportDrawing />}
     </>
   )
 }

@@ -112,7 +112,9 @@ export class TraceDrawing extends ToolState {
     return found.kind === 'close' && !this.#traced.closes ? { ...found, kind: 'end' as const } : found
   }
 
-  #show(message: string | null): void {
+  #show(said: string | null): void {
+    const canEnd = !this.#traced.closes && this.#points.length > 1
+    const message = said ?? (canEnd ? 'Press Enter or click the last corner again to finish.' : null)
     showSketch(this.context, { points: this.#points, pointer: this.#pointer, typed: this.#typed, message })
   }
 
@@ -129,10 +131,10 @@ export class TraceDrawing extends ToolState {
     this.#show(null)
   }
 
-  /** The side (from 1) that a new side to `point` would cross; 0 for none. */
+  /** The side (from 1) that a new side to `point` would cross; 0 for none. An open line may cross itself. */
   #crossed(point: Vec2): number {
     const last = this.#points.at(-1)
-    if (!last) return 0
+    if (!last || !this.#traced.closes) return 0
     for (let i = 0; i + 2 < this.#points.length; i++) {
       const [a, b] = [this.#points[i], this.#points[i + 1]]
       if (a && b && segmentsMeet(a, b, last, point)) return i + 1
