@@ -142,7 +142,9 @@ test('a job’s geometry as DXF, GLB and GeoJSON', () => {
   expect(made('glb').subarray(0, 4).toString()).toBe('glTF')
   const { features } = JSON.parse(made('geojson').toString()) as { features: { properties: object }[] }
   expect(features).toContainEqual(
-    expect.objectContaining({ properties: expect.objectContaining({ sort: 'roof plane', of: 'Carport' }) }),
+    expect.objectContaining({
+      properties: expect.objectContaining({ sort: 'roof plane', of: 'Carport' }) as object,
+    }),
   )
   expect(gable(['export', 'shipped', '--format', 'dxf', '--out', join(folder, 'no', 'x.dxf')])).toMatchObject(
     {

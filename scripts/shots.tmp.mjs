@@ -3,8 +3,16 @@ import { buildIfChanged } from './parts/build.mjs'
 import { startTestServer } from './parts/test-server.mjs'
 await buildIfChanged()
 const server = await startTestServer('shots')
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--use-gl=angle', '--use-angle=gl-egl', '--ignore-gpu-blocklist'] })
-const page = await browser.newPage({ baseURL: server.address, viewport: { width: 1280, height: 800 }, colorScheme: 'light', reducedMotion: 'reduce' })
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--use-gl=angle', '--use-angle=gl-egl', '--ignore-gpu-blocklist'],
+})
+const page = await browser.newPage({
+  baseURL: server.address,
+  viewport: { width: 1280, height: 800 },
+  colorScheme: 'light',
+  reducedMotion: 'reduce',
+})
 page.on('pageerror', (e) => console.log('pageerror', e.message))
 try {
   await page.goto('/')
@@ -25,11 +33,19 @@ try {
   await page.waitForTimeout(800)
   await page.keyboard.press('h')
   const box = await page.getByLabel(/^Stage: the house/).boundingBox()
-  const click = async (x, y) => { await page.mouse.move(box.x + x, box.y + y, { steps: 3 }); await page.mouse.click(box.x + x, box.y + y) }
-  await click(150, 300); await click(300, 560); await click(560, 560)
+  const click = async (x, y) => {
+    await page.mouse.move(box.x + x, box.y + y, { steps: 3 })
+    await page.mouse.click(box.x + x, box.y + y)
+  }
+  await click(150, 300)
+  await click(300, 560)
+  await click(560, 560)
   await page.waitForTimeout(300)
   await page.screenshot({ path: '/tmp/s-fence0.png' })
   await page.keyboard.press('Enter')
   await page.waitForTimeout(1500)
   await page.screenshot({ path: '/tmp/s-fence.png' })
-} finally { await browser.close(); await server.stop() }
+} finally {
+  await browser.close()
+  await server.stop()
+}

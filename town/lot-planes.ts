@@ -3,7 +3,7 @@ import { dormerGeometry } from '@/core/kinds/dormer/geometry'
 import { dormerGround } from '@/core/kinds/dormer/ground'
 import { volumeGeometry } from '@/core/kinds/volume/geometry'
 import { type RoofPlane } from '@/core/roof/plane'
-import { type Lot } from './town-map'
+import { type Lot } from './lot'
 
 /** Every roof plane that stands on a lot: houses, dormers, carports. */
 export function planesOver({ volumes, dormers, canopies }: Lot): RoofPlane[] {

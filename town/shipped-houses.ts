@@ -2,7 +2,7 @@ import { usualCanopies } from '@/core/kinds/canopy/canopy'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type RoofEdge } from '@/core/kinds/volume/volume'
 import { toDegrees } from '@/core/model/units'
-import { type Lot } from './town-map'
+import { type Lot } from './lot'
 
 /** A house in the frame of its lot, with the street to the south, where `put` brings it. */
 type House = (

@@ -10,7 +10,8 @@ import { type Volume } from '@/core/kinds/volume/volume'
 import { sub2, type Vec2 } from '@/core/geometry/vector'
 import { toDegrees } from '@/core/model/units'
 import { siteAt, tariffsOf } from './job-defaults'
-import { type Lot, type TownMap, townMap } from './town-map'
+import { type Lot } from './lot'
+import { type TownMap, townMap } from './town-map'
 import { towns } from './towns'
 
 const round = ([x, y]: Vec2): [number, number] => [

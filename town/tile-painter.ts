@@ -10,7 +10,8 @@ import { paintCar, paintRoofs } from './aerial/roofs'
 import { paintedLots, sunOver, type PaintedLot } from './aerial/scene'
 import { blurred, shadowsOf, type LowSun } from './aerial/shadows'
 import { fillSpans, placeAt, strip, type Grid } from './aerial/sheet'
-import { type TownMap, type TownTree } from './town-map'
+import { type TownTree } from './lot'
+import { type TownMap } from './town-map'
 
 /** Points along the side of a tile: about 5 cm each at zoom 20. */
 export const tileSize = 512

@@ -72,7 +72,7 @@ export function Overlay({ view, grips, small }: Props) {
         {grips.map(({ handle }) => {
           if (view.isPlan && handle.moves === 'up') return null
           const s = view.project(handle.at)
-          return s && <GripMark key={`${handle.name}${handle.index}`} at={s} moves={handle.moves} />
+          return s && <GripMark key={`${handle.name}${handle.index}`} at={s} handle={handle} />
         })}
       </svg>
       {last && pointer && (
@@ -185,7 +185,14 @@ function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyo
   return <g className="fill-none stroke-verdigris stroke-2">{shape}</g>
 }
 
-function GripMark({ at: [x, y], moves }: { readonly at: Vec2; readonly moves: Handle['moves'] }) {
+function GripMark({ at: [x, y], handle: { moves, corner } }: { readonly at: Vec2; readonly handle: Handle }) {
+  if (corner === 'new')
+    return (
+      <g className="stroke-verdigris" strokeWidth={1.4}>
+        <circle cx={x} cy={y} r={4.2} className="fill-card" />
+        <path d={`M${x - 2.2} ${y} h4.4 M${x} ${y - 2.2} v4.4`} />
+      </g>
+    )
   if (moves === 'level')
     return (
       <rect

@@ -1,5 +1,6 @@
 import { coverId, defaultCover } from '@/core/kinds/cover/cover'
 import { defaultTree } from '@/core/kinds/tree/tree'
+import { type Volume } from '@/core/kinds/volume/volume'
 import { bench } from './testing'
 
 const rectangle = (b: ReturnType<typeof bench>) => {
@@ -450,4 +451,64 @@ test('one end makes no fence: it is said, and the drawing goes on', () => {
       [0, 3],
     ],
   })
+})
+
+const box: Volume = {
+  id: 'volume-1',
+  kind: 'volume',
+  name: 'House',
+  role: 'house',
+  flat: null,
+  outline: [
+    [-6, -4],
+    [6, -4],
+    [6, 4],
+    [-6, 4],
+  ],
+  edges: [30, 31, 32, 33].map((pitchDeg) => ({ pitchDeg })),
+  eaveHeightM: 3,
+}
+
+test('a corner is dragged out of a side and deleted again; modules stay on their plane, in one step each', () => {
+  const b = bench({ 'volume-1': box })
+  b.tools.take('lay')
+  b.click(0, 3)
+  const arrays = () => b.site().arrays
+  expect(arrays()[0]?.plane.pitchDeg).toBeCloseTo(32, 6)
+  b.session.setState({ selection: { kind: 'object', id: 'volume-1' } })
+  const outline = () => {
+    const volume = b.documents.house['volume-1']
+    return volume?.kind === 'volume' ? volume.outline : []
+  }
+  b.tools.take('select')
+  // A quarter along the first side.
+  b.press(-3, -4)
+  b.move(-3, -5)
+  b.move(-2, -6)
+  b.release(-2, -6)
+  expect(outline()).toHaveLength(5)
+  expect(outline()[1]).toEqual([-2, -6])
+  expect(arrays()[0]?.plane.pitchDeg).toBeCloseTo(32, 6)
+  expect(b.documents.undo()?.label).toBe('New corner')
+  expect(outline()).toEqual(box.outline)
+  expect(arrays()[0]?.plane.pitchDeg).toBeCloseTo(32, 6)
+  b.documents.redo()
+  b.move(-2, -6)
+  b.key('Delete')
+  expect(outline()).toEqual(box.outline)
+  expect(arrays()[0]?.plane.pitchDeg).toBeCloseTo(32, 6)
+  // Without a grip under the pointer the whole goes.
+  b.move(20, 20)
+  b.key('Delete')
+  expect(b.documents.house['volume-1']).toBeUndefined()
+})
+
+test('a corner that the outline cannot do without, or whose going would cross sides, stays and it is said', () => {
+  const triangle = { ...box, outline: box.outline.slice(0, 3), edges: box.edges.slice(0, 3) }
+  const b = bench({ 'volume-1': triangle })
+  b.session.setState({ selection: { kind: 'object', id: 'volume-1' } })
+  b.move(6, -4)
+  b.key('Delete')
+  expect(b.documents.house['volume-1']).toEqual(triangle)
+  expect(b.session.getState().toast?.text).toMatch(/stays/)
 })

@@ -130,6 +130,23 @@ export interface Handle {
   readonly moves: 'up' | 'level' | 'width'
   /** Corners that a right angle or a straight line is sought with. */
   readonly beside?: readonly Vec2[]
+  /** `own`: it is the corner of its index, which can be taken out; `new`: dragging it sets one into the side of its index. */
+  readonly corner?: 'own' | 'new'
+}
+
+/** A corner more or less. */
+export interface Reshape<T> {
+  readonly fields: Partial<T>
+  /** What number a side has afterwards; one that is gone has become part of the one before it. */
+  readonly sideAfter: (side: number) => number
+}
+
+/** How corners are set into an object and taken out again. */
+export interface Corners<T> {
+  /** @param side from corner `side` to the next */
+  readonly insert: (object: T, side: number, at: Vec2) => Reshape<T>
+  /** Null where too few would be left. */
+  readonly remove: (object: T, corner: number) => Reshape<T> | null
 }
 
 /** Where a handle was dragged to. */
@@ -160,6 +177,8 @@ export interface Carrier<T> {
   /** Places left empty. */
   readonly removed: (object: T) => readonly string[]
   readonly withRemoved: (object: T, removed: readonly string[]) => Partial<T>
+  /** Stays on its plane when the sides of what it lies on get other numbers. */
+  readonly renumbered?: (object: T, ownerId: string, sideAfter: (side: number) => number) => Partial<T>
 }
 
 /** What a kind of object is in space, and how hands change it. */
@@ -176,12 +195,14 @@ export interface Standing<T extends ObjectBase> {
   readonly check: (object: T) => void
   readonly move: Movement<T> | null
   readonly carrier: Carrier<T> | null
+  /** Left out by what has no corners of its own. */
+  readonly corners?: Corners<T>
 }
 
 /** A `Standing` with its own types inside. `ignores` names the fields that its geometry does not depend on. */
 interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
   Standing<T>,
-  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier'
+  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'corners'
 > {
   readonly ignores: readonly I[]
   readonly reads: (shape: Omit<T, I | 'id'>, below: Below) => R

@@ -1,5 +1,5 @@
 import { seededRandom } from '@/core/model/random'
-import { type TownTree } from '../town-map'
+import { type TownTree } from '../lot'
 import { noise } from './noise'
 import { type Picture } from './ground'
 import { type LowSun } from './shadows'

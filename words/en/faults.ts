@@ -78,6 +78,8 @@ export const faults = {
   'bad-hours': 'Type two hours, for example 16-20.',
   'below-zero': 'Not below zero.',
   // Roofs
+  'few-corners':
+    'This corner stays: with one less there would be nothing left. Delete the whole of it instead.',
   'short-line': 'A line needs two ends: click where it goes to.',
   'short-outline': 'An outline needs at least three corners.',
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',

@@ -40,7 +40,13 @@ export const kinds = {
     one: 'building',
     named: '{n, plural, =1 {House} other {Building #}}',
     fields: { name: 'Name', eaveHeightM: 'Eave height', role: 'Part of', edges: 'Pitch', flat: 'Roof' },
-    handles: { corner: 'Corner', eave: 'Eave height', ridge: 'Pitch', parapet: 'Parapet height' },
+    handles: {
+      corner: 'Corner',
+      'new-corner': 'New corner',
+      eave: 'Eave height',
+      ridge: 'Pitch',
+      parapet: 'Parapet height',
+    },
   },
   canopy: {
     one: 'carport or pergola',
@@ -133,7 +139,7 @@ export const kinds = {
     one: 'fence or hedge',
     named: '{n, plural, =1 {Fence} other {Fence #}}',
     fields: { name: 'Name', use: 'Type', heightM: 'Height', thicknessM: 'Thickness' },
-    handles: { 'barrier-corner': 'Corner', 'barrier-top': 'Height' },
+    handles: { 'barrier-corner': 'Corner', 'new-corner': 'New corner', 'barrier-top': 'Height' },
   },
   load: {
     one: 'consumption',

@@ -1,11 +1,14 @@
 'use client'
 
 import { formOf, uprightDeg, type EdgeForm, type RoofEdge, type Volume } from '@/core/kinds/volume/volume'
+import { volumeCorners } from '@/core/kinds/volume/corners'
+import { type Reshape } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
 import { buildRoof } from '@/core/roof/roof'
 import { useBench, useSayer } from '../../context'
 import { LengthField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
+import { reshape } from '../../tools/select/reshape'
 import { toast } from '../../store/session'
 import { formed, withStep } from './toggled'
 
@@ -41,9 +44,20 @@ export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly i
       toast(session, sayer.fault(error))
     }
   }
+  const reshaped = (label: string, change: Reshape<Volume> | null) => {
+    try {
+      if (!change) throw new Fault('few-corners')
+      const { fault } = reshape(documents, label, of, change)
+      if (fault) throw fault
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      toast(session, sayer.fault(error))
+    }
+  }
+  const [a, b] = [volume.outline[index], volume.outline[(index + 1) % volume.outline.length]]
   return (
     <li
-      className="py-0.5"
+      className="group py-0.5"
       onMouseEnter={() => session.setState({ lit: [`${volume.id}/e${index}`] })}
       onMouseLeave={() => session.setState({ lit: [] })}
     >
@@ -104,6 +118,29 @@ export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly i
             )}
           </div>
         ))}
+      {a && b && (
+        <div className="ml-5.5 hidden gap-3 pb-0.5 text-[12px] group-focus-within:flex group-hover:flex">
+          <button
+            type="button"
+            className="cursor-pointer text-verdigris hover:underline"
+            onClick={() =>
+              reshaped(
+                'Split side',
+                volumeCorners.insert(volume, index, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]),
+              )
+            }
+          >
+            split{ofEdge}
+          </button>
+          <button
+            type="button"
+            className="cursor-pointer text-verdigris hover:underline"
+            onClick={() => reshaped('Delete corner', volumeCorners.remove(volume, index))}
+          >
+            delete its first corner{ofEdge}
+          </button>
+        </div>
+      )}
     </li>
   )
 }

@@ -1,19 +1,22 @@
 import { heightUnderRay, rayLevel } from '@/core/geometry/ray'
 import { snap } from '@/core/geometry/snap'
 import { type Vec2 } from '@/core/geometry/vector'
-import { type KindName } from '@/core/kinds/index'
+import { type AnyObject, type KindName } from '@/core/kinds/index'
 import { type Handle } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
 import { type Sayer } from '@/words/sayer'
 import { toast } from '../../store/session'
 import { type Grip, type PointerInput, type ToolContext, ToolState } from '../chart'
 import { standingObject, withChanged } from '../standing-objects'
+import { previewReshaped } from './reshape'
 
 /** Drags a grip; what that changes is for the object's kind to say. */
 export class DraggingHandle extends ToolState {
   readonly #grip: Grip
   readonly #lift: number
   readonly #back: () => ToolState
+  /** As it was before the drag. */
+  #object: AnyObject | null = null
 
   constructor(context: ToolContext, grip: Grip, from: PointerInput, back: () => ToolState) {
     super(context)
@@ -24,6 +27,7 @@ export class DraggingHandle extends ToolState {
   }
 
   override enter(): void {
+    this.#object = standingObject(this.context, this.#grip.objectId)?.object ?? null
     this.context.documents.begin()
   }
 
@@ -34,6 +38,17 @@ export class DraggingHandle extends ToolState {
     const to = {
       heightM: heightUnderRay(input.ray, [handle.at[0], handle.at[1]]) + this.#lift,
       at: levelPoint(handle, input),
+    }
+    const { corners } = found.standing
+    if (handle.corner === 'new' && corners) {
+      // From the object as it was: each step of the drag sets the one corner anew.
+      if (to.at)
+        previewReshaped(
+          this.context.documents,
+          { documentId: found.documentId, objectId },
+          corners.insert(this.#object ?? found.object, handle.index, to.at),
+        )
+      return
     }
     this.context.documents.preview(found.documentId, (before) =>
       withChanged(before, objectId, (object) => found.standing.drag(object, handle, to)),

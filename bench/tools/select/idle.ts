@@ -1,13 +1,17 @@
 import { type Hit } from '@/core/site/pick'
-import { type KeyInput, type PointerInput, ToolState } from '../chart'
+import { type Grip, type KeyInput, type PointerInput, ToolState } from '../chart'
 import { movementOf } from '../standing-objects'
 import { DraggingHandle } from './dragging-handle'
 import { nudge, removeSelected, restoreSlot } from './edits'
 import { PointingObject } from './pointing-object'
+import { removeCorner } from './reshape'
 import { stepModule } from './step-module'
 
 /** Waits for a grip, an object or a module. */
 export class SelectIdle extends ToolState {
+  /** Under the pointer. */
+  #grip: Grip | null = null
+
   override press(input: PointerInput): void {
     const back = () => new SelectIdle(this.context)
     const { hit, grip } = input
@@ -34,13 +38,15 @@ export class SelectIdle extends ToolState {
       this.go(new PointingObject(this.context, hit.id, input, back))
   }
 
-  override move({ hit }: PointerInput): void {
+  override move({ hit, grip }: PointerInput): void {
+    this.#grip = grip
     const hover = hit && hoveredIn(hit)
     if (this.context.session.getState().hover !== hover) this.context.session.setState({ hover })
   }
 
   override key({ key, shift }: KeyInput): boolean {
-    if (key === 'Delete' || key === 'Backspace') return removeSelected(this.context)
+    if (key === 'Delete' || key === 'Backspace')
+      return (this.#grip !== null && removeCorner(this.context, this.#grip)) || removeSelected(this.context)
     if (key.startsWith('Arrow')) return nudge(this.context, key, shift) || stepModule(this.context, key)
     return false
   }

@@ -1,4 +1,4 @@
-import { add2, sub2, type Vec2 } from '../../geometry/vector'
+import { add2, sub2, type Vec2, type Vec3 } from '../../geometry/vector'
 import { noParts, type Kind } from '../kind'
 import { inWorld, round } from '../place'
 import { noCheck, standing, type Drag, type Handle } from '../standing'
@@ -36,9 +36,20 @@ export const barrierKind: Kind<Barrier> = {
       along: 'level',
     },
     carrier: null,
+    corners: {
+      insert: ({ points }, side, at) => ({
+        fields: { points: points.toSpliced(side + 1, 0, inWorld(at)) },
+        sideAfter: unchanged,
+      }),
+      remove: ({ points }, corner) =>
+        points.length > 2 ? { fields: { points: points.toSpliced(corner, 1) }, sideAfter: unchanged } : null,
+    },
   }),
   parts: noParts,
 }
+
+/** Nothing lies on its sides. */
+const unchanged = (side: number) => side
 
 /** The middle of the box round its points: whole millimetres stay whole when it is moved by them. */
 function middleOf(points: readonly Vec2[]): Vec2 {
@@ -49,22 +60,27 @@ function middleOf(points: readonly Vec2[]): Vec2 {
 function barrierHandles({ points, heightM }: Barrier): Handle[] {
   const corners = points.map((p, index): Handle => {
     const beside = [points[index - 1], points[index + 1]].filter((q) => q !== undefined)
-    return { name: 'barrier-corner', index, at: [p[0], p[1], heightM], moves: 'level', beside }
+    return { name: 'barrier-corner', index, at: [p[0], p[1], heightM], moves: 'level', beside, corner: 'own' }
+  })
+  const added = points.slice(1).map((b, index): Handle => {
+    const a = points[index] ?? b
+    const at: Vec3 = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, heightM]
+    return { name: 'new-corner', index, at, moves: 'level', corner: 'new' }
   })
   const [a, b] = points
   if (!a || !b) return corners
   const top: Handle = {
     name: 'barrier-top',
     index: 0,
-    at: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, heightM],
+    at: [a[0] + (b[0] - a[0]) / 4, a[1] + (b[1] - a[1]) / 4, heightM],
     moves: 'up',
   }
-  return [...corners, top]
+  return [...corners, ...added, top]
 }
 
-function dragBarrier({ points }: Barrier, { name, index }: Handle, to: Drag): Partial<Barrier> {
+function dragBarrier({ points }: Barrier, { name, index, corner }: Handle, to: Drag): Partial<Barrier> {
   if (name === 'barrier-top')
     return { heightM: round(Math.max(lowestBarrierM, Math.min(highestBarrierM, to.heightM))) }
   const { at } = to
-  return at ? { points: points.map((p, i) => (i === index ? inWorld(at) : p)) } : {}
+  return at && corner === 'own' ? { points: points.map((p, i) => (i === index ? inWorld(at) : p)) } : {}
 }

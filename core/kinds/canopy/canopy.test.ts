@@ -152,7 +152,7 @@ test('its grips stretch it from its middle, lift its eave and pitch its leaves',
   expect(grip('canopy-eave')(1, 0.3)).toEqual({ eaveHeightM: 2.7 })
   const rise = 2.75 * Math.tan(toRadians(20))
   const steeper = (Math.atan((rise + 0.5) / 2.75) * 180) / Math.PI
-  expect(grip('canopy-ridge')(1, 0.5)).toEqual({ pitchDeg: expect.closeTo(steeper, 2) })
+  expect(grip('canopy-ridge')(1, 0.5)).toEqual({ pitchDeg: expect.closeTo(steeper, 2) as number })
   expect(grip('canopy-ridge')(1, -9)).toEqual({ pitchDeg: 0 })
   expect(canopySchema.safeParse({ ...turned, pitchDeg: 46 }).success).toBe(false)
 })

@@ -3,6 +3,7 @@ import { checkOutline } from '../../roof/check-outline'
 import { noParts, type Kind } from '../kind'
 import { inWorld, round } from '../place'
 import { standing, type Drag, type Geometry, type Handle } from '../standing'
+import { volumeCorners } from './corners'
 import { volumeGeometry } from './geometry'
 import { edgesWithRidgeAt } from './ridge'
 import {
@@ -32,6 +33,7 @@ export const volumeKind: Kind<Volume> = {
     check: ({ outline }) => checkOutline(outline),
     move: null,
     carrier: null,
+    corners: volumeCorners,
   }),
   parts: noParts,
 }
@@ -45,7 +47,13 @@ function volumeHandles({ outline, eaveHeightM, flat }: Volume, geometry: Geometr
     at: [x, y, eaveHeightM],
     moves: 'level',
     beside: [corner(index - 2), corner(index - 1)].filter((p): p is Vec2 => p !== undefined),
+    corner: 'own',
   }))
+  outline.forEach((a, index) => {
+    const b = corner(index + 1) ?? a
+    const at: Vec3 = [a[0] + (b[0] - a[0]) / 4, a[1] + (b[1] - a[1]) / 4, eaveHeightM]
+    handles.push({ name: 'new-corner', index, at, moves: 'level', beside: [a], corner: 'new' })
+  })
   const [first, second] = outline
   if (first && second)
     handles.push({
@@ -89,6 +97,6 @@ function dragVolume(volume: Volume, handle: Handle, to: Drag): Partial<Volume> {
     }
   if (handle.name === 'ridge') return { edges: edgesWithRidgeAt(volume, handle.at[2], to.heightM) }
   const { at } = to
-  if (!at) return {}
+  if (!at || handle.corner === 'new') return {}
   return { outline: volume.outline.map((corner, i) => (i === handle.index ? inWorld(at) : corner)) }
 }

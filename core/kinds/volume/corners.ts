@@ -1,0 +1,29 @@
+import { type Vec2 } from '../../geometry/vector'
+import { inWorld } from '../place'
+import { type Corners } from '../standing'
+import { type Volume } from './volume'
+
+/** A triangle is the least outline. */
+const fewest = 3
+
+/** Corners of a building's outline; both parts of a side that is cut have its roof edge. */
+export const volumeCorners: Corners<Volume> = {
+  insert: ({ outline, edges }, side, at: Vec2) => {
+    const edge = edges[side]
+    return {
+      fields: {
+        outline: outline.toSpliced(side + 1, 0, inWorld(at)),
+        edges: edge ? edges.toSpliced(side + 1, 0, edge) : edges,
+      },
+      sideAfter: (old) => (old > side ? old + 1 : old),
+    }
+  },
+  remove: ({ outline, edges }, corner) => {
+    if (outline.length <= fewest) return null
+    const before = corner === 0 ? outline.length - 2 : corner - 1
+    return {
+      fields: { outline: outline.toSpliced(corner, 1), edges: edges.toSpliced(corner, 1) },
+      sideAfter: (old) => (old === corner ? before : old > corner ? old - 1 : old),
+    }
+  },
+}
