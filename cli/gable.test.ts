@@ -130,6 +130,63 @@ test('roof, layout, run, export and import', () => {
   expect(gable(['import', file]).out['format']).toBe('tall-gable-job')
 }, 60_000)
 
+test('shade: a scene with weather, hour by hour', () => {
+  const scene = {
+    site: { lat: 41.6, lon: -71.4, timeZoneHours: -5, elevationM: 18 },
+    year: 2025,
+    surfaces: ['open', 'behind'].map((id, i) => ({
+      id,
+      corners: [
+        [50 * i, 0, 0],
+        [50 * i + 1, 0, 0],
+        [50 * i + 1, 1.6, 0.6],
+        [50 * i, 1.6, 0.6],
+      ],
+    })),
+    occluders: [
+      {
+        id: 'wall',
+        kind: 'prism',
+        base: [
+          [45, -4],
+          [56, -4],
+          [56, -3.5],
+          [45, -3.5],
+        ],
+        bottomM: 0,
+        topM: 4,
+      },
+    ],
+  }
+  const file = join(folder, 'lit.csv')
+  const weather = join(folder, 'scene.epw')
+  writeFileSync(weather, stationEpw('pellworth-pier') ?? '')
+  const { out } = gable(['shade', '--weather', weather, '--hourly', file], JSON.stringify(scene))
+  const [open, behind] = out['surfaces'] as {
+    id: string
+    skyView: number
+    beamShadedShare: number
+    sunAccess: number
+    monthlySunAccess: number[]
+    lossByOccluder: Record<string, number>
+  }[]
+  if (!open || !behind) throw new Error('two surfaces')
+  expect(open).toMatchObject({ id: 'open', skyView: 1, sunAccess: expect.closeTo(1, 3) as number })
+  expect(behind.beamShadedShare).toBeGreaterThan(0.2)
+  expect(behind.lossByOccluder['wall']).toBeCloseTo(behind.beamShadedShare, 4)
+  // The low winter sun is behind the wall, the high one of summer over it.
+  expect(behind.monthlySunAccess[11]).toBeLessThan((behind.monthlySunAccess[5] ?? 0) - 0.2)
+  const lines = readFileSync(file, 'utf8').trim().split(/\r?\n/)
+  expect(lines).toHaveLength(8761)
+  expect(lines[0]).toBe('time,open,behind')
+  expect(
+    gable(['shade'], JSON.stringify({ ...scene, surfaces: [{ id: 'x', corners: [[0, 0, 0]] }] })),
+  ).toMatchObject({
+    status: 2,
+    error: { code: 'bad-case' },
+  })
+}, 60_000)
+
 test('a job’s geometry as DXF, GLB and GeoJSON', () => {
   const made = (format: string) => {
     const file = join(folder, `house.${format}`)

@@ -27,14 +27,23 @@ export const lightOn = (
   model: SkyModel,
 ) => lightFacing(weather, sun, normalOf(tiltDeg, azimuthDeg), albedo, model)
 
-/** The beginning of every interval, ISO 8601 with the standard time's offset. */
-export function intervalTimes(weather: WeatherYear): string[] {
-  const start = yearStartMs(weather.timeZoneHours)
-  const minutes = Math.round(weather.timeZoneHours * 60)
+/** The beginning of every interval of a year of weather, ISO 8601 with the standard time's offset. */
+export const intervalTimes = ({ timeZoneHours, stepMinutes, ghi }: WeatherYear): string[] =>
+  timesOf(timeZoneHours, stepMinutes, ghi.length)
+
+/** The beginning of every interval of a year. */
+export function timesOf(
+  timeZoneHours: number,
+  stepMinutes: number,
+  intervals: number,
+  year?: number,
+): string[] {
+  const start = yearStartMs(timeZoneHours, year)
+  const minutes = Math.round(timeZoneHours * 60)
   const two = (value: number) => String(value).padStart(2, '0')
   const offset = `${minutes < 0 ? '-' : '+'}${two(Math.floor(Math.abs(minutes) / 60))}:${two(Math.abs(minutes) % 60)}`
-  return Array.from(weather.ghi, (_, i) => {
-    const local = new Date(start + i * weather.stepMinutes * 60_000 + minutes * 60_000)
+  return Array.from({ length: intervals }, (_, i) => {
+    const local = new Date(start + i * stepMinutes * 60_000 + minutes * 60_000)
     return `${local.toISOString().slice(0, 16)}${offset}`
   })
 }

@@ -5,11 +5,23 @@ import { addLayout } from './commands/layout'
 import { addPoa } from './commands/poa'
 import { addRoof } from './commands/roof'
 import { addRun } from './commands/run'
+import { addShade } from './commands/shade'
 import { addSun } from './commands/sun'
 import { addWeather } from './commands/weather'
 import { addYield } from './commands/yield'
 
-const commands = [addSun, addWeather, addPoa, addYield, addRoof, addLayout, addRun, addExport, addImport]
+const commands = [
+  addSun,
+  addWeather,
+  addPoa,
+  addYield,
+  addRoof,
+  addLayout,
+  addShade,
+  addRun,
+  addExport,
+  addImport,
+]
 
 /** `gable`: the core from a terminal. */
 export function program(): Command {

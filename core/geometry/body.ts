@@ -87,6 +87,37 @@ function prism(lid: readonly Vec3[], floor: readonly Vec3[]): SolidBody | null {
   return { kind: 'solid', faces: Float64Array.from(faces), vertices, center, radiusM }
 }
 
+/** Half the thickness that a triangle is given, m. */
+const sheetM = 5e-6
+
+/** A triangle as a body: what meets it from either side is stopped; null for one without area. */
+export function sheetOf(corners: readonly [Vec3, Vec3, Vec3]): SolidBody | null {
+  const normal = newell(corners)
+  const length = Math.hypot(...normal)
+  if (length < 1e-12) return null
+  const n: Vec3 = [normal[0] / length, normal[1] / length, normal[2] / length]
+  const along = (a: Vec3, b: Vec3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
+  const level = along(n, corners[0])
+  const faces: number[] = [...n, level + sheetM, -n[0], -n[1], -n[2], sheetM - level]
+  corners.forEach((a, i) => {
+    const b = corners[(i + 1) % 3] ?? a
+    const side: Vec3 = [b[0] - a[0], b[1] - a[1], b[2] - a[2]]
+    const out: Vec3 = [
+      side[1] * n[2] - side[2] * n[1],
+      side[2] * n[0] - side[0] * n[2],
+      side[0] * n[1] - side[1] * n[0],
+    ]
+    const size = Math.hypot(...out)
+    const unit: Vec3 = [out[0] / size, out[1] / size, out[2] / size]
+    faces.push(...unit, along(unit, a))
+  })
+  const center: Vec3 = [mean(corners, 0), mean(corners, 1), mean(corners, 2)]
+  const radiusM = Math.max(
+    ...corners.map((v) => Math.hypot(v[0] - center[0], v[1] - center[1], v[2] - center[2])),
+  )
+  return { kind: 'solid', faces: Float64Array.from(faces), vertices: corners, center, radiusM }
+}
+
 const mean = (points: readonly Vec3[], axis: 0 | 1 | 2) =>
   points.reduce((s, p) => s + p[axis], 0) / points.length
 

@@ -2,7 +2,11 @@
 export const modelYear = 2025
 
 /** Unix time in milliseconds of the first interval's start: New Year in standard time. */
-export const yearStartMs = (timeZoneHours: number) => Date.UTC(modelYear, 0, 1) - timeZoneHours * 3_600_000
+export const yearStartMs = (timeZoneHours: number, year: number = modelYear) =>
+  Date.UTC(year, 0, 1) - timeZoneHours * 3_600_000
+
+export const daysIn = (year: number): number =>
+  (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0 ? 366 : 365
 
 export const daysInMonth = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
 const monthStarts = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334] as const

@@ -14,6 +14,9 @@ export interface CellGroups {
 /** One thing that casts shade, as bodies that are stopped by once. */
 export type Caster = readonly Body[]
 
+/** Whether a far horizon hides what lies in a direction. */
+export type Horizon = (dx: number, dy: number, dz: number) => boolean
+
 /**
  * A year of shade on one receiver. It tells only of the entries of `SunHours` in which some of the beam is blocked while
  * the sun stands before the receiver; all others are fully lit. Arrays have one entry to each of `shaded`, those by
@@ -57,5 +60,7 @@ export interface ShadeEngine {
     normal: Vec3,
     casters: readonly Caster[],
     sun: SunHours,
+    /** Nothing is hidden by one that is not given. What it hides is charged to no caster. */
+    horizon?: Horizon,
   ) => ReceiverShade
 }

@@ -1,6 +1,13 @@
 import { crownMeets, type Body, type CrownBody, type SolidBody } from '../geometry/body'
 import { type Vec3 } from '../geometry/vector'
-import { type Caster, type CellGroups, type Receiver, type ReceiverShade, type ShadeEngine } from './engine'
+import {
+  type Caster,
+  type CellGroups,
+  type Horizon,
+  type Receiver,
+  type ReceiverShade,
+  type ShadeEngine,
+} from './engine'
 import { mayMeet, outlookOn, type Outlook } from './outlook'
 import { grazing, patches } from './sky-patches'
 import { type SunHours } from '../sun/sun-hours'
@@ -140,13 +147,13 @@ export const rayEngine: ShadeEngine = {
   name: 'rays',
   version: 2,
   pointsOn: ({ strips, halves }) => strips * halves * across * along,
-  shade(receiver, groups, normal, casters, sun) {
+  shade(receiver, groups, normal, casters, sun, horizon) {
     const points = pointsOf(receiver, groups)
     const blockers = blockersOf(casters, points, normal, receiver[0])
     return {
       groups: points.groups,
-      ...beam(points, blockers, casters.length, normal, sun),
-      ...sky(points, blockers, normal),
+      ...beam(points, blockers, casters.length, normal, sun, horizon),
+      ...sky(points, blockers, normal, horizon),
     }
   },
 }
@@ -166,6 +173,7 @@ function beam(
   casters: number,
   normal: Vec3,
   sun: SunHours,
+  horizon: Horizon | undefined,
 ): Pick<ReceiverShade, 'shaded' | 'litWorst' | 'litMean' | 'blockedBy'> {
   const { perGroup, groups, count } = points
   const found: Found = {
@@ -185,7 +193,7 @@ function beam(
     const dz = sun.direction[entry * 3 + 2] as number
     const cosine = normal[0] * dx + normal[1] * dy + normal[2] * dz
     if (cosine <= 0) continue
-    if (cosine < grazing) {
+    if (cosine < grazing || horizon?.(dx, dy, dz)) {
       found.shaded.push(entry)
       found.litMean.push(0)
       for (let g = 0; g < groups; g++) found.litWorst.push(0)
@@ -261,6 +269,7 @@ function sky(
   points: Points,
   blockers: readonly Blocker[],
   normal: Vec3,
+  horizon: Horizon | undefined,
 ): { domeSeen: number; horizonSeen: number } {
   const { count } = points
   const hits = new Uint8Array(count)
@@ -276,7 +285,7 @@ function sky(
     const cosine = normal[0] * dx + normal[1] * dy + normal[2] * dz
     if (cosine < grazing) continue
     const weight = cosine * (patches.solidAngle[k] as number)
-    passed.fill(1)
+    passed.fill(horizon?.(dx, dy, dz) ? 0 : 1)
     for (const { body, outlook, meet } of blockers) {
       if (!mayMeet(outlook, dx, dy, dz) || !meet(dx, dy, dz, hits)) continue
       const passes = body.kind === 'solid' ? 0 : body.transmissivity.reduce((s, t) => s + t, 0) / 12

@@ -1,4 +1,4 @@
-import { monthOfDay, yearStartMs } from '../model/model-year'
+import { daysIn, modelYear, monthOfDay, yearStartMs } from '../model/model-year'
 import { toRadians } from '../model/units'
 import { relativeAirMass } from './perez'
 import { deltaTSeconds, julianDayOf, pressureAtHpa, sunSeenBy } from './position'
@@ -25,6 +25,8 @@ export interface SunHours {
 /** Where refraction just lifts the sun's middle over a level horizon. */
 const horizonDeg = -0.5667
 const refinements = 4
+/** The 29th of February, counted from 0. */
+const leapDay = 59
 /** Sine of height by which the rough sun below may be wrong: a day's declination and equation of time, some 0.6 degrees. */
 const roughMargin = 0.02
 
@@ -33,15 +35,20 @@ const roughMargin = 0.02
  * taken at the middle of its time above the horizon, so that a low sun is not left out nor put too high.
  * @param timeZoneHours standard time that the intervals are counted in
  * @param stepMinutes length of an interval, a divisor of 60
+ * @param year whose sun it is; the modelled one when not given
  */
 export function sunHours(
   site: { latitudeDeg: number; longitudeDeg: number; elevationM: number },
   timeZoneHours: number,
   stepMinutes: number,
+  year: number = modelYear,
 ): SunHours {
-  const start = yearStartMs(timeZoneHours)
+  const start = yearStartMs(timeZoneHours, year)
   const perDay = 1440 / stepMinutes
-  const intervals = 365 * perDay
+  const days = daysIn(year)
+  const intervals = days * perDay
+  /** The last of February counts as the day before it in a leap year. */
+  const monthAt = (day: number) => monthOfDay(days > 365 && day >= leapDay ? day - 1 : day)
   const { latitudeDeg, longitudeDeg, elevationM } = site
   const seenBy = sunSeenBy({
     latitudeDeg,
@@ -105,7 +112,7 @@ export function sunHours(
     const a = toRadians(seen.azimuthDeg)
     interval.push(i)
     direction.push(Math.cos(e) * Math.sin(a), Math.cos(e) * Math.cos(a), Math.sin(e))
-    month.push(monthOfDay(Math.floor(i / perDay)))
+    month.push(monthAt(Math.floor(i / perDay)))
     zenith.push(seen.zenithDeg)
     azimuth.push(seen.azimuthDeg)
     share.push((down - up) / step)
