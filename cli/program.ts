@@ -1,5 +1,6 @@
 import { Command } from 'commander'
 import { addExport } from './commands/export'
+import { addFinance } from './commands/finance'
 import { addImport } from './commands/import'
 import { addLayout } from './commands/layout'
 import { addPoa } from './commands/poa'
@@ -18,6 +19,7 @@ const commands = [
   addRoof,
   addLayout,
   addShade,
+  addFinance,
   addRun,
   addExport,
   addImport,

@@ -50,6 +50,12 @@ const rateSteps = 2000
 
 /** The internal rate of return where the NPV changes sign exactly once; null where it never or repeatedly does. */
 export function irrOf(flows: readonly number[]): number | null {
+  const roots = irrRoots(flows)
+  return roots.length === 1 ? (roots[0] ?? null) : null
+}
+
+/** Rates at which the NPV changes sign, the lowest first, and no more than two of them. */
+export function irrRoots(flows: readonly number[]): number[] {
   const roots: number[] = []
   // Even steps of the logarithm of 1 + rate.
   const span = Math.log((1 + highestRate) / (1 + lowestRate))
@@ -64,7 +70,7 @@ export function irrOf(flows: readonly number[]): number | null {
     low = high
     lowValue = highValue
   }
-  return roots.length === 1 ? (roots[0] ?? null) : null
+  return roots
 }
 
 function bisect(flows: readonly number[], from: number, to: number): number {
