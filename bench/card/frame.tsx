@@ -8,11 +8,14 @@ export function Frame({
   title,
   kind,
   children,
+  actions = [],
   onDelete,
 }: {
   readonly title: string
   readonly kind: string
   readonly children: ReactNode
+  /** What else can be done with the whole of it. */
+  readonly actions?: readonly { readonly label: string; readonly hint: string; readonly run: () => void }[]
   readonly onDelete?: () => void
 }) {
   const { session } = useBench()
@@ -35,13 +38,22 @@ export function Frame({
       </div>
       {children}
       {onDelete && (
-        <button
-          type="button"
-          className="mt-1.5 cursor-pointer text-[12px] text-clay hover:underline"
-          onClick={onDelete}
-        >
-          Delete
-        </button>
+        <div className="mt-1.5 flex flex-wrap gap-x-2.5 text-[12px]">
+          {actions.map(({ label, hint, run }) => (
+            <button
+              key={label}
+              type="button"
+              title={hint}
+              className="cursor-pointer text-verdigris hover:underline"
+              onClick={run}
+            >
+              {label}
+            </button>
+          ))}
+          <button type="button" className="cursor-pointer text-clay hover:underline" onClick={onDelete}>
+            Delete
+          </button>
+        </div>
       )}
     </aside>
   )

@@ -1,11 +1,14 @@
 'use client'
 
-import { type AnyObject } from '@/core/kinds/index'
+import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { Frame } from '../card/frame'
 import { PanelCard } from '../card/panel-card'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
+import { type ToolContext } from '../tools/chart'
+import { duplicateSelected } from '../tools/select/duplicate'
 import { removeObject } from '../tools/select/edits'
+import { mirrorSelected } from '../tools/select/mirror'
 import { useToolContext } from '../use-tool-context'
 
 /** The small panel by the selected object with its measures, all of them editable. */
@@ -25,13 +28,33 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
   const sayer = useSayer()
   const { Card: Measures, title, note } = benchKindOf(object)
   if (!Measures) return null
+  const { standing } = kindOf(object)
   return (
     <Frame
       title={title(object, sayer, site())}
       kind={note(object, sayer)}
+      actions={standing?.move ? actionsOf(context, standing.move.mirrored !== undefined) : []}
       onDelete={() => removeObject(context, object.id)}
     >
       <Measures object={object} />
     </Frame>
   )
 }
+
+const actionsOf = (context: ToolContext, canMirror: boolean) => [
+  { label: 'Copy', hint: 'Duplicate beside it: Ctrl D', run: () => duplicateSelected(context) },
+  ...(canMirror
+    ? [
+        {
+          label: 'Flip E–W',
+          hint: 'Mirror east for west: X',
+          run: () => mirrorSelected(context, 'east-west'),
+        },
+        {
+          label: 'Flip N–S',
+          hint: 'Mirror north for south: J',
+          run: () => mirrorSelected(context, 'north-south'),
+        },
+      ]
+    : []),
+]

@@ -13,6 +13,7 @@ function commands(corners = 0) {
     tools: {
       take: (tool: string) => done.push(tool),
       duplicate: () => done.push('duplicate'),
+      mirror: (axis: string) => done.push(axis),
       // The tool in hand takes back what it draws, as long as there is something.
       chart: { undo: () => drawn > 0 && (drawn--, done.push('corner'), true) },
     },

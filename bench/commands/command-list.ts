@@ -45,6 +45,18 @@ export function commandsOf({ session, documents, tools, allTools }: BenchParts):
       run: () => tools.duplicate(),
     },
     {
+      label: 'Mirror the selection, east for west',
+      shortcut: 'X',
+      matches: plain('x'),
+      run: () => tools.mirror('east-west'),
+    },
+    {
+      label: 'Mirror the selection, north for south',
+      shortcut: 'J',
+      matches: plain('j'),
+      run: () => tools.mirror('north-south'),
+    },
+    {
       label: 'Switch between plan and 3D',
       shortcut: 'V',
       matches: plain('v'),

@@ -186,6 +186,15 @@ function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyo
 }
 
 function GripMark({ at: [x, y], handle: { moves, corner } }: { readonly at: Vec2; readonly handle: Handle }) {
+  if (whole)
+    return (
+      <g className="fill-verdigris stroke-card">
+        {[0, 90, 180, 270].map((turn) => (
+          <path key={turn} d="M0 -10 L4 -4.5 L-4 -4.5 Z" transform={`translate(${x} ${y}) rotate(${turn})`} />
+        ))}
+        <circle cx={x} cy={y} r={2.6} />
+      </g>
+    )
   if (corner === 'new')
     return (
       <g className="stroke-verdigris" strokeWidth={1.4}>

@@ -512,3 +512,77 @@ test('a corner that the outline cannot do without, or whose going would cross si
   expect(b.documents.house['volume-1']).toEqual(triangle)
   expect(b.session.getState().toast?.text).toMatch(/stays/)
 })
+
+test('a house is moved by its grip, with what stands on it and the modules on its planes, in one step', () => {
+  const b = bench({ 'volume-1': box })
+  b.tools.take('chimney')
+  b.click(2, 2)
+  b.tools.take('lay')
+  b.click(-3, 2)
+  b.tools.take('select')
+  b.session.setState({ selection: { kind: 'object', id: 'volume-1' } })
+  const chimney = () => Object.values(b.documents.house).find(({ kind }) => kind === 'chimney')
+  const before = b.site().arrays[0]?.panels.map(({ corners }) => corners[0])
+  b.press(0, 0)
+  b.move(3, 1)
+  b.move(10, 5)
+  b.release(10, 5)
+  expect(b.documents.house['volume-1']).toMatchObject({
+    outline: [
+      [4, 1],
+      [16, 1],
+      [16, 9],
+      [4, 9],
+    ],
+  })
+  expect(chimney()).toMatchObject({ center: [12, 7] })
+  const after = b.site().arrays[0]?.panels.map(({ corners }) => corners[0])
+  expect(after).toHaveLength(before?.length ?? 0)
+  expect(after?.[0]?.[0]).toBeCloseTo((before?.[0]?.[0] ?? 0) + 10, 6)
+  // By keys as well.
+  b.key('ArrowRight')
+  expect(chimney()).toMatchObject({ center: [12.01, 7] })
+  b.documents.undo()
+  b.documents.undo()
+  expect(b.documents.house['volume-1']).toEqual(box)
+  expect(chimney()).toMatchObject({ center: [2, 2] })
+})
+
+test('a mirrored house keeps each plane’s modules, and what stands on it comes to the other side', () => {
+  const house: Volume = {
+    ...box,
+    outline: [
+      [-6, -4],
+      [6, -4],
+      [6, 4],
+      [1, 4],
+      [1, 1],
+      [-6, 1],
+    ],
+    edges: [30, 31, 32, 33, 34, 35].map((pitchDeg) => ({ pitchDeg })),
+  }
+  const b = bench({ 'volume-1': house })
+  b.tools.take('chimney')
+  b.click(4, 1)
+  b.tools.take('lay')
+  b.click(5.5, 0)
+  const array = () => b.site().arrays[0]
+  expect(array()?.plane).toMatchObject({ pitchDeg: expect.closeTo(31, 6), azimuthDeg: expect.closeTo(90, 6) })
+  const count = array()?.panels.length
+  b.tools.take('select')
+  b.session.setState({ selection: { kind: 'object', id: 'volume-1' } })
+  expect(b.tools.mirror('east-west')).toBe(true)
+  expect(array()?.plane).toMatchObject({
+    pitchDeg: expect.closeTo(31, 6),
+    azimuthDeg: expect.closeTo(270, 6),
+  })
+  expect(array()?.panels).toHaveLength(count ?? 0)
+  expect(Object.values(b.documents.house).find(({ kind }) => kind === 'chimney')).toMatchObject({
+    center: [-4, 1],
+  })
+  b.tools.mirror('east-west')
+  expect(array()?.plane.azimuthDeg).toBeCloseTo(90, 6)
+  b.documents.undo()
+  b.documents.undo()
+  expect(b.documents.house['volume-1']).toEqual(house)
+})

@@ -144,10 +144,12 @@ test('a copy stands beside what was selected, along the eave of its plane, and i
   expect(b.session.getState().selection?.id).toBe(copy.id)
   b.documents.undo()
   expect(Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')).toEqual([first])
-  // A building has no place to be copied to; nothing selected is nothing to do.
+  // A building is copied with what stands on it; nothing selected is nothing to do.
   b.session.setState({ selection: { kind: 'object', id: 'house' } })
   expect(b.tools.duplicate()).toBe(true)
-  expect(Object.keys(b.documents.house)).toHaveLength(3)
+  expect(Object.keys(b.documents.house)).toHaveLength(5)
+  const second = Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')[1]
+  expect(second).toMatchObject({ front: [-2 + 10.5, -3.6] })
   b.session.setState({ selection: null })
   expect(b.tools.duplicate()).toBe(false)
 })
@@ -175,4 +177,21 @@ test('a carport stands on open ground, and modules are laid on its leaf', () => 
   const laid = b.site().arrays.find(({ panels }) => panels.length > 0)
   expect(laid?.panels.length).toBeGreaterThan(4)
   expect(b.site().orphaned).toEqual([])
+})
+
+test('a carport is built by copy and mirror: the copy looks the other way', () => {
+  const b = bench()
+  b.tools.take('canopy')
+  b.click(0, 0)
+  b.tools.take('select')
+  b.tools.duplicate()
+  b.tools.mirror('north-south')
+  const [first, second] = b.site().objects
+  // Both leaves rise by the same five degrees, from the south and from the north.
+  expect([first, second].map((one) => one?.geometry.faces[0]?.azimuthDeg)).toEqual([
+    expect.closeTo(180, 6),
+    expect.closeTo(0, 6),
+  ])
+  expect(b.documents.undo()?.label).toBe('Mirror')
+  expect(b.site().objects[1]?.geometry.faces[0]?.azimuthDeg).toBeCloseTo(180, 6)
 })

@@ -1,6 +1,8 @@
 import { type ToolId } from '../store/session'
 import { ToolChart, type ToolContext } from './chart'
+import { type MirrorAxis } from '@/core/kinds/standing'
 import { duplicateSelected } from './select/duplicate'
+import { mirrorSelected } from './select/mirror'
 import { type Tool } from './tool'
 
 /** The tool in hand; taking another puts the first one back as it was. */
@@ -29,6 +31,10 @@ export class ToolBox {
   /** @returns whether there was something to be copied */
   duplicate(): boolean {
     return this.#chart.id === 'select' && duplicateSelected(this.#context)
+  }
+
+  mirror(axis: MirrorAxis): boolean {
+    return this.#chart.id === 'select' && mirrorSelected(this.#context, axis)
   }
 
   #make(id: ToolId): ToolChart {

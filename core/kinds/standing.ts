@@ -132,6 +132,8 @@ export interface Handle {
   readonly beside?: readonly Vec2[]
   /** `own`: it is the corner of its index, which can be taken out; `new`: dragging it sets one into the side of its index. */
   readonly corner?: 'own' | 'new'
+  /** Moves the whole object and what stands on it. */
+  readonly whole?: true
 }
 
 /** A corner more or less. */
@@ -166,9 +168,17 @@ export interface Movement<T> {
   readonly middle: (object: T) => Vec2
   /** @returns the fields to set; the caller keeps the place inside the world. */
   readonly to: (object: T, middle: Vec2) => Partial<T>
-  /** `level`: at the height it was taken at; `faces`: over the roof planes under the pointer. */
-  readonly along: 'level' | 'faces'
+  /**
+   * `level`: at the height it was taken at; `faces`: over the roof planes under the pointer; `grip`: level, by its grip
+   * alone, so that a hand that only turns the view moves no house.
+   */
+  readonly along: 'level' | 'faces' | 'grip'
+  /** Turned over about its middle; left out by what is the same on both sides. */
+  readonly mirrored?: (object: T, axis: MirrorAxis) => Reshape<T>
 }
+
+/** What a mirror changes about: east and west, or north and south. */
+export type MirrorAxis = 'east-west' | 'north-south'
 
 /** Of a kind that carries modules. */
 export interface Carrier<T> {

@@ -119,7 +119,7 @@ export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly i
           </div>
         ))}
       {a && b && (
-        <div className="ml-5.5 hidden gap-3 pb-0.5 text-[12px] group-focus-within:flex group-hover:flex">
+        <div className="ml-5.5 hidden gap-3 pb-0.5 text-[12px] group-focus-within:flex">
           <button
             type="button"
             className="cursor-pointer text-verdigris hover:underline"

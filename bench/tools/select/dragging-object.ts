@@ -1,10 +1,10 @@
 import { rayLevel } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
-import { inWorld } from '@/core/kinds/place'
 import { pickFace } from '@/core/site/pick'
 import { toast } from '../../store/session'
 import { type PointerInput, type ToolContext, ToolState } from '../chart'
-import { standingObject, withChanged } from '../standing-objects'
+import { standingObject } from '../standing-objects'
+import { companyOf, withMoved } from './company'
 
 /** Moves an object as a whole: level with where it was taken, or over the roof planes. */
 export class DraggingObject extends ToolState {
@@ -12,16 +12,21 @@ export class DraggingObject extends ToolState {
   readonly #levelM: number
   readonly #from: Vec2
   readonly #back: () => ToolState
+  /** What goes with it. */
+  #company: readonly string[] = []
 
   constructor(context: ToolContext, id: string, from: PointerInput, back: () => ToolState) {
     super(context)
     this.#id = id
-    this.#levelM = from.hit?.point[2] ?? 0
-    this.#from = from.hit ? [from.hit.point[0], from.hit.point[1]] : from.at
+    const taken = from.grip?.handle.at ?? from.hit?.point
+    this.#levelM = taken?.[2] ?? 0
+    this.#from = taken ? [taken[0], taken[1]] : from.at
     this.#back = back
   }
 
   override enter(): void {
+    const found = standingObject(this.context, this.#id)
+    this.#company = found ? companyOf(this.context, found.object).map(({ id }) => id) : []
     this.context.documents.begin()
   }
 
@@ -34,11 +39,9 @@ export class DraggingObject extends ToolState {
         ? pickFace(this.context.site(), input.ray)
         : rayLevel(input.ray, this.#levelM)
     if (!at) return
+    const by: Vec2 = [at[0] - this.#from[0], at[1] - this.#from[1]]
     this.context.documents.preview(found.documentId, (before) =>
-      withChanged(before, this.#id, (object) => {
-        const [x, y] = movement.middle(object)
-        return movement.to(object, inWorld([x + at[0] - this.#from[0], y + at[1] - this.#from[1]]))
-      }),
+      withMoved(before, [this.#id, ...this.#company], by),
     )
   }
 

@@ -1,7 +1,6 @@
 import { type Vec2 } from '@/core/geometry/vector'
 import { topFaceAt } from '@/core/kinds/below'
 import { type AnyObject } from '@/core/kinds/index'
-import { inWorld } from '@/core/kinds/place'
 import { type Geometry } from '@/core/kinds/standing'
 import { newId } from '@/core/model/new-id'
 import { standingById } from '@/core/site/site'
@@ -9,6 +8,7 @@ import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
 import { nameAmong } from '../placing'
 import { standingObject } from '../standing-objects'
+import { companyOf, movedBy } from './company'
 
 /** Room between an object and its copy, m. */
 const besideM = 0.5
@@ -21,32 +21,33 @@ export function duplicateSelected(context: ToolContext): boolean {
   if (!found || !geometry) return false
   const { object, documentId, standing } = found
   if (!standing.move) {
-    toast(
-      context.session,
-      'Only what stands by itself can be duplicated: a dormer, a fixture, a tree, a rack.',
-    )
+    toast(context.session, 'Modules are laid on their plane: lay them on the other one as well.')
     return true
   }
-  const middle = standing.move.middle(object)
-  const way = eastOrEave(context, object, middle)
+  const way = eastOrEave(context, object, standing.move.middle(object))
   const farM = widthAlong(geometry, way) + besideM
-  const id = newId(object.kind, context.random)
-  const { fault, step } = context.documents.edit('Duplicate', documentId, (before) => {
-    const others = Object.values(before).filter(({ kind }) => kind === object.kind)
-    const copy = {
-      ...object,
-      ...standing.move?.to(object, inWorld([middle[0] + way[0] * farM, middle[1] + way[1] * farM])),
-      id,
-      ...('name' in object ? { name: nameAmong(context, object.kind, others) } : {}),
-      // The copy is still of the object's own kind.
-    } as AnyObject
-    return { ...before, [id]: copy }
-  })
+  const by: Vec2 = [way[0] * farM, way[1] * farM]
+  let copyId = ''
+  const { fault, step } = context.documents.edit('Duplicate', documentId, (before) =>
+    [object, ...companyOf(context, object)].reduce((after, original, i) => {
+      const others = Object.values(after).filter(({ kind }) => kind === original.kind)
+      const id = newId(original.kind, context.random)
+      if (i === 0) copyId = id
+      const copy = {
+        ...original,
+        ...movedBy(original, by),
+        id,
+        ...('name' in original ? { name: nameAmong(context, original.kind, others) } : {}),
+        // The copy is still of its original's own kind.
+      } as AnyObject
+      return { ...after, [id]: copy }
+    }, before),
+  )
   if (fault) {
     toast(context.session, context.sayer().fault(fault))
     return true
   }
-  context.session.setState({ selection: { kind: 'object', id } })
+  context.session.setState({ selection: { kind: 'object', id: copyId } })
   toast(context.session, 'Copied beside it. Drag the copy where it belongs.', step)
   return true
 }

@@ -1,7 +1,7 @@
-import { inWorld } from '@/core/kinds/place'
 import { withObject } from '../../store/documents'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
+import { companyOf, withMoved } from './company'
 import { carrierOf, standingObject, withChanged } from '../standing-objects'
 
 /** Deletes what is selected: a module leaves an empty place, an object goes. */
@@ -65,14 +65,11 @@ export function nudge(context: ToolContext, key: string, shift: boolean): boolea
   const { selection } = context.session.getState()
   const step = steps[key]
   const found = selection?.kind === 'object' ? standingObject(context, selection.id) : undefined
-  const movement = found?.standing.move
-  if (!step || !found || !movement) return false
+  if (!step || !found?.standing.move) return false
   const length = nudgeM[context.units()] * (shift ? farther : 1)
+  const moved = [found.object, ...companyOf(context, found.object)].map(({ id }) => id)
   context.documents.edit('Nudge', found.documentId, (before) =>
-    withChanged(before, found.object.id, (object) => {
-      const [x, y] = movement.middle(object)
-      return movement.to(object, inWorld([x + step[0] * length, y + step[1] * length]))
-    }),
+    withMoved(before, moved, [step[0] * length, step[1] * length]),
   )
   return true
 }

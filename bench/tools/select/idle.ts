@@ -15,6 +15,10 @@ export class SelectIdle extends ToolState {
   override press(input: PointerInput): void {
     const back = () => new SelectIdle(this.context)
     const { hit, grip } = input
+    if (grip?.handle.whole) {
+      this.go(new PointingObject(this.context, grip.objectId, input, back))
+      return
+    }
     if (grip) {
       this.go(new DraggingHandle(this.context, grip, input, back))
       return
@@ -34,7 +38,7 @@ export class SelectIdle extends ToolState {
       return
     }
     session.setState({ selection: selectionOf(hit) })
-    if (hit?.kind === 'object' && movementOf(this.context, hit.id))
+    if (hit?.kind === 'object' && (movementOf(this.context, hit.id)?.along ?? 'grip') !== 'grip')
       this.go(new PointingObject(this.context, hit.id, input, back))
   }
 

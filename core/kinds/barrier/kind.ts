@@ -1,5 +1,6 @@
-import { add2, sub2, type Vec2, type Vec3 } from '../../geometry/vector'
+import { add2, sub2, type Vec3 } from '../../geometry/vector'
 import { noParts, type Kind } from '../kind'
+import { boxMiddle, mirroredPoint } from '../mirror'
 import { inWorld, round } from '../place'
 import { noCheck, standing, type Drag, type Handle } from '../standing'
 import {
@@ -28,12 +29,16 @@ export const barrierKind: Kind<Barrier> = {
     drag: dragBarrier,
     check: noCheck,
     move: {
-      middle: ({ points }) => middleOf(points),
+      middle: ({ points }) => boxMiddle(points),
       to: ({ points }, middle) => {
-        const by = sub2(middle, middleOf(points))
+        const by = sub2(middle, boxMiddle(points))
         return { points: points.map((p) => inWorld(add2(p, by))) }
       },
       along: 'level',
+      mirrored: ({ points }, axis) => ({
+        fields: { points: points.map((p) => mirroredPoint(p, boxMiddle(points), axis)) },
+        sideAfter: unchanged,
+      }),
     },
     carrier: null,
     corners: {
@@ -50,12 +55,6 @@ export const barrierKind: Kind<Barrier> = {
 
 /** Nothing lies on its sides. */
 const unchanged = (side: number) => side
-
-/** The middle of the box round its points: whole millimetres stay whole when it is moved by them. */
-function middleOf(points: readonly Vec2[]): Vec2 {
-  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
-  return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2]
-}
 
 function barrierHandles({ points, heightM }: Barrier): Handle[] {
   const corners = points.map((p, index): Handle => {

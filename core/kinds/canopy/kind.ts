@@ -1,6 +1,7 @@
 import { rotate2, type Vec2 } from '../../geometry/vector'
 import { toDegrees, toRadians } from '../../model/units'
 import { noParts, type Kind } from '../kind'
+import { turnedOver } from '../mirror'
 import { round } from '../place'
 import { noCheck, standing, type Drag, type Handle } from '../standing'
 import {
@@ -33,7 +34,12 @@ export const canopyKind: Kind<Canopy> = {
     handles: canopyHandles,
     drag: dragCanopy,
     check: noCheck,
-    move: { middle: ({ center }) => center, to: (_canopy, center) => ({ center }), along: 'level' },
+    move: {
+      middle: ({ center }) => center,
+      to: (_canopy, center) => ({ center }),
+      along: 'level',
+      mirrored: turnedOver,
+    },
     carrier: null,
   }),
   parts: noParts,

@@ -1,5 +1,6 @@
 import { roofHeightM } from '../below'
 import { noParts, type Kind } from '../kind'
+import { turnedOver } from '../mirror'
 import { round } from '../place'
 import { noCheck, standing } from '../standing'
 import {
@@ -37,6 +38,7 @@ export const chimneyKind: Kind<Chimney> = {
       middle: (chimney) => chimney.center,
       to: (_chimney, center) => ({ center }),
       along: 'level',
+      mirrored: turnedOver,
     },
     carrier: null,
   }),

@@ -46,6 +46,7 @@ test('its grips: corners, height and parapet, which is dragged between nothing a
   const handles = standing?.handles(block, volumeGeometry(block)) ?? []
   expect(handles.map(({ name }) => name).filter((name) => !name.endsWith('corner'))).toEqual([
     'eave',
+    'place',
     'parapet',
   ])
   const parapet = handles.find(({ name }) => name === 'parapet')

@@ -1,10 +1,12 @@
 import { type Vec2, type Vec3 } from '../../geometry/vector'
 import { checkOutline } from '../../roof/check-outline'
 import { noParts, type Kind } from '../kind'
+import { boxMiddle } from '../mirror'
 import { inWorld, round } from '../place'
 import { standing, type Drag, type Geometry, type Handle } from '../standing'
 import { volumeCorners } from './corners'
 import { volumeGeometry } from './geometry'
+import { volumeMovement } from './movement'
 import { edgesWithRidgeAt } from './ridge'
 import {
   highestEaveM,
@@ -31,7 +33,7 @@ export const volumeKind: Kind<Volume> = {
     handles: volumeHandles,
     drag: dragVolume,
     check: ({ outline }) => checkOutline(outline),
-    move: null,
+    move: volumeMovement,
     carrier: null,
     corners: volumeCorners,
   }),
@@ -62,6 +64,8 @@ function volumeHandles({ outline, eaveHeightM, flat }: Volume, geometry: Geometr
       at: [(first[0] + second[0]) / 2, (first[1] + second[1]) / 2, eaveHeightM],
       moves: 'up',
     })
+  const [x, y] = boxMiddle(outline)
+  handles.push({ name: 'place', index: 0, at: [x, y, eaveHeightM], moves: 'level', whole: true })
   if (flat) {
     const [a, b] = [corner(1), corner(2)]
     if (a && b)
@@ -97,6 +101,6 @@ function dragVolume(volume: Volume, handle: Handle, to: Drag): Partial<Volume> {
     }
   if (handle.name === 'ridge') return { edges: edgesWithRidgeAt(volume, handle.at[2], to.heightM) }
   const { at } = to
-  if (!at || handle.corner === 'new') return {}
+  if (!at || handle.corner !== 'own') return {}
   return { outline: volume.outline.map((corner, i) => (i === handle.index ? inWorld(at) : corner)) }
 }

@@ -1,0 +1,28 @@
+import { add2, sub2 } from '../../geometry/vector'
+import { boxMiddle, mirroredPoint } from '../mirror'
+import { inWorld } from '../place'
+import { type Movement } from '../standing'
+import { type Volume } from './volume'
+
+/** A building goes where the middle of the box round it goes. */
+export const volumeMovement: Movement<Volume> = {
+  middle: ({ outline }) => boxMiddle(outline),
+  to: ({ outline }, middle) => {
+    const by = sub2(middle, boxMiddle(outline))
+    return { outline: outline.map((corner) => inWorld(add2(corner, by))) }
+  },
+  along: 'grip',
+  mirrored: ({ outline, edges }, axis) => {
+    const n = outline.length
+    const middle = boxMiddle(outline)
+    // Turned over it runs clockwise: told backwards, side s goes from the corner that it went to.
+    const sideAfter = (side: number) => (2 * n - 2 - side) % n
+    return {
+      fields: {
+        outline: outline.map((corner) => mirroredPoint(corner, middle, axis)).reverse(),
+        edges: edges.map((edge, side) => edges[sideAfter(side)] ?? edge),
+      },
+      sideAfter,
+    }
+  },
+}
