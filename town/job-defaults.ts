@@ -17,6 +17,12 @@ export const siteAt = (town: Town, address: string, place: LatLon): Site => ({
   units: town.units,
   lowestTemperatureC: town.lowestTemperatureC,
   highestTemperatureC: town.highestTemperatureC,
+  gridPhases: town.gridPhases,
+  gridVoltageV: town.gridVoltageV,
+  snowLoadKpa: town.snowLoadKpa,
+  windMs: town.windMs,
+  roofCovering: town.roofCovering,
+  rafterSpacingM: town.rafterSpacingM,
 })
 
 /** The tariffs of a town, now and with solar. */

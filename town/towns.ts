@@ -1,4 +1,5 @@
 import { type LatLon } from '@/core/geometry/geo'
+import { type Site } from '@/core/kinds/site/site'
 import { type Tariff, type TariffPeriod } from '@/core/kinds/tariff/tariff'
 
 /** One of the made-up towns: where it lies, how people there count, and what its weather and power are like. */
@@ -14,6 +15,12 @@ export interface Town extends LatLon {
   readonly units: 'metric' | 'imperial'
   readonly lowestTemperatureC: number
   readonly highestTemperatureC: number
+  readonly gridPhases: Site['gridPhases']
+  readonly gridVoltageV: number
+  readonly snowLoadKpa: number
+  readonly windMs: number
+  readonly roofCovering: Site['roofCovering']
+  readonly rafterSpacingM: number
   /** Direction of the streets, counter-clockwise from east. */
   readonly streetsTurnDeg: number
   readonly streets: readonly string[]
@@ -75,6 +82,12 @@ export const towns: readonly Town[] = [
     units: 'imperial',
     lowestTemperatureC: -18,
     highestTemperatureC: 34,
+    gridPhases: 'split',
+    gridVoltageV: 240,
+    snowLoadKpa: 1.45,
+    windMs: 58,
+    roofCovering: 'shingle',
+    rafterSpacingM: 0.4064,
     streetsTurnDeg: 8,
     streets: ['Saltmarsh Road', 'Cooper’s Row', 'Tern Street', 'Quarry Lane', 'Beacon Hill Road'],
     crossStreets: ['Ferry Street', 'Orchard Street', 'Mill Pond Way'],
@@ -155,6 +168,12 @@ export const towns: readonly Town[] = [
     units: 'metric',
     lowestTemperatureC: -1,
     highestTemperatureC: 45,
+    gridPhases: 'three',
+    gridVoltageV: 400,
+    snowLoadKpa: 0,
+    windMs: 45,
+    roofCovering: 'metal',
+    rafterSpacingM: 0.6,
     streetsTurnDeg: -6,
     streets: ['Quandong Street', 'Saltbush Avenue', 'Drover’s Way', 'Galah Court', 'Ironbark Road'],
     crossStreets: ['Station Street', 'Weir Road', 'Paddock Lane'],
@@ -227,6 +246,12 @@ export const towns: readonly Town[] = [
     units: 'metric',
     lowestTemperatureC: -8,
     highestTemperatureC: 41,
+    gridPhases: 'single',
+    gridVoltageV: 230,
+    snowLoadKpa: 0.6,
+    windMs: 26,
+    roofCovering: 'membrane',
+    rafterSpacingM: 0.6,
     streetsTurnDeg: 14,
     streets: ['Calle del Olmo', 'Calle de la Cigüeña', 'Calle Encinar', 'Calle del Pozo', 'Camino Alto'],
     crossStreets: ['Calle Mayor', 'Calle del Molino', 'Calle Umbría'],

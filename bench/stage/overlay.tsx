@@ -185,7 +185,13 @@ function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyo
   return <g className="fill-none stroke-verdigris stroke-2">{shape}</g>
 }
 
-function GripMark({ at: [x, y], handle: { moves, corner } }: { readonly at: Vec2; readonly handle: Handle }) {
+function GripMark({
+  at: [x, y],
+  handle: { moves, corner, whole },
+}: {
+  readonly at: Vec2
+  readonly handle: Handle
+}) {
   if (whole)
     return (
       <g className="fill-verdigris stroke-card">

@@ -567,14 +567,17 @@ test('a mirrored house keeps each plane’s modules, and what stands on it comes
   b.tools.take('lay')
   b.click(5.5, 0)
   const array = () => b.site().arrays[0]
-  expect(array()?.plane).toMatchObject({ pitchDeg: expect.closeTo(31, 6), azimuthDeg: expect.closeTo(90, 6) })
+  expect(array()?.plane).toMatchObject({
+    pitchDeg: expect.closeTo(31, 6) as number,
+    azimuthDeg: expect.closeTo(90, 6) as number,
+  })
   const count = array()?.panels.length
   b.tools.take('select')
   b.session.setState({ selection: { kind: 'object', id: 'volume-1' } })
   expect(b.tools.mirror('east-west')).toBe(true)
   expect(array()?.plane).toMatchObject({
-    pitchDeg: expect.closeTo(31, 6),
-    azimuthDeg: expect.closeTo(270, 6),
+    pitchDeg: expect.closeTo(31, 6) as number,
+    azimuthDeg: expect.closeTo(270, 6) as number,
   })
   expect(array()?.panels).toHaveLength(count ?? 0)
   expect(Object.values(b.documents.house).find(({ kind }) => kind === 'chimney')).toMatchObject({

@@ -67,7 +67,11 @@ const readersOfField = (id: string, field: string) => {
 /** Fields that nothing is computed from: what things are called, how they are shown, and what nobody is paid. */
 const unread: Readonly<Record<string, readonly string[]>> = {
   // The station is asked for where the world is put together.
-  site: ['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],
+  site: [
+    ...['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],
+    ...['contactName', 'contactPhone', 'contactEmail', 'notes'],
+    ...['gridPhases', 'gridVoltageV', 'snowLoadKpa', 'windMs', 'roofCovering', 'rafterSpacingM'],
+  ],
   'tariff-now': ['name', 'utility', 'exportPerKwh'],
   'tariff-then': ['name', 'utility'],
   'volume-1': ['name'],

@@ -4,6 +4,7 @@ import { type DormerForm } from '@/core/kinds/dormer/dormer'
 import { type BarrierUse } from '@/core/kinds/barrier/barrier'
 import { type Canopy, type CanopyUse } from '@/core/kinds/canopy/canopy'
 import { type FixtureUse } from '@/core/kinds/fixture/fixture'
+import { type Site } from '@/core/kinds/site/site'
 import { type Foliage } from '@/core/kinds/tree/tree'
 import { type LoadShape } from '@/core/kinds/load/load'
 
@@ -34,6 +35,16 @@ export const kinds = {
       albedoByMonth: 'Albedo',
       skyModel: 'Sky model',
       exportLimitKw: 'Export limit',
+      contactName: 'Contact',
+      contactPhone: 'Phone',
+      contactEmail: 'Email',
+      notes: 'Notes',
+      gridPhases: 'Supply',
+      gridVoltageV: 'Voltage',
+      snowLoadKpa: 'Snow load, ground',
+      windMs: 'Basic wind speed',
+      roofCovering: 'Roof covering',
+      rafterSpacingM: 'Rafter spacing',
     },
   },
   volume: {
@@ -256,6 +267,23 @@ export const fixtureForms = { round: 'round', box: 'box', diameter: 'Diameter' }
 export const canopyUses: Readonly<Record<CanopyUse, string>> = { carport: 'carport', pergola: 'pergola' }
 export const canopyLeaves: Readonly<Record<Canopy['leaves'], string>> = { one: 'one', two: 'two' }
 export const canopyCovers: Readonly<Record<Canopy['cover'], string>> = { closed: 'closed', slats: 'slats' }
+
+/** How a house is supplied. */
+export const gridPhases: Readonly<Record<Site['gridPhases'], string>> = {
+  single: 'one phase',
+  split: 'split phase',
+  three: 'three phases',
+}
+
+/** What lies on a roof. */
+export const roofCoverings: Readonly<Record<Site['roofCovering'], string>> = {
+  shingle: 'shingles',
+  tile: 'tiles',
+  'flat-tile': 'flat tiles',
+  'standing-seam': 'standing seam',
+  metal: 'sheet metal',
+  membrane: 'membrane',
+}
 
 /** General kinds of trees. */
 export const foliages: Readonly<Record<Foliage, string>> = {

@@ -14,6 +14,8 @@ import { ChoiceField, NumberField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { number, plainNumber } from '@/words/format'
+import { Customer } from './customer'
+import { Structure } from './structure'
 import { chosenStation } from '../../stations/station-choice'
 import { houseId } from '../../store/documents'
 
@@ -36,6 +38,7 @@ export function SiteChapter() {
         {Math.abs(site.longitudeDeg).toFixed(4)}° {site.longitudeDeg < 0 ? 'W' : 'E'}
       </p>
       <StationField />
+      <Customer />
       <h3 className="quiet mt-2">Aerial sheet</h3>
       <label className="flex items-center gap-2 py-0.5">
         <span className="flex-1 text-pencil">Strength</span>
@@ -119,6 +122,7 @@ export function SiteChapter() {
           })
         }
       />
+      <Structure />
     </>
   )
 }

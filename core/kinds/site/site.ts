@@ -13,6 +13,9 @@ const isTimeZone = (zone: string) => {
   }
 }
 
+export const gridPhases = ['single', 'split', 'three'] as const
+export const roofCoverings = ['shingle', 'tile', 'flat-tile', 'standing-seam', 'metal', 'membrane'] as const
+
 /** Where the job is and what holds there. One to a house document. */
 export const siteSchema = z.strictObject({
   id: z.literal(siteId),
@@ -41,10 +44,39 @@ export const siteSchema = z.strictObject({
   exportLimitKw: between(0, 1000, 'kW').nullable(),
   /** How strongly the aerial sheet shows, 0..1. */
   sheetStrength: shareSchema,
+  /** Whom to talk to there. */
+  contactName: z.string().max(120),
+  contactPhone: z.string().max(60),
+  contactEmail: z.string().max(200),
+  /** What was said and seen: for the team alone, on no page of the customer's. */
+  notes: z.string().max(4000),
+  gridPhases: z.enum(gridPhases),
+  /** Between two conductors of a split or three-phase supply; to neutral where there is one phase. */
+  gridVoltageV: between(100, 1000, 'V'),
+  /** Of the ground, characteristic (EN 1991-1-3), kN/m². */
+  snowLoadKpa: between(0, 25),
+  /** Basic wind velocity (EN 1991-1-4), m/s. */
+  windMs: between(0, 100),
+  roofCovering: z.enum(roofCoverings),
+  rafterSpacingM: between(0.2, 3, 'm'),
 })
 export type Site = DeepReadonly<z.infer<typeof siteSchema>>
 
-export const siteVersion = 3
+/** Of a site that nobody has asked about yet. */
+const unknownSite = {
+  contactName: '',
+  contactPhone: '',
+  contactEmail: '',
+  notes: '',
+  gridPhases: 'single',
+  gridVoltageV: 230,
+  snowLoadKpa: 0.8,
+  windMs: 25,
+  roofCovering: 'tile',
+  rafterSpacingM: 0.6,
+} as const
+
+export const siteVersion = 4
 export const siteMigrations = [
   // One albedo for the whole year becomes twelve.
   ({ albedo, ...value }: Record<string, unknown>) => ({
@@ -52,6 +84,7 @@ export const siteMigrations = [
     albedoByMonth: new Array(12).fill(albedo),
   }),
   (value: Record<string, unknown>) => ({ ...value, skyModel: 'perez' }),
+  (value: Record<string, unknown>) => ({ ...value, ...unknownSite }),
 ]
 
 export const defaultSite: Site = {
@@ -73,4 +106,5 @@ export const defaultSite: Site = {
   skyModel: 'perez',
   exportLimitKw: null,
   sheetStrength: 0.85,
+  ...unknownSite,
 }
