@@ -65,6 +65,9 @@ export function Overlay({ view, grips, small }: Props) {
         {tape?.map((end, i) => (
           <Dot key={i} at={view.project(end)} radius={3.5} />
         ))}
+        {sketch?.marks.map((p, i) => (
+          <Dot key={i} at={view.project(p)} radius={4} />
+        ))}
         {points.map((p, i) => (
           <Dot key={i} at={at(p)} radius={i === 0 ? 5 : 3.5} />
         ))}

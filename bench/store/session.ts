@@ -20,6 +20,8 @@ export interface Sketch {
   readonly pointer: Vec2 | null
   /** A tape from end to end in space. */
   readonly tape: readonly [Vec3, Vec3] | null
+  /** Points in space that were clicked. */
+  readonly marks: readonly Vec3[]
   readonly snap: Snap | null
   /** Typed so far. */
   readonly typed: string

@@ -9,5 +9,14 @@ export const outlinesOf = (context: ToolContext): (readonly Vec2[])[] =>
 
 export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
   context.session.setState({
-    sketch: { points: [], pointer: null, tape: null, snap: null, typed: '', message: null, ...sketch },
+    sketch: {
+      points: [],
+      pointer: null,
+      tape: null,
+      marks: [],
+      snap: null,
+      typed: '',
+      message: null,
+      ...sketch,
+    },
   })

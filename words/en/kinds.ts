@@ -252,6 +252,20 @@ export const tape = {
     '{direct} from end to end{way, select, level {, level} other {: {level} in plan, {up} {way, select, up {up} other {down}}, {slope}}}',
 } as const
 
+/** What the tool for measured heights says. */
+export const pitching = {
+  label: 'Pitch from heights',
+  typeHeight: 'Type its height over the ground and press Enter. As drawn it is at {now}.',
+  next: 'Click another point of the same plane, higher or lower on the slope.',
+  two: '{pitch}. Enter sets the pitch; a third point sets the eave height as well.',
+  more: '{pitch}, {off} off at most. Enter sets pitch and eave height, another click adds a point.',
+  sideBySide: 'These points lie side by side along the eave: one higher or lower on the slope is needed.',
+  samePlane: 'That is another plane. All points belong on the one that was clicked first.',
+  notThis: 'This plane has no pitch of its own to set: click a sloping plane of a house.',
+  outside: 'That would be a pitch of {pitch}: check the heights.',
+  done: 'Pitch {pitch} from {count, number} heights{count, select, 2 {} other {, {off} off at most}}.',
+} as const
+
 /** What a fixture is. */
 export const fixtureUses: Readonly<Record<FixtureUse, string>> = {
   pipe: 'vent pipe',
@@ -369,6 +383,12 @@ export const tools = {
     command: 'Turn edges into gables',
     hint: 'Click an edge of the roof to turn it into a gable, or back into an eave.',
     wrong: 'A flat roof has no gables. Make it a pitched roof on its card first.',
+  },
+  pitch: {
+    button: 'Pitch',
+    command: 'Set a pitch from measured heights',
+    hint: 'Click a point of a roof plane whose height you know.',
+    wrong: 'No roof plane there. Click a point of a roof plane.',
   },
   dormer: {
     button: 'Dormer',

@@ -2,6 +2,7 @@ import { type Volume } from '@/core/kinds/volume/volume'
 import { TraceIdle } from '../../tools/trace/idle'
 import { byName, type BenchKind } from '../kind'
 import { VolumeCard } from './card'
+import { Pitching } from './pitching'
 import { TogglingGable } from './toggling-gable'
 import { tracedVolume } from './traced'
 
@@ -13,5 +14,6 @@ export const volumeBench: BenchKind<Volume> = {
   tools: [
     { id: 'trace', key: 'O', chapter: 'shape', begin: (context) => new TraceIdle(context, tracedVolume) },
     { id: 'gable', key: 'G', chapter: 'shape', begin: (context) => new TogglingGable(context) },
+    { id: 'pitch', key: 'U', chapter: 'shape', begin: (context) => new Pitching(context) },
   ],
 }
