@@ -7,10 +7,12 @@ import { BenchContext, type BenchParts, useSession } from './context'
 import { Carpet } from './carpet/carpet'
 import { ChapterView } from './charts/chapter-view'
 import { Commands } from './commands/commands'
+import { fetchCards } from './kinds/lazy-card'
 import { Ledger } from './ledger/ledger'
 import { LiveLink } from './live-link'
 import { openBench } from './open-bench'
 import { reportErrors } from './report-errors'
+import { fetchChapters } from './outline/chapters/lazy-chapter'
 import { Outline } from './outline/outline'
 import { Conflicts } from './saving/conflicts'
 import { Sheets } from './sheets'
@@ -26,6 +28,12 @@ interface Props {
   readonly catalogue: Catalogue
 }
 
+/** By then the job is on the screen with its numbers, and nothing waits for the network. */
+const restAfterMs = 15_000
+
+/** Cards and chapters that are not open yet; what can't be fetched now is asked for again when it is shown. */
+const fetchTheRest = () => void Promise.all([fetchCards(), fetchChapters()]).catch(() => undefined)
+
 const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
 
@@ -33,6 +41,10 @@ const makeWorker = () =>
 export function Bench({ jobId, job, revision, catalogue }: Props) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(reportErrors, [])
+  useEffect(() => {
+    const timer = setTimeout(fetchTheRest, restAfterMs)
+    return () => clearTimeout(timer)
+  }, [])
   useEffect(() => {
     let gone = false
     let opened: BenchParts | null = null

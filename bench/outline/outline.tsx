@@ -10,13 +10,15 @@ import { chapterOf } from '../checks'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../context'
 import { type Chapter } from '../store/session'
 import { number } from '@/words/format'
-import { CoverChapter } from './chapters/cover'
-import { MatchChapter } from './chapters/match'
-import { OfferChapter } from './chapters/offer'
+import { lazyChapter } from './chapters/lazy-chapter'
 import { ShapeChapter } from './chapters/shape'
-import { SiteChapter } from './chapters/site'
-import { StoreChapter } from './chapters/store'
-import { WireChapter } from './chapters/wire'
+
+const SiteChapter = lazyChapter('SiteChapter')
+const CoverChapter = lazyChapter('CoverChapter')
+const WireChapter = lazyChapter('WireChapter')
+const MatchChapter = lazyChapter('MatchChapter')
+const StoreChapter = lazyChapter('StoreChapter')
+const OfferChapter = lazyChapter('OfferChapter')
 
 const bodies: Readonly<Record<Chapter, () => ReactNode>> = {
   site: () => <SiteChapter />,

@@ -1,7 +1,7 @@
 import { type PanelArray } from '@/core/kinds/array/array'
 import { looksOf } from '@/words/direction'
 import { type BenchKind } from '../kind'
-import { ArrayCard } from './card'
+import { lazyCard } from '../lazy-card'
 import { Laying } from './laying'
 
 export const arrayBench: BenchKind<PanelArray> = {
@@ -11,6 +11,6 @@ export const arrayBench: BenchKind<PanelArray> = {
     return laid ? looksOf(laid.plane, sayer.words) : 'Plane is missing'
   },
   note: (_array, { words }) => words.kinds.array.one,
-  Card: ArrayCard,
+  Card: lazyCard('ArrayCard'),
   tools: [{ id: 'lay', key: 'L', chapter: 'cover', begin: (context) => new Laying(context) }],
 }

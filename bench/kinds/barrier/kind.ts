@@ -6,7 +6,7 @@ import { nameAmong } from '../../tools/placing'
 import { type Traced } from '../../tools/trace/drawing'
 import { TraceIdle } from '../../tools/trace/idle'
 import { byName, type BenchKind } from '../kind'
-import { BarrierCard } from './card'
+import { lazyCard } from '../lazy-card'
 
 const traced: Traced = {
   closes: false,
@@ -28,6 +28,6 @@ export const barrierBench: BenchKind<Barrier> = {
   listedIn: 'shape',
   title: byName,
   note: ({ use }, { words }) => words.barrierUses[use],
-  Card: BarrierCard,
+  Card: lazyCard('BarrierCard'),
   tools: [{ id: 'barrier', key: 'H', chapter: 'shape', begin: (context) => new TraceIdle(context, traced) }],
 }

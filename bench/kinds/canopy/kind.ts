@@ -3,7 +3,7 @@ import { usualCanopies, type Canopy } from '@/core/kinds/canopy/canopy'
 import { newId } from '@/core/model/new-id'
 import { nameAmong, Placing, type Placement } from '../../tools/placing'
 import { byName, type BenchKind } from '../kind'
-import { CanopyCard } from './card'
+import { lazyCard } from '../lazy-card'
 
 const placement: Placement = {
   tool: 'canopy',
@@ -23,6 +23,6 @@ export const canopyBench: BenchKind<Canopy> = {
   listedIn: 'shape',
   title: byName,
   note: ({ use }, { words }) => words.canopyUses[use],
-  Card: CanopyCard,
+  Card: lazyCard('CanopyCard'),
   tools: [{ id: 'canopy', key: 'A', chapter: 'shape', begin: (context) => new Placing(context, placement) }],
 }

@@ -3,8 +3,8 @@ import { ofKind } from '@/core/kinds/documents'
 import { newId } from '@/core/model/new-id'
 import { nameAmong, Placing, type Placement } from '../../tools/placing'
 import { byName, type BenchKind } from '../kind'
+import { lazyCard } from '../lazy-card'
 import { turnAlong } from '../turn-along'
-import { ChimneyCard } from './card'
 
 const placement: Placement = {
   tool: 'chimney',
@@ -22,6 +22,6 @@ export const chimneyBench: BenchKind<Chimney> = {
   listedIn: 'shape',
   title: byName,
   note: (_chimney, { words }) => words.kinds.chimney.one,
-  Card: ChimneyCard,
+  Card: lazyCard('ChimneyCard'),
   tools: [{ id: 'chimney', key: 'C', chapter: 'shape', begin: (context) => new Placing(context, placement) }],
 }

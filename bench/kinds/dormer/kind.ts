@@ -5,7 +5,7 @@ import { dormerGround } from '@/core/kinds/dormer/ground'
 import { newId } from '@/core/model/new-id'
 import { nameAmong, Placing, type Placement } from '../../tools/placing'
 import { byName, type BenchKind } from '../kind'
-import { DormerCard } from './card'
+import { lazyCard } from '../lazy-card'
 
 const placement: Placement = {
   tool: 'dormer',
@@ -26,6 +26,6 @@ export const dormerBench: BenchKind<Dormer> = {
   listedIn: 'shape',
   title: byName,
   note: ({ form }, { words }) => words.dormerForms[form],
-  Card: DormerCard,
+  Card: lazyCard('DormerCard'),
   tools: [{ id: 'dormer', key: 'D', chapter: 'shape', begin: (context) => new Placing(context, placement) }],
 }

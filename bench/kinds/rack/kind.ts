@@ -4,7 +4,7 @@ import { siteId } from '@/core/kinds/site/site'
 import { newId } from '@/core/model/new-id'
 import { nameAmong, Placing, type Placement } from '../../tools/placing'
 import { byName, type BenchKind } from '../kind'
-import { RackCard } from './card'
+import { lazyCard } from '../lazy-card'
 
 const placement: Placement = {
   tool: 'rack',
@@ -27,6 +27,6 @@ export const rackBench: BenchKind<Rack> = {
   listedIn: 'cover',
   title: byName,
   note: (_rack, { words }) => words.kinds.rack.one,
-  Card: RackCard,
+  Card: lazyCard('RackCard'),
   tools: [{ id: 'rack', key: 'R', chapter: 'cover', begin: (context) => new Placing(context, placement) }],
 }

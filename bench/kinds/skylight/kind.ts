@@ -3,7 +3,7 @@ import { defaultSkylight, type Skylight } from '@/core/kinds/skylight/skylight'
 import { newId } from '@/core/model/new-id'
 import { nameAmong, Placing, type Placement } from '../../tools/placing'
 import { byName, type BenchKind } from '../kind'
-import { SkylightCard } from './card'
+import { lazyCard } from '../lazy-card'
 
 const placement: Placement = {
   tool: 'skylight',
@@ -20,7 +20,7 @@ export const skylightBench: BenchKind<Skylight> = {
   listedIn: 'shape',
   title: byName,
   note: (_skylight, { words }) => words.kinds.skylight.one,
-  Card: SkylightCard,
+  Card: lazyCard('SkylightCard'),
   tools: [
     { id: 'skylight', key: 'K', chapter: 'shape', begin: (context) => new Placing(context, placement) },
   ],

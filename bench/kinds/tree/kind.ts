@@ -4,7 +4,7 @@ import { broadleafTransmissivity, defaultTree, type Tree } from '@/core/kinds/tr
 import { newId } from '@/core/model/new-id'
 import { nameAmong, Placing, type Placement } from '../../tools/placing'
 import { byName, type BenchKind } from '../kind'
-import { TreeCard } from './card'
+import { lazyCard } from '../lazy-card'
 
 const placement: Placement = {
   tool: 'tree',
@@ -26,6 +26,6 @@ export const treeBench: BenchKind<Tree> = {
   listedIn: 'shape',
   title: byName,
   note: (_tree, { words }) => words.kinds.tree.one,
-  Card: TreeCard,
+  Card: lazyCard('TreeCard'),
   tools: [{ id: 'tree', key: 'T', chapter: 'shape', begin: (context) => new Placing(context, placement) }],
 }

@@ -1,7 +1,7 @@
 import { type Volume } from '@/core/kinds/volume/volume'
 import { TraceIdle } from '../../tools/trace/idle'
 import { byName, type BenchKind } from '../kind'
-import { VolumeCard } from './card'
+import { lazyCard } from '../lazy-card'
 import { Pitching } from './pitching'
 import { TogglingGable } from './toggling-gable'
 import { tracedVolume } from './traced'
@@ -10,7 +10,7 @@ export const volumeBench: BenchKind<Volume> = {
   listedIn: 'shape',
   title: byName,
   note: ({ role }, { words }) => (role === 'neighbour' ? 'neighbour' : words.kinds.volume.one),
-  Card: VolumeCard,
+  Card: lazyCard('VolumeCard'),
   tools: [
     { id: 'trace', key: 'O', chapter: 'shape', begin: (context) => new TraceIdle(context, tracedVolume) },
     { id: 'gable', key: 'G', chapter: 'shape', begin: (context) => new TogglingGable(context) },

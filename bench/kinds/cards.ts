@@ -1,0 +1,11 @@
+/** The cards of all kinds: a script of its own, fetched when the bench has opened. */
+export { ArrayCard } from './array/card'
+export { BarrierCard } from './barrier/card'
+export { CanopyCard } from './canopy/card'
+export { ChimneyCard } from './chimney/card'
+export { DormerCard } from './dormer/card'
+export { FixtureCard } from './fixture/card'
+export { RackCard } from './rack/card'
+export { SkylightCard } from './skylight/card'
+export { TreeCard } from './tree/card'
+export { VolumeCard } from './volume/card'
