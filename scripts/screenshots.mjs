@@ -69,7 +69,11 @@ async function lateTable() {
 
 /** Each main view, and the way to it. */
 const views = {
-  jobs: () => page.goto('/'),
+  jobs: async () => {
+    await page.goto('/')
+    // Figures of all jobs are there.
+    await page.getByText('computing …').first().waitFor({ state: 'hidden', timeout: 60_000 })
+  },
   cover: async () => {
     await chapter('Cover')
     await outline.getByRole('button', { name: /^South/ }).click()
