@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { saved, settled } from './bench'
-import { plan } from './plan'
+import { clickingInPlan } from './plan'
 
 test('an L-shaped house with a gable, a dormer, carports, a fence and a measured pitch, exported and undone', async ({
   page,
@@ -11,12 +11,7 @@ test('an L-shaped house with a gable, a dormer, carports, a fence and a measured
   await page.getByRole('option', { name: '15 Tern Street, Pellworth' }).click()
   await settled(page)
   await page.keyboard.press('o')
-  const at = await plan(page)
-  const click = async (x: number, y: number) => {
-    const { x: px, y: py } = at(x, y)
-    await page.mouse.move(px, py, { steps: 2 })
-    await page.mouse.click(px, py)
-  }
+  const click = await clickingInPlan(page)
   const list = (name: RegExp) => page.getByRole('button', { name })
   const corners = [
     [-7, -4],

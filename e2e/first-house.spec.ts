@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { chapter, figure, saved, settled } from './bench'
-import { plan } from './plan'
+import { clickingInPlan, plan } from './plan'
 
 test('from an address to a printed offer: draw, cover, see the payback move, undo, reload, share', async ({
   page,
@@ -16,11 +16,7 @@ test('from an address to a printed offer: draw, cover, see the payback move, und
   // A house is first drawn in plan.
   await page.keyboard.press('o')
   const at = await plan(page)
-  const click = async (x: number, y: number) => {
-    const { x: px, y: py } = at(x, y)
-    await page.mouse.move(px, py, { steps: 2 })
-    await page.mouse.click(px, py)
-  }
+  const click = await clickingInPlan(page)
   await click(-6, -4)
   const along = at(0, -4)
   await page.mouse.move(along.x, along.y, { steps: 3 })

@@ -11,3 +11,13 @@ export async function plan(page: Page) {
     y: box.y + box.height / 2 - y * perMetre,
   })
 }
+
+/** Clicks at metres of ground in plan. */
+export async function clickingInPlan(page: Page) {
+  const at = await plan(page)
+  return async (x: number, y: number) => {
+    const { x: px, y: py } = at(x, y)
+    await page.mouse.move(px, py, { steps: 2 })
+    await page.mouse.click(px, py)
+  }
+}

@@ -1,7 +1,8 @@
 import { ofKind } from '@/core/kinds/documents'
+import { snap, type Snap } from '@/core/geometry/snap'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type Sketch } from '../store/session'
-import { type ToolContext } from './chart'
+import { type PointerInput, type ToolContext } from './chart'
 
 /** Outlines a drawing can hold on to. */
 export const outlinesOf = (context: ToolContext): (readonly Vec2[])[] =>
@@ -20,3 +21,10 @@ export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
       ...sketch,
     },
   })
+
+/** Where a pointer means to be, among what is drawn and the houses that stand. */
+export const snapped = (
+  context: ToolContext,
+  { at, reachM, shift }: PointerInput,
+  drawn: readonly Vec2[],
+): Snap => snap({ pointer: at, drawn, outlines: outlinesOf(context), reachM, off: shift })

@@ -2,9 +2,10 @@
 
 import { barrierUses, usualBarriers, type Barrier } from '@/core/kinds/barrier/barrier'
 import { useBench, useWords } from '../../context'
-import { ChoiceField, LengthField } from '../../fields/fields'
+import { ChoiceField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
+import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
 
 const lengths = ['heightM', 'thicknessM'] as const
@@ -14,7 +15,6 @@ export function BarrierCard({ object: barrier }: { readonly object: Barrier }) {
   const { documents } = useBench()
   const { kinds, barrierUses: uses } = useWords()
   const { fields } = kinds.barrier
-  const of = { documentId: houseId, objectId: barrier.id }
   return (
     <>
       <NameField documentId={houseId} id={barrier.id} name={barrier.name} />
@@ -24,16 +24,7 @@ export function BarrierCard({ object: barrier }: { readonly object: Barrier }) {
         choices={barrierUses.map((value) => ({ value, label: uses[value] }))}
         onChoose={(use) => documents.set(fields.use, houseId, barrier.id, { use, ...usualBarriers[use] })}
       />
-      {lengths.map((field) => (
-        <LengthField
-          {...of}
-          key={field}
-          label={fields[field]}
-          name={fields[field]}
-          value={barrier[field]}
-          fields={(value) => ({ [field]: value })}
-        />
-      ))}
+      <LengthFields object={barrier} lengths={lengths} words={fields} />
       <ShadeCost id={barrier.id} />
     </>
   )

@@ -2,9 +2,10 @@
 
 import { canopyUses, usualCanopies, type Canopy } from '@/core/kinds/canopy/canopy'
 import { useBench, useWords } from '../../context'
-import { ChoiceField, LengthField, NumberField, SlopeField } from '../../fields/fields'
+import { ChoiceField, NumberField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
+import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
 
 const lengths = ['eaveHeightM', 'widthM', 'depthM'] as const
@@ -43,16 +44,7 @@ export function CanopyCard({ object: canopy }: { readonly object: Canopy }) {
         value={canopy.pitchDeg}
         fields={(pitchDeg) => ({ pitchDeg })}
       />
-      {lengths.map((field) => (
-        <LengthField
-          {...of}
-          key={field}
-          label={fields[field]}
-          name={fields[field]}
-          value={canopy[field]}
-          fields={(value) => ({ [field]: value })}
-        />
-      ))}
+      <LengthFields object={canopy} lengths={lengths} words={fields} />
       <NumberField
         {...of}
         label={fields.rotationDeg}

@@ -2,9 +2,10 @@
 
 import { type Chimney } from '@/core/kinds/chimney/chimney'
 import { useWords } from '../../context'
-import { LengthField, NumberField } from '../../fields/fields'
+import { NumberField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
+import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
 
 const lengths = ['heightM', 'widthM', 'depthM', 'clearanceM'] as const
@@ -16,16 +17,7 @@ export function ChimneyCard({ object: chimney }: { readonly object: Chimney }) {
   return (
     <>
       <NameField documentId={houseId} id={chimney.id} name={chimney.name} />
-      {lengths.map((field) => (
-        <LengthField
-          {...of}
-          key={field}
-          label={fields[field]}
-          name={fields[field]}
-          value={chimney[field]}
-          fields={(value) => ({ [field]: value })}
-        />
-      ))}
+      <LengthFields object={chimney} lengths={lengths} words={fields} />
       <NumberField
         {...of}
         label={fields.rotationDeg}

@@ -2,9 +2,10 @@
 
 import { dormerForms, usualPitchDeg, type Dormer } from '@/core/kinds/dormer/dormer'
 import { useBench, useWords } from '../../context'
-import { ChoiceField, LengthField, SlopeField } from '../../fields/fields'
+import { ChoiceField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
+import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
 
 const lengths = ['widthM', 'wallHeightM', 'clearanceM'] as const
@@ -35,16 +36,7 @@ export function DormerCard({ object: dormer }: { readonly object: Dormer }) {
           fields={(pitchDeg) => ({ pitchDeg })}
         />
       )}
-      {lengths.map((field) => (
-        <LengthField
-          {...of}
-          key={field}
-          label={fields[field]}
-          name={fields[field]}
-          value={dormer[field]}
-          fields={(value) => ({ [field]: value })}
-        />
-      ))}
+      <LengthFields object={dormer} lengths={lengths} words={fields} />
       <ShadeCost id={dormer.id} />
     </>
   )

@@ -2,9 +2,9 @@
 
 import { type Skylight } from '@/core/kinds/skylight/skylight'
 import { useWords } from '../../context'
-import { LengthField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
+import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
 
 const lengths = ['widthM', 'lengthM', 'upstandM', 'clearanceM'] as const
@@ -15,17 +15,7 @@ export function SkylightCard({ object: skylight }: { readonly object: Skylight }
   return (
     <>
       <NameField documentId={houseId} id={skylight.id} name={skylight.name} />
-      {lengths.map((field) => (
-        <LengthField
-          documentId={houseId}
-          objectId={skylight.id}
-          key={field}
-          label={fields[field]}
-          name={fields[field]}
-          value={skylight[field]}
-          fields={(value) => ({ [field]: value })}
-        />
-      ))}
+      <LengthFields object={skylight} lengths={lengths} words={fields} />
       <ShadeCost id={skylight.id} />
     </>
   )

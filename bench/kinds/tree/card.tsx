@@ -12,10 +12,11 @@ import {
 import { parseNumber } from '@/core/model/numbers'
 import { monthNames } from '@/words/format'
 import { useBench, useSite, useWords } from '../../context'
-import { ChoiceField, LengthField, PercentField } from '../../fields/fields'
+import { ChoiceField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
+import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
 
 const lengths = ['heightM', 'crownDiameterM', 'clearStemM'] as const
@@ -51,16 +52,7 @@ export function TreeCard({ object: tree }: { readonly object: Tree }) {
           })
         }
       />
-      {lengths.map((field) => (
-        <LengthField
-          {...of}
-          key={field}
-          label={fields[field]}
-          name={fields[field]}
-          value={tree[field]}
-          fields={(value) => ({ [field]: value })}
-        />
-      ))}
+      <LengthFields object={tree} lengths={lengths} words={fields} />
       <PercentField
         {...of}
         digits={0}

@@ -2,11 +2,10 @@ import { Fault } from '@/core/model/fault'
 import { type AnyObject } from '@/core/kinds/index'
 import { inWorld } from '@/core/kinds/place'
 import { segmentsMeet } from '@/core/geometry/polygon'
-import { snap } from '@/core/geometry/snap'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { houseId } from '../../store/documents'
 import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../chart'
-import { outlinesOf, showSketch } from '../sketch'
+import { showSketch, snapped } from '../sketch'
 import { typedCorner } from './typed-corner'
 
 /** What is drawn corner by corner. */
@@ -102,13 +101,7 @@ export class TraceDrawing extends ToolState {
 
   #snap(input: PointerInput) {
     // An open line may come back to where it began without ending there.
-    const found = snap({
-      pointer: input.at,
-      drawn: this.#points,
-      outlines: outlinesOf(this.context),
-      reachM: input.reachM,
-      off: input.shift,
-    })
+    const found = snapped(this.context, input, this.#points)
     return found.kind === 'close' && !this.#traced.closes ? { ...found, kind: 'end' as const } : found
   }
 

@@ -1,7 +1,6 @@
-import { snap } from '@/core/geometry/snap'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../chart'
-import { outlinesOf, showSketch } from '../sketch'
+import { showSketch, snapped } from '../sketch'
 import { TraceDrawing, type Traced } from './drawing'
 
 /** Waits for the first corner. */
@@ -18,25 +17,12 @@ export class TraceIdle extends ToolState {
   }
 
   override move(input: PointerInput): void {
-    const found = snap({
-      pointer: input.at,
-      drawn: [],
-      outlines: outlinesOf(this.context),
-      reachM: input.reachM,
-      off: input.shift,
-    })
+    const found = snapped(this.context, input, [])
     showSketch(this.context, { points: [], pointer: found.point, snap: found })
   }
 
   override press(input: PointerInput): void {
-    const found = snap({
-      pointer: input.at,
-      drawn: [],
-      outlines: outlinesOf(this.context),
-      reachM: input.reachM,
-      off: input.shift,
-    })
-    this.#from(found.point)
+    this.#from(snapped(this.context, input, []).point)
   }
 
   /** Without a pointer the outline begins where the house stands, at the middle of the site. */
