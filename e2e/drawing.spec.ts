@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { saved, settled } from './bench'
+import { chapter, saved, settled } from './bench'
 import { clickingInPlan } from './plan'
 
 test('an L-shaped house with a gable, a dormer, carports, a fence and a measured pitch, exported and undone', async ({
@@ -87,4 +87,47 @@ test('an L-shaped house with a gable, a dormer, carports, a fence and a measured
   for (let k = 0; k < 14; k++) await page.keyboard.press('Control+z')
   await expect(page.getByText('Choose “Outline” and click the corners')).toBeVisible()
   await saved(page)
+})
+
+test('buildings come from a file of outlines: the house, a neighbour, and what was left out and why', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('17 tern street')
+  await page.getByRole('option', { name: '17 Tern Street, Pellworth' }).click()
+  await settled(page)
+  await chapter(page, 'Site')
+  const place = await page.getByText(/^\d+\.\d{4}° N, \d+\.\d{4}° W$/).textContent()
+  const [lat = 0, lon = 0] = (place ?? '').match(/\d+\.\d+/g)?.map(Number) ?? []
+  // A hundred thousandth of a degree is about a metre; the place is told to some ten.
+  const square = (east: number, side: number) => ({
+    type: 'Feature',
+    properties: null,
+    geometry: {
+      type: 'Polygon',
+      coordinates: [
+        [
+          [-lon + east, lat - side],
+          [-lon + east + 2 * side, lat - side],
+          [-lon + east + 2 * side, lat + side],
+          [-lon + east, lat + side],
+          [-lon + east, lat - side],
+        ],
+      ],
+    },
+  })
+  const features = [square(0.0008, 0.00006), square(-0.0001, 0.0001), { type: 'Feature', geometry: null }]
+  const take = (name: string, text: string) =>
+    page
+      .getByLabel('Import outlines (GeoJSON)')
+      .setInputFiles({ name, mimeType: 'application/geo+json', buffer: Buffer.from(text) })
+  await chapter(page, 'Shape')
+  await take('house.geojson', '<svg/>')
+  await expect(page.getByRole('alert').filter({ hasText: 'house.geojson' })).toBeVisible()
+  await take('lots.geojson', JSON.stringify({ type: 'FeatureCollection', features }))
+  await expect(page.getByText('2 buildings taken; left out: feature 3 (no polygon).')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^House building/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Building 2 neighbour/ })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByText('Choose “Outline” and click the corners')).toBeVisible()
 })

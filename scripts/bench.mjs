@@ -16,6 +16,8 @@ if (!process.argv.includes('--browser')) {
   runShown('node', ['--import', 'tsx', 'scripts/bench-edits.ts'])
   console.log('\n── Roofs and the aerial picture, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-shapes.ts'])
+  console.log('\n── Grips dragged, in Node')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-drag.ts'])
   console.log('\n── One module removed from large jobs, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-large.ts'])
 }

@@ -10,7 +10,7 @@ import {
 } from 'three'
 import { Graph } from '@/core/graph/graph'
 import { type Objects } from '@/core/kinds/documents'
-import { panelsOf, type Site } from '@/core/site/site'
+import { isRoofed, panelsOf, type Site } from '@/core/site/site'
 import { siteStage } from '@/core/stages/site'
 import { type Design } from '@/core/stages/world'
 import { catalogue } from '@/town/equipment'
@@ -148,7 +148,7 @@ test('the drawn house turns to glass, the neighbour does not', () => {
       ({ material }) => !(material instanceof ShaderMaterial) && (material as Material).transparent,
     ).length
   expect(seeThrough(build())).toBe(0)
-  const houses = site.objects.filter(({ kind, geometry }) => kind === 'volume' && !geometry.faded).length
+  const houses = site.objects.filter(isRoofed).length
   expect(seeThrough(build({ glass: true }))).toBe(houses * 2)
 })
 

@@ -72,6 +72,11 @@ export const faults = {
   gone: 'This is gone.',
   'bad-equipment': 'The data sheets in this file: {at}: {rule}',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
+  // Outlines from files
+  'bad-geojson':
+    '“{file}” is no GeoJSON with polygons. A FeatureCollection, a Feature or a Polygon in longitude and latitude is needed.',
+  'no-outlines':
+    '“{file}” has no outline that can be used here: {why, select, far {all of them are more than 500 m from the site, or not in longitude and latitude} corners {an outline has 3 to 60 corners} crossing {the outlines cross themselves} none {it has no polygons} other {it is empty}}.',
   // Typing
   'bad-length':
     '“{text}” is not a length. Type for example {system, select, metric {3.5, 350 cm} other {11’ 6 1/2”, 11.5 ft}} or 3.5 m.',

@@ -5,24 +5,21 @@ import {
   canopyCovers,
   canopyLeaves,
   canopyUses,
-  chapters,
   compass,
   dormerForms,
   edgeForms,
   edges,
-  kinds,
-  loadShapes,
-  pitching,
-  roofForms,
   fixtureForms,
   fixtureUses,
   foliages,
   gridPhases,
+  loadShapes,
   roofCoverings,
-  tape,
-  tools,
+  roofForms,
   treeCard,
-} from './kinds'
+} from './choices'
+import { kinds } from './kinds'
+import { chapters, outlines, pitching, tape, tools } from './tools'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
 
@@ -42,6 +39,7 @@ export const en = {
   problems,
   kinds,
   loadShapes,
+  outlines,
   pitching,
   edges,
   roofForms,

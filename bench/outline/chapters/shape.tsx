@@ -1,6 +1,7 @@
 'use client'
 
 import { ExportDrawing } from '../export-drawing'
+import { ImportOutlines } from '../import-outlines'
 import { ObjectList, useListed } from '../object-list'
 import { RoofPlanes } from '../roof-planes'
 import { ToolButtons } from '../tool-button'
@@ -21,6 +22,7 @@ export function ShapeChapter() {
       )}
       <ObjectList objects={objects} />
       <RoofPlanes />
+      <ImportOutlines />
       {objects.length > 0 && <ExportDrawing />}
     </>
   )
