@@ -497,6 +497,15 @@ test('a corner is dragged out of a side and deleted again; modules stay on their
   b.key('Delete')
   expect(outline()).toEqual(box.outline)
   expect(arrays()[0]?.plane.pitchDeg).toBeCloseTo(32, 6)
+  // The pointer over a corner, but something else chosen: that goes.
+  b.move(6, -4)
+  const [array] = arrays()
+  b.session.setState({ selection: { kind: 'object', id: array?.id ?? '' } })
+  b.key('Delete')
+  expect(outline()).toEqual(box.outline)
+  expect(arrays()).toHaveLength(0)
+  b.documents.undo()
+  b.session.setState({ selection: { kind: 'object', id: 'volume-1' } })
   // Without a grip under the pointer the whole goes.
   b.move(20, 20)
   b.key('Delete')

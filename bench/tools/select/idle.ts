@@ -49,8 +49,11 @@ export class SelectIdle extends ToolState {
   }
 
   override key({ key, shift }: KeyInput): boolean {
-    if (key === 'Delete' || key === 'Backspace')
-      return (this.#grip !== null && removeCorner(this.context, this.#grip)) || removeSelected(this.context)
+    if (key === 'Delete' || key === 'Backspace') {
+      // A grip that was under the pointer when something else was chosen from a list is meant no more.
+      const grip = this.#grip?.objectId === this.context.session.getState().selection?.id ? this.#grip : null
+      return (grip && removeCorner(this.context, grip)) || removeSelected(this.context)
+    }
     if (key.startsWith('Arrow')) return nudge(this.context, key, shift) || stepModule(this.context, key)
     return false
   }
