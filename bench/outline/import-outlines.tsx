@@ -1,7 +1,12 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import { type OutlinesRead } from '@/core/imports/geojson-outlines'
+import {
+  largestOutlinesBytes,
+  outlinesIn,
+  volumesOver,
+  type OutlinesRead,
+} from '@/core/imports/geojson-outlines'
 import { ofKind } from '@/core/kinds/documents'
 import { defaultEaveHeightM, defaultPitchDeg } from '@/core/kinds/volume/volume'
 import { Fault } from '@/core/model/fault'
@@ -23,9 +28,6 @@ export function ImportOutlines() {
   const take = async (file: File) => {
     setWrong(null)
     try {
-      // Read when it is asked for: the bench opens without it.
-      const { largestOutlinesBytes, outlinesIn, volumesOver } =
-        await import('@/core/imports/geojson-outlines')
       if (file.size > largestOutlinesBytes)
         throw new Fault('too-large', {
           reason: 'file',
