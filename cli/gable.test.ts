@@ -253,3 +253,13 @@ test.each([
   expect(status).toBe(2)
   expect(error?.code).toBe(code)
 })
+
+test('finance: by hand, and a list of savings that ends too early is refused', () => {
+  const plan = { years: 3, capital: 1000, incentives: 100, upkeep: 0, discountRate: 0.05 }
+  const { out } = gable(['finance'], JSON.stringify({ ...plan, savings: [400, 400, 400] }))
+  expect(out).toMatchObject({ cashFlow: [-900, 400, 400, 400], paybackYears: 2.25 })
+  expect(gable(['finance'], JSON.stringify({ ...plan, savings: [400, 400] }))).toMatchObject({
+    status: 2,
+    error: { code: 'bad-case', path: 'savings' },
+  })
+}, 30_000)

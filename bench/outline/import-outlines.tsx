@@ -5,6 +5,7 @@ import {
   largestOutlinesBytes,
   outlinesIn,
   volumesOver,
+  withoutStanding,
   type OutlinesRead,
 } from '@/core/imports/geojson-outlines'
 import { ofKind } from '@/core/kinds/documents'
@@ -34,12 +35,18 @@ export function ImportOutlines() {
           bytes: { value: file.size, unit: 'bytes' },
           limit: { value: largestOutlinesBytes, unit: 'bytes' },
         })
-      const read = outlinesIn(await file.text(), file.name, site)
-      const standing = ofKind(documents.house, 'volume').length
+      const text = await file.text()
+      const drawn = ofKind(documents.house, 'volume')
+      const read = withoutStanding(
+        outlinesIn(text, file.name, site),
+        drawn.map(({ outline }) => outline),
+      )
+      if (read.found.length === 0) throw new Fault('outlines-stand', { file: file.name })
       const volumes = volumesOver(
         read,
+        drawn.some(({ role }) => role === 'house'),
         { eaveHeightM: defaultEaveHeightM, pitchDeg: defaultPitchDeg },
-        (i) => sayer.say(sayer.words.kinds.volume.named, { n: standing + i + 1 }),
+        (i) => sayer.say(sayer.words.kinds.volume.named, { n: drawn.length + i + 1 }),
         () => newId('volume', Math.random),
       )
       const { fault, step } = documents.edit(sayer.words.outlines.label, houseId, (before) => ({

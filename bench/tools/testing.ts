@@ -1,6 +1,7 @@
 import { coverId, defaultCover } from '@/core/kinds/cover/cover'
 import { type Objects } from '@/core/kinds/documents'
 import { kindOf } from '@/core/kinds/index'
+import { type Volume } from '@/core/kinds/volume/volume'
 import { defaultSite } from '@/core/kinds/site/site'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { pick } from '@/core/site/pick'
@@ -14,6 +15,23 @@ import { createSession } from '../store/session'
 import { type Grip, type PointerInput } from './chart'
 import { carrierOf } from './standing-objects'
 import { ToolBox } from './tool-box'
+
+/** A house of ten metres by eight with its gables to the east and the west. */
+export const gabledHouse = (pitchDeg: number): Volume => ({
+  id: 'house',
+  kind: 'volume',
+  name: 'House',
+  role: 'house',
+  outline: [
+    [-5, -4],
+    [5, -4],
+    [5, 4],
+    [-5, 4],
+  ],
+  eaveHeightM: 3,
+  edges: [{ pitchDeg }, { gable: true }, { pitchDeg }, { gable: true }],
+  flat: null,
+})
 
 /** A bench without a browser: seen straight from above, a pixel to a centimetre. */
 export function bench(house: Objects = {}) {

@@ -32,27 +32,19 @@ export function addExport(gable: Command): void {
     .option('--option <option>', 'letter or id; the first when not given')
     .option(...worldOption)
     .requiredOption('--out <file>', 'where to write')
-    .action(async (file: string, { format, option: name, out, world: place }: Options) => {
+    .action(async (file: string, { format, option: name, out, world: service }: Options) => {
       const read = readJob(file)
       if (format === 'json') {
-        writeFile(out, `${JSON.stringify(await wholeFile(read, place), null, 2)}\n`)
+        writeFile(out, `${JSON.stringify(await wholeFile(read, service), null, 2)}\n`)
         print({ out, options: read.job.options.length })
         return
       }
-      const { world, run } = await runOf(read, optionOf(read.job, name).option, place)
+      const { world, run } = await runOf(read, optionOf(read.job, name).option, service)
       if (isDrawn(format)) {
-        const { latitudeDeg, longitudeDeg, elevationM, units, locale } = theOne(world.house, 'site', siteId)
-        const sayer = new Sayer(
-          english,
-          { locale, units, currency: 'USD' },
-          namesIn([world.house, world.option], world.catalogue),
-        )
+        const place = theOne(world.house, 'site', siteId)
+        const sayer = new Sayer(english, place, namesIn([world.house, world.option], world.catalogue))
         const site = run.value(siteStage)
-        const content = written(
-          format,
-          { site, place: { latitudeDeg, longitudeDeg, elevationM }, nameOf: (id) => sayer.name(id) },
-          { units, locale },
-        )
+        const content = written(format, { site, place, nameOf: (id) => sayer.name(id) }, place)
         writeFile(out, content)
         print({ out, objects: site.objects.length, modules: panelsOf(site).length })
         return

@@ -1,7 +1,7 @@
 import { type Command } from 'commander'
 import { z } from 'zod'
 import { planResult } from '@/core/finance/plan'
-import { between, wholeBetween } from '@/core/model/rules'
+import { between, ruleMessage, wholeBetween } from '@/core/model/rules'
 import { addCaseCommand, type Question } from '../case-command'
 
 const mostYears = 100
@@ -10,7 +10,7 @@ const money = between(-1e12, 1e12, 'money')
 const rate = z.number().gt(-1).max(10)
 const year = wholeBetween(0, mostYears)
 
-const schema = z.object({
+const plan = z.object({
   years: wholeBetween(1, mostYears),
   capital: money,
   incentives: money.default(0),
@@ -29,6 +29,12 @@ const schema = z.object({
     .array(z.object({ year, cost: money }))
     .max(mostYears)
     .default([]),
+})
+
+/** A list of savings has every year. */
+const schema = plan.refine(({ years, savings }) => !Array.isArray(savings) || savings.length >= years, {
+  path: ['savings'],
+  message: ruleMessage('each-year'),
 })
 
 const question: Question<z.infer<typeof schema>> = { schema, answer: planResult }

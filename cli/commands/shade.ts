@@ -1,5 +1,6 @@
 import { Option, type Command } from 'commander'
 import { sunAccess } from '@/core/energy/sun-access'
+import { modelYear } from '@/core/model/model-year'
 import { farHorizon } from '@/core/shade/far-horizon'
 import { bodiesOf, litByInterval, shadeOn, type SurfaceShade } from '@/core/shade/scene'
 import { sunHours, type SunHours } from '@/core/sun/sun-hours'
@@ -20,8 +21,13 @@ function answer(given: ShadeCase, beside?: string): object {
   const step = given.step ?? weather?.stepMinutes ?? usualStep
   const place = { latitudeDeg: site.lat, longitudeDeg: site.lon, elevationM: site.elevationM }
   const sun = sunHours(place, site.timeZoneHours, step, given.year)
-  // The weather's own intervals say how much light came when.
-  const weatherSun = weather && sunOf({ ...weather, ...place })
+  // The weather's own intervals say how much light came when; most scenes are shaded in just these.
+  const isWeathers =
+    weather !== null &&
+    step === weather.stepMinutes &&
+    site.timeZoneHours === weather.timeZoneHours &&
+    (given.year ?? modelYear) === modelYear
+  const weatherSun = weather && (isWeathers ? sun : sunOf({ ...weather, ...place }))
   const casters = occluders.map(bodiesOf)
   const horizon = heights && farHorizon(heights)
   const shaded = surfaces.map(({ corners }) => shadeOn(corners, casters, sun, horizon))
@@ -30,7 +36,12 @@ function answer(given: ShadeCase, beside?: string): object {
     const access =
       weather &&
       weatherSun &&
-      sunAccess(shadeOn(corners, casters, weatherSun, horizon), weather, weatherSun, given.albedo)
+      sunAccess(
+        isWeathers ? found : shadeOn(corners, casters, weatherSun, horizon),
+        weather,
+        weatherSun,
+        given.albedo,
+      )
     return {
       id,
       skyView: found.skyView,

@@ -3,7 +3,7 @@ import { placeOf } from '../geometry/geo'
 import { type Vec2 } from '../geometry/vector'
 import { Fault } from '../model/fault'
 import { volumeSchema } from '../kinds/volume/volume'
-import { outlinesIn, volumesOver } from './geojson-outlines'
+import { outlinesIn, volumesOver, withoutStanding } from './geojson-outlines'
 
 const site = { latitudeDeg: 41.6, longitudeDeg: -71.4 }
 const square = ([x, y]: Vec2, side = 10): Vec2[] => [
@@ -55,6 +55,21 @@ test('outlines come back to the millimetre, counter-clockwise; the house is the 
   // Rotated by where the ring began.
   expect([...(found[0]?.outline ?? [])].sort()).toEqual([...square([-4, -4])].sort())
   expect(found.map(({ name }) => name)).toEqual(['No. 14', 'Next door', null, null])
+})
+
+test('what is drawn already is not taken again, and a second house is a neighbour', () => {
+  const all = read(collection(feature(polygon(square([-4, -4]))), feature(polygon(square([20, 5])))))
+  const rest = withoutStanding(all, [square([-3.8, -4.1])])
+  expect(rest.found.map(({ outline }) => outline[0]?.[0])).toEqual([expect.closeTo(20, 2)])
+  const over = (hasHouse: boolean) =>
+    volumesOver(
+      rest,
+      hasHouse,
+      { eaveHeightM: 3, pitchDeg: 30 },
+      () => 'House',
+      () => 'volume-1',
+    )[0]?.role
+  expect([over(true), over(false)]).toEqual(['neighbour', 'house'])
 })
 
 test('a feature or a geometry alone is a file, too', () => {
@@ -148,6 +163,7 @@ test('whatever JSON says it is GeoJSON ends in buildings that are allowed or in 
       let n = 0
       const volumes = volumesOver(
         outlinesIn(text, 'x', around),
+        false,
         { eaveHeightM: 3, pitchDeg: 30 },
         () => 'House',
         () => `volume-${n++}`,

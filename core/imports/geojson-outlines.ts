@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { localOf, type LatLon } from '../geometry/geo'
-import { containsPoint, signedArea } from '../geometry/polygon'
+import { centroid, containsPoint, signedArea } from '../geometry/polygon'
 import { distance2, type Vec2 } from '../geometry/vector'
 import { inWorld } from '../kinds/place'
 import { type Volume } from '../kinds/volume/volume'
@@ -145,9 +145,21 @@ function outlineOf(positions: readonly (readonly number[])[], site: LatLon): Vec
 const awayOf = (outline: readonly Vec2[]): number =>
   containsPoint(outline, [0, 0]) ? -1 : Math.min(...outline.map((p) => distance2(p, [0, 0])))
 
-/** Buildings over outlines, with the roof that a new one begins with. */
+/** Without the outlines that buildings are drawn on already. */
+export const withoutStanding = (
+  read: OutlinesRead,
+  standing: readonly (readonly Vec2[])[],
+): OutlinesRead => ({
+  ...read,
+  found: read.found.filter(
+    ({ outline }) => !standing.some((other) => containsPoint(outline, centroid(other))),
+  ),
+})
+
+/** Buildings over outlines, with the roof that a new one begins with; the first is the house where there is none yet. */
 export const volumesOver = (
   { found }: OutlinesRead,
+  hasHouse: boolean,
   begin: Pick<Volume, 'eaveHeightM'> & { readonly pitchDeg: number },
   nameOf: (index: number) => string,
   idOf: () => string,
@@ -156,7 +168,7 @@ export const volumesOver = (
     id: idOf(),
     kind: 'volume',
     name: name?.trim().slice(0, 80) || nameOf(i),
-    role: i === 0 ? 'house' : 'neighbour',
+    role: i === 0 && !hasHouse ? 'house' : 'neighbour',
     outline,
     eaveHeightM: begin.eaveHeightM,
     edges: outline.map(() => ({ pitchDeg: begin.pitchDeg })),

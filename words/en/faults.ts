@@ -41,6 +41,7 @@ export const rules = {
   'line-ends': 'a line has at least {limit, number} ends',
   'most-corners': 'at most {limit, number} corners',
   'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
+  'each-year': 'one for each of the years',
   'edge-each': 'one entry for each side of the outline',
   'share-or-twelve': 'one share, or twelve by month',
   'corners-in-line': 'all corners lie in one line',
@@ -75,6 +76,8 @@ export const faults = {
   // Outlines from files
   'bad-geojson':
     '“{file}” is no GeoJSON with polygons. A FeatureCollection, a Feature or a Polygon in longitude and latitude is needed.',
+  'outlines-stand':
+    'Buildings stand on all outlines of “{file}” already. Delete those that are to be taken anew.',
   'no-outlines':
     '“{file}” has no outline that can be used here: {why, select, far {all of them are more than 500 m from the site, or not in longitude and latitude} corners {an outline has 3 to 60 corners} crossing {the outlines cross themselves} none {it has no polygons} other {it is empty}}.',
   // Typing

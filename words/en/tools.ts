@@ -104,6 +104,7 @@ export const pitching = {
   sideBySide: 'These points lie side by side along the eave: one higher or lower on the slope is needed.',
   samePlane: 'That is another plane. All points belong on the one that was clicked first.',
   notThis: 'This plane has no pitch of its own to set: click a sloping plane of a house.',
+  eaveOutside: 'That would put the eave at {eave}: type heights over the ground, or only two points.',
   outside: 'That would be a pitch of {pitch}: check the heights.',
   done: 'Pitch {pitch} from {count, number} heights{count, select, 2 {} other {, {off} off at most}}.',
 } as const

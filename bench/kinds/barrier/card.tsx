@@ -1,6 +1,7 @@
 'use client'
 
 import { barrierUses, usualBarriers, type Barrier } from '@/core/kinds/barrier/barrier'
+import { withUsual } from '@/core/kinds/usual'
 import { useBench, useWords } from '../../context'
 import { ChoiceField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -22,7 +23,12 @@ export function BarrierCard({ object: barrier }: { readonly object: Barrier }) {
         label={fields.use}
         value={barrier.use}
         choices={barrierUses.map((value) => ({ value, label: uses[value] }))}
-        onChoose={(use) => documents.set(fields.use, houseId, barrier.id, { use, ...usualBarriers[use] })}
+        onChoose={(use) =>
+          documents.set(fields.use, houseId, barrier.id, {
+            use,
+            ...withUsual(barrier, usualBarriers[barrier.use], usualBarriers[use]),
+          })
+        }
       />
       <LengthFields object={barrier} lengths={lengths} words={fields} />
       <ShadeCost id={barrier.id} />

@@ -1,6 +1,7 @@
 'use client'
 
 import { canopyUses, usualCanopies, type Canopy } from '@/core/kinds/canopy/canopy'
+import { withUsual } from '@/core/kinds/usual'
 import { useBench, useWords } from '../../context'
 import { ChoiceField, NumberField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -23,7 +24,12 @@ export function CanopyCard({ object: canopy }: { readonly object: Canopy }) {
         label={fields.use}
         value={canopy.use}
         choices={canopyUses.map((value) => ({ value, label: uses[value] }))}
-        onChoose={(use) => documents.set(fields.use, houseId, canopy.id, { use, ...usualCanopies[use] })}
+        onChoose={(use) =>
+          documents.set(fields.use, houseId, canopy.id, {
+            use,
+            ...withUsual(canopy, usualCanopies[canopy.use], usualCanopies[use]),
+          })
+        }
       />
       <ChoiceField
         label={fields.leaves}

@@ -9,6 +9,7 @@ import {
   usualTrees,
   type Tree,
 } from '@/core/kinds/tree/tree'
+import { withUsual } from '@/core/kinds/usual'
 import { parseNumber } from '@/core/model/numbers'
 import { monthNames } from '@/words/format'
 import { useBench, useSite, useWords } from '../../context'
@@ -47,7 +48,7 @@ export function TreeCard({ object: tree }: { readonly object: Tree }) {
         onChoose={(foliage) =>
           set(fields.foliage, {
             foliage,
-            ...usualTrees[foliage],
+            ...withUsual(tree, usualTrees[tree.foliage], usualTrees[foliage]),
             transmissivity: transmissivityOf(foliage, site.latitudeDeg),
           })
         }

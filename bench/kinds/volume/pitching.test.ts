@@ -1,21 +1,6 @@
-import { type Volume } from '@/core/kinds/volume/volume'
-import { bench } from '../../tools/testing'
+import { bench, gabledHouse } from '../../tools/testing'
 
-const house: Volume = {
-  id: 'house',
-  kind: 'volume',
-  name: 'House',
-  role: 'house',
-  outline: [
-    [-5, -4],
-    [5, -4],
-    [5, 4],
-    [-5, 4],
-  ],
-  eaveHeightM: 3,
-  edges: [{ pitchDeg: 20 }, { gable: true }, { pitchDeg: 20 }, { gable: true }],
-  flat: null,
-}
+const house = gabledHouse(20)
 
 const pitching = () => {
   const b = bench({ house })
@@ -63,6 +48,22 @@ test('three points of known height set the eave as well, and how far off they ar
     eaveHeightM: 3.9,
     edges: [{ pitchDeg: 30.96 }, {}, {}, {}],
   })
+})
+
+test('three heights that are not over the ground would sink the eave: it is said, and what was typed stays', () => {
+  const b = pitching()
+  b.click(0, -3)
+  b.type('0')
+  b.click(1, -2)
+  b.type('0.6')
+  b.click(3, -1)
+  b.type('1.2')
+  b.key('Enter')
+  expect(b.message()).toMatch(/eave at −0\.60 m/)
+  expect(b.documents.house.house).toEqual(house)
+  b.key('Backspace')
+  b.key('Enter')
+  expect(b.documents.house.house).toMatchObject({ eaveHeightM: 3, edges: [{ pitchDeg: 30.96 }, {}, {}, {}] })
 })
 
 test('what makes no sense is said and changes nothing: another plane, one height, side by side, too steep', () => {

@@ -135,6 +135,11 @@ export class Pitching extends ToolState {
       this.#show(this.#said(words.pitching.outside, found))
       return
     }
+    const setsEave = this.#points.length > 2
+    if (setsEave && (found.eaveM < lowestEaveM || found.eaveM > highestEaveM)) {
+      this.#show(this.#said(words.pitching.eaveOutside, found))
+      return
+    }
     const old = volume.edges[this.#aim.side]
     const before = old && 'pitchDeg' in old ? old.pitchDeg : null
     const pitchDeg = Number(found.pitchDeg.toFixed(2))
@@ -143,10 +148,7 @@ export class Pitching extends ToolState {
         ? { pitchDeg }
         : edge,
     )
-    const eave =
-      this.#points.length > 2
-        ? { eaveHeightM: round(Math.max(lowestEaveM, Math.min(highestEaveM, found.eaveM))) }
-        : {}
+    const eave = setsEave ? { eaveHeightM: round(found.eaveM) } : {}
     const { fault, step } = documents.edit(words.pitching.label, houseId, (objects) => ({
       ...objects,
       [volume.id]: { ...volume, edges, ...eave },
@@ -162,9 +164,10 @@ export class Pitching extends ToolState {
     return [at[0], at[1], this.#aim ? planeHeightM(this.#aim.face, at) : 0]
   }
 
-  #said(message: string, { pitchDeg, offM }: FittedSlope): string {
+  #said(message: string, { pitchDeg, eaveM, offM }: FittedSlope): string {
     return this.context.sayer().say(message, {
       pitch: { value: pitchDeg, unit: 'deg' },
+      eave: { value: eaveM, unit: 'm' },
       off: { value: offM, unit: 'm' },
       count: this.#points.length,
     })

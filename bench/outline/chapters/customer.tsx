@@ -1,6 +1,6 @@
 'use client'
 
-import { useId, useState } from 'react'
+import { useId, useRef, useState } from 'react'
 import { useBench, useSite, useWords } from '../../context'
 import { TextField } from '../../fields/text-field'
 import { houseId } from '../../store/documents'
@@ -26,22 +26,26 @@ export function Customer() {
           onType={(text) => set(fields[field], { [field]: text.trim() })}
         />
       ))}
-      <Notes label={fields.notes} text={site.notes} onLeave={(notes) => set(fields.notes, { notes })} />
+      <Notes label={fields.notes} text={site.notes} onType={(notes) => set(fields.notes, { notes })} />
     </>
   )
 }
 
+/** A pause in typing after which the notes are kept, so that a page that is closed takes nothing with it. */
+const pauseMs = 1000
+
 function Notes({
   label,
   text,
-  onLeave,
+  onType,
 }: {
   readonly label: string
   readonly text: string
-  readonly onLeave: (text: string) => void
+  readonly onType: (text: string) => void
 }) {
   const id = useId()
   const [typed, setTyped] = useState<string | null>(null)
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined)
   return (
     <div className="py-0.5">
       <label htmlFor={id} className="text-pencil">
@@ -54,9 +58,14 @@ function Notes({
         className="field mt-0.5 h-auto w-full resize-y py-1 leading-snug"
         value={typed ?? text}
         onKeyDown={(event) => event.stopPropagation()}
-        onChange={(event) => setTyped(event.target.value)}
+        onChange={({ target: { value } }) => {
+          setTyped(value)
+          clearTimeout(pause.current)
+          pause.current = setTimeout(() => onType(value), pauseMs)
+        }}
         onBlur={() => {
-          if (typed !== null && typed !== text) onLeave(typed)
+          clearTimeout(pause.current)
+          if (typed !== null && typed !== text) onType(typed)
           setTyped(null)
         }}
       />

@@ -41,7 +41,7 @@ export class DraggingObject extends ToolState {
     if (!at) return
     const by: Vec2 = [at[0] - this.#from[0], at[1] - this.#from[1]]
     this.context.documents.preview(found.documentId, (before) =>
-      withMoved(before, [this.#id, ...this.#company], by),
+      withMoved(before, this.#id, this.#company, by),
     )
   }
 

@@ -67,9 +67,9 @@ export function nudge(context: ToolContext, key: string, shift: boolean): boolea
   const found = selection?.kind === 'object' ? standingObject(context, selection.id) : undefined
   if (!step || !found?.standing.move) return false
   const length = nudgeM[context.units()] * (shift ? farther : 1)
-  const moved = [found.object, ...companyOf(context, found.object)].map(({ id }) => id)
+  const company = companyOf(context, found.object).map(({ id }) => id)
   context.documents.edit('Nudge', found.documentId, (before) =>
-    withMoved(before, moved, [step[0] * length, step[1] * length]),
+    withMoved(before, found.object.id, company, [step[0] * length, step[1] * length]),
   )
   return true
 }

@@ -1,21 +1,6 @@
-import { type Volume } from '@/core/kinds/volume/volume'
-import { bench } from '../testing'
+import { bench, gabledHouse } from '../testing'
 
-const house: Volume = {
-  id: 'house',
-  kind: 'volume',
-  name: 'House',
-  role: 'house',
-  outline: [
-    [-5, -4],
-    [5, -4],
-    [5, 4],
-    [-5, 4],
-  ],
-  eaveHeightM: 3,
-  edges: [{ pitchDeg: 45 }, { gable: true }, { pitchDeg: 45 }, { gable: true }],
-  flat: null,
-}
+const house = gabledHouse(45)
 const measuring = () => {
   const b = bench({ house })
   b.tools.take('tape')

@@ -1,7 +1,7 @@
-import { add2, sub2, type Vec3 } from '../../geometry/vector'
+import { sub2, type Vec3 } from '../../geometry/vector'
 import { noParts, type Kind } from '../kind'
 import { boxMiddle, mirroredPoint } from '../mirror'
-import { inWorld, round } from '../place'
+import { inWorld, movedTogether, round } from '../place'
 import { noCheck, standing, type Drag, type Handle } from '../standing'
 import {
   barrierMigrations,
@@ -30,10 +30,7 @@ export const barrierKind: Kind<Barrier> = {
     check: noCheck,
     move: {
       middle: ({ points }) => boxMiddle(points),
-      to: ({ points }, middle) => {
-        const by = sub2(middle, boxMiddle(points))
-        return { points: points.map((p) => inWorld(add2(p, by))) }
-      },
+      to: ({ points }, middle) => ({ points: movedTogether(points, sub2(middle, boxMiddle(points))) }),
       along: 'level',
       mirrored: ({ points }, axis) => ({
         fields: { points: points.map((p) => mirroredPoint(p, boxMiddle(points), axis)) },

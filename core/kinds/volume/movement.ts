@@ -1,16 +1,13 @@
-import { add2, sub2 } from '../../geometry/vector'
+import { sub2 } from '../../geometry/vector'
 import { boxMiddle, mirroredPoint } from '../mirror'
-import { inWorld } from '../place'
+import { movedTogether } from '../place'
 import { type Movement } from '../standing'
 import { type Volume } from './volume'
 
 /** A building goes where the middle of the box round it goes. */
 export const volumeMovement: Movement<Volume> = {
   middle: ({ outline }) => boxMiddle(outline),
-  to: ({ outline }, middle) => {
-    const by = sub2(middle, boxMiddle(outline))
-    return { outline: outline.map((corner) => inWorld(add2(corner, by))) }
-  },
+  to: ({ outline }, middle) => ({ outline: movedTogether(outline, sub2(middle, boxMiddle(outline))) }),
   along: 'grip',
   mirrored: ({ outline, edges }, axis) => {
     const n = outline.length
