@@ -2,12 +2,12 @@ import { join } from 'node:path'
 import { closeDatabase } from '@/server/database'
 import { migrate } from '@/server/migrate'
 import { seedIfEmpty } from '@/server/seed'
-import { shippedJobs } from '@/town/shipped-job'
 
 const url = process.env['DATABASE_URL']
 if (!url) throw new Error('DATABASE_URL is not set')
 const ran = await migrate(url, join(process.cwd(), 'server', 'migrations'))
 if (ran.length > 0) console.log(`Migrated: ${ran.join(', ')}`)
-if (await seedIfEmpty(Object.keys(shippedJobs).map((name) => join(process.cwd(), 'samples', name))))
+const samples = ['valdecorva-job.json', 'tarrowee-job.json', 'shipped-job.json']
+if (await seedIfEmpty(samples.map((name) => join(process.cwd(), 'samples', name))))
   console.log('Stored the shipped jobs.')
 await closeDatabase()

@@ -1,13 +1,7 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import {
-  largestOutlinesBytes,
-  outlinesIn,
-  volumesOver,
-  withoutStanding,
-  type OutlinesRead,
-} from '@/core/imports/geojson-outlines'
+import { type OutlinesRead } from '@/core/imports/geojson-outlines'
 import { ofKind } from '@/core/kinds/documents'
 import { defaultEaveHeightM, defaultPitchDeg } from '@/core/kinds/volume/volume'
 import { Fault } from '@/core/model/fault'
@@ -29,6 +23,9 @@ export function ImportOutlines() {
   const take = async (file: File) => {
     setWrong(null)
     try {
+      // Read when it is asked for: the bench opens without it.
+      const { largestOutlinesBytes, outlinesIn, volumesOver, withoutStanding } =
+        await import('./chapters/others')
       if (file.size > largestOutlinesBytes)
         throw new Fault('too-large', {
           reason: 'file',

@@ -7,5 +7,5 @@ const others = (): Promise<typeof Others> => import('./others')
 export const fetchChapters = (): Promise<unknown> => others()
 
 /** A chapter by its name, fetched when it is first opened. */
-export const lazyChapter = (name: keyof typeof Others) =>
+export const lazyChapter = (name: Extract<keyof typeof Others, `${string}Chapter`>) =>
   dynamic(() => others().then((all) => all[name]), { ssr: false })

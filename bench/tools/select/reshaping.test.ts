@@ -176,5 +176,5 @@ test('at the end of the world a house stops as it is, and what stands on it stop
     [500, 4],
     [488, 4],
   ])
-  expect(placesOf()).toEqual(before.map((p) => [expect.closeTo((p?.[0] ?? 0) + 494, 3), p?.[1]]))
+  expect(placesOf()).toEqual(before.map((p) => [expect.closeTo((p?.[0] ?? 0) + 494, 3) as number, p?.[1]]))
 })
