@@ -43,18 +43,32 @@ export class Lane {
   readonly #most: number
   /** Tasks that run or wait. */
   #count = 0
+  /** Ends what waits when the last thread has ended with no task on it. */
+  #ended = new AbortController()
 
   constructor({ name, file, threads, mostWaiting, memoryMb }: LaneOptions) {
     this.#name = name
     this.#most = threads + mostWaiting
     this.#pool = new Piscina({
       filename: join(/* turbopackIgnore: true */ process.cwd(), 'dist', file),
-      minThreads: 0,
+      // One is there from the first task on and comes again when it ends: whatever waits behind a task that took its
+      // thread down is served, and not left to wait for another call.
+      minThreads: 1,
       maxThreads: threads,
       idleTimeout: 600_000,
       // A thread that waits asleep would not hear that the world has closed a connection, and trust it later.
       atomics: 'disabled',
       resourceLimits: { maxOldGenerationSizeMb: memoryMb },
+    })
+    // A thread may end with nobody's task on it, out of memory while it loads or after its task was given up: that is
+    // no reason for the server to end.
+    this.#pool.on('error', (error: unknown) => {
+      log.warn({ lane: name, error: error instanceof Error ? error.message : 'unknown' }, 'thread ended')
+      if (this.#pool.threads.length > 0) return
+      // Nothing would come for those who wait.
+      const ended = this.#ended
+      this.#ended = new AbortController()
+      ended.abort()
     })
   }
 
@@ -72,15 +86,16 @@ export class Lane {
     if (this.#count >= this.#most) throw new Fault('server-busy')
     this.#count++
     const timeout = AbortSignal.timeout(ms)
+    const lost = this.#ended.signal
     tasksWaiting.set({ lane: this.#name }, this.#pool.queueSize)
     let outcome: Outcome<T>
     try {
       outcome = (await this.#pool.run(input, {
         name: task,
-        signal: signal ? AbortSignal.any([signal, timeout]) : timeout,
+        signal: AbortSignal.any([timeout, lost, ...(signal ? [signal] : [])]),
       })) as Outcome<T>
     } catch (error) {
-      const fault = faultOfEnd(error, timeout, signal)
+      const fault = faultOfEnd(error, { timeout, lost, signal })
       ended(fault?.code ?? 'broken')
       log.warn(
         { task, error: error instanceof Error ? error.message : 'unknown', code: fault?.code },
@@ -104,9 +119,13 @@ export class Lane {
 }
 
 /** Why a thread gave no answer; null for a mistake of ours. */
-function faultOfEnd(error: unknown, timeout: AbortSignal, signal: AbortSignal | undefined): Fault | null {
+function faultOfEnd(
+  error: unknown,
+  { timeout, lost, signal }: { timeout: AbortSignal; lost: AbortSignal; signal: AbortSignal | undefined },
+): Fault | null {
   if (signal?.aborted) return new Fault('given-up')
   if (timeout.aborted) return new Fault('too-heavy', { reason: 'time' })
+  if (lost.aborted) return new Fault('too-heavy', { reason: 'memory' })
   const code = typeof error === 'object' && error !== null && 'code' in error ? error.code : null
   if (code === 'ERR_WORKER_OUT_OF_MEMORY') return new Fault('too-heavy', { reason: 'memory' })
   return null
