@@ -1,4 +1,4 @@
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 
 /** Opens the start page and the shipped job, and waits for its numbers. */
 export async function openShippedJob(page: Page): Promise<void> {
@@ -26,3 +26,22 @@ export const chapter = (page: Page, name: string) =>
     .click()
 
 export const stage = (page: Page) => page.getByLabel(/^Stage: the house/)
+
+/** Where something stands once it has come to rest: the camera takes its time to a view. */
+export async function restingBox(
+  thing: Locator,
+): Promise<NonNullable<Awaited<ReturnType<Locator['boundingBox']>>>> {
+  let last = await thing.boundingBox()
+  await expect
+    .poll(
+      async () => {
+        const before = last
+        last = await thing.boundingBox()
+        return last !== null && JSON.stringify(last) === JSON.stringify(before)
+      },
+      { intervals: [250] },
+    )
+    .toBe(true)
+  if (!last) throw new Error('it is on the screen')
+  return last
+}

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
+import { chapter, figure, openShippedJob, restingBox, saved, settled, stage } from './bench'
 
 test('the aerial picture says when it was taken; its shadows give way to the stage’s, and the other way round while a house is shaped', async ({
   page,
@@ -11,8 +11,7 @@ test('the aerial picture says when it was taken; its shadows give way to the sta
   await chapter(page, 'Shape')
   await page.getByRole('button', { name: /^House/ }).click()
   await page.getByRole('button', { name: '3D', exact: true }).click()
-  const grip = await page.locator('svg rect.fill-card').first().boundingBox()
-  if (!grip) throw new Error('a selected house has grips')
+  const grip = await restingBox(page.locator('svg rect.fill-card').first())
   const [x, y] = [grip.x + grip.width / 2, grip.y + grip.height / 2]
   await page.mouse.move(x, y)
   await page.mouse.down()
