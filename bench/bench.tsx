@@ -12,7 +12,7 @@ import { Ledger } from './ledger/ledger'
 import { LiveLink } from './live-link'
 import { openBench } from './open-bench'
 import { reportErrors } from './report-errors'
-import { fetchChapters } from './outline/chapters/lazy-chapter'
+import { fetchLaterParts } from './lazy-parts'
 import { Outline } from './outline/outline'
 import { Conflicts } from './saving/conflicts'
 import { Sheets } from './sheets'
@@ -32,7 +32,7 @@ interface Props {
 const restAfterMs = 15_000
 
 /** Cards and chapters that are not open yet; what can't be fetched now is asked for again when it is shown. */
-const fetchTheRest = () => void Promise.all([fetchCards(), fetchChapters()]).catch(() => undefined)
+const fetchTheRest = () => void Promise.all([fetchCards(), fetchLaterParts()]).catch(() => undefined)
 
 const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })

@@ -104,7 +104,7 @@ test('planes carry their pitch and the way they look where the house is shaped, 
   const south = page.locator('[data-plane]', { hasText: '34° · 172°' })
   await expect(south).toBeVisible()
   // The list of planes says how large they are, and lights up the one under the pointer.
-  await expect(page.getByText('Roof planes, 1,939 ft²')).toBeVisible()
+  await expect(page.getByText('Roof planes, 1,795 ft²')).toBeVisible()
   await page.getByRole('row', { name: /^South, House 34° 653 ft²/ }).hover()
   await expect(south).toHaveClass(/bg-verdigris/)
   await page.getByRole('button', { name: /^House/ }).click()

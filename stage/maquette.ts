@@ -1,8 +1,8 @@
 import { BufferGeometry, CylinderGeometry, Float32BufferAttribute, Group, type Material, Mesh } from 'three'
 import { type CrownBody } from '@/core/geometry/body'
-import { triangulate } from '@/core/geometry/polygon'
-import { flatten, type Vec3 } from '@/core/geometry/vector'
-import { type Geometry, type Tone } from '@/core/kinds/standing'
+import { facets } from '@/core/geometry/facets'
+import { type Vec3 } from '@/core/geometry/vector'
+import { type Geometry, type Surface, type Tone } from '@/core/kinds/standing'
 import { isRoofed, type Panel, type Site, type StandingObject } from '@/core/site/site'
 import { crownShape } from './crowns'
 import { InkBatch } from './ink'
@@ -109,11 +109,10 @@ function lookAt(object: StandingObject, emphasis: Emphasis): string {
 }
 
 /** Flat polygons as triangles. */
-function meshOf(polygons: readonly (readonly Vec3[])[], material: Material): Mesh {
+function meshOf(polygons: readonly Pick<Surface, 'corners' | 'holes'>[], material: Material): Mesh {
   const positions: number[] = []
-  for (const corners of polygons)
-    for (const triangle of triangulate(flatten(corners)))
-      for (const i of triangle) positions.push(...(corners[i] ?? [0, 0, 0]))
+  for (const { corners, holes } of polygons)
+    for (const triangle of facets(corners, holes)) for (const corner of triangle) positions.push(...corner)
   const geometry = new BufferGeometry()
   geometry.setAttribute('position', new Float32BufferAttribute(positions, 3))
   geometry.computeVertexNormals()
@@ -162,13 +161,14 @@ function addSurfaces(
   { palette, emphasis }: Look,
   paints: Paints,
 ): void {
-  const byTone = new Map<Exclude<Tone, 'open'> | 'picked', (readonly Vec3[])[]>()
-  for (const { corners, tone, face } of object.geometry.surfaces) {
+  const byTone = new Map<Exclude<Tone, 'open'> | 'picked', Surface[]>()
+  for (const surface of object.geometry.surfaces) {
+    const { tone, face } = surface
     const key = face !== undefined && emphasis.lit.has(`${object.id}/${face}`) ? 'picked' : tone
     if (key === 'open') continue
     const batch = byTone.get(key)
-    if (batch) batch.push(corners)
-    else byTone.set(key, [corners])
+    if (batch) batch.push(surface)
+    else byTone.set(key, [surface])
   }
   for (const [tone, polygons] of byTone)
     group.add(meshOf(polygons, paintOf(tone, object, isGlass(object, emphasis), palette, paints)))

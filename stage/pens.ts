@@ -11,6 +11,7 @@ const widths: Readonly<Record<StrokeKind, readonly [number, number]>> = {
   rake: [1.15, 1.6],
   corner: [0.8, 1.35],
   foot: [0.9, 0.9],
+  wall: [0.9, 0.9],
   edge: [0.9, 1.35],
   post: [0.8, 0.8],
 }

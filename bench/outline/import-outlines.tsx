@@ -25,7 +25,7 @@ export function ImportOutlines() {
     try {
       // Read when it is asked for: the bench opens without it.
       const { largestOutlinesBytes, outlinesIn, volumesOver, withoutStanding } =
-        await import('./chapters/others')
+        await import('../later-parts')
       if (file.size > largestOutlinesBytes)
         throw new Fault('too-large', {
           reason: 'file',

@@ -10,15 +10,15 @@ import { chapterOf } from '../checks'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../context'
 import { type Chapter } from '../store/session'
 import { number } from '@/words/format'
-import { lazyChapter } from './chapters/lazy-chapter'
+import { lazyPart } from '../lazy-parts'
 import { ShapeChapter } from './chapters/shape'
 
-const SiteChapter = lazyChapter('SiteChapter')
-const CoverChapter = lazyChapter('CoverChapter')
-const WireChapter = lazyChapter('WireChapter')
-const MatchChapter = lazyChapter('MatchChapter')
-const StoreChapter = lazyChapter('StoreChapter')
-const OfferChapter = lazyChapter('OfferChapter')
+const SiteChapter = lazyPart('SiteChapter')
+const CoverChapter = lazyPart('CoverChapter')
+const WireChapter = lazyPart('WireChapter')
+const MatchChapter = lazyPart('MatchChapter')
+const StoreChapter = lazyPart('StoreChapter')
+const OfferChapter = lazyPart('OfferChapter')
 
 const bodies: Readonly<Record<Chapter, () => ReactNode>> = {
   site: () => <SiteChapter />,

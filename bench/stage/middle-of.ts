@@ -3,7 +3,7 @@ import { standingById, type Site } from '@/core/site/site'
 import { type Selection } from '../store/session'
 
 /** The middle of some points; null where there are none. */
-export const mean = (points: readonly Vec3[]): Vec3 | null => {
+const mean = (points: readonly Vec3[]): Vec3 | null => {
   if (points.length === 0) return null
   const sum = (axis: 0 | 1 | 2) => points.reduce((total, p) => total + p[axis], 0) / points.length
   return [sum(0), sum(1), sum(2)]

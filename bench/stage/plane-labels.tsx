@@ -2,13 +2,13 @@
 
 import { useEffect, useState } from 'react'
 import { type Vec3 } from '@/core/geometry/vector'
+import { labelPoint } from '@/core/roof/label-point'
 import { type RoofPlane } from '@/core/roof/plane'
 import { isRoofed, type Site } from '@/core/site/site'
 import { type StageView } from '@/stage/stage-view'
 import { isLevel } from '@/words/direction'
 import { number } from '@/words/format'
 import { useSession, useSite } from '../context'
-import { mean } from './middle-of'
 
 /** Smaller planes than this carry no label, m². */
 const leastAreaM2 = 4
@@ -26,9 +26,9 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
     .flatMap(({ id, geometry }) => geometry.faces.map((face) => ({ id: `${id}/${face.id}`, face })))
     .filter(({ face }) => face.areaM2 >= leastAreaM2)
   return planes.map(({ id, face }) => {
-    const at = mean(face.corners)
-    const place = at && view.project(at)
-    if (!at || !place || !faces(view, face, at) || !hasRoom(view, face)) return null
+    const at = placeOf(face)
+    const place = view.project(at)
+    if (!place || !faces(view, face, at) || !hasRoom(view, face)) return null
     return (
       <span
         key={id}
@@ -40,6 +40,14 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
       </span>
     )
   })
+}
+
+/** Found once: the labels move with every frame, the planes do not. */
+const labelPoints = new WeakMap<RoofPlane, Vec3>()
+function placeOf(plane: RoofPlane): Vec3 {
+  const at = labelPoints.get(plane) ?? labelPoint(plane)
+  labelPoints.set(plane, at)
+  return at
 }
 
 /** Pixels that a plane must be wide and high for its label to leave room for others. */

@@ -32,9 +32,10 @@ export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string
   for (const object of site.objects) {
     const { geometry } = object
     const at = layersOf(object)
-    for (const { corners } of geometry.faces) ring(push, at.planes, corners)
+    for (const { corners, holes = [] } of geometry.faces)
+      for (const border of [corners, ...holes]) ring(push, at.planes, border)
     for (const { from, to, is } of geometry.strokes)
-      line(push, is === 'corner' || is === 'foot' ? at.walls : at.edges, from, to)
+      line(push, is === 'corner' || is === 'foot' || is === 'wall' ? at.walls : at.edges, from, to)
     for (const { center, crownRadiusM, halfHeightM } of geometry.crowns) {
       push(
         0,

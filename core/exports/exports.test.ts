@@ -56,8 +56,10 @@ describe.each(jobs)('%s', (_file, drawn) => {
         z: Number(z.toFixed(4)),
       }))
     const found = (layer: string) => rings(layer).map((ring) => ring.map(({ x, y, z }) => ({ x, y, z })))
-    expect(found('ROOF-PLANES')).toEqual(facesOf(drawn, false).map(({ corners }) => expected(corners)))
-    expect(found('NEIGHBOURS')).toEqual(facesOf(drawn, true).map(({ corners }) => expected(corners)))
+    const borders = (isFaded: boolean) =>
+      facesOf(drawn, isFaded).flatMap(({ corners, holes = [] }) => [corners, ...holes].map(expected))
+    expect(found('ROOF-PLANES')).toEqual(borders(false))
+    expect(found('NEIGHBOURS')).toEqual(borders(true))
     expect(found('MODULES')).toEqual(panelsOf(drawn).map(({ corners }) => expected(corners)))
     const texts = read.entities
       .filter(({ type, layer }) => type === 'TEXT' && layer === 'DIMENSIONS')
@@ -81,7 +83,10 @@ describe.each(jobs)('%s', (_file, drawn) => {
     expect(planes).toHaveLength(faces.length)
     planes.forEach(({ geometry, properties }, i) => {
       if (geometry.type !== 'Polygon') throw new Error('a plane is a polygon')
-      const [ring = []] = geometry.coordinates
+      const [ring = [], ...openings] = geometry.coordinates
+      expect(openings.map(({ length }) => length - 1)).toEqual(
+        (faces[i]?.holes ?? []).map(({ length }) => length),
+      )
       expect(ring[0]).toEqual(ring.at(-1))
       const local = ring
         .slice(0, -1)

@@ -33,12 +33,18 @@ export function geoJsonOf({ site, place, nameOf }: Drawn): FeatureCollection {
     const { longitudeDeg, latitudeDeg } = placeOf(place, [x, y])
     return [rounded(longitudeDeg, 8), rounded(latitudeDeg, 8), rounded(place.elevationM + z, 3)]
   }
-  const polygon = (corners: readonly Vec3[]): Feature['geometry'] => {
-    // Exterior rings run counter-clockwise, and end where they begin.
-    const ring = signedArea(planOf(corners)) < 0 ? [...corners].reverse() : corners
-    const closed = ring[0] ? [...ring, ring[0]] : []
-    return { type: 'Polygon', coordinates: [closed.map(at)] }
+  // Exterior rings run counter-clockwise, those of openings clockwise; all end where they begin.
+  const ringOf = (corners: readonly Vec3[], turn: 1 | -1): Position[] => {
+    const ring = turn * signedArea(planOf(corners)) < 0 ? [...corners].reverse() : corners
+    return (ring[0] ? [...ring, ring[0]] : []).map(at)
   }
+  const polygon = (
+    corners: readonly Vec3[],
+    holes: readonly (readonly Vec3[])[] = [],
+  ): Feature['geometry'] => ({
+    type: 'Polygon',
+    coordinates: [ringOf(corners, 1), ...holes.map((hole) => ringOf(hole, -1))],
+  })
   const planes = site.objects.flatMap(({ id, geometry }) =>
     geometry.faces.map((plane): Feature => ({
       type: 'Feature',
@@ -48,7 +54,7 @@ export function geoJsonOf({ site, place, nameOf }: Drawn): FeatureCollection {
         of: nameOf(id),
         ...figuresOf(plane),
       },
-      geometry: polygon(plane.corners),
+      geometry: polygon(plane.corners, plane.holes),
     })),
   )
   const things = site.objects.flatMap((object): Feature[] => {

@@ -1,5 +1,5 @@
-import { triangulate } from '../geometry/polygon'
-import { flatten, newell, unit3, type Vec3 } from '../geometry/vector'
+import { facets } from '../geometry/facets'
+import { newell, unit3, type Vec3 } from '../geometry/vector'
 import { type CrownBody } from '../geometry/body'
 import { type Tone } from '../kinds/standing'
 import { type Drawn } from './drawn'
@@ -34,7 +34,8 @@ export function glbOf({ site, nameOf }: Drawn): Uint8Array<ArrayBuffer> {
   const made = [
     ...site.objects.map(({ id, geometry }): Made => {
       const mesh: Made = { name: nameOf(id), triangles: {} }
-      for (const { corners, tone } of geometry.surfaces) if (tone !== 'open') addFlat(mesh, tone, corners)
+      for (const { corners, holes, tone } of geometry.surfaces)
+        if (tone !== 'open') addFlat(mesh, tone, corners, holes)
       for (const crown of geometry.crowns) addCrown(mesh, crown)
       return mesh
     }),
@@ -55,11 +56,15 @@ function partOf({ triangles }: Made, paint: Paint) {
   }
 }
 
-function addFlat(mesh: Made, paint: Paint, corners: readonly Vec3[]): void {
+function addFlat(
+  mesh: Made,
+  paint: Paint,
+  corners: readonly Vec3[],
+  holes?: readonly (readonly Vec3[])[],
+): void {
   const push = partOf(mesh, paint)
   const normal = unit3(newell(corners))
-  for (const triangle of triangulate(flatten(corners)))
-    for (const i of triangle) push(corners[i] ?? [0, 0, 0], normal)
+  for (const triangle of facets(corners, holes)) for (const corner of triangle) push(corner, normal)
 }
 
 /** Quarters and rings that an ellipsoid is cut into. */

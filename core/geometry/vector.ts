@@ -53,9 +53,3 @@ export function newell(polygon: readonly Vec3[]): Vec3 {
   })
   return [x, y, z]
 }
-
-/** A flat polygon in space seen along the axis in which it is widest: its corners in two of their coordinates. */
-export function flatten(polygon: readonly Vec3[]): Vec2[] {
-  const [x, y, z] = newell(polygon).map(Math.abs) as [number, number, number]
-  return polygon.map((p): Vec2 => (z >= x && z >= y ? [p[0], p[1]] : y >= x ? [p[0], p[2]] : [p[1], p[2]]))
-}

@@ -32,12 +32,19 @@ export const faceOf = ({ objects }: Below, id: string, edgeIndex: number, step: 
     .find((object) => object.id === id)
     ?.geometry.faces.find((face) => face.edgeIndex === edgeIndex && face.step === step) ?? null
 
+/** Strip kept free along a wall that comes up through a plane, m. */
+export const besideWallM = 0.3
+
 /** What modules on a plane keep off: all obstructions, and of other buildings what stands above it. */
-export const keepOutsOn = ({ objects }: Below, ownerId: string, plane: RoofPlane): KeepOut[] =>
+export const keepOutsOn = ({ objects, setbacksM }: Below, ownerId: string, plane: RoofPlane): KeepOut[] =>
   objects.flatMap(({ id, geometry }) =>
     geometry.keepOuts.flatMap((keepOut): readonly KeepOut[] => {
       if (keepOut.topM === null) return [keepOut]
       if (id === ownerId) return []
-      return partsAbove(plane, geometry.faces).map((base) => ({ ...keepOut, base }))
+      return partsAbove(plane, geometry.faces).map(({ ring, meets }) => ({
+        ...keepOut,
+        base: ring,
+        clearanceM: meets && keepOut.endsInValleys ? setbacksM.valley : keepOut.clearanceM,
+      }))
     }),
   )

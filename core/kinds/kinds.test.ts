@@ -42,7 +42,7 @@ test('a new job is whole, whatever kinds there are', () => {
 const below = (standing: Readonly<Record<string, Geometry>>): Below => ({
   objects: Object.entries(standing).map(([id, geometry]) => ({ id, geometry })),
   module: { widthM: 1.1, lengthM: 1.7 },
-  setbacksM: { eave: 0.3, ridge: 0.3, hip: 0.3, valley: 0.3, rake: 0.3 },
+  setbacksM: { eave: 0.3, ridge: 0.3, hip: 0.3, valley: 0.3, rake: 0.3, wall: 0.3 },
 })
 const built = (object: AnyObject, under: Below): Geometry => {
   const { standing } = kindOf(object)

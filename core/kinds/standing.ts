@@ -12,6 +12,8 @@ export interface KeepOut {
   readonly clearanceM: number
   /** Of what counts only where it rises over a plane: its top. Null counts everywhere. */
   readonly topM: number | null
+  /** Where its roof meets the plane in a valley, that setback counts in the place of the strip. */
+  readonly endsInValleys?: true
 }
 
 /** What a surface is made of, for whoever paints it; `open` is only taken hold of, and seen through. */
@@ -20,6 +22,8 @@ export type Tone = 'roof' | 'wall' | 'obstruction' | 'frame' | 'glass' | 'open'
 /** A flat piece that is drawn and can be picked. */
 export interface Surface {
   readonly corners: readonly Vec3[]
+  /** Openings in it. */
+  readonly holes?: readonly (readonly Vec3[])[]
   readonly tone: Tone
   /** The face it shows, by the face's id. */
   readonly face?: string
@@ -205,6 +209,8 @@ export interface Standing<T extends ObjectBase> {
   readonly check: (object: T) => void
   readonly move: Movement<T> | null
   readonly carrier: Carrier<T> | null
+  /** Its roof and others that it reaches into are seen as one. */
+  readonly joins?: true
   /** Left out by what has no corners of its own. */
   readonly corners?: Corners<T>
 }
@@ -212,7 +218,7 @@ export interface Standing<T extends ObjectBase> {
 /** A `Standing` with its own types inside. `ignores` names the fields that its geometry does not depend on. */
 interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
   Standing<T>,
-  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'corners'
+  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'joins' | 'corners'
 > {
   readonly ignores: readonly I[]
   readonly reads: (shape: Omit<T, I | 'id'>, below: Below) => R

@@ -60,7 +60,7 @@ test('on a hipped plane nothing comes nearer to any edge than its setback', () =
     edges: [35, 35, 35, 35].map((pitchDeg) => ({ pitchDeg })),
     eaveHeightM: 3,
   })
-  const setbacks = { eave: 0.3, ridge: 0.45, hip: 0.5, valley: 0.5, rake: 0.3 }
+  const setbacks = { eave: 0.3, ridge: 0.45, hip: 0.5, valley: 0.5, rake: 0.3, wall: 0.3 }
   for (const plane of roof.planes) {
     const slots = layOnPlane({
       ...plain,

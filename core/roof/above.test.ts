@@ -30,7 +30,7 @@ test('a point is in a part just where a plane over it stands higher, over seeded
         if (Math.abs(byM) < 0.01) continue
         looked++
         if (byM > 0) above++
-        expect(parts.some((part) => containsPoint(part, p))).toBe(byM > 0)
+        expect(parts.some(({ ring }) => containsPoint(ring, p))).toBe(byM > 0)
       }
     }
   }

@@ -7,18 +7,29 @@ const tieM = 1e-4
 /** A piece smaller than this is a slip of rounding, m2. */
 const leastM2 = 1e-3
 
+/** What of another plane stands above one. */
+export interface PartAbove {
+  /** Convex, in plan, counter-clockwise. */
+  readonly ring: readonly Vec2[]
+  /** Whether it ends where both planes meet. */
+  readonly meets: boolean
+}
+
 /**
  * Where other planes stand above one.
- * @returns convex rings of the plan, counter-clockwise, which may border on each other; some lie beside the plane
+ * @returns parts which may border on each other; some lie beside the plane
  */
-export function partsAbove(plane: RoofPlane, others: readonly RoofPlane[]): Vec2[][] {
+export function partsAbove(plane: RoofPlane, others: readonly RoofPlane[]): PartAbove[] {
   return others.flatMap((other) => {
     const plan = planOf(other.corners)
     const convex = isConvex(plan)
       ? [plan]
       : triangulate(plan).map((corners) => corners.flatMap((i): Vec2[] => (plan[i] ? [plan[i]] : [])))
     const over = (p: Vec2) => planeHeightM(other, p) - planeHeightM(plane, p) - tieM
-    return convex.map((ring) => clipped(ring, over)).filter((ring) => signedArea(ring) > leastM2)
+    return convex
+      .map((ring) => clipped(ring, over))
+      .filter((ring) => signedArea(ring) > leastM2)
+      .map((ring) => ({ ring, meets: ring.some((p) => over(p) < tieM) }))
   })
 }
 

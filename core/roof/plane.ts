@@ -25,7 +25,8 @@ export interface RoofPlane {
   /** Which stretch of the side's profile it is, 0 at the eave. */
   readonly step: number
   readonly corners: readonly Vec3[]
-  readonly edges: readonly { readonly kind: PlaneEdgeKind; readonly lengthM: number }[]
+  /** At a wall something else rises from the plane, or through it. */
+  readonly edges: readonly { readonly kind: PlaneEdgeKind | 'wall'; readonly lengthM: number }[]
   /** Openings inside the plane, clockwise: where something stands through it. */
   readonly holes?: readonly (readonly Vec3[])[]
   readonly pitchDeg: number

@@ -30,7 +30,9 @@ export function pick(site: Site, ray: Ray, slotsOf: string | null): Hit | null {
     for (const surface of geometry.surfaces) {
       const face = geometry.faces.find((f) => f.id === surface.face)
       offer(
-        rayPolygon(ray, surface.corners),
+        surface.holes?.some((hole) => rayPolygon(ray, hole) !== null)
+          ? null
+          : rayPolygon(ray, surface.corners),
         face ? { kind: 'face', objectId: id, face } : { kind: 'object', id },
       )
     }

@@ -8,7 +8,7 @@ import { type Fault } from '../model/fault'
 export interface StandingObject {
   readonly id: string
   readonly kind: KindName
-  /** Tells its geometry apart from every other. */
+  /** Tells what of it stops light apart from everything else. */
   readonly key: string
   readonly geometry: Geometry
 }

@@ -3,6 +3,7 @@ import { stage, type Stage } from '../graph/stage'
 import { kindOf, type AnyObject } from '../kinds/index'
 import { type Geometry } from '../kinds/standing'
 import { assembleSite, type Built, type Site } from '../site/site'
+import { meetingStage, seen } from './joined'
 import { dormerStage, fieldStage, groundStage, layingIn, objectsOfRank, roofStage } from './standing'
 import { type Design } from './world'
 
@@ -28,8 +29,14 @@ const labelled = (
 /** The house and the option as geometry, each object built once: the one site that everybody looks at. */
 export const siteStage: Stage<Design, Site> = stage({
   name: 'site',
-  version: 1,
-  after: { ground: groundStage, dormers: dormerStage, roof: roofStage, fields: fieldStage },
+  version: 2,
+  after: {
+    ground: groundStage,
+    dormers: dormerStage,
+    meeting: meetingStage,
+    roof: roofStage,
+    fields: fieldStage,
+  },
   reads: (design: Design) => ({
     ground: objectsOfRank(design, 'ground').map(labelOf),
     dormers: objectsOfRank(design, 'dormer').map(labelOf),
@@ -37,16 +44,22 @@ export const siteStage: Stage<Design, Site> = stage({
     fields: objectsOfRank(design, 'field').map(labelOf),
     canLay: layingIn(design).module !== null,
   }),
-  compute: (labels, built) =>
-    assembleSite(
+  compute: (labels, built) => {
+    const kinds = {
+      ground: labels.ground.map(({ kind }) => kind),
+      dormers: labels.dormers.map(({ kind }) => kind),
+    }
+    const { ground, dormers } = seen(kinds, built, built.meeting)
+    return assembleSite(
       [
-        ...labelled(labels.ground, built.ground),
-        ...labelled(labels.dormers, built.dormers),
+        ...labelled(labels.ground, ground),
+        ...labelled(labels.dormers, dormers),
         ...labelled(labels.roof, built.roof),
         ...labelled(labels.fields, built.fields),
       ],
       labels.canLay,
-    ),
+    )
+  },
   // Beside the geometries, which are counted with their own stages: what each module is called and where it lies.
   bytes: ({ objects, arrays }) =>
     200 * objects.length +

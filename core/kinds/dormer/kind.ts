@@ -38,6 +38,7 @@ export const dormerKind: Kind<Dormer> = {
     check: noCheck,
     move: { middle: ({ front }) => front, to: (_dormer, front) => ({ front }), along: 'faces' },
     carrier: null,
+    joins: true,
   }),
   parts: noParts,
 }

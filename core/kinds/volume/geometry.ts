@@ -5,12 +5,10 @@ import { parapetOver } from '../../roof/parapet'
 import { type RoofPlane } from '../../roof/plane'
 import { buildRoof } from '../../roof/roof'
 import { straightened } from '../../roof/straighten'
+import { besideWallM } from '../below'
 import { roofShapes, roofStrokes } from '../roof-drawing'
 import { emptyGeometry, type Geometry, type Stroke, type Surface } from '../standing'
 import { type Volume } from './volume'
-
-/** Strip kept free around another part of the house that comes up through a plane, such as a dormer. */
-const besideVolumeM = 0.3
 
 type Shape = Pick<Volume, 'outline' | 'eaveHeightM' | 'edges' | 'role' | 'flat'>
 
@@ -47,7 +45,7 @@ function underPitchedRoof({ outline, edges, eaveHeightM, role }: Shape): Built {
   const gables = roof.gables.map(({ corners }): Surface => ({ corners, tone: 'wall' }))
   return {
     solids: roof.planes.flatMap((plane) => columnsUnder(plane.corners, 0)),
-    keepOuts: [{ base: outline, clearanceM: besideVolumeM, topM: roof.ridgeHeightM }],
+    keepOuts: [{ base: outline, clearanceM: besideWallM, topM: roof.ridgeHeightM, endsInValleys: true }],
     faces: roof.planes,
     surfaces: [...roof.planes.map(roofSurface), ...gables, ...walls.surfaces],
     strokes: [...roofStrokes(roof.planes), ...walls.strokes],
@@ -77,7 +75,7 @@ function underFlatRoof(
       ...columnsUnder(lifted(outline, eaveHeightM), 0),
       ...tops.flatMap((top) => columnsUnder(top, eaveHeightM)),
     ],
-    keepOuts: [{ base: outline, clearanceM: besideVolumeM, topM }],
+    keepOuts: [{ base: outline, clearanceM: besideWallM, topM }],
     faces: planes,
     surfaces: [
       ...planes.map(roofSurface),

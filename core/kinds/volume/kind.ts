@@ -35,6 +35,7 @@ export const volumeKind: Kind<Volume> = {
     check: ({ outline }) => checkOutline(outline),
     move: volumeMovement,
     carrier: null,
+    joins: true,
     corners: volumeCorners,
   }),
   parts: noParts,

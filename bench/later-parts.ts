@@ -1,0 +1,14 @@
+/** What a bench does not open with: a script of its own, fetched when it has opened. */
+export { CommandDialog } from './commands/command-dialog'
+export { CoverChapter } from './outline/chapters/cover'
+export { MatchChapter } from './outline/chapters/match'
+export { OfferChapter } from './outline/chapters/offer'
+export { SiteChapter } from './outline/chapters/site'
+export { StoreChapter } from './outline/chapters/store'
+export { WireChapter } from './outline/chapters/wire'
+export {
+  largestOutlinesBytes,
+  outlinesIn,
+  volumesOver,
+  withoutStanding,
+} from '@/core/imports/geojson-outlines'
