@@ -1,5 +1,14 @@
+import { type Vec3 } from '../geometry/vector'
 import { planOf, type RoofPlane } from '../roof/plane'
 import { type PlanShape, type Stroke } from './standing'
+
+const millimetres = (p: Vec3) => p.map((v) => Math.round(v * 1000)).join(' ')
+
+/** Tells lines between different places apart, to the millimetre, whichever end comes first. */
+export function endsOf(from: Vec3, to: Vec3): string {
+  const [a, b] = [millimetres(from), millimetres(to)]
+  return a < b ? `${a}/${b}` : `${b}/${a}`
+}
 
 /** Every edge of a roof once, although two planes meet in most. */
 export function roofStrokes(planes: readonly Pick<RoofPlane, 'corners' | 'edges'>[]): Stroke[] {
@@ -7,8 +16,7 @@ export function roofStrokes(planes: readonly Pick<RoofPlane, 'corners' | 'edges'
   for (const { corners, edges } of planes)
     corners.forEach((from, i) => {
       const to = corners[(i + 1) % corners.length] ?? from
-      const ends = [from, to].map((p) => p.map((v) => v.toFixed(3)).join(' '))
-      strokes.set(ends.sort().join('/'), { from, to, is: edges[i]?.kind ?? 'edge' })
+      strokes.set(endsOf(from, to), { from, to, is: edges[i]?.kind ?? 'edge' })
     })
   return [...strokes.values()]
 }

@@ -1,5 +1,5 @@
 import { type Vec2, type Vec3 } from '../geometry/vector'
-import { roofShapes, roofStrokes } from '../kinds/roof-drawing'
+import { endsOf, roofShapes, roofStrokes } from '../kinds/roof-drawing'
 import { type Geometry, type Stroke, type Surface } from '../kinds/standing'
 import { mergeRoofs } from '../roof/merge'
 import { planOf, type RoofPlane } from '../roof/plane'
@@ -59,7 +59,8 @@ function withoutLinesOf(own: Geometry, others: readonly Stroke[]): Geometry {
 
 /** Ends of lines this near to each other are one, m. */
 const sameEndM = 5e-3
-const near = (a: Vec3, b: Vec3) => a.every((v, i) => Math.abs(v - (b[i] ?? 0)) < sameEndM)
+const near = (a: Vec3, b: Vec3) =>
+  Math.abs(a[0] - b[0]) < sameEndM && Math.abs(a[1] - b[1]) < sameEndM && Math.abs(a[2] - b[2]) < sameEndM
 
 const isSame = (a: RoofPlane, b: RoofPlane) =>
   a.id === b.id &&
@@ -69,8 +70,8 @@ const isSame = (a: RoofPlane, b: RoofPlane) =>
 
 /** The geometry with other planes in the place of its own. */
 function seenWith(own: Geometry, faces: readonly RoofPlane[]): Geometry {
-  const before = new Set(roofStrokes(own.faces).map(endsOf))
-  const others = own.strokes.filter((stroke) => !before.has(endsOf(stroke)))
+  const before = new Set(roofStrokes(own.faces).map(({ from, to }) => endsOf(from, to)))
+  const others = own.strokes.filter(({ from, to }) => !before.has(endsOf(from, to)))
   const showsItsEdges = others.length < own.strokes.length
   const roofed = faces.map(({ corners, holes, id }): Surface => ({
     corners,
@@ -95,12 +96,6 @@ const openingsOf = ({ holes = [] }: RoofPlane): Stroke[] =>
   holes.flatMap((ring) =>
     ring.map((from, i): Stroke => ({ from, to: ring[(i + 1) % ring.length] ?? from, is: 'wall' })),
   )
-
-const endsOf = ({ from, to }: Stroke): string =>
-  [from, to]
-    .map((p) => p.map((v) => v.toFixed(3)).join(' '))
-    .sort()
-    .join('/')
 
 const samePoints = (a: readonly Vec2[], b: readonly Vec2[]) =>
   a.length === b.length && a.every(([x, y], i) => x === b[i]?.[0] && y === b[i]?.[1])
