@@ -14,6 +14,7 @@ const widths: Readonly<Record<StrokeKind, readonly [number, number]>> = {
   wall: [0.9, 0.9],
   edge: [0.9, 1.35],
   post: [0.8, 0.8],
+  measure: [1.2, 1.2],
 }
 
 /** Houses around are drawn finer and fainter. */

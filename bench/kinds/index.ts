@@ -6,6 +6,7 @@ import { arrayBench } from './array/kind'
 import { barrierBench } from './barrier/kind'
 import { canopyBench } from './canopy/kind'
 import { chimneyBench } from './chimney/kind'
+import { dimensionBench } from './dimension/kind'
 import { dormerBench } from './dormer/kind'
 import { fixtureBench } from './fixture/kind'
 import { settings, type BenchKind } from './kind'
@@ -25,6 +26,7 @@ const benchKinds = {
   fixture: fixtureBench,
   tree: treeBench,
   barrier: barrierBench,
+  dimension: dimensionBench,
   load: settings,
   tariff: settings,
   array: arrayBench,

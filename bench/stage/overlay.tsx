@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react'
 import { formatLength } from '@/core/model/units'
 import { distance2, length3, sub3, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { ofKind } from '@/core/kinds/documents'
 import { type Handle } from '@/core/kinds/standing'
 import { type StageView } from '@/stage/stage-view'
 import { useHouse, useSession, useSite } from '../context'
@@ -31,11 +32,13 @@ export function Overlay({ view, grips, small }: Props) {
   useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
   const sketch = useSession((s) => s.sketch)
   const selection = useSession((s) => s.selection)
+  const chapter = useSession((s) => s.chapter)
   const { units, locale } = useSite()
   const house = useHouse()
   if (small) return null
   const at = (p: Vec2, z = 0.03) => view.project([p[0], p[1], z])
   const selected = selection?.kind === 'object' ? house[selection.id] : undefined
+  const kept = chapter === 'shape' || chapter === 'site' ? ofKind(house, 'dimension') : []
   const points = sketch?.points ?? []
   const last = points.at(-1)
   const pointer = sketch?.pointer ?? null
@@ -54,6 +57,16 @@ export function Overlay({ view, grips, small }: Props) {
         {last && pointer && (
           <Segment a={at(last)} b={screenPointer} className="stroke-verdigris" width={1.5} />
         )}
+        {kept.map(({ id, from, to }) => (
+          <Segment
+            key={id}
+            a={view.project(from)}
+            b={view.project(to)}
+            className={selection?.id === id ? 'stroke-verdigris' : 'stroke-pencil'}
+            width={1.25}
+            dash="5 3"
+          />
+        ))}
         {tape && (
           <Segment
             a={view.project(tape[0])}
@@ -106,6 +119,16 @@ export function Overlay({ view, grips, small }: Props) {
           text={formatLength(length3(sub3(tape[1], tape[0])), units, locale)}
         />
       )}
+      {kept.map(({ id, from, to }) => (
+        <Measure
+          key={id}
+          view={view}
+          a={from}
+          b={to}
+          text={formatLength(length3(sub3(to, from)), units, locale)}
+          quiet={selection?.id !== id}
+        />
+      ))}
       {selected?.kind === 'volume' &&
         points.length === 0 &&
         selected.outline.map((a, i) => {

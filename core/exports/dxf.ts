@@ -1,5 +1,6 @@
 import { formatLength, type UnitSystem } from '../model/units'
 import { add3, length3, scale3, sub3, type Vec3 } from '../geometry/vector'
+import { type Stroke } from '../kinds/standing'
 import { type StandingObject } from '../site/site'
 import { type Drawn } from './drawn'
 
@@ -34,7 +35,7 @@ export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string
     const at = layersOf(object)
     for (const { corners, holes = [] } of geometry.faces)
       for (const border of [corners, ...holes]) ring(push, at.planes, border)
-    for (const { from, to, is } of geometry.strokes)
+    for (const { from, to, is } of geometry.strokes.filter((stroke) => !isMeasure(stroke)))
       line(push, is === 'corner' || is === 'foot' || is === 'wall' ? at.walls : at.edges, from, to)
     for (const { center, crownRadiusM, halfHeightM } of geometry.crowns) {
       push(
@@ -55,7 +56,8 @@ export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string
       text(push, 'DIMENSIONS', [center[0], center[1], 0], said, 0)
     }
     if (!geometry.faded)
-      for (const { from, to } of dimensioned(object)) dimension(push, from, to, units, locale)
+      for (const { from, to } of [...dimensioned(object), ...geometry.strokes.filter(isMeasure)])
+        dimension(push, from, to, units, locale)
   }
   for (const { panels } of site.arrays) for (const { corners } of panels) ring(push, 'MODULES', corners)
   push(0, 'ENDSEC', 0, 'EOF')
@@ -72,6 +74,8 @@ function layersOf({
   if (faces.length > 0) return { planes: 'ROOF-PLANES', edges: 'ROOF-EDGES', walls: 'WALLS' }
   return { planes: 'OBSTRUCTIONS', edges: 'OBSTRUCTIONS', walls: 'OBSTRUCTIONS' }
 }
+
+const isMeasure = ({ is }: Stroke) => is === 'measure'
 
 /** Edges of roofs that are worth a measure, each once. */
 function dimensioned({ geometry: { faces } }: StandingObject): { from: Vec3; to: Vec3 }[] {

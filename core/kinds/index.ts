@@ -3,6 +3,7 @@ import { barrierKind } from './barrier/kind'
 import { canopyKind } from './canopy/kind'
 import { chimneyKind } from './chimney/kind'
 import { coverKind } from './cover/kind'
+import { dimensionKind } from './dimension/kind'
 import { dormerKind } from './dormer/kind'
 import { electricalKind } from './electrical/kind'
 import { fixtureKind } from './fixture/kind'
@@ -29,6 +30,7 @@ export const kinds = {
   fixture: fixtureKind,
   tree: treeKind,
   barrier: barrierKind,
+  dimension: dimensionKind,
   load: loadKind,
   tariff: tariffKind,
   array: arrayKind,

@@ -29,8 +29,8 @@ export interface Surface {
   readonly face?: string
 }
 
-/** What a drawn line is: where two faces of a roof meet, a corner or the foot of a wall, another edge, a thin post. */
-export type StrokeKind = RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post'
+/** What a drawn line is: where two faces of a roof meet, a corner or the foot of a wall, another edge, a thin post, a measure. */
+export type StrokeKind = RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post' | 'measure'
 
 /** A line that is drawn. */
 export interface Stroke {

@@ -22,8 +22,8 @@ function unionM2(boxes: readonly Box[]): number {
     ys.slice(1).forEach((y, j) => {
       const [left = 0, below = 0] = [xs[i], ys[j]]
       const p: Vec2 = [(left + x) / 2, (below + y) / 2]
-      if (boxes.some(({ low, high }) => [0, 1].every((k) => p[k]! > low[k]! && p[k]! < high[k]!)))
-        sum += (x - left) * (y - below)
+      const holds = ({ low, high }: Box) => p[0] > low[0] && p[0] < high[0] && p[1] > low[1] && p[1] < high[1]
+      if (boxes.some(holds)) sum += (x - left) * (y - below)
     }),
   )
   return sum

@@ -139,6 +139,7 @@ const everyKind = {
       [9, 2],
     ],
   },
+  'dimension-1': { id: 'dimension-1', kind: 'dimension', name: 'Rafter', from: [0, -4, 3], to: [0, 0, 6] },
   'fixture-1': {
     ...usualFixtures.vent,
     id: 'fixture-1',

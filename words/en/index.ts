@@ -19,7 +19,7 @@ import {
   treeCard,
 } from './choices'
 import { kinds } from './kinds'
-import { chapters, outlines, pitching, tape, tools } from './tools'
+import { chapters, outlines, pitching, tape, tapeFacts, tools } from './tools'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
 
@@ -58,6 +58,7 @@ export const en = {
   compass,
   chapters,
   tape,
+  tapeFacts,
   tools,
   proposal,
   charts,

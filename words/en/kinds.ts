@@ -144,6 +144,12 @@ export const kinds = {
     fields: { name: 'Name', use: 'Type', heightM: 'Height', thicknessM: 'Thickness' },
     handles: { 'barrier-corner': 'Corner', 'new-corner': 'New corner', 'barrier-top': 'Height' },
   },
+  dimension: {
+    one: 'dimension',
+    named: '{n, plural, =1 {Dimension} other {Dimension #}}',
+    fields: { name: 'Name', from: 'Begins', to: 'Ends' },
+    handles: { 'dimension-end': 'End' },
+  },
   load: {
     one: 'consumption',
     named: 'Consumption',

@@ -90,9 +90,14 @@ export const tools = {
 /** What the tape says. */
 export const tape = {
   next: 'Click where it ends.',
+  keep: '{reading}. Enter keeps it.',
+  label: 'Keep a dimension',
   reading:
     '{direct} from end to end{way, select, level {, level} other {: {level} in plan, {up} {way, select, up {up} other {down}}, {slope}}}',
 } as const
+
+/** What a kept measure says of itself. */
+export const tapeFacts = { direct: 'End to end', level: 'In plan', up: 'Height', slope: 'Slope' } as const
 
 /** What the tool for measured heights says. */
 export const pitching = {

@@ -1,6 +1,7 @@
 import { type Vec3 } from '@/core/geometry/vector'
-import { type PointerInput, ToolState } from '../chart'
+import { type KeyInput, type PointerInput, ToolState } from '../chart'
 import { showSketch } from '../sketch'
+import { keep } from './keep'
 import { heldAt, readingOf, tapeWordsOf } from './reading'
 
 /** Waits for the tape's first end; what was measured last stays until then. */
@@ -12,6 +13,14 @@ export class TapeIdle extends ToolState {
 
   override press(input: PointerInput): void {
     this.go(new TapeStretched(this.context, heldAt(this.context.site(), input)))
+  }
+
+  /** What was measured last becomes part of the drawing. */
+  override key({ key }: KeyInput): boolean {
+    const tape = this.context.session.getState().sketch?.tape
+    if (key !== 'Enter' || !tape) return false
+    keep(this.context, tape)
+    return true
   }
 
   override cancel(): void {
@@ -42,7 +51,10 @@ class TapeStretched extends ToolState {
   }
 
   override press(input: PointerInput): void {
-    this.move(input)
+    const to = heldAt(this.context.site(), input)
+    const reading = readingOf(this.context, this.#from, to)
+    const { words, say } = tapeWordsOf(this.context)
+    showSketch(this.context, { tape: [this.#from, to], message: say(words.keep, { reading }) })
     this.go(new TapeIdle(this.context))
   }
 

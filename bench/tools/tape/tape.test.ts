@@ -34,6 +34,30 @@ test('with Shift it holds on to nothing; on the ground it reads level; down is d
   expect(sketch()?.message).toMatch(/1\.90 m down, 42/)
 })
 
+test('Enter keeps what was measured, as one undo; without a measure it does nothing', () => {
+  const { move, press, key, documents, session, sketch, tools } = measuring()
+  const kept = () => Object.values(documents.house).filter(({ kind }) => kind === 'dimension')
+  key('Enter')
+  expect(kept()).toHaveLength(0)
+  press(5.1, -3.9)
+  move(5, 0.15)
+  key('Enter')
+  expect(kept()).toHaveLength(0)
+  press(5, 0.15)
+  expect(sketch()?.message).toMatch(/^5\.66 m from end to end: .*Enter keeps it\.$/)
+  key('Enter')
+  const [dimension] = kept()
+  expect(dimension).toMatchObject({ name: 'Dimension', from: [5, -4, 3], to: [5, 0, 7] })
+  expect(session.getState().selection).toEqual({ kind: 'object', id: dimension?.id })
+  expect(sketch()).toBeNull()
+  // It is held like anything else that stands there, and measures no more than once.
+  expect(tools.chart.id).toBe('tape')
+  key('Enter')
+  expect(kept()).toHaveLength(1)
+  documents.undo()
+  expect(kept()).toHaveLength(0)
+})
+
 test('Escape lets go of the end that is held, then of the tape; nothing is changed', () => {
   const { press, tools, session, documents, sketch } = measuring()
   press(8, 0)
