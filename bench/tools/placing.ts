@@ -1,12 +1,11 @@
-import { type Ray } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type AnyObject, kindOf } from '@/core/kinds/index'
 import { inWorld } from '@/core/kinds/place'
-import { pick } from '@/core/site/pick'
 import { houseId } from '../store/documents'
 import { toast, type ToolId } from '../store/session'
 import { type KeyInput, type PointerInput, type ToolContext, ToolState } from './chart'
 import { showSketch } from './sketch'
+import { fromAbove, walked } from './walk'
 
 /** What is placed, and where it may be. */
 export interface Placement {
@@ -15,18 +14,6 @@ export interface Placement {
   readonly on: 'roof' | 'ground' | 'open-ground' | 'roof-or-ground'
   readonly make: (context: ToolContext, center: Vec2, input: PointerInput) => AnyObject
 }
-
-const ways: Readonly<Record<string, Vec2>> = {
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-  ArrowRight: [1, 0],
-  ArrowLeft: [-1, 0],
-}
-/** How far an arrow key carries the mark, m; with Shift it goes finely. */
-const stepM = 0.5
-const fineStepM = 0.05
-/** Above everything that stands. */
-const skyM = 1000
 
 /** Sets an object where the hand clicks, or where arrow keys and Enter say. */
 export class Placing extends ToolState {
@@ -63,27 +50,20 @@ export class Placing extends ToolState {
   }
 
   /** Arrows carry the mark over the plan, Enter sets the object down on whatever is under it. */
-  override key({ key, shift }: KeyInput): boolean {
-    const way = ways[key]
-    if (way) {
-      const step = shift ? fineStepM : stepM
-      this.move(this.#fromAbove([this.#at[0] + way[0] * step, this.#at[1] + way[1] * step]))
+  override key(input: KeyInput): boolean {
+    const to = walked(this.#at, input)
+    if (to) {
+      this.move(fromAbove(this.context, to))
       return true
     }
-    if (key !== 'Enter') return false
-    this.press(this.#fromAbove(this.#at))
+    if (input.key !== 'Enter') return false
+    this.press(fromAbove(this.context, this.#at))
     return true
   }
 
   override cancel(): void {
     this.context.session.setState({ sketch: null })
     this.leave()
-  }
-
-  #fromAbove(at: Vec2): PointerInput {
-    const ray: Ray = { origin: [at[0], at[1], skyM], direction: [0, 0, -1] }
-    const hit = pick(this.context.site(), ray, null)
-    return { at, ray, screen: [0, 0], hit, grip: null, shift: false, reachM: 0 }
   }
 
   get #hint(): string {

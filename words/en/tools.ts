@@ -70,7 +70,7 @@ export const tools = {
   tape: {
     button: 'Measure',
     command: 'Measure a distance',
-    hint: 'Click where the tape begins; it holds on to corners (Shift: not).',
+    hint: 'Click where the tape begins, or go there with the arrow keys and press Enter; it holds on to corners (Shift: not).',
     wrong: '',
   },
   lay: {

@@ -34,15 +34,11 @@ test('with Shift it holds on to nothing; on the ground it reads level; down is d
   expect(sketch()?.message).toMatch(/1\.90 m down, 42/)
 })
 
-test('Enter keeps what was measured, as one undo; without a measure it does nothing', () => {
+test('Enter keeps what was measured, as one undo', () => {
   const { move, press, key, documents, session, sketch, tools } = measuring()
   const kept = () => Object.values(documents.house).filter(({ kind }) => kind === 'dimension')
-  key('Enter')
-  expect(kept()).toHaveLength(0)
   press(5.1, -3.9)
   move(5, 0.15)
-  key('Enter')
-  expect(kept()).toHaveLength(0)
   press(5, 0.15)
   expect(sketch()?.message).toMatch(/^5\.66 m from end to end: .*Enter keeps it\.$/)
   key('Enter')
@@ -52,10 +48,31 @@ test('Enter keeps what was measured, as one undo; without a measure it does noth
   expect(sketch()).toBeNull()
   // It is held like anything else that stands there, and measures no more than once.
   expect(tools.chart.id).toBe('tape')
-  key('Enter')
-  expect(kept()).toHaveLength(1)
   documents.undo()
   expect(kept()).toHaveLength(0)
+})
+
+test('arrow keys and Enter measure too, hold on to corners, and keep', () => {
+  const { key, sketch, documents, tools } = measuring()
+  const walk = (name: string, times: number) => {
+    for (let k = 0; k < times; k++) expect(key(name)).toBe(true)
+  }
+  walk('ArrowRight', 9)
+  walk('ArrowDown', 8)
+  // Half a metre from the corner, which is not yet near.
+  expect(sketch()?.marks[0]).not.toEqual([5, -4, 3])
+  walk('ArrowRight', 1)
+  expect(sketch()?.marks).toEqual([[5, -4, 3]])
+  key('Enter')
+  walk('ArrowUp', 8)
+  expect(sketch()?.tape?.[0]).toEqual([5, -4, 3])
+  expect(sketch()?.tape?.[1].map((v) => v.toFixed(6))).toEqual(['5.000000', '0.000000', '7.000000'])
+  key('Enter')
+  expect(sketch()?.message).toMatch(/^5\.66 m from end to end/)
+  key('Enter')
+  expect(Object.values(documents.house).filter(({ kind }) => kind === 'dimension')).toHaveLength(1)
+  // Other keys are left to others.
+  expect(tools.chart.key({ key: 'q', shift: false })).toBe(false)
 })
 
 test('Escape lets go of the end that is held, then of the tape; nothing is changed', () => {
