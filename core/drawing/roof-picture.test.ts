@@ -34,6 +34,32 @@ test('the picture fits its frame, north up, the sunny planes apart', () => {
   expect(new Set(parts.map((part) => part.tone))).toEqual(new Set(['roof', 'shaded']))
 })
 
+test('what stands through a roof is drawn over it, whichever was drawn first', () => {
+  const tower: Volume = {
+    ...volume,
+    id: 'tower',
+    outline: [
+      [4, 2],
+      [5, 2],
+      [5, 3],
+      [4, 3],
+    ],
+    eaveHeightM: 7,
+  }
+  const both = [tower, volume].map((one) => ({
+    id: one.id,
+    kind: 'volume' as const,
+    key: one.id,
+    geometry: volumeGeometry(one),
+    carries: null,
+  }))
+  const widthOf = ({ points }: { readonly points: readonly (readonly [number, number])[] }) =>
+    Math.max(...points.map(([x]) => x)) - Math.min(...points.map(([x]) => x))
+  const widths = roofPicture(assembleSite(both, true)).map(widthOf)
+  expect(widths).toHaveLength(8)
+  expect(Math.min(...widths.slice(0, 4))).toBeGreaterThan(Math.max(...widths.slice(4)))
+})
+
 test('nothing drawn, no picture', () => {
   expect(roofPicture(emptySite)).toEqual([])
 })

@@ -21,8 +21,10 @@ const layers: Readonly<Record<PlanShape['tone'], number>> = {
 
 /** The job from above as a designer knows it: roof planes with light from the north-west, modules, trees. */
 export function roofPicture(site: Site): PicturePart[] {
+  // What stands through a roof is the higher one, and comes after it.
+  const upwards = site.objects.toSorted((a, b) => a.geometry.topM - b.geometry.topM)
   const shapes: PlanShape[] = [
-    ...site.objects.flatMap(({ geometry }) => geometry.plan),
+    ...upwards.flatMap(({ geometry }) => geometry.plan),
     ...site.arrays.flatMap(({ panels }) =>
       panels.map(({ corners }): PlanShape => ({ points: planOf(corners), tone: 'panel' })),
     ),
