@@ -163,6 +163,32 @@ test('undo and redo outlive a reload', async ({ page }) => {
   await saved(page)
 })
 
+test('what is hidden leaves the picture and not the figures; a distance measured by keys is kept, and goes with undo', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Shape')
+  const yields = await figure(page, 'yield')
+  const oak = page.getByRole('button', { name: /^Oak, garden/ })
+  await oak.click()
+  await expect(page.getByRole('complementary', { name: /^Oak, garden/ })).toBeVisible()
+  await page.keyboard.press('z')
+  await expect(oak).toHaveText('Oak, gardenhidden')
+  await expect(page.getByRole('complementary', { name: /^Oak, garden/ })).toHaveCount(0)
+  expect(await figure(page, 'yield')).toBe(yields)
+  await page.getByRole('button', { name: 'Show all' }).click()
+  await expect(oak).toHaveText('Oak, gardentree')
+  await stage(page).focus()
+  for (const key of ['m', 'ArrowRight', 'Enter', 'ArrowUp', 'ArrowUp', 'ArrowUp', 'ArrowUp', 'Enter', 'Enter'])
+    await page.keyboard.press(key)
+  const card = page.getByRole('complementary', { name: /^Dimension/ })
+  await expect(card).toContainText('End to end')
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: /^Dimension/ })).toHaveCount(0)
+  await saved(page)
+})
+
 test('what is no time is said at the clock and stays to be mended', async ({ page }) => {
   await openShippedJob(page)
   const time = page.getByLabel('Local clock')

@@ -5,6 +5,7 @@ import { Frame } from '../card/frame'
 import { PanelCard } from '../card/panel-card'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
+import { hideOrShow } from '../store/hiding'
 import { type ToolContext } from '../tools/chart'
 import { duplicateSelected } from '../tools/select/duplicate'
 import { removeObject } from '../tools/select/edits'
@@ -23,7 +24,9 @@ export function Card() {
 }
 
 function ObjectCard({ object }: { readonly object: AnyObject }) {
-  const { site } = useBench()
+  const { site, session } = useBench()
+  const isHidden = useSession((s) => s.hidden.includes(object.id))
+  const hide = () => hideOrShow(session, object.id)
   const context = useToolContext()
   const sayer = useSayer()
   const { Card: Measures, title, note } = benchKindOf(object)
@@ -33,13 +36,18 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
     <Frame
       title={title(object, sayer, site())}
       kind={note(object, sayer)}
-      actions={standing?.move ? actionsOf(context, standing.move.mirrored !== undefined) : []}
+      actions={[
+        ...(standing?.move ? actionsOf(context, standing.move.mirrored !== undefined) : []),
+        ...(standing ? [{ label: isHidden ? 'Show' : 'Hide', hint: hidingHint, run: hide }] : []),
+      ]}
       onDelete={() => removeObject(context, object.id)}
     >
       <Measures object={object} />
     </Frame>
   )
 }
+
+const hidingHint = 'Out of the picture, not out of the figures: Z'
 
 const actionsOf = (context: ToolContext, canMirror: boolean) => [
   { label: 'Copy', hint: 'Duplicate beside it: Ctrl D', run: () => duplicateSelected(context) },

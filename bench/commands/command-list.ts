@@ -1,5 +1,6 @@
 import { english } from '@/words/english'
 import { type BenchParts } from '../context'
+import { hideSelected } from '../store/hiding'
 import { type Chapter } from '../store/session'
 
 export interface Command {
@@ -55,6 +56,12 @@ export function commandsOf({ session, documents, tools, allTools }: BenchParts):
       shortcut: 'J',
       matches: plain('j'),
       run: () => tools.mirror('north-south'),
+    },
+    {
+      label: 'Hide the selection; with nothing selected, show what is hidden',
+      shortcut: 'Z',
+      matches: plain('z'),
+      run: () => hideSelected(session),
     },
     {
       label: 'Switch between plan and 3D',

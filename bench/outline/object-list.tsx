@@ -4,6 +4,7 @@ import { useEffect, useRef } from 'react'
 import { type AnyObject } from '@/core/kinds/index'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
+import { showAll } from '../store/hiding'
 import { type Chapter } from '../store/session'
 
 /** What is listed in a chapter, in the order of the documents. */
@@ -27,31 +28,47 @@ export function ObjectList({
   const { session, site } = useBench()
   const sayer = useSayer()
   const selected = useSession((s) => (s.selection?.kind === 'panel' ? s.selection.arrayId : s.selection?.id))
+  const hidden = useSession((s) => s.hidden)
+  const gone = objects.filter(({ id }) => hidden.includes(id)).length
   const list = useRef<HTMLUListElement>(null)
   // What is chosen on the stage, or has just been put there, is seen in its list.
   useEffect(() => {
     list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: 'nearest' })
   }, [selected])
   return (
-    <ul ref={list} className="mt-2">
-      {objects.map((object) => {
-        const kind = benchKindOf(object)
-        return (
-          <li key={object.id}>
-            <button
-              type="button"
-              aria-pressed={selected === object.id}
-              className={`flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-left hover:bg-fold ${selected === object.id ? 'bg-verdigris-soft' : ''}`}
-              onClick={() => session.setState({ selection: { kind: 'object', id: object.id } })}
-              onMouseEnter={() => session.setState({ hover: object.id })}
-              onMouseLeave={() => session.setState({ hover: null })}
-            >
-              <span className="min-w-0 flex-1 truncate">{kind.title(object, sayer, site())}</span>
-              <span className="quiet">{note ? note(object) : kind.note(object, sayer)}</span>
-            </button>
-          </li>
-        )
-      })}
-    </ul>
+    <>
+      <ul ref={list} className="mt-2">
+        {objects.map((object) => {
+          const kind = benchKindOf(object)
+          return (
+            <li key={object.id}>
+              <button
+                type="button"
+                aria-pressed={selected === object.id}
+                className={`flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-left hover:bg-fold ${selected === object.id ? 'bg-verdigris-soft' : ''}`}
+                onClick={() => session.setState({ selection: { kind: 'object', id: object.id } })}
+                onMouseEnter={() => session.setState({ hover: object.id })}
+                onMouseLeave={() => session.setState({ hover: null })}
+              >
+                <span className={`min-w-0 flex-1 truncate ${hidden.includes(object.id) ? 'italic' : ''}`}>
+                  {kind.title(object, sayer, site())}
+                </span>
+                <span className="quiet">
+                  {hidden.includes(object.id) ? 'hidden' : note ? note(object) : kind.note(object, sayer)}
+                </span>
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+      {gone > 0 && (
+        <p className="quiet mt-1 px-2">
+          {gone} hidden; the figures count {gone === 1 ? 'it' : 'them'}.{' '}
+          <button type="button" className="cursor-pointer text-verdigris" onClick={() => showAll(session)}>
+            Show all
+          </button>
+        </p>
+      )}
+    </>
   )
 }

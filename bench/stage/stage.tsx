@@ -11,7 +11,7 @@ import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '
 import { kindOf } from '@/core/kinds/index'
 import { frameOfSite } from '@/core/site/frame'
 import { pick } from '@/core/site/pick'
-import { standingById, type Site } from '@/core/site/site'
+import { standingById, withoutObjects, type Site } from '@/core/site/site'
 import { type Emphasis } from '@/stage/maquette'
 import { cssColour, darkPalette, lightPalette, sunMapColour } from '@/stage/palette'
 import { StageView } from '@/stage/stage-view'
@@ -52,6 +52,8 @@ export function Stage({ small }: { readonly small: boolean }) {
   const [lost, setLost] = useState(false)
   // Remembered by the bench for the documents on the screen.
   const standing = bench.site()
+  const hidden = useSession((s) => s.hidden)
+  const shown = useMemo(() => withoutObjects(standing, new Set(hidden)), [standing, hidden])
   const palette = dark ? darkPalette : lightPalette
   const grips = useMemo((): readonly Grip[] => {
     const object = selection?.kind === 'object' ? (house[selection.id] ?? option[selection.id]) : undefined
@@ -141,8 +143,8 @@ export function Stage({ small }: { readonly small: boolean }) {
   useEffect(() => {
     const same = drawn.current.standing === standing && drawn.current.panels === panels
     drawn.current = { standing, panels }
-    view?.show(standing, palette, emphasis, inHand.current || same)
-  }, [view, standing, palette, emphasis, panels])
+    view?.show(shown, palette, emphasis, inHand.current || same)
+  }, [view, standing, shown, palette, emphasis, panels])
   // The sheet's many tiles wait until the first numbers are there.
   const counted = numbers !== undefined
   useEffect(() => {
@@ -171,7 +173,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       at: ground ? [ground[0], ground[1]] : [0, 0],
       ray,
       screen,
-      hit: pick(standing, ray, slotsOf),
+      hit: pick(shown, ray, slotsOf),
       grip: tool === 'select' ? gripAt(view, grips, screen) : null,
       shift: event.shiftKey,
       reachM: snapPx * view.metresPerPixel(),
@@ -217,7 +219,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       )}
       {view && <Overlay view={view} grips={grips} small={small} />}
       {!small && view && chapter === 'shape' && tool === 'select' && (
-        <PlaneLabels view={view} standing={standing} />
+        <PlaneLabels view={view} standing={shown} />
       )}
       {!small && view && <ViewButtons view={view} />}
       {!small && view && (

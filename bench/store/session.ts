@@ -44,6 +44,8 @@ export interface Session {
   readonly hover: string | null
   /** Lit up because something elsewhere is about them. */
   readonly lit: readonly string[]
+  /** Left out of the picture, not of the figures. */
+  readonly hidden: readonly string[]
   readonly optionId: string
   readonly plan: boolean
   /** Where the stage is looked at from, as `StageView.eye` tells it; null until somebody has turned it. */
@@ -72,6 +74,7 @@ export const createSession = (optionId: string) =>
     selection: null,
     hover: null,
     lit: [],
+    hidden: [],
     optionId,
     plan: false,
     camera: null,

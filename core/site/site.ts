@@ -98,6 +98,14 @@ function laidArray(
   }
 }
 
+/** The site without some of its objects, as it is looked at; the same where none of them is there. */
+export function withoutObjects(site: Site, ids: ReadonlySet<string>): Site {
+  const objects = site.objects.filter(({ id }) => !ids.has(id))
+  return objects.length === site.objects.length
+    ? site
+    : { ...site, objects, arrays: site.arrays.filter(({ id }) => !ids.has(id)) }
+}
+
 /** Whether an object has roof planes of the customer's. */
 export const isRoofed = ({ geometry: { faces, faded } }: Pick<StandingObject, 'geometry'>): boolean =>
   faces.length > 0 && !faded
