@@ -179,7 +179,17 @@ test('what is hidden leaves the picture and not the figures; a distance measured
   await page.getByRole('button', { name: 'Show all' }).click()
   await expect(oak).toHaveText('Oak, gardentree')
   await stage(page).focus()
-  for (const key of ['m', 'ArrowRight', 'Enter', 'ArrowUp', 'ArrowUp', 'ArrowUp', 'ArrowUp', 'Enter', 'Enter'])
+  for (const key of [
+    'm',
+    'ArrowRight',
+    'Enter',
+    'ArrowUp',
+    'ArrowUp',
+    'ArrowUp',
+    'ArrowUp',
+    'Enter',
+    'Enter',
+  ])
     await page.keyboard.press(key)
   const card = page.getByRole('complementary', { name: /^Dimension/ })
   await expect(card).toContainText('End to end')
