@@ -11,11 +11,14 @@ const tieM = 1e-4
 /** What is left of a plane under this is a slip of rounding, m2. */
 const leastPlanM2 = 1e-3
 
+/** An outer ring, counter-clockwise, and the openings in it, clockwise; in plan. */
+export type Rings = readonly (readonly Vec2[])[]
+
 /** A plane of one of several volumes, made ready to be looked at from above. */
 export interface Flattened {
   readonly plane: RoofPlane
   readonly volume: number
-  readonly rings: readonly (readonly Vec2[])[]
+  readonly rings: Rings
   readonly low: Vec2
   readonly high: Vec2
   /** z over a point of the plan as a linear function: at the origin, and per metre east and north. */
@@ -43,13 +46,11 @@ const apart = (a: Flattened, b: Flattened) =>
   a.low[0] > b.high[0] || b.low[0] > a.high[0] || a.low[1] > b.high[1] || b.low[1] > a.high[1]
 
 /** Inside the outer ring and in no opening. */
-const covers = ({ rings: [outer = [], ...holes], low, high }: Flattened, p: Vec2) =>
-  p[0] >= low[0] &&
-  p[0] <= high[0] &&
-  p[1] >= low[1] &&
-  p[1] <= high[1] &&
-  containsPoint(outer, p) &&
-  !holes.some((hole) => containsPoint(hole, p))
+const holds = ([outer = [], ...holes]: Rings, p: Vec2) =>
+  containsPoint(outer, p) && !holes.some((hole) => containsPoint(hole, p))
+
+const covers = ({ rings, low, high }: Flattened, p: Vec2) =>
+  p[0] >= low[0] && p[0] <= high[0] && p[1] >= low[1] && p[1] <= high[1] && holds(rings, p)
 
 /** How much higher one plane lies than another, as a linear function of the plan. */
 const differenceOf = (a: Flattened, b: Flattened): Vec3 => [
@@ -90,29 +91,52 @@ function meetingOf(own: Flattened, other: Flattened): Segment[] {
   ]
 }
 
-const sidesOf = ({ rings }: Flattened): Segment[] =>
+const sidesOf = (rings: Rings): Segment[] =>
   rings.flatMap((ring) => ring.map((a, i): Segment => [a, ring[(i + 1) % ring.length] ?? a]))
 
+/** Whether another plane may lie over this one anywhere, by the corners of what their boxes share. */
+function mayHide(other: Flattened, own: Flattened): boolean {
+  if (other.volume === own.volume || apart(other, own)) return false
+  const within = ([0, 1] as const).map((k) => [
+    Math.max(own.low[k], other.low[k]),
+    Math.min(own.high[k], other.high[k]),
+  ])
+  const [xs = [], ys = []] = within
+  return xs.some((x) => ys.some((y) => hides(other, own, [x, y])))
+}
+
 /**
- * What of a plane is seen from above among the others. Its border runs along its own sides, along those of the planes
- * over it, and where it meets them: all of these are cut at each other, and those pieces stay that have the plane on top
- * on one side alone.
+ * What of a plane is seen from above among the others: one after the other takes its part away.
  * @returns pieces, the largest first: an outer ring, counter-clockwise, and the openings in it, clockwise
  */
-export function visibleParts(own: Flattened, faces: readonly Flattened[]): Vec2[][][] {
-  const others = faces.filter((other) => other.volume !== own.volume && !apart(other, own))
-  if (others.length === 0) return [own.rings.map((ring) => [...ring])]
-  const isSeen = (p: Vec2) =>
-    covers(own, p) && !others.some((other) => covers(other, p) && hides(other, own, p))
-  const lines = [own, ...others].flatMap(sidesOf)
-  const segments = [...lines, ...others.flatMap((other) => meetingOf(own, other))]
+export function visibleParts(own: Flattened, faces: readonly Flattened[]): Rings[] {
+  let pieces: Rings[] = [own.rings]
+  for (const other of faces) {
+    if (pieces.length === 0) break
+    if (mayHide(other, own)) pieces = pieces.flatMap((piece) => without(piece, own, other))
+  }
+  return pieces.sort((a, b) => areaOf(b) - areaOf(a))
+}
+
+const areaOf = (rings: Rings) => rings.reduce((sum, ring) => sum + signedArea(ring), 0)
+
+/**
+ * A piece of a plane less what another plane hides of it. What is left is bordered by the piece's own sides, by those of
+ * the other plane, and by the line where both are equally high: all of these are cut at each other, and those pieces of
+ * them stay that have something left on one side alone. A piece that loses nothing is given back as it is.
+ */
+function without(piece: Rings, own: Flattened, other: Flattened): Rings[] {
+  const isLeft = (p: Vec2) => holds(piece, p) && !(covers(other, p) && hides(other, own, p))
+  const segments = [...sidesOf(piece), ...sidesOf(other.rings), ...meetingOf(own, other)]
   let best: Border | null = null
   for (const sameM of sames) {
-    const border = borderOf(segments, isSeen, sameM)
+    const border = borderOf(segments, isLeft, sameM)
     if (!best || border.openEnds < best.openEnds) best = border
     if (border.openEnds === 0) break
   }
-  return nested(best?.rings ?? [])
+  const left = nested(best?.rings ?? [])
+  const lostM2 = areaOf(piece) - left.reduce((sum, rings) => sum + areaOf(rings), 0)
+  return left.length === 1 && Math.abs(lostM2) < leastPlanM2 ? [piece] : left
 }
 
 interface Border {
@@ -121,8 +145,8 @@ interface Border {
   readonly openEnds: number
 }
 
-/** The pieces that have what is seen on one side alone, put together. */
-function borderOf(segments: readonly Segment[], isSeen: (p: Vec2) => boolean, sameM: number): Border {
+/** The pieces that have something left on one side alone, put together. */
+function borderOf(segments: readonly Segment[], isLeft: (p: Vec2) => boolean, sameM: number): Border {
   const { points, pieces } = cutAtEachOther(segments, sameM)
   const onward = new Map<number, number[]>()
   for (const [from, to] of pieces) {
@@ -131,7 +155,7 @@ function borderOf(segments: readonly Segment[], isSeen: (p: Vec2) => boolean, sa
     const aside = (besideShare * sameM) / Math.hypot(b[0] - a[0], b[1] - a[1])
     const [dx, dy] = [(b[0] - a[0]) * aside, (b[1] - a[1]) * aside]
     const [x, y] = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
-    const [left, right] = [isSeen([x - dy, y + dx]), isSeen([x + dy, y - dx])]
+    const [left, right] = [isLeft([x - dy, y + dx]), isLeft([x + dy, y - dx])]
     if (left === right) continue
     const [start, end] = left ? [from, to] : [to, from]
     onward.set(start, [...(onward.get(start) ?? []), end])
@@ -190,7 +214,7 @@ function crossing([a, b]: Segment, [c, d]: Segment): Vec2 | null {
   return t >= 0 && t <= 1 && s >= 0 && s <= 1 ? [a[0] + t * ux, a[1] + t * uy] : null
 }
 
-/** Pieces put together to rings, the seen side at the left of each; where several go on, the one that turns most to it. */
+/** Pieces put together to rings, what stays at the left of each; where several go on, the one that turns most to it. */
 function ringsOf(points: readonly Vec2[], onward: Map<number, number[]>): Border {
   const rings: Vec2[][] = []
   let openEnds = 0
@@ -241,10 +265,9 @@ function nextFrom(
 }
 
 /** Outer rings with the openings in them; slivers are left out. */
-function nested(rings: readonly Vec2[][]): Vec2[][][] {
+function nested(rings: readonly Vec2[][]): Rings[] {
   const outer = rings.filter((ring) => signedArea(ring) > leastPlanM2)
   const holes = rings.filter((ring) => signedArea(ring) < -leastPlanM2)
-  outer.sort((a, b) => signedArea(b) - signedArea(a))
   return outer.map((ring) => [
     ring,
     ...holes.filter((hole) => {

@@ -76,6 +76,7 @@ test('roofs that stand apart are left as they are, and so is a roof that nothing
   const far = { ...wing, outline: boxed(80, 0, 4, 9) }
   const geometries = [main, far, wing, { ...tower, role: 'neighbour' as const }].map(volumeGeometry)
   expect(roofsThatMeet(geometries)).toEqual([[0, 2]])
+  expect(roofsThatMeet(Array.from({ length: 41 }, () => volumeGeometry(main)))).toEqual([])
   const high = { ...wing, eaveHeightM: 9 }
   const [, over] = joinedRoofs([main, high].map(volumeGeometry))
   expect(over?.faces).toHaveLength(2)

@@ -7,6 +7,9 @@ import { planOf, type RoofPlane } from '../roof/plane'
 /** Areas nearer to each other than this are one, m2: what is cut is a roof, and no slip of rounding. */
 const sameM2 = 1e-3
 
+/** More roofs than this in one heap are left as they are: no house has as many, and cutting them would hold up the hand. */
+const mostJoined = 40
+
 /** Roofs that reach into each other in plan, by their places in the list; those that stand alone are left out. */
 export function roofsThatMeet(geometries: readonly Geometry[]): number[][] {
   const boxes = geometries.map(({ faces }) => boxOf(faces.flatMap((face) => planOf(face.corners))))
@@ -20,7 +23,7 @@ export function roofsThatMeet(geometries: readonly Geometry[]): number[][] {
     for (const group of met) groups.splice(groups.indexOf(group), 1)
     groups.push(joined)
   })
-  return groups.filter(({ length }) => length > 1)
+  return groups.filter(({ length }) => length > 1 && length <= mostJoined)
 }
 
 /**
