@@ -14,7 +14,7 @@ import { openBench } from './open-bench'
 import { reportErrors } from './report-errors'
 import { fetchLaterParts } from './lazy-parts'
 import { Outline } from './outline/outline'
-import { Conflicts } from './saving/conflicts'
+import { Stopped } from './saving/stopped'
 import { Sheets } from './sheets'
 import { Stage } from './stage/stage'
 import { Toasts } from './toasts'
@@ -116,7 +116,7 @@ function Layout({ name }: { readonly name: string }) {
         </div>
       </div>
       <Carpet />
-      <Conflicts />
+      <Stopped />
       <Toasts />
       <Commands />
       <Sheets />

@@ -9,7 +9,7 @@ import { JobDeleted, Refusal, SignedOut } from './barred'
 import { shownValue } from './shown-value'
 
 /** What stands between the edits and the database: one thing at a time, the most pressing first. */
-export function Conflicts() {
+export function SavingDialog() {
   const { outbox, line } = useBench()
   const { conflicts, refused, status } = useStore(outbox.store)
   const deleted = useStore(line.store, (s) => s.deleted)
