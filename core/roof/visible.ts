@@ -73,12 +73,12 @@ function meetingOf(own: Flattened, other: Flattened): Segment[] {
   const [c, gx, gy] = differenceOf(other, own)
   const steep = Math.hypot(gx, gy)
   if (steep < 1e-9) return []
-  const [low, high] = [0, 1].map((k) => [
+  const [xs, ys] = [0, 1].map((k) => [
     Math.max(own.low[k] ?? 0, other.low[k] ?? 0) - 1,
     Math.min(own.high[k] ?? 0, other.high[k] ?? 0) + 1,
   ]) as [[number, number], [number, number]]
-  const middle: Vec2 = [(low[0] + low[1]) / 2, (high[0] + high[1]) / 2]
-  const reachM = Math.hypot(low[1] - low[0], high[1] - high[0])
+  const middle: Vec2 = [(xs[0] + xs[1]) / 2, (ys[0] + ys[1]) / 2]
+  const reachM = Math.hypot(xs[1] - xs[0], ys[1] - ys[0])
   const offM = (c + gx * middle[0] + gy * middle[1]) / steep
   if (Math.abs(offM) > reachM) return []
   const [nx, ny] = [gx / steep, gy / steep]
