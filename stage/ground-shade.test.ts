@@ -1,3 +1,4 @@
+import { emptyGeometry } from '@/core/kinds/standing'
 import { volumeGeometry } from '@/core/kinds/volume/geometry'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type Site } from '@/core/site/site'
@@ -13,6 +14,7 @@ const wall = (heightM: number): Site => ({
       id: 'wall',
       kind: 'volume',
       key: 'wall',
+      whole: emptyGeometry,
       geometry: volumeGeometry({
         role: 'house',
         flat: null,

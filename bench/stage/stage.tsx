@@ -57,11 +57,11 @@ export function Stage({ small }: { readonly small: boolean }) {
   const palette = dark ? darkPalette : lightPalette
   const grips = useMemo((): readonly Grip[] => {
     const object = selection?.kind === 'object' ? (house[selection.id] ?? option[selection.id]) : undefined
-    const geometry = object && standingById(standing, object.id)?.geometry
-    if (small || !object || !geometry) return []
+    const whole = object && standingById(standing, object.id)?.whole
+    if (small || !object || !whole) return []
     return (
       kindOf(object)
-        .standing?.handles(object, geometry)
+        .standing?.handles(object, whole)
         .map((handle) => ({ objectId: object.id, handle })) ?? []
     )
   }, [standing, house, option, selection, small])

@@ -1,22 +1,7 @@
-import { type Volume } from '@/core/kinds/volume/volume'
 import { houseId } from '../store/documents'
-import { bench } from './testing'
+import { bench, gabledHouse } from './testing'
 
-const house: Volume = {
-  id: 'house',
-  kind: 'volume',
-  flat: null,
-  name: 'House',
-  role: 'house',
-  outline: [
-    [-5, -4],
-    [5, -4],
-    [5, 4],
-    [-5, 4],
-  ],
-  eaveHeightM: 3,
-  edges: [{ pitchDeg: 30 }, { gable: true }, { pitchDeg: 30 }, { gable: true }],
-}
+const house = gabledHouse(30)
 const placed = (b: ReturnType<typeof bench>, kind: string) =>
   Object.values(b.documents.house).find((object) => object.kind === kind)
 

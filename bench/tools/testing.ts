@@ -54,9 +54,9 @@ export function bench(house: Objects = {}) {
   const grips = (): Grip[] => {
     const id = session.getState().selection?.id ?? ''
     const object = documents.house[id] ?? documents.document('option-a')[id]
-    const geometry = standingById(site(), id)?.geometry
-    return object && geometry
-      ? (kindOf(object).standing?.handles(object, geometry) ?? []).map((handle) => ({ objectId: id, handle }))
+    const whole = standingById(site(), id)?.whole
+    return object && whole
+      ? (kindOf(object).standing?.handles(object, whole) ?? []).map((handle) => ({ objectId: id, handle }))
       : []
   }
   const input = (

@@ -7,6 +7,7 @@ const object = (id: string, geometry: Partial<Geometry>) => ({
   kind: 'volume' as const,
   key: id,
   geometry: { ...emptyGeometry, ...geometry },
+  whole: emptyGeometry,
 })
 const site: Site = {
   objects: [

@@ -145,6 +145,8 @@ test('in a job: what the list of planes adds up has nothing twice, a dormer take
   const [south] = standingById(site, 'main')?.geometry.faces ?? []
   if (!south) throw new Error('the house has a slope')
   expect(planM2(south)).toBeCloseTo(44, 3)
+  // Grips, and what stands on it, go by the whole slope.
+  expect(standingById(site, 'main')?.whole.faces.map(planM2)).toEqual([48, 48])
   // The shipped house's own dormer: its outline from above is what its planes cover.
   const dormers = run.value(dormerStage).map(({ value }) => value)
   const ownM2 = dormers.flatMap(({ faces }) => faces).reduce((sum, face) => sum + planM2(face), 0)

@@ -48,7 +48,7 @@ export function pick(site: Site, ray: Ray, slotsOf: string | null): Hit | null {
 /** Where a ray meets the nearest roof plane, whatever stands before it. */
 export function pickFace(site: Site, ray: Ray): Vec3 | null {
   let nearest = Infinity
-  for (const { geometry } of site.objects)
-    for (const face of geometry.faces) nearest = Math.min(nearest, rayPolygon(ray, face.corners) ?? Infinity)
+  for (const { whole } of site.objects)
+    for (const face of whole.faces) nearest = Math.min(nearest, rayPolygon(ray, face.corners) ?? Infinity)
   return nearest === Infinity ? null : along(ray, nearest)
 }

@@ -10,7 +10,10 @@ export interface StandingObject {
   readonly kind: KindName
   /** Tells what of it stops light apart from everything else. */
   readonly key: string
+  /** As it is seen: roofs that meet are cut by each other. */
   readonly geometry: Geometry
+  /** As it was built: what things stand on, modules are laid on and grips are on. */
+  readonly whole: Geometry
 }
 
 /** One module, or a place for one. */
@@ -50,7 +53,9 @@ export interface Site {
 export const emptySite: Site = { objects: [], arrays: [], orphaned: [], faults: [] }
 
 /** A standing object that may carry modules. */
-export interface Built extends StandingObject {
+export interface Built extends Omit<StandingObject, 'whole'> {
+  /** Left out where nothing cuts it. */
+  readonly whole?: Geometry
   /** Null for a kind that carries none. */
   readonly carries: { readonly airGapM: number | null; readonly removed: readonly string[] } | null
 }
@@ -68,7 +73,13 @@ export function assembleSite(built: readonly Built[], canLay: boolean): Site {
     else if (canLay) orphaned.push(id)
   }
   return {
-    objects: built.map(({ id, kind, key, geometry }) => ({ id, kind, key, geometry })),
+    objects: built.map(({ id, kind, key, geometry, whole = geometry }) => ({
+      id,
+      kind,
+      key,
+      geometry,
+      whole,
+    })),
     arrays,
     orphaned,
     faults: built.flatMap(({ id, geometry: { fault } }) => (fault ? [{ id, fault }] : [])),

@@ -20,10 +20,11 @@ function labelOf(object: AnyObject): Pick<Built, 'id' | 'kind' | 'carries'> {
 const labelled = (
   labels: readonly Pick<Built, 'id' | 'kind' | 'carries'>[],
   built: readonly Keyed<Geometry>[],
+  seenAs: readonly Keyed<Geometry>[] = built,
 ): Built[] =>
   labels.flatMap((label, i) => {
-    const made = built[i]
-    return made ? [{ ...label, key: made.key, geometry: made.value }] : []
+    const [made, looks] = [built[i], seenAs[i]]
+    return made && looks ? [{ ...label, key: made.key, geometry: looks.value, whole: made.value }] : []
   })
 
 /** The house and the option as geometry, each object built once: the one site that everybody looks at. */
@@ -52,8 +53,8 @@ export const siteStage: Stage<Design, Site> = stage({
     const { ground, dormers } = seen(kinds, built, built.meeting)
     return assembleSite(
       [
-        ...labelled(labels.ground, ground),
-        ...labelled(labels.dormers, dormers),
+        ...labelled(labels.ground, built.ground, ground),
+        ...labelled(labels.dormers, built.dormers, dormers),
         ...labelled(labels.roof, built.roof),
         ...labelled(labels.fields, built.fields),
       ],

@@ -41,10 +41,8 @@ export class Lane {
   readonly #name: string
   readonly #pool: Piscina
   readonly #most: number
-  /** Tasks that run or wait. */
-  #count = 0
-  /** Ends what waits when the last thread has ended with no task on it. */
-  #ended = new AbortController()
+  /** One for each task that runs or waits: ends what waits when the last thread has ended with no task on it. */
+  readonly #open = new Set<AbortController>()
 
   constructor({ name, file, threads, mostWaiting, memoryMb }: LaneOptions) {
     this.#name = name
@@ -66,9 +64,7 @@ export class Lane {
       log.warn({ lane: name, error: error instanceof Error ? error.message : 'unknown' }, 'thread ended')
       if (this.#pool.threads.length > 0) return
       // Nothing would come for those who wait.
-      const ended = this.#ended
-      this.#ended = new AbortController()
-      ended.abort()
+      for (const task of this.#open) task.abort()
     })
   }
 
@@ -83,19 +79,19 @@ export class Lane {
       taskSeconds.observe({ task, outcome }, (performance.now() - begin) / 1000)
       tasksWaiting.set({ lane: this.#name }, this.#pool.queueSize)
     }
-    if (this.#count >= this.#most) throw new Fault('server-busy')
-    this.#count++
+    if (this.#open.size >= this.#most) throw new Fault('server-busy')
     const timeout = AbortSignal.timeout(ms)
-    const lost = this.#ended.signal
+    const lost = new AbortController()
+    this.#open.add(lost)
     tasksWaiting.set({ lane: this.#name }, this.#pool.queueSize)
     let outcome: Outcome<T>
     try {
       outcome = (await this.#pool.run(input, {
         name: task,
-        signal: AbortSignal.any([timeout, lost, ...(signal ? [signal] : [])]),
+        signal: AbortSignal.any([timeout, lost.signal, ...(signal ? [signal] : [])]),
       })) as Outcome<T>
     } catch (error) {
-      const fault = faultOfEnd(error, { timeout, lost, signal })
+      const fault = faultOfEnd(error, { timeout, lost: lost.signal, signal })
       ended(fault?.code ?? 'broken')
       log.warn(
         { task, error: error instanceof Error ? error.message : 'unknown', code: fault?.code },
@@ -103,7 +99,7 @@ export class Lane {
       )
       throw fault ?? error
     } finally {
-      this.#count--
+      this.#open.delete(lost)
     }
     if ('value' in outcome) {
       ended('done')

@@ -18,9 +18,11 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
   const sayer = useSayer()
   const { fields } = sayer.words.kinds.array
   const laid = standing().arrays.find(({ id }) => id === array.id)
-  const plane = standingById(standing(), array.volumeId)?.geometry.faces.find(
+  // A plane that something parts is laid as one.
+  const pieces = standingById(standing(), array.volumeId)?.geometry.faces.filter(
     (face) => face.edgeIndex === array.edgeIndex && face.step === array.step,
   )
+  const areaM2 = pieces?.reduce((sum, piece) => sum + piece.areaM2, 0) ?? 0
   const set = (label: string, changed: Partial<PanelArray>) =>
     documents.set(label, optionId, array.id, changed)
   return (
@@ -32,7 +34,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
           value={`${number(laid.plane.pitchDeg, site, 1)}°${isLevel(laid.plane) ? '' : ` · ${number(laid.plane.azimuthDeg, site)}°`}`}
         />
       )}
-      {plane && <Fact label="Plane area" value={formatArea(plane.areaM2, site.units, site.locale)} />}
+      {areaM2 > 0 && <Fact label="Plane area" value={formatArea(areaM2, site.units, site.locale)} />}
       <ChoiceField
         label={fields.orientation}
         value={array.orientation}

@@ -16,9 +16,11 @@ export function companyOf(context: ToolContext, object: AnyObject): AnyObject[] 
     for (const other of others) {
       const { standing } = kindOf(other)
       if (standing?.rank !== rank || !standing.move) continue
-      const below = { objects: objects.filter(({ id }) => id !== other.id) }
+      const below = {
+        objects: objects.flatMap(({ id, whole }) => (id === other.id ? [] : [{ id, geometry: whole }])),
+      }
       const face = topFaceAt(below, standing.move.middle(other))
-      const owner = face && objects.find(({ geometry }) => geometry.faces.includes(face))
+      const owner = face && objects.find(({ whole }) => whole.faces.includes(face))
       if (owner && company.has(owner.id)) company.add(other.id)
     }
   return others.filter(({ id }) => company.has(id))
