@@ -18,6 +18,7 @@ import { keepSteps } from './store/kept-steps'
 import { LiveLine } from './store/live-line'
 import { Outbox } from './store/outbox'
 import { followAddress } from './store/place'
+import { chosenIds } from './store/selection'
 import { createSession, toast } from './store/session'
 import { aloneAmongTabs, browserShelf } from './store/shelf'
 import { Sync } from './store/sync'
@@ -69,7 +70,7 @@ export async function openBench(
       null,
     ),
   )
-  session.subscribe(({ selection }) => line.select(selection?.id ?? null))
+  session.subscribe(({ selection }) => line.select(chosenIds(selection)[0] ?? null))
   const stopKeeping = keepSteps(documents, jobId, window.sessionStorage)
   const { site, siteWith } = rememberedSites(documents, () => session.getState().optionId, catalogue)
   // Nothing laid yet: the sky of the place says more than an empty yield.

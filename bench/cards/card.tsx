@@ -5,12 +5,17 @@ import { Frame } from '../card/frame'
 import { PanelCard } from '../card/panel-card'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
+import { lazyCard } from '../kinds/lazy-card'
+import { type Several } from '../store/selection'
 import { hideOrShow } from '../store/hiding'
 import { type ToolContext } from '../tools/chart'
 import { duplicateSelected } from '../tools/select/duplicate'
-import { removeObject } from '../tools/select/edits'
+import { removeObjects } from '../tools/select/edits'
 import { mirrorSelected } from '../tools/select/mirror'
 import { useToolContext } from '../use-tool-context'
+
+const TurnField = lazyCard<object>('TurnField')
+const SeveralCard = lazyCard<{ readonly selection: Several }>('SeveralCard')
 
 /** The small panel by the selected object with its measures, all of them editable. */
 export function Card() {
@@ -19,6 +24,7 @@ export function Card() {
   const option = useOption()
   if (!selection) return null
   if (selection.kind === 'panel') return <PanelCard id={selection.id} arrayId={selection.arrayId} />
+  if (selection.kind !== 'object') return <SeveralCard selection={selection} />
   const object = house[selection.id] ?? option[selection.id]
   return object ? <ObjectCard object={object} /> : null
 }
@@ -40,9 +46,10 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
         ...(standing?.move ? actionsOf(context, standing.move.mirrored !== undefined) : []),
         ...(standing ? [{ label: isHidden ? 'Show' : 'Hide', hint: hidingHint, run: hide }] : []),
       ]}
-      onDelete={() => removeObject(context, object.id)}
+      onDelete={() => removeObjects(context, [object.id])}
     >
       <Measures object={object} />
+      {standing?.move?.turned && !('rotationDeg' in object) && !('azimuthDeg' in object) && <TurnField />}
     </Frame>
   )
 }

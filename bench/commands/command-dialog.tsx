@@ -51,6 +51,9 @@ function Shortcuts({ commands }: { readonly commands: readonly Command[] }) {
     ['Remove the last corner', 'Backspace'],
     ['No snapping', 'Shift'],
     ['Step through the modules of a selected array', 'arrows'],
+    ['Add to the selection, or take out', 'Shift click'],
+    ['Select what a box holds', 'drag beside it'],
+    ['Copy, cut and paste, into other jobs as well', 'Ctrl C, X, V'],
     ['Nudge the selection', 'arrows, Shift: 10×'],
     ['Delete the selection', 'Delete'],
   ]

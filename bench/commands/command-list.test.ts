@@ -13,6 +13,7 @@ function commands(corners = 0) {
     tools: {
       take: (tool: string) => done.push(tool),
       duplicate: () => done.push('duplicate'),
+      chooseAll: () => done.push('all'),
       mirror: (axis: string) => done.push(axis),
       // The tool in hand takes back what it draws, as long as there is something.
       chart: { undo: () => drawn > 0 && (drawn--, done.push('corner'), true) },
@@ -49,6 +50,8 @@ test('undo and redo want Control, letters alone take tools and turn to their cha
   press('y', { control: true })
   press('z')
   expect(done).toEqual(['undo', 'redo', 'redo'])
+  press('a', { control: true })
+  expect(done.at(-1)).toBe('all')
   press('d', { control: true })
   press('d')
   expect(done.slice(-2)).toEqual(['duplicate', 'dormer'])

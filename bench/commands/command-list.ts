@@ -46,6 +46,12 @@ export function commandsOf({ session, documents, tools, allTools }: BenchParts):
       run: () => tools.duplicate(),
     },
     {
+      label: 'Select everything; with modules selected, all modules of their arrays',
+      shortcut: 'Ctrl A',
+      matches: (e, c) => c && e.key.toLowerCase() === 'a',
+      run: () => tools.chooseAll(),
+    },
+    {
       label: 'Mirror the selection, east for west',
       shortcut: 'X',
       matches: plain('x'),

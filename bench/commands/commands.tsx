@@ -3,6 +3,8 @@
 import { useEffect, useMemo } from 'react'
 import { useBench, useSession } from '../context'
 import { lazyPart } from '../lazy-parts'
+import { useToolContext } from '../use-tool-context'
+import { followClipboard } from './clipboard'
 import { commandsOf } from './command-list'
 
 const CommandDialog = lazyPart('CommandDialog')
@@ -12,6 +14,7 @@ export function Commands() {
   const bench = useBench()
   const { session, tools } = bench
   const dialog = useSession((s) => s.dialog)
+  const context = useToolContext()
   const commands = useMemo(() => commandsOf(bench), [bench])
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -35,6 +38,15 @@ export function Commands() {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [commands, session, tools])
+  useEffect(
+    () =>
+      followClipboard(
+        context,
+        () => tools.pointer,
+        () => tools.chart.id === 'select' && session.getState().dialog === null,
+      ),
+    [context, session, tools],
+  )
   const close = () => session.setState({ dialog: null })
   return dialog === 'commands' || dialog === 'shortcuts' ? (
     <CommandDialog shows={dialog} commands={commands} onClose={close} />

@@ -5,6 +5,7 @@ import { type AnyObject } from '@/core/kinds/index'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
 import { showAll } from '../store/hiding'
+import { ofObjects, ownerIds, toggled } from '../store/selection'
 import { type Chapter } from '../store/session'
 
 /** What is listed in a chapter, in the order of the documents. */
@@ -27,14 +28,15 @@ export function ObjectList({
 }) {
   const { session, site } = useBench()
   const sayer = useSayer()
-  const selected = useSession((s) => (s.selection?.kind === 'panel' ? s.selection.arrayId : s.selection?.id))
+  const selection = useSession((s) => s.selection)
+  const selected = ownerIds(selection)
   const hidden = useSession((s) => s.hidden)
   const gone = objects.filter(({ id }) => hidden.includes(id)).length
   const list = useRef<HTMLUListElement>(null)
   // What is chosen on the stage, or has just been put there, is seen in its list.
   useEffect(() => {
     list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: 'nearest' })
-  }, [selected])
+  }, [selection])
   return (
     <>
       <ul ref={list} className="mt-2">
@@ -44,9 +46,13 @@ export function ObjectList({
             <li key={object.id}>
               <button
                 type="button"
-                aria-pressed={selected === object.id}
-                className={`flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-left hover:bg-fold ${selected === object.id ? 'bg-verdigris-soft' : ''}`}
-                onClick={() => session.setState({ selection: { kind: 'object', id: object.id } })}
+                aria-pressed={selected.includes(object.id)}
+                className={`flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-1 text-left hover:bg-fold ${selected.includes(object.id) ? 'bg-verdigris-soft' : ''}`}
+                onClick={(event) => {
+                  const one = ofObjects([object.id])
+                  const more = event.shiftKey || event.ctrlKey || event.metaKey
+                  session.setState({ selection: more ? toggled(selection, one) : one })
+                }}
                 onMouseEnter={() => session.setState({ hover: object.id })}
                 onMouseLeave={() => session.setState({ hover: null })}
               >

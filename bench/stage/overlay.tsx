@@ -7,6 +7,7 @@ import { ofKind } from '@/core/kinds/documents'
 import { type Handle } from '@/core/kinds/standing'
 import { type StageView } from '@/stage/stage-view'
 import { useHouse, useSession, useSite } from '../context'
+import { objectIdsOf } from '../store/selection'
 import { type Grip } from '../tools/chart'
 
 interface Props {
@@ -38,6 +39,7 @@ export function Overlay({ view, grips, small }: Props) {
   if (small) return null
   const at = (p: Vec2, z = 0.03) => view.project([p[0], p[1], z])
   const selected = selection?.kind === 'object' ? house[selection.id] : undefined
+  const chosen = objectIdsOf(selection)
   const kept = chapter === 'shape' || chapter === 'site' ? ofKind(house, 'dimension') : []
   const points = sketch?.points ?? []
   const last = points.at(-1)
@@ -48,6 +50,7 @@ export function Overlay({ view, grips, small }: Props) {
   return (
     <>
       <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden>
+        {sketch?.box && <Box corners={sketch.box} />}
         {sketch?.snap?.guides.map(([a, b], i) => (
           <Segment key={i} a={at(a)} b={at(b)} className="stroke-verdigris" dash="3 4" />
         ))}
@@ -62,7 +65,7 @@ export function Overlay({ view, grips, small }: Props) {
             key={id}
             a={view.project(from)}
             b={view.project(to)}
-            className={selection?.id === id ? 'stroke-verdigris' : 'stroke-pencil'}
+            className={chosen.includes(id) ? 'stroke-verdigris' : 'stroke-pencil'}
             width={1.25}
             dash="5 3"
           />
@@ -126,7 +129,7 @@ export function Overlay({ view, grips, small }: Props) {
           a={from}
           b={to}
           text={formatLength(length3(sub3(to, from)), units, locale)}
-          quiet={selection?.id !== id}
+          quiet={!chosen.includes(id)}
         />
       ))}
       {selected?.kind === 'volume' &&
@@ -162,6 +165,20 @@ export function Overlay({ view, grips, small }: Props) {
         </p>
       )}
     </>
+  )
+}
+
+/** Drawn round what is to be chosen. */
+function Box({ corners: [a, b] }: { readonly corners: readonly [Vec2, Vec2] }) {
+  return (
+    <rect
+      x={Math.min(a[0], b[0])}
+      y={Math.min(a[1], b[1])}
+      width={Math.abs(a[0] - b[0])}
+      height={Math.abs(a[1] - b[1])}
+      className="fill-verdigris/10 stroke-verdigris"
+      strokeDasharray="4 3"
+    />
   )
 }
 

@@ -8,19 +8,20 @@ import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'
-import { kindOf } from '@/core/kinds/index'
 import { frameOfSite } from '@/core/site/frame'
 import { pick } from '@/core/site/pick'
-import { standingById, withoutObjects, type Site } from '@/core/site/site'
+import { withoutObjects, type Site } from '@/core/site/site'
 import { type Emphasis } from '@/stage/maquette'
 import { cssColour, darkPalette, lightPalette, sunMapColour } from '@/stage/palette'
 import { StageView } from '@/stage/stage-view'
 import { useMedia } from '@/stage/use-media'
 import { Card } from '../cards/card'
+import { chosenIds, soleOwner } from '../store/selection'
 import { type Grip, type PointerInput } from '../tools/chart'
+import { gripsOf } from '../tools/grips'
+import { middleOf } from '../tools/middle-of'
 import { carrierOf } from '../tools/standing-objects'
 import { CardPlace } from './card-place'
-import { middleOf } from './middle-of'
 import { Overlay } from './overlay'
 import { PlaneLabels } from './plane-labels'
 import { SheetNote } from './sheet-note'
@@ -55,22 +56,12 @@ export function Stage({ small }: { readonly small: boolean }) {
   const hidden = useSession((s) => s.hidden)
   const shown = useMemo(() => withoutObjects(standing, new Set(hidden)), [standing, hidden])
   const palette = dark ? darkPalette : lightPalette
-  const grips = useMemo((): readonly Grip[] => {
-    const object = selection?.kind === 'object' ? (house[selection.id] ?? option[selection.id]) : undefined
-    const whole = object && standingById(standing, object.id)?.whole
-    if (small || !object || !whole) return []
-    return (
-      kindOf(object)
-        .standing?.handles(object, whole)
-        .map((handle) => ({ objectId: object.id, handle })) ?? []
-    )
-  }, [standing, house, option, selection, small])
-  const slotsOf =
-    selection?.kind === 'panel'
-      ? selection.arrayId
-      : selection && carrierOf(option, selection.id)
-        ? selection.id
-        : null
+  const grips = useMemo(
+    () => (small ? [] : gripsOf(standing, (id) => house[id] ?? option[id], selection)),
+    [standing, house, option, selection, small],
+  )
+  const owner = soleOwner(selection)
+  const slotsOf = owner !== null && carrierOf(option, owner) ? owner : null
 
   useEffect(() => {
     if (!canvas.current) return
@@ -117,7 +108,7 @@ export function Stage({ small }: { readonly small: boolean }) {
         .filter((check) => check.severity === 'broken')
         .flatMap((check) => check.objects) ?? []
     return {
-      selected: new Set(selection ? [selection.id] : []),
+      selected: new Set(chosenIds(selection)),
       lit: new Set([
         ...lit,
         ...(hover ? [hover] : []),
@@ -173,6 +164,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       at: ground ? [ground[0], ground[1]] : [0, 0],
       ray,
       screen,
+      project: (point) => view.project(point),
       hit: pick(shown, ray, slotsOf),
       grip: tool === 'select' ? gripAt(view, grips, screen) : null,
       shift: event.shiftKey,
@@ -202,14 +194,19 @@ export function Stage({ small }: { readonly small: boolean }) {
         onPointerMove={(event) => {
           if (event.buttons > 1) return
           const input = inputOf(event)
-          if (input) tools.chart.move(input)
+          if (!input) return
+          tools.point(input)
+          tools.chart.move(input)
         }}
         onPointerUp={(event) => {
           const input = event.button === 0 ? inputOf(event) : null
           if (input) tools.chart.release(input)
         }}
         onPointerCancel={() => tools.chart.cancel()}
-        onPointerLeave={() => session.getState().hover && session.setState({ hover: null })}
+        onPointerLeave={() => {
+          tools.point(null)
+          if (session.getState().hover) session.setState({ hover: null })
+        }}
       />
       {lost && (
         <p className="absolute inset-x-8 top-1/3 text-center">
@@ -229,7 +226,7 @@ export function Stage({ small }: { readonly small: boolean }) {
         </div>
       )}
       {!small && !running && view && selection && (
-        <CardPlace view={view} about={middleOf(standing, selection)} of={selection.id}>
+        <CardPlace view={view} about={middleOf(standing, selection)} of={chosenIds(selection).join()}>
           <Card />
         </CardPlace>
       )}

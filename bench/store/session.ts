@@ -3,14 +3,11 @@ import { type Snap } from '@/core/geometry/snap'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Words } from '@/words/words'
 import { type Step } from './documents'
+import { type Selection } from './selection'
 
 /** The places of the outline, and the tools; both have their words. */
 export type Chapter = keyof Words['chapters']
 export type ToolId = keyof Words['tools']
-
-export type Selection =
-  | { readonly kind: 'object'; readonly id: string }
-  | { readonly kind: 'panel'; readonly id: string; readonly arrayId: string }
 
 export type CarpetLayer = 'sun' | 'shade' | 'yield' | 'load' | 'net' | 'price' | 'battery'
 
@@ -23,6 +20,8 @@ export interface Sketch {
   /** Points in space that were clicked. */
   readonly marks: readonly Vec3[]
   readonly snap: Snap | null
+  /** Two corners of a box that is drawn round things, px of the stage. */
+  readonly box: readonly [Vec2, Vec2] | null
   /** Typed so far. */
   readonly typed: string
   readonly message: string | null

@@ -1,5 +1,5 @@
 import { type Ray } from '@/core/geometry/ray'
-import { type Vec2 } from '@/core/geometry/vector'
+import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Objects } from '@/core/kinds/documents'
 import { type Handle } from '@/core/kinds/standing'
 import { type Hit } from '@/core/site/pick'
@@ -21,6 +21,8 @@ export interface PointerInput {
   readonly ray: Ray
   /** Pixels. */
   readonly screen: Vec2
+  /** Where a point is seen on the stage; null behind the eye. */
+  readonly project: (point: Vec3) => Vec2 | null
   readonly hit: Hit | null
   readonly grip: Grip | null
   readonly shift: boolean

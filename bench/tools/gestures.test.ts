@@ -1,5 +1,6 @@
 import { coverId, defaultCover } from '@/core/kinds/cover/cover'
 import { defaultTree } from '@/core/kinds/tree/tree'
+import { chosenIds } from '../store/selection'
 import { bench } from './testing'
 
 const rectangle = (b: ReturnType<typeof bench>) => {
@@ -261,7 +262,7 @@ test('by keys alone: from the array to its modules, row by row, one deleted and 
   const slots = () => (array()?.panels ?? []).map((panel) => panel.slot)
   const here = () => {
     const { selection } = b.session.getState()
-    return selection?.kind === 'panel' ? selection.id.slice(id.length + 1) : selection?.id
+    return selection?.kind === 'panel' ? selection.id.slice(id.length + 1) : chosenIds(selection)[0]
   }
   b.session.setState({ selection: null })
   expect(b.key('ArrowRight')).toBe(false)

@@ -1,4 +1,5 @@
 import { houseId } from '../store/documents'
+import { chosenIds } from '../store/selection'
 import { bench, gabledHouse } from './testing'
 
 const house = gabledHouse(30)
@@ -126,7 +127,7 @@ test('a copy stands beside what was selected, along the eave of its plane, and i
   if (copy?.kind !== 'dormer') throw new Error('there is a copy')
   // 2.4 m wide and half a metre between, eastward along the south eave.
   expect(copy).toMatchObject({ name: 'Dormer 2', front: [0.9, -3.6], widthM: 2.4 })
-  expect(b.session.getState().selection?.id).toBe(copy.id)
+  expect(chosenIds(b.session.getState().selection)[0]).toBe(copy.id)
   b.documents.undo()
   expect(Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')).toEqual([first])
   // A building is copied with what stands on it; nothing selected is nothing to do.

@@ -16,6 +16,7 @@ export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
       tape: null,
       marks: [],
       snap: null,
+      box: null,
       typed: '',
       message: null,
       ...sketch,

@@ -1,18 +1,18 @@
 import { coverId, defaultCover } from '@/core/kinds/cover/cover'
 import { type Objects } from '@/core/kinds/documents'
-import { kindOf } from '@/core/kinds/index'
 import { type Volume } from '@/core/kinds/volume/volume'
 import { defaultSite } from '@/core/kinds/site/site'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { pick } from '@/core/site/pick'
-import { standingById } from '@/core/site/site'
 import { catalogue } from '@/town/equipment'
 import { tools as allTools } from '../kinds/index'
 import { makeToolContext } from '../make-tool-context'
 import { rememberedSites } from '../open-bench'
 import { DocumentStore, houseId } from '../store/documents'
+import { soleOwner } from '../store/selection'
 import { createSession } from '../store/session'
 import { type Grip, type PointerInput } from './chart'
+import { gripsOf } from './grips'
 import { carrierOf } from './standing-objects'
 import { ToolBox } from './tool-box'
 
@@ -51,14 +51,12 @@ export function bench(house: Objects = {}) {
     () => (seed = (seed + 0.37) % 1),
   )
   const tools = new ToolBox(context, allTools)
-  const grips = (): Grip[] => {
-    const id = session.getState().selection?.id ?? ''
-    const object = documents.house[id] ?? documents.document('option-a')[id]
-    const whole = standingById(site(), id)?.whole
-    return object && whole
-      ? (kindOf(object).standing?.handles(object, whole) ?? []).map((handle) => ({ objectId: id, handle }))
-      : []
-  }
+  const grips = (): readonly Grip[] =>
+    gripsOf(
+      site(),
+      (id) => documents.house[id] ?? documents.document('option-a')[id],
+      session.getState().selection,
+    )
   const input = (
     at: Vec2,
     shift = false,
@@ -67,7 +65,8 @@ export function bench(house: Objects = {}) {
   ): PointerInput => {
     const ray = { origin: from, direction }
     const selection = session.getState().selection
-    const slotsOf = selection && carrierOf(documents.document('option-a'), selection.id) ? selection.id : null
+    const owner = soleOwner(selection)
+    const slotsOf = owner !== null && carrierOf(documents.document('option-a'), owner) ? owner : null
     const grip =
       grips().find(
         ({ handle }) => handle.moves !== 'up' && Math.hypot(handle.at[0] - at[0], handle.at[1] - at[1]) < 0.2,
@@ -76,6 +75,7 @@ export function bench(house: Objects = {}) {
       at,
       ray,
       screen: [at[0] * 100, at[1] * 100],
+      project: ([x, y]) => [x * 100, y * 100],
       hit: pick(site(), ray, slotsOf),
       grip,
       shift,
@@ -84,11 +84,11 @@ export function bench(house: Objects = {}) {
   }
   const press = (x: number, y: number, shift = false) => tools.chart.press(input([x, y], shift))
   const move = (x: number, y: number, shift = false) => tools.chart.move(input([x, y], shift))
-  const release = (x: number, y: number) => tools.chart.release(input([x, y]))
-  const click = (x: number, y: number) => {
+  const release = (x: number, y: number, shift = false) => tools.chart.release(input([x, y], shift))
+  const click = (x: number, y: number, shift = false) => {
     move(x, y)
-    press(x, y)
-    release(x, y)
+    press(x, y, shift)
+    release(x, y, shift)
   }
   const type = (text: string) => [...text].forEach((key) => tools.chart.key({ key, shift: false }))
   const key = (name: string) => tools.chart.key({ key: name, shift: false })

@@ -1,6 +1,8 @@
 import { type ToolId } from '../store/session'
-import { ToolChart, type ToolContext } from './chart'
+import { type Vec2 } from '@/core/geometry/vector'
+import { type PointerInput, ToolChart, type ToolContext } from './chart'
 import { type MirrorAxis } from '@/core/kinds/standing'
+import { chooseAll } from './select/choose-all'
 import { duplicateSelected } from './select/duplicate'
 import { mirrorSelected } from './select/mirror'
 import { type Tool } from './tool'
@@ -10,6 +12,7 @@ export class ToolBox {
   readonly #context: ToolContext
   readonly #tools: readonly Tool[]
   #chart: ToolChart
+  #pointer: Vec2 | null = null
 
   constructor(context: ToolContext, tools: readonly Tool[]) {
     this.#context = context
@@ -19,6 +22,15 @@ export class ToolBox {
 
   get chart(): ToolChart {
     return this.#chart
+  }
+
+  /** Where the hand points: on what stands there, or on the ground; null while it is elsewhere. */
+  get pointer(): Vec2 | null {
+    return this.#pointer
+  }
+
+  point(input: PointerInput | null): void {
+    this.#pointer = input && (input.hit ? [input.hit.point[0], input.hit.point[1]] : input.at)
   }
 
   take(id: ToolId): void {
@@ -31,6 +43,10 @@ export class ToolBox {
   /** @returns whether there was something to be copied */
   duplicate(): boolean {
     return this.#chart.id === 'select' && duplicateSelected(this.#context)
+  }
+
+  chooseAll(): void {
+    if (this.#chart.id === 'select') chooseAll(this.#context)
   }
 
   mirror(axis: MirrorAxis): boolean {

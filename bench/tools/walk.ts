@@ -26,5 +26,5 @@ export function walked([x, y]: Vec2, { key, shift }: KeyInput): Vec2 | null {
 export function fromAbove(context: ToolContext, at: Vec2, reachM = 0): PointerInput {
   const ray: Ray = { origin: [at[0], at[1], skyM], direction: [0, 0, -1] }
   const hit = pick(context.site(), ray, null)
-  return { at, ray, screen: [0, 0], hit, grip: null, shift: false, reachM }
+  return { at, ray, screen: [0, 0], project: () => null, hit, grip: null, shift: false, reachM }
 }

@@ -6,14 +6,18 @@ import { type MirrorAxis, type Reshape } from './standing'
 export const mirroredPoint = ([x, y]: Vec2, [cx, cy]: Vec2, axis: MirrorAxis): Vec2 =>
   inWorld(axis === 'east-west' ? [2 * cx - x, y] : [x, 2 * cy - y])
 
-const wrapped = (deg: number) => (deg > 180 ? deg - 360 : deg <= -180 ? deg + 360 : deg)
+/** The same direction, over -180 and up to 180 degrees. */
+export const wrappedDeg = (deg: number): number => {
+  const rest = deg % 360
+  return rest > 180 ? rest - 360 : rest <= -180 ? rest + 360 : rest
+}
 
 /**
  * A turn of a direction that has its back on its right: the side that was in front is in front of the turned one.
  * Whoever has no front looks the same by it.
  */
 export const mirroredTurnDeg = (rotationDeg: number, axis: MirrorAxis): number =>
-  wrapped(axis === 'east-west' ? -rotationDeg : 180 - rotationDeg)
+  wrappedDeg(axis === 'east-west' ? -rotationDeg : 180 - rotationDeg)
 
 /** For what turns over by its rotation alone. */
 export const turnedOver = <T extends { readonly rotationDeg: number }>(

@@ -179,6 +179,8 @@ export interface Movement<T> {
   readonly along: 'level' | 'faces' | 'grip'
   /** Turned over about its middle; left out by what is the same on both sides. */
   readonly mirrored?: (object: T, axis: MirrorAxis) => Reshape<T>
+  /** Turned about a point, clockwise as the compass counts; left out by what only goes to another place. */
+  readonly turned?: (object: T, about: Vec2, clockwiseDeg: number) => Partial<T>
 }
 
 /** What a mirror changes about: east and west, or north and south. */
@@ -191,6 +193,10 @@ export interface Carrier<T> {
   /** Places left empty. */
   readonly removed: (object: T) => readonly string[]
   readonly withRemoved: (object: T, removed: readonly string[]) => Partial<T>
+  /** What it lies on; null where it stands by itself. */
+  readonly liesOn: (object: T) => string | null
+  /** The same on another such thing. */
+  readonly laidOn: (object: T, ownerId: string) => Partial<T>
   /** Stays on its plane when the sides of what it lies on get other numbers. */
   readonly renumbered?: (object: T, ownerId: string, sideAfter: (side: number) => number) => Partial<T>
 }

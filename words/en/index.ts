@@ -16,6 +16,7 @@ import {
   loadShapes,
   roofCoverings,
   roofForms,
+  severalCard,
   treeCard,
 } from './choices'
 import { kinds } from './kinds'
@@ -53,6 +54,7 @@ export const en = {
   gridPhases,
   roofCoverings,
   treeCard,
+  severalCard,
   dormerForms,
   edgeForms,
   compass,

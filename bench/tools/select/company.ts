@@ -1,16 +1,49 @@
-import { sub2, type Vec2 } from '@/core/geometry/vector'
+import { type Vec2 } from '@/core/geometry/vector'
 import { topFaceAt } from '@/core/kinds/below'
 import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { inWorld } from '@/core/kinds/place'
+import { houseId } from '../../store/documents'
+import { objectIdsOf } from '../../store/selection'
 import { type ToolContext } from '../chart'
-import { withChanged } from '../standing-objects'
+import { standingObject, withChanged, type FoundObject } from '../standing-objects'
 
-/** What stands on an object, or on what stands on it, and goes where it goes: its dormers, chimneys and windows. */
-export function companyOf(context: ToolContext, object: AnyObject): AnyObject[] {
+/** Objects that are moved, copied or turned as one, and what stands on them and goes along. */
+export interface Party {
+  readonly chosen: readonly FoundObject[]
+  readonly company: readonly AnyObject[]
+}
+
+/** What is chosen as a whole and can be moved. */
+export const chosenToMove = (context: ToolContext): FoundObject[] =>
+  found(context, objectIdsOf(context.session.getState().selection))
+
+const found = (context: ToolContext, ids: readonly string[]): FoundObject[] =>
+  ids.flatMap((id) => {
+    const one = standingObject(context, id)
+    return one?.standing.move ? [one] : []
+  })
+
+export function partyOf(context: ToolContext, ids: readonly string[]): Party {
+  const chosen = found(context, ids)
+  return {
+    chosen,
+    company: companyOf(
+      context,
+      chosen.map(({ object }) => object),
+    ),
+  }
+}
+
+/**
+ * What stands on some objects, or on what stands on them, and goes where they go: their dormers, chimneys and windows.
+ * They themselves are not among it.
+ */
+export function companyOf(context: ToolContext, chosen: readonly AnyObject[]): AnyObject[] {
   const { objects } = context.site()
-  const others = Object.values(context.documents.house).filter(({ id }) => id !== object.id)
-  const company = new Set([object.id])
+  const own = new Set(chosen.map(({ id }) => id))
+  const others = Object.values(context.documents.house).filter(({ id }) => !own.has(id))
+  const company = new Set(own)
   // Dormers stand on the ground's roofs, everything else on either.
   for (const rank of ['dormer', 'roof'] as const)
     for (const other of others) {
@@ -34,13 +67,39 @@ export function movedBy(object: AnyObject, [dx, dy]: Vec2): Partial<AnyObject> {
   return movement.to(object, inWorld([x + dx, y + dy]))
 }
 
-/** The house with an object moved by so much, and its company as far as it went itself. */
-export function withMoved(objects: Objects, id: string, company: readonly string[], by: Vec2): Objects {
-  const object = objects[id]
-  const movement = object && kindOf(object).standing?.move
-  if (!movement) return objects
-  const moved = withChanged(objects, id, () => movedBy(object, by))
-  const gone = moved[id] ?? object
-  const went = sub2(movement.middle(gone), movement.middle(object))
-  return company.reduce((after, one) => withChanged(after, one, (other) => movedBy(other, went)), moved)
+/** As far as all of them get before one is at the end of the world, m. */
+function commonStep(chosen: readonly FoundObject[], by: Vec2): Vec2 {
+  const went = chosen.map(({ object, standing }): Vec2 => {
+    const [x, y] = standing.move?.middle(object) ?? [0, 0]
+    const [tx, ty] = standing.move?.middle({ ...object, ...movedBy(object, by) } as AnyObject) ?? [0, 0]
+    return [tx - x, ty - y]
+  })
+  const least = (axis: 0 | 1) => {
+    const steps = went.map((one) => one[axis])
+    return steps.find((step) => Math.abs(step) === Math.min(...steps.map(Math.abs))) ?? 0
+  }
+  return [least(0), least(1)]
+}
+
+/** Shows a party moved by so much from where its objects stand in it, and no farther than the world. */
+export function previewMoved(context: ToolContext, party: Party, by: Vec2): void {
+  const step = commonStep(party.chosen, by)
+  previewChanged(context, party, (object) => movedBy(object, step))
+}
+
+/** Shows every object of a party changed, in whichever document it is. */
+export function previewChanged(
+  context: ToolContext,
+  { chosen, company }: Party,
+  fields: (object: AnyObject) => Partial<AnyObject>,
+): void {
+  const { documents } = context
+  const byDocument = new Map<string, AnyObject[]>([[houseId, [...company]]])
+  for (const { object, documentId } of chosen)
+    byDocument.set(documentId, [...(byDocument.get(documentId) ?? []), object])
+  for (const [documentId, objects] of byDocument)
+    if (objects.length > 0)
+      documents.preview(documentId, (before) =>
+        objects.reduce((after: Objects, one) => withChanged(after, one.id, () => fields(one)), before),
+      )
 }

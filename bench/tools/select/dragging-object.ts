@@ -1,19 +1,19 @@
 import { rayLevel } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
 import { pickFace } from '@/core/site/pick'
+import { objectIdsOf } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type PointerInput, type ToolContext, ToolState } from '../chart'
-import { standingObject } from '../standing-objects'
-import { companyOf, withMoved } from './company'
+import { movementOf } from '../standing-objects'
+import { partyOf, previewMoved, type Party } from './company'
 
-/** Moves an object as a whole: level with where it was taken, or over the roof planes. */
+/** Moves an object as a whole, and all that are chosen with it: level with where it was taken, or over the roof planes. */
 export class DraggingObject extends ToolState {
   readonly #id: string
   readonly #levelM: number
   readonly #from: Vec2
   readonly #back: () => ToolState
-  /** What goes with it. */
-  #company: readonly string[] = []
+  #party: Party = { chosen: [], company: [] }
 
   constructor(context: ToolContext, id: string, from: PointerInput, back: () => ToolState) {
     super(context)
@@ -25,24 +25,19 @@ export class DraggingObject extends ToolState {
   }
 
   override enter(): void {
-    const found = standingObject(this.context, this.#id)
-    this.#company = found ? companyOf(this.context, found.object).map(({ id }) => id) : []
+    const chosen = objectIdsOf(this.context.session.getState().selection)
+    this.#party = partyOf(this.context, chosen.includes(this.#id) ? chosen : [this.#id])
     this.context.documents.begin()
   }
 
   override move(input: PointerInput): void {
-    const found = standingObject(this.context, this.#id)
-    const movement = found?.standing.move
-    if (!found || !movement) return
+    const movement = movementOf(this.context, this.#id)
+    if (!movement) return
     const at =
-      movement.along === 'faces'
+      movement.along === 'faces' && this.#party.chosen.length === 1
         ? pickFace(this.context.site(), input.ray)
         : rayLevel(input.ray, this.#levelM)
-    if (!at) return
-    const by: Vec2 = [at[0] - this.#from[0], at[1] - this.#from[1]]
-    this.context.documents.preview(found.documentId, (before) =>
-      withMoved(before, this.#id, this.#company, by),
-    )
+    if (at) previewMoved(this.context, this.#party, [at[0] - this.#from[0], at[1] - this.#from[1]])
   }
 
   override release(): void {

@@ -2,54 +2,60 @@ import { type Vec2 } from '@/core/geometry/vector'
 import { topFaceAt } from '@/core/kinds/below'
 import { type AnyObject } from '@/core/kinds/index'
 import { type Geometry } from '@/core/kinds/standing'
-import { newId } from '@/core/model/new-id'
 import { standingById } from '@/core/site/site'
+import { objectIdsOf, ofObjects } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { nameAmong } from '../placing'
 import { standingObject } from '../standing-objects'
-import { companyOf, movedBy } from './company'
+import { spanAlong } from './align'
+import { partyOf, type Party } from './company'
+import { originalsOf, previewCopies } from './copies'
 
 /** Room between an object and its copy, m. */
 const besideM = 0.5
 
-/** Puts a copy of what is selected beside it, along the eave where it stands on a roof, and selects the copy. */
+/**
+ * Puts a copy of what is selected beside it, along the eave where it stands on a roof, with what stands on it and the
+ * modules that lie on it, and selects the copy.
+ */
 export function duplicateSelected(context: ToolContext): boolean {
-  const { selection } = context.session.getState()
-  const found = selection?.kind === 'object' ? standingObject(context, selection.id) : undefined
-  const geometry = found && standingById(context.site(), found.object.id)?.geometry
-  if (!found || !geometry) return false
-  const { object, documentId, standing } = found
-  if (!standing.move) {
-    toast(context.session, 'Modules are laid on their plane: lay them on the other one as well.')
+  const { documents, session } = context
+  const ids = objectIdsOf(session.getState().selection)
+  const party = partyOf(context, ids)
+  if (party.chosen.length === 0) {
+    if (!ids.some((id) => standingObject(context, id))) return false
+    toast(session, 'Modules are laid on their plane: lay them on the other one as well.')
     return true
   }
-  const way = eastOrEave(context, object, standing.move.middle(object))
-  const farM = widthAlong(geometry, way) + besideM
-  const by: Vec2 = [way[0] * farM, way[1] * farM]
-  let copyId = ''
-  const { fault, step } = context.documents.edit('Duplicate', documentId, (before) =>
-    [object, ...companyOf(context, object)].reduce((after, original, i) => {
-      const others = Object.values(after).filter(({ kind }) => kind === original.kind)
-      const id = newId(original.kind, context.random)
-      if (i === 0) copyId = id
-      const copy = {
-        ...original,
-        ...movedBy(original, by),
-        id,
-        ...('name' in original ? { name: nameAmong(context, original.kind, others) } : {}),
-        // The copy is still of its original's own kind.
-      } as AnyObject
-      return { ...after, [id]: copy }
-    }, before),
+  const chosen = party.chosen.map(({ object }) => object)
+  documents.begin()
+  const copyIds = previewCopies(
+    context,
+    originalsOf(context, [...chosen, ...party.company]),
+    beside(context, party),
   )
+  const { fault, step } = documents.commit('Duplicate')
   if (fault) {
-    toast(context.session, context.sayer().fault(fault))
+    toast(session, context.sayer().fault(fault))
     return true
   }
-  context.session.setState({ selection: { kind: 'object', id: copyId } })
-  toast(context.session, 'Copied beside it. Drag the copy where it belongs.', step)
+  session.setState({ selection: ofObjects(chosen.map(({ id }) => copyIds.get(id) ?? id)) })
+  const text =
+    chosen.length === 1
+      ? 'Copied beside it. Drag the copy where it belongs.'
+      : 'Copied beside them. Drag the copies where they belong.'
+  toast(session, text, step)
   return true
+}
+
+/** How far a copy is put away, m. */
+function beside(context: ToolContext, { chosen }: Party): Vec2 {
+  const [first] = chosen
+  if (!first?.standing.move) return [besideM, 0]
+  const way = eastOrEave(context, first.object, first.standing.move.middle(first.object))
+  const geometries = chosen.flatMap(({ object }) => standingById(context.site(), object.id)?.geometry ?? [])
+  const farM = widthAlong(geometries, way) + besideM
+  return [way[0] * farM, way[1] * farM]
 }
 
 /** To the right along the eave of the plane under an object, or to the east where there is none. */
@@ -60,10 +66,7 @@ function eastOrEave(context: ToolContext, { id }: AnyObject, middle: Vec2): Vec2
   return length < 1e-9 ? [1, 0] : [-y / length, x / length]
 }
 
-/** How wide an object is along a way, from its outline above or its crown. */
-function widthAlong({ plan, crowns, frame }: Geometry, [wx, wy]: Vec2): number {
-  const points = [...plan.flatMap((shape) => shape.points), ...frame]
-  const along = points.map(([x, y]) => x * wx + y * wy)
-  const span = along.length > 0 ? Math.max(...along) - Math.min(...along) : 0
-  return Math.max(span, ...crowns.map(({ crownRadiusM }) => 2 * crownRadiusM))
+function widthAlong(geometries: readonly Geometry[], way: Vec2): number {
+  const { low, high } = spanAlong(geometries, way)
+  return high > low ? high - low : 0
 }

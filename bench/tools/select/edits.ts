@@ -1,52 +1,80 @@
+import { type Objects } from '@/core/kinds/documents'
+import { type AnyObject } from '@/core/kinds/index'
 import { withObject } from '../../store/documents'
+import { modulesOf, objectIdsOf, ofObjects, type ModuleRef } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { companyOf, withMoved } from './company'
+import { partyOf, previewMoved } from './company'
 import { carrierOf, standingObject, withChanged } from '../standing-objects'
 
-/** Deletes what is selected: a module leaves an empty place, an object goes. */
+/** Deletes what is selected: modules leave empty places, objects go. */
 export function removeSelected(context: ToolContext): boolean {
   const { selection } = context.session.getState()
   if (!selection) return false
-  if (selection.kind === 'object') {
-    removeObject(context, selection.id)
-    return true
-  }
-  const { arrayId } = selection
-  const slot = selection.id.slice(arrayId.length + 1)
-  const { step } = editRemoved(context, 'Delete module', arrayId, (removed) => [...removed, slot])
-  context.session.setState({ selection: { kind: 'object', id: arrayId } })
-  if (step) toast(context.session, 'Module deleted. Click its empty place to put one back.', step)
+  const modules = modulesOf(selection)
+  if (modules.length > 0) removeModules(context, modules)
+  else removeObjects(context, objectIdsOf(selection))
   return true
 }
 
-export function removeObject(context: ToolContext, id: string): void {
-  const found = standingObject(context, id)
-  if (!found) return
-  const { object, documentId } = found
+function removeModules(context: ToolContext, modules: readonly ModuleRef[]): void {
+  const { documents, session } = context
+  const label = modules.length === 1 ? 'Delete module' : `Delete ${modules.length} modules`
+  const { step } = documents.edit(label, session.getState().optionId, (before) =>
+    modules.reduce((after, { id, arrayId }) => {
+      const slot = id.slice(arrayId.length + 1)
+      return withRemoved(after, arrayId, (removed) => [...removed, slot])
+    }, before),
+  )
+  session.setState({ selection: ofObjects(modules.map(({ arrayId }) => arrayId)) })
+  if (!step) return
+  const text =
+    modules.length === 1
+      ? 'Module deleted. Click its empty place to put one back.'
+      : `${modules.length} modules deleted. Click an empty place to put one back.`
+  toast(session, text, step)
+}
+
+/** Deletes objects, and leaves what stands on them. */
+export function removeObjects(context: ToolContext, ids: readonly string[]): void {
+  const { documents, session } = context
+  const found = ids.flatMap((id) => standingObject(context, id) ?? [])
+  const [first] = found
+  if (!first) return
+  documents.begin()
+  for (const documentId of new Set(found.map((one) => one.documentId)))
+    documents.preview(documentId, (before) =>
+      found.reduce((after, { object }) => withObject(after, object.id, null), before),
+    )
+  const { step } = documents.commit('Delete')
+  session.setState({ selection: null, hover: null })
+  toast(
+    session,
+    `${found.length === 1 ? nameOf(context, first.object) : `${found.length} objects`} deleted.`,
+    step,
+  )
+}
+
+function nameOf(context: ToolContext, object: AnyObject): string {
   const sayer = context.sayer()
-  const name = 'name' in object ? object.name : sayer.say(sayer.words.kinds[object.kind].named, { n: 1 })
-  const { step } = context.documents.edit('Delete', documentId, (before) => withObject(before, id, null))
-  context.session.setState({ selection: null, hover: null })
-  toast(context.session, `${name} deleted.`, step)
+  return 'name' in object ? object.name : sayer.say(sayer.words.kinds[object.kind].named, { n: 1 })
 }
 
 export function restoreSlot(context: ToolContext, arrayId: string, slot: string): void {
-  editRemoved(context, 'Restore module', arrayId, (removed) => removed.filter((other) => other !== slot))
+  context.documents.edit('Restore module', context.session.getState().optionId, (before) =>
+    withRemoved(before, arrayId, (removed) => removed.filter((other) => other !== slot)),
+  )
 }
 
-function editRemoved(
-  context: ToolContext,
-  label: string,
+function withRemoved(
+  objects: Objects,
   arrayId: string,
   recipe: (removed: readonly string[]) => readonly string[],
-) {
-  return context.documents.edit(label, context.session.getState().optionId, (before) => {
-    const carrier = carrierOf(before, arrayId)
-    return carrier
-      ? withChanged(before, arrayId, (object) => carrier.withRemoved(object, recipe(carrier.removed(object))))
-      : before
-  })
+): Objects {
+  const carrier = carrierOf(objects, arrayId)
+  return carrier
+    ? withChanged(objects, arrayId, (object) => carrier.withRemoved(object, recipe(carrier.removed(object))))
+    : objects
 }
 
 const steps: Readonly<Record<string, readonly [number, number]>> = {
@@ -60,16 +88,15 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
 const nudgeM = { metric: 0.01, imperial: 0.0127 } as const
 const farther = 10
 
-/** Moves the selected object a little, and no farther than the end of the world. */
+/** Moves what is selected a little, and no farther than the end of the world. */
 export function nudge(context: ToolContext, key: string, shift: boolean): boolean {
-  const { selection } = context.session.getState()
+  const { documents, session } = context
   const step = steps[key]
-  const found = selection?.kind === 'object' ? standingObject(context, selection.id) : undefined
-  if (!step || !found?.standing.move) return false
+  const party = partyOf(context, objectIdsOf(session.getState().selection))
+  if (!step || party.chosen.length === 0) return false
   const length = nudgeM[context.units()] * (shift ? farther : 1)
-  const company = companyOf(context, found.object).map(({ id }) => id)
-  context.documents.edit('Nudge', found.documentId, (before) =>
-    withMoved(before, found.object.id, company, [step[0] * length, step[1] * length]),
-  )
+  documents.begin()
+  previewMoved(context, party, [step[0] * length, step[1] * length])
+  documents.commit('Nudge')
   return true
 }

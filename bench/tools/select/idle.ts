@@ -1,6 +1,8 @@
 import { type Hit } from '@/core/site/pick'
-import { type Grip, type KeyInput, type PointerInput, ToolState } from '../chart'
+import { modulesOf, objectIdsOf, ofObjects, ownerIds, toggled, type Selection } from '../../store/selection'
+import { type Grip, type KeyInput, type PointerInput, type ToolContext, ToolState } from '../chart'
 import { movementOf } from '../standing-objects'
+import { Boxing } from './boxing'
 import { DraggingHandle } from './dragging-handle'
 import { nudge, removeSelected, restoreSlot } from './edits'
 import { PointingObject } from './pointing-object'
@@ -28,18 +30,33 @@ export class SelectIdle extends ToolState {
       return
     }
     const { session } = this.context
+    const before = session.getState().selection
+    const one = selectionOf(hit)
+    if (input.shift && one) {
+      session.setState({ selection: toggled(before, meantWith(before, one)) })
+      this.go(new Boxing(this.context, input, before, back))
+      return
+    }
+    // One of several that are chosen: a drag moves all of them, a click means it alone.
+    const hitId = ownerIds(one)[0] ?? ''
+    if (before?.kind === 'objects' && before.ids.includes(hitId) && canBeDragged(this.context, hitId)) {
+      const alone = () => session.setState({ selection: one })
+      this.go(new PointingObject(this.context, hitId, input, back, alone))
+      return
+    }
     // Modules that stand on something movable move with it: a first click means the whole of it.
     const carrierId = hit?.kind === 'panel' && movementOf(this.context, hit.arrayId) ? hit.arrayId : null
     if (carrierId !== null) {
-      const chosen = session.getState().selection?.id === carrierId
+      const chosen = objectIdsOf(before).includes(carrierId)
       if (!chosen) session.setState({ selection: { kind: 'object', id: carrierId } })
-      const one = () => session.setState({ selection: selectionOf(hit) })
-      this.go(new PointingObject(this.context, carrierId, input, back, chosen ? one : undefined))
+      const module = () => session.setState({ selection: one })
+      this.go(new PointingObject(this.context, carrierId, input, back, chosen ? module : undefined))
       return
     }
-    session.setState({ selection: selectionOf(hit) })
-    if (hit?.kind === 'object' && (movementOf(this.context, hit.id)?.along ?? 'grip') !== 'grip')
+    session.setState({ selection: input.shift ? before : one })
+    if (hit?.kind === 'object' && canBeDragged(this.context, hit.id))
       this.go(new PointingObject(this.context, hit.id, input, back))
+    else this.go(new Boxing(this.context, input, before, back))
   }
 
   override move({ hit, grip }: PointerInput): void {
@@ -50,8 +67,9 @@ export class SelectIdle extends ToolState {
 
   override key({ key, shift }: KeyInput): boolean {
     if (key === 'Delete' || key === 'Backspace') {
+      const chosen = objectIdsOf(this.context.session.getState().selection)
       // A grip that was under the pointer when something else was chosen from a list is meant no more.
-      const grip = this.#grip?.objectId === this.context.session.getState().selection?.id ? this.#grip : null
+      const grip = this.#grip && chosen.includes(this.#grip.objectId) ? this.#grip : null
       return (grip && removeCorner(this.context, grip)) || removeSelected(this.context)
     }
     if (key.startsWith('Arrow')) return nudge(this.context, key, shift) || stepModule(this.context, key)
@@ -62,6 +80,16 @@ export class SelectIdle extends ToolState {
     this.context.session.setState({ selection: null, why: null, lit: [] })
   }
 }
+
+/** A module that is added to whole objects means the whole of its array; added to its own array, itself. */
+function meantWith(before: Selection | null, one: Selection): Selection | null {
+  const [arrayId] = modulesOf(one).length > 0 ? ownerIds(one) : []
+  const objects = objectIdsOf(before)
+  return arrayId !== undefined && objects.some((id) => id !== arrayId) ? ofObjects([arrayId]) : one
+}
+
+const canBeDragged = (context: ToolContext, id: string) =>
+  (movementOf(context, id)?.along ?? 'grip') !== 'grip'
 
 /** The object that a hit is about. */
 function hoveredIn(hit: Hit): string {

@@ -1,51 +1,68 @@
 import { type Vec2 } from '@/core/geometry/vector'
+import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
-import { mirroredPoint } from '@/core/kinds/mirror'
+import { boxMiddle, mirroredPoint } from '@/core/kinds/mirror'
 import { type MirrorAxis } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
+import { objectIdsOf } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { standingObject, withChanged } from '../standing-objects'
-import { companyOf } from './company'
-import { previewReshaped } from './reshape'
+import { withChanged } from '../standing-objects'
+import { partyOf, type Party } from './company'
+import { renumbered } from './reshape'
 
 /** Turns what is selected over about its middle, with what stands on it; modules stay on their planes. */
 export function mirrorSelected(context: ToolContext, axis: MirrorAxis): boolean {
   const { documents, session } = context
-  const { selection } = session.getState()
-  const found = selection?.kind === 'object' ? standingObject(context, selection.id) : undefined
-  const movement = found?.standing.move
-  if (!found || !movement) return false
-  const { object, documentId } = found
-  if (!movement.mirrored) {
+  const party = partyOf(context, objectIdsOf(session.getState().selection))
+  const { chosen } = party
+  const [first] = chosen
+  if (!first) return false
+  if (chosen.length === 1 && !first.standing.move?.mirrored) {
     toast(session, 'It looks the same both ways.')
     return true
   }
-  const middle = movement.middle(object)
-  const company = companyOf(context, object)
   try {
-    const change = movement.mirrored(object, axis)
-    found.standing.check({ ...object, ...change.fields } as AnyObject)
     documents.begin()
-    previewReshaped(documents, { documentId, objectId: object.id }, change)
-    const turned = documents.document(documentId)
-    documents.preview(documentId, () =>
-      company.reduce(
-        (after, { id }) => withChanged(after, id, (one) => turnedAbout(one, middle, axis)),
-        turned,
-      ),
-    )
+    previewMirrored(context, party, axis)
+    for (const { object, documentId, standing } of chosen) {
+      const turned = documents.document(documentId)[object.id]
+      if (turned) standing.check(turned)
+    }
     const { fault, step } = documents.commit('Mirror')
     if (fault) throw fault
     toast(session, 'Mirrored.', step)
   } catch (error) {
     if (!(error instanceof Fault)) throw error
+    documents.cancel()
     toast(session, context.sayer().fault(error))
   }
   return true
 }
 
-/** What stands on a mirrored object comes to the other side of its middle. */
+/** The middle of what is chosen, in plan. */
+export const middleOfChosen = ({ chosen }: Party): Vec2 =>
+  boxMiddle(chosen.flatMap(({ object, standing }) => (standing.move ? [standing.move.middle(object)] : [])))
+
+function previewMirrored({ documents }: ToolContext, party: Party, axis: MirrorAxis): void {
+  const about = middleOfChosen(party)
+  const all = [...party.chosen.map(({ object }) => object), ...party.company]
+  const ids = new Set([
+    ...documents.options.map(({ id }) => id),
+    ...party.chosen.map((one) => one.documentId),
+  ])
+  // What lies on the sides of a mirrored building finds them under other numbers, in every option.
+  for (const id of ids)
+    documents.preview(id, (before) =>
+      all.reduce((after: Objects, one) => {
+        const reshape = kindOf(one).standing?.move?.mirrored?.(one, axis)
+        const turned = withChanged(after, one.id, () => turnedAbout(one, about, axis))
+        return reshape ? renumbered(turned, one.id, reshape.sideAfter) : turned
+      }, before),
+    )
+}
+
+/** What is mirrored comes to the other side of a middle. */
 function turnedAbout(one: AnyObject, about: Vec2, axis: MirrorAxis): Partial<AnyObject> {
   const movement = kindOf(one).standing?.move
   if (!movement) return {}

@@ -3,7 +3,7 @@ import { type PointerInput, type ToolContext, ToolState } from '../chart'
 import { DraggingObject } from './dragging-object'
 
 /** Pixels a hand may tremble without meaning to drag. */
-const tremblePx = 4
+export const tremblePx = 4
 
 /** Pressed on an object: a click if released here, a drag if moved. */
 export class PointingObject extends ToolState {

@@ -18,7 +18,8 @@ export function previewReshaped(
     documents.preview(id, (before) => renumbered(before, objectId, sideAfter))
 }
 
-function renumbered(objects: Objects, ownerId: string, sideAfter: (side: number) => number): Objects {
+/** What lies on the sides of an object, under the numbers that they have now. */
+export function renumbered(objects: Objects, ownerId: string, sideAfter: (side: number) => number): Objects {
   return Object.keys(objects).reduce((after, id) => {
     const carrier = carrierOf(after, id)
     const object = after[id]

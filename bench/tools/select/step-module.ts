@@ -1,3 +1,4 @@
+import { modulesOf, soleOwner } from '../../store/selection'
 import { type ToolContext } from '../chart'
 
 const steps: Readonly<Record<string, { readonly row: number; readonly column: number }>> = {
@@ -21,10 +22,11 @@ const placeOf = (slot: string) => {
 export function stepModule(context: ToolContext, key: string): boolean {
   const { selection } = context.session.getState()
   const step = steps[key]
-  if (!selection || !step) return false
-  const arrayId = selection.kind === 'panel' ? selection.arrayId : selection.id
+  const arrayId = soleOwner(selection)
+  if (!step || arrayId === null) return false
   const panels = context.site().arrays.find((array) => array.id === arrayId)?.panels ?? []
-  const here = panels.find((panel) => selection.kind === 'panel' && panel.id === selection.id)
+  const chosen = modulesOf(selection).at(-1)?.id
+  const here = panels.find((panel) => panel.id === chosen)
   const next = here ? nextOf(panels, here.slot, step) : panels[0]
   if (!next) return false
   context.session.setState({ selection: { kind: 'panel', id: next.id, arrayId } })

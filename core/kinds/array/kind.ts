@@ -54,6 +54,8 @@ export const arrayKind: Kind<PanelArray> = {
       airGapM: (array) => array.liftM,
       removed: (array) => array.removed,
       withRemoved: (_array, removed) => ({ removed }),
+      liesOn: ({ volumeId }) => volumeId,
+      laidOn: (_array, volumeId) => ({ volumeId }),
       renumbered: ({ volumeId, edgeIndex }, ownerId, sideAfter) =>
         volumeId === ownerId ? { edgeIndex: sideAfter(edgeIndex) } : {},
     },

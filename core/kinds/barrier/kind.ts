@@ -2,6 +2,7 @@ import { sub2, type Vec3 } from '../../geometry/vector'
 import { noParts, type Kind } from '../kind'
 import { boxMiddle, mirroredPoint } from '../mirror'
 import { inWorld, movedTogether, round } from '../place'
+import { turnedPoint } from '../turn'
 import { noCheck, standing, type Drag, type Handle } from '../standing'
 import {
   barrierMigrations,
@@ -35,6 +36,9 @@ export const barrierKind: Kind<Barrier> = {
       mirrored: ({ points }, axis) => ({
         fields: { points: points.map((p) => mirroredPoint(p, boxMiddle(points), axis)) },
         sideAfter: unchanged,
+      }),
+      turned: ({ points }, about, clockwiseDeg) => ({
+        points: points.map((p) => turnedPoint(p, about, clockwiseDeg)),
       }),
     },
     carrier: null,

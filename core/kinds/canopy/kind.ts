@@ -3,6 +3,7 @@ import { toDegrees, toRadians } from '../../model/units'
 import { noParts, type Kind } from '../kind'
 import { turnedOver } from '../mirror'
 import { round } from '../place'
+import { turnedRound } from '../turn'
 import { noCheck, standing, type Drag, type Handle } from '../standing'
 import {
   canopyMigrations,
@@ -39,6 +40,7 @@ export const canopyKind: Kind<Canopy> = {
       to: (_canopy, center) => ({ center }),
       along: 'level',
       mirrored: turnedOver,
+      turned: turnedRound,
     },
     carrier: null,
   }),

@@ -2,6 +2,7 @@ import { roofHeightM } from '../below'
 import { noParts, type Kind } from '../kind'
 import { turnedOver } from '../mirror'
 import { round } from '../place'
+import { turnedRound } from '../turn'
 import { noCheck, standing } from '../standing'
 import {
   chimneyMigrations,
@@ -39,6 +40,7 @@ export const chimneyKind: Kind<Chimney> = {
       to: (_chimney, center) => ({ center }),
       along: 'level',
       mirrored: turnedOver,
+      turned: turnedRound,
     },
     carrier: null,
   }),

@@ -2,6 +2,7 @@ import { sub2, type Vec2, type Vec3 } from '../../geometry/vector'
 import { noParts, type Kind } from '../kind'
 import { mirroredPoint } from '../mirror'
 import { inWorld, movedTogether } from '../place'
+import { turnedPoint } from '../turn'
 import { emptyGeometry, noCheck, standing, type Drag, type Geometry, type Handle } from '../standing'
 import { dimensionMigrations, dimensionSchema, dimensionVersion, type Dimension } from './dimension'
 
@@ -31,6 +32,10 @@ export const dimensionKind: Kind<Dimension> = {
           to: atHeight(mirroredPoint(planOf(dimension.to), middleOf(dimension), axis), dimension.to),
         },
         sideAfter: (side) => side,
+      }),
+      turned: ({ from, to }, about, clockwiseDeg) => ({
+        from: atHeight(turnedPoint(planOf(from), about, clockwiseDeg), from),
+        to: atHeight(turnedPoint(planOf(to), about, clockwiseDeg), to),
       }),
     },
     carrier: null,

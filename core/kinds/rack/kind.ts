@@ -1,7 +1,11 @@
 import { type ModuleSize, noCheck, noDrag, noHandles, standing } from '../standing'
 import { type Kind } from '../kind'
+import { turnedPoint } from '../turn'
 import { rackGeometry } from './geometry'
 import { rackMigrations, rackSchema, rackVersion, type Rack } from './rack'
+
+/** From 0 to under 360, in hundredths. */
+const compassDeg = (deg: number) => Number((((deg % 360) + 360) % 360).toFixed(2)) % 360
 
 export const rackKind: Kind<Rack> = {
   kind: 'rack',
@@ -22,11 +26,17 @@ export const rackKind: Kind<Rack> = {
       middle: (rack) => rack.center,
       to: (_rack, center) => ({ center }),
       along: 'level',
+      turned: ({ center, azimuthDeg }, about, clockwiseDeg) => ({
+        center: turnedPoint(center, about, clockwiseDeg),
+        azimuthDeg: compassDeg(azimuthDeg + clockwiseDeg),
+      }),
     },
     carrier: {
       airGapM: () => null,
       removed: (rack) => rack.removed,
       withRemoved: (_rack, removed) => ({ removed }),
+      liesOn: () => null,
+      laidOn: () => ({}),
     },
   }),
   parts: ({ id }, { panelsOn, moduleId }) => [{ what: 'module', typeId: moduleId, count: panelsOn(id) }],

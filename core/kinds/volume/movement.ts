@@ -1,6 +1,7 @@
 import { sub2 } from '../../geometry/vector'
 import { boxMiddle, mirroredPoint } from '../mirror'
 import { movedTogether } from '../place'
+import { turnedPoint } from '../turn'
 import { type Movement } from '../standing'
 import { type Volume } from './volume'
 
@@ -22,4 +23,7 @@ export const volumeMovement: Movement<Volume> = {
       sideAfter,
     }
   },
+  turned: ({ outline }, about, clockwiseDeg) => ({
+    outline: outline.map((corner) => turnedPoint(corner, about, clockwiseDeg)),
+  }),
 }

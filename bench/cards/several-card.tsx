@@ -1,0 +1,177 @@
+'use client'
+
+import { alignments, type Alignment } from '@/core/geometry/align'
+import { type AnyObject } from '@/core/kinds/index'
+import { Fact, Frame } from '../card/frame'
+import { useBench, useHouse, useNumbers, useOption, useSayer } from '../context'
+import { hideSelected } from '../store/hiding'
+import { modulesOf, objectIdsOf, ofObjects, type Several } from '../store/selection'
+import { type ToolContext } from '../tools/chart'
+import { alignSelected, axesOf } from '../tools/select/align'
+import { partyOf } from '../tools/select/company'
+import { duplicateSelected } from '../tools/select/duplicate'
+import { removeSelected } from '../tools/select/edits'
+import { mirrorSelected } from '../tools/select/mirror'
+import { useToolContext } from '../use-tool-context'
+import { TurnField } from './turn-field'
+
+/** What several things in hand have together, and what can be done with all of them. */
+export function SeveralCard({ selection }: { readonly selection: Several }) {
+  return selection.kind === 'panels' ? (
+    <ModulesCard selection={selection} />
+  ) : (
+    <ObjectsCard ids={objectIdsOf(selection)} />
+  )
+}
+
+function ModulesCard({ selection }: { readonly selection: Several }) {
+  const { session } = useBench()
+  const { numbers } = useNumbers()
+  const context = useToolContext()
+  const sayer = useSayer()
+  const words = sayer.words.severalCard
+  const chosen = modulesOf(selection)
+  const ids = new Set(chosen.map(({ id }) => id))
+  const panels = numbers?.summary.panels.filter(({ id }) => ids.has(id)) ?? []
+  const mean = (of: (panel: (typeof panels)[number]) => number) =>
+    panels.reduce((sum, panel) => sum + of(panel), 0) / Math.max(1, panels.length)
+  const sun = sayer.quantity({ value: mean((panel) => panel.sunKwhM2), unit: 'kWh/m²' })
+  const access = sayer.quantity({ value: mean((panel) => panel.sunAccess), unit: 'share' })
+  const whole = () => session.setState({ selection: ofObjects(chosen.map(({ arrayId }) => arrayId)) })
+  return (
+    <Frame
+      title={sayer.say(words.modules, { n: chosen.length })}
+      kind={words.selected}
+      actions={[{ label: words.wholeArray, hint: words.wholeArrayHint, run: whole }]}
+      onDelete={() => removeSelected(context)}
+    >
+      {panels.length > 0 && (
+        <>
+          <Fact label={words.meanSun} value={sun.figure} unit={sun.unit} />
+          <Fact label={words.meanAccess} value={access.figure} unit={access.unit} />
+        </>
+      )}
+    </Frame>
+  )
+}
+
+function ObjectsCard({ ids }: { readonly ids: readonly string[] }) {
+  const { session } = useBench()
+  const house = useHouse()
+  const option = useOption()
+  const context = useToolContext()
+  const sayer = useSayer()
+  const words = sayer.words.severalCard
+  const party = partyOf(context, ids)
+  const objects = ids.flatMap((id) => house[id] ?? option[id] ?? [])
+  const movable = party.chosen.length > 0
+  return (
+    <Frame
+      title={sayer.say(words.objects, { n: ids.length })}
+      kind={words.selected}
+      actions={[
+        ...(movable
+          ? [
+              { label: words.copy, hint: words.copyHint, run: () => duplicateSelected(context) },
+              {
+                label: words.flipEast,
+                hint: words.flipEastHint,
+                run: () => mirrorSelected(context, 'east-west'),
+              },
+              {
+                label: words.flipNorth,
+                hint: words.flipNorthHint,
+                run: () => mirrorSelected(context, 'north-south'),
+              },
+            ]
+          : []),
+        { label: words.hide, hint: words.hideHint, run: () => hideSelected(session) },
+      ]}
+      onDelete={() => removeSelected(context)}
+    >
+      <p className="quiet">{countsOf(objects, sayer.words.kinds).join(', ')}</p>
+      {movable && <TurnField />}
+      {party.chosen.length > 1 && (
+        <AlignButtons context={context} plane={axesOf(context, party).on === 'plane'} />
+      )}
+    </Frame>
+  )
+}
+
+/** How many there are of each kind, in the order they were chosen. */
+function countsOf(
+  objects: readonly AnyObject[],
+  kinds: ReturnType<typeof useSayer>['words']['kinds'],
+): string[] {
+  const counts = new Map<AnyObject['kind'], number>()
+  for (const { kind } of objects) counts.set(kind, (counts.get(kind) ?? 0) + 1)
+  return [...counts].map(([kind, n]) => `${kinds[kind].one} × ${n}`)
+}
+
+function AlignButtons({ context, plane }: { readonly context: ToolContext; readonly plane: boolean }) {
+  const sayer = useSayer()
+  const words = sayer.words.severalCard
+  const named: Readonly<Record<'across' | 'up', Readonly<Record<Alignment, string>>>> = plane
+    ? { across: words.onPlane.across, up: words.onPlane.up }
+    : { across: words.onGround.across, up: words.onGround.up }
+  return (['across', 'up'] as const).map((along) => (
+    <div key={along} role="group" aria-label={words.align[along]} className="mt-1 flex items-baseline gap-1">
+      <span className="flex-1 text-pencil">{words.align[along]}</span>
+      {alignments.map((alignment) => (
+        <button
+          key={alignment}
+          type="button"
+          title={named[along][alignment]}
+          aria-label={named[along][alignment]}
+          className="cursor-pointer rounded border border-line p-[3px] hover:border-verdigris"
+          onClick={() => alignSelected(context, along, alignment)}
+        >
+          <AlignMark along={along} alignment={alignment} />
+        </button>
+      ))}
+    </div>
+  ))
+}
+
+/** Two bars and the line that they are brought to; two bars between two lines for equal room. */
+function AlignMark({ along, alignment }: { readonly along: 'across' | 'up'; readonly alignment: Alignment }) {
+  const line = { low: 1.5, middle: 7, high: 12.5 }
+  const bars: Readonly<Record<Alignment, readonly (readonly [number, number, number])[]>> = {
+    low: [
+      [2.5, 3, 8],
+      [2.5, 8, 5],
+    ],
+    middle: [
+      [3, 3, 8],
+      [4.5, 8, 5],
+    ],
+    high: [
+      [3.5, 3, 8],
+      [6.5, 8, 5],
+    ],
+    even: [
+      [2, 4, 2],
+      [6, 4, 2],
+      [10, 4, 2],
+    ],
+  }
+  return (
+    <svg width="14" height="14" viewBox="0 0 14 14" aria-hidden>
+      <g transform={along === 'up' ? 'rotate(-90 7 7)' : undefined}>
+        {bars[alignment].map(([x, y, width]) => (
+          <rect
+            key={`${x} ${y}`}
+            x={x}
+            y={y}
+            width={width}
+            height={alignment === 'even' ? 6 : 3}
+            className="fill-pencil"
+          />
+        ))}
+        {alignment !== 'even' && (
+          <path d={`M${line[alignment]} 1v12`} className="fill-none stroke-ink" strokeWidth={1} />
+        )}
+      </g>
+    </svg>
+  )
+}

@@ -1,0 +1,23 @@
+'use client'
+
+import { parseNumber } from '@/core/model/numbers'
+import { useSite, useWords } from '../context'
+import { TextField } from '../fields/text-field'
+import { turnSelected } from '../tools/select/turn'
+import { useToolContext } from '../use-tool-context'
+
+/** Turns what is selected by what is typed. */
+export function TurnField() {
+  const context = useToolContext()
+  const { locale } = useSite()
+  const words = useWords().severalCard
+  return (
+    <TextField
+      label={words.turnBy}
+      shown="0"
+      unit="°"
+      hint={words.turnHint}
+      onType={(text) => turnSelected(context, parseNumber(text.replace('°', ''), locale))}
+    />
+  )
+}

@@ -1,0 +1,64 @@
+import { sub2, type Vec2 } from '@/core/geometry/vector'
+import { readCopied, writeCopied } from '@/core/kinds/copied'
+import { kindOf, type AnyObject } from '@/core/kinds/index'
+import { boxMiddle } from '@/core/kinds/mirror'
+import { Fault } from '@/core/model/fault'
+import { objectIdsOf, ofObjects } from '../../store/selection'
+import { toast } from '../../store/session'
+import { type ToolContext } from '../chart'
+import { partyOf } from './company'
+import { originalsOf, previewCopies } from './copies'
+
+/** Where a copy is put when no pointer says where, m from its original. */
+const asideM: Vec2 = [2, -2]
+
+/** What is selected, with what stands and lies on it, as a text for the clipboard; null where nothing is. */
+export function copySelected(context: ToolContext): string | null {
+  const { session } = context
+  const { chosen, company } = partyOf(context, objectIdsOf(session.getState().selection))
+  if (chosen.length === 0) return null
+  const { house, options } = originalsOf(context, [...chosen.map(({ object }) => object), ...company])
+  return writeCopied({ house, option: options[session.getState().optionId] ?? [] })
+}
+
+/**
+ * Puts what was copied where the pointer is, and selects it; here or in another job.
+ * @param at on the ground or the roof; null beside where it was
+ * @returns false for a text that is something else
+ */
+export function pasteCopied(context: ToolContext, text: string, at: Vec2 | null): boolean {
+  const { documents, session } = context
+  try {
+    const copied = readCopied(text)
+    if (!copied) return false
+    const house = new Set(copied.house.map(({ id }) => id))
+    const option = copied.option.filter((one) => {
+      const owner = kindOf(one).standing?.carrier?.liesOn(one) ?? null
+      // Modules without their roof have nowhere to lie.
+      return owner === null || house.has(owner)
+    })
+    const middles = [...copied.house, ...option].flatMap(middleOf)
+    if (middles.length === 0) return false
+    documents.begin()
+    const copyIds = previewCopies(
+      context,
+      { house: copied.house, options: { [session.getState().optionId]: option } },
+      at ? sub2(at, boxMiddle(middles)) : asideM,
+    )
+    const { fault, step } = documents.commit('Paste')
+    if (fault) throw fault
+    const pasted = [...copied.house, ...option].filter((one) => middleOf(one).length > 0)
+    session.setState({ selection: ofObjects(pasted.map(({ id }) => copyIds.get(id) ?? id)) })
+    toast(session, pasted.length === 1 ? 'Pasted.' : `${pasted.length} objects pasted.`, step)
+  } catch (error) {
+    if (!(error instanceof Fault)) throw error
+    documents.cancel()
+    toast(session, context.sayer().fault(error))
+  }
+  return true
+}
+
+function middleOf(object: AnyObject): Vec2[] {
+  const movement = kindOf(object).standing?.move
+  return movement ? [movement.middle(object)] : []
+}
