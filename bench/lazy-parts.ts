@@ -5,10 +5,10 @@ import type * as Later from './later-parts'
 const later = (): Promise<typeof Later> => import('./later-parts')
 
 /** Fetches them before one is asked for, whatever the network does by then. */
-export const fetchLaterParts = (): Promise<unknown> => later()
+export const fetchLaterParts = (): Promise<typeof Later> => later()
 
 type PartName = {
-  [N in keyof typeof Later]: N extends `${string}Chapter` | `${string}Dialog` ? N : never
+  [N in keyof typeof Later]: N extends `${string}Chapter` | `${string}Dialog` | `${string}Card` ? N : never
 }[keyof typeof Later]
 type PropsOf<N extends PartName> = ComponentProps<(typeof Later)[N]>
 

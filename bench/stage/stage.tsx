@@ -15,7 +15,7 @@ import { type Emphasis } from '@/stage/maquette'
 import { cssColour, darkPalette, lightPalette, sunMapColour } from '@/stage/palette'
 import { StageView } from '@/stage/stage-view'
 import { useMedia } from '@/stage/use-media'
-import { Card } from '../cards/card'
+import { lazyPart } from '../lazy-parts'
 import { chosenIds, soleOwner } from '../store/selection'
 import { type Grip, type PointerInput } from '../tools/chart'
 import { gripsOf } from '../tools/grips'
@@ -27,6 +27,8 @@ import { PlaneLabels } from './plane-labels'
 import { SheetNote } from './sheet-note'
 import { SunLegend } from './sun-legend'
 import { ViewButtons } from './view-buttons'
+
+const SelectionCard = lazyPart('SelectionCard')
 
 /** Pixels within which a grip or a snap is meant. */
 const gripPx = 11
@@ -227,7 +229,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       )}
       {!small && !running && view && selection && (
         <CardPlace view={view} about={middleOf(standing, selection)} of={chosenIds(selection).join()}>
-          <Card />
+          <SelectionCard />
         </CardPlace>
       )}
     </div>

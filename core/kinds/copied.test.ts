@@ -1,6 +1,7 @@
 import { job, option, rack } from '@/town/testing'
-import { readCopied, writeCopied } from './copied'
 import { Fault } from '../model/fault'
+import { writeCopied } from './copied'
+import { readCopied } from './read-copied'
 
 const volume = job.house['volume-house'] ?? Object.values(job.house).find(({ kind }) => kind === 'volume')
 const faultOf = (text: string): Fault => {

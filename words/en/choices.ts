@@ -85,8 +85,8 @@ export const severalCard = {
   wholeArrayHint: 'Select the arrays that they belong to',
   meanSun: 'Irradiation, mean',
   meanAccess: 'Sun access, mean',
-  align: { across: 'Align across', up: 'Align up and down' },
   onGround: {
+    align: { across: 'East–west', up: 'North–south' },
     across: {
       low: 'West sides',
       middle: 'Middles, east–west',
@@ -101,6 +101,7 @@ export const severalCard = {
     },
   },
   onPlane: {
+    align: { across: 'Along the eave', up: 'Up the slope' },
     across: {
       low: 'Left sides along the eave',
       middle: 'Middles, one above the other',

@@ -4,7 +4,6 @@ import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { inWorld } from '@/core/kinds/place'
 import { houseId } from '../../store/documents'
-import { objectIdsOf } from '../../store/selection'
 import { type ToolContext } from '../chart'
 import { standingObject, withChanged, type FoundObject } from '../standing-objects'
 
@@ -13,10 +12,6 @@ export interface Party {
   readonly chosen: readonly FoundObject[]
   readonly company: readonly AnyObject[]
 }
-
-/** What is chosen as a whole and can be moved. */
-export const chosenToMove = (context: ToolContext): FoundObject[] =>
-  found(context, objectIdsOf(context.session.getState().selection))
 
 const found = (context: ToolContext, ids: readonly string[]): FoundObject[] =>
   ids.flatMap((id) => {

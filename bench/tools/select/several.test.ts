@@ -9,7 +9,8 @@ import { type Volume } from '@/core/kinds/volume/volume'
 import { chosenIds } from '../../store/selection'
 import { bench, gabledHouse } from '../testing'
 import { alignSelected } from './align'
-import { copySelected, pasteCopied } from './clipboard'
+import { copySelected } from './copy'
+import { pasteCopied } from './paste'
 import { turnSelected } from './turn'
 
 type Bench = ReturnType<typeof bench>

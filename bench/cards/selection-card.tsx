@@ -17,8 +17,8 @@ import { useToolContext } from '../use-tool-context'
 const TurnField = lazyCard<object>('TurnField')
 const SeveralCard = lazyCard<{ readonly selection: Several }>('SeveralCard')
 
-/** The small panel by the selected object with its measures, all of them editable. */
-export function Card() {
+/** The small panel by what is selected, with its measures, all of them editable. */
+export function SelectionCard() {
   const selection = useSession((s) => s.selection)
   const house = useHouse()
   const option = useOption()

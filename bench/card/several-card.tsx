@@ -2,7 +2,7 @@
 
 import { alignments, type Alignment } from '@/core/geometry/align'
 import { type AnyObject } from '@/core/kinds/index'
-import { Fact, Frame } from '../card/frame'
+import { Fact, Frame } from './frame'
 import { useBench, useHouse, useNumbers, useOption, useSayer } from '../context'
 import { hideSelected } from '../store/hiding'
 import { modulesOf, objectIdsOf, ofObjects, type Several } from '../store/selection'
@@ -110,19 +110,16 @@ function countsOf(
 
 function AlignButtons({ context, plane }: { readonly context: ToolContext; readonly plane: boolean }) {
   const sayer = useSayer()
-  const words = sayer.words.severalCard
-  const named: Readonly<Record<'across' | 'up', Readonly<Record<Alignment, string>>>> = plane
-    ? { across: words.onPlane.across, up: words.onPlane.up }
-    : { across: words.onGround.across, up: words.onGround.up }
+  const words = sayer.words.severalCard[plane ? 'onPlane' : 'onGround']
   return (['across', 'up'] as const).map((along) => (
-    <div key={along} role="group" aria-label={words.align[along]} className="mt-1 flex items-baseline gap-1">
+    <div key={along} role="group" aria-label={words.align[along]} className="mt-1 flex items-center gap-1">
       <span className="flex-1 text-pencil">{words.align[along]}</span>
       {alignments.map((alignment) => (
         <button
           key={alignment}
           type="button"
-          title={named[along][alignment]}
-          aria-label={named[along][alignment]}
+          title={words[along][alignment]}
+          aria-label={words[along][alignment]}
           className="cursor-pointer rounded border border-line p-[3px] hover:border-verdigris"
           onClick={() => alignSelected(context, along, alignment)}
         >

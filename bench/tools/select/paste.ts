@@ -1,25 +1,15 @@
 import { sub2, type Vec2 } from '@/core/geometry/vector'
-import { readCopied, writeCopied } from '@/core/kinds/copied'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { boxMiddle } from '@/core/kinds/mirror'
+import { readCopied } from '@/core/kinds/read-copied'
 import { Fault } from '@/core/model/fault'
-import { objectIdsOf, ofObjects } from '../../store/selection'
+import { ofObjects } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { partyOf } from './company'
-import { originalsOf, previewCopies } from './copies'
+import { previewCopies } from './copies'
 
 /** Where a copy is put when no pointer says where, m from its original. */
 const asideM: Vec2 = [2, -2]
-
-/** What is selected, with what stands and lies on it, as a text for the clipboard; null where nothing is. */
-export function copySelected(context: ToolContext): string | null {
-  const { session } = context
-  const { chosen, company } = partyOf(context, objectIdsOf(session.getState().selection))
-  if (chosen.length === 0) return null
-  const { house, options } = originalsOf(context, [...chosen.map(({ object }) => object), ...company])
-  return writeCopied({ house, option: options[session.getState().optionId] ?? [] })
-}
 
 /**
  * Puts what was copied where the pointer is, and selects it; here or in another job.
