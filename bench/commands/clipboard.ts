@@ -1,9 +1,7 @@
 import { type Vec2 } from '@/core/geometry/vector'
-import { copiedFormat } from '@/core/kinds/copied'
-import { fetchLaterParts } from '../lazy-parts'
-import { toast } from '../store/session'
 import { type ToolContext } from '../tools/chart'
 import { copySelected } from '../tools/select/copy'
+import { pasteCopied } from '../tools/select/paste'
 import { removeSelected } from '../tools/select/edits'
 
 /** Where text is typed or marked, the clipboard belongs to the text. */
@@ -35,13 +33,7 @@ export function followClipboard(
   }
   const onPaste = (event: ClipboardEvent) => {
     const text = event.clipboardData?.getData('text/plain') ?? ''
-    if (isOfText(event) || !canEdit() || !text.includes(copiedFormat)) return
-    event.preventDefault()
-    const at = pointer()
-    void fetchLaterParts().then(
-      ({ pasteCopied }) => pasteCopied(context, text, at),
-      () => toast(context.session, 'Pasting needs the network once. Try again when it is back.'),
-    )
+    if (!isOfText(event) && canEdit() && pasteCopied(context, text, pointer())) event.preventDefault()
   }
   window.addEventListener('copy', onCopy)
   window.addEventListener('cut', onCut)

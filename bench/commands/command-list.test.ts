@@ -12,15 +12,12 @@ function commands(corners = 0) {
     documents: { undo: () => done.push('undo'), redo: () => done.push('redo') },
     tools: {
       take: (tool: string) => done.push(tool),
-      duplicate: () => done.push('duplicate'),
-      chooseAll: () => done.push('all'),
-      mirror: (axis: string) => done.push(axis),
       // The tool in hand takes back what it draws, as long as there is something.
       chart: { undo: () => drawn > 0 && (drawn--, done.push('corner'), true) },
     },
     allTools,
   } as unknown as BenchParts
-  const list = commandsOf(parts)
+  const list = commandsOf(parts, (deed) => done.push(deed))
   const press = (key: string, { shift = false, control = false } = {}) => {
     const found = list.filter((command) => command.matches({ key, shiftKey: shift }, control))
     found[0]?.run()
@@ -51,7 +48,7 @@ test('undo and redo want Control, letters alone take tools and turn to their cha
   press('z')
   expect(done).toEqual(['undo', 'redo', 'redo'])
   press('a', { control: true })
-  expect(done.at(-1)).toBe('all')
+  expect(done.at(-1)).toBe('choose-all')
   press('d', { control: true })
   press('d')
   expect(done.slice(-2)).toEqual(['duplicate', 'dormer'])

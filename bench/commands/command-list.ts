@@ -2,6 +2,7 @@ import { english } from '@/words/english'
 import { type BenchParts } from '../context'
 import { hideSelected } from '../store/hiding'
 import { type Chapter } from '../store/session'
+import { type Deed } from '../tools/select/deeds'
 
 export interface Command {
   readonly label: string
@@ -21,8 +22,14 @@ const chapters: readonly Chapter[] = ['site', 'shape', 'cover', 'wire', 'match',
 const plain = (letter: string) => (event: Pick<KeyboardEvent, 'key' | 'shiftKey'>, control: boolean) =>
   !control && event.key.toLowerCase() === letter.toLowerCase()
 
-/** Everything that can be done by keyboard, with its shortcut where it has one. */
-export function commandsOf({ session, documents, tools, allTools }: BenchParts): Command[] {
+/**
+ * Everything that can be done by keyboard, with its shortcut where it has one.
+ * @param onSelected does something with all that is selected
+ */
+export function commandsOf(
+  { session, documents, tools, allTools }: BenchParts,
+  onSelected: (deed: Deed) => void,
+): Command[] {
   const { words } = english
   return [
     {
@@ -43,25 +50,25 @@ export function commandsOf({ session, documents, tools, allTools }: BenchParts):
       label: 'Duplicate the selection',
       shortcut: 'Ctrl D',
       matches: (e, c) => c && e.key.toLowerCase() === 'd',
-      run: () => tools.duplicate(),
+      run: () => onSelected('duplicate'),
     },
     {
       label: 'Select everything; with modules selected, all modules of their arrays',
       shortcut: 'Ctrl A',
       matches: (e, c) => c && e.key.toLowerCase() === 'a',
-      run: () => tools.chooseAll(),
+      run: () => onSelected('choose-all'),
     },
     {
       label: 'Mirror the selection, east for west',
       shortcut: 'X',
       matches: plain('x'),
-      run: () => tools.mirror('east-west'),
+      run: () => onSelected('flip-east'),
     },
     {
       label: 'Mirror the selection, north for south',
       shortcut: 'J',
       matches: plain('j'),
-      run: () => tools.mirror('north-south'),
+      run: () => onSelected('flip-north'),
     },
     {
       label: 'Hide the selection; with nothing selected, show what is hidden',

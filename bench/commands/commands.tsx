@@ -2,9 +2,10 @@
 
 import { useEffect, useMemo } from 'react'
 import { useBench, useSession } from '../context'
-import { lazyPart } from '../lazy-parts'
+import { fetchLaterParts, lazyPart } from '../lazy-parts'
+import { toast } from '../store/session'
+import { type ToolContext } from '../tools/chart'
 import { useToolContext } from '../use-tool-context'
-import { followClipboard } from './clipboard'
 import { commandsOf } from './command-list'
 
 const CommandDialog = lazyPart('CommandDialog')
@@ -15,7 +16,17 @@ export function Commands() {
   const { session, tools } = bench
   const dialog = useSession((s) => s.dialog)
   const context = useToolContext()
-  const commands = useMemo(() => commandsOf(bench), [bench])
+  const commands = useMemo(
+    () =>
+      commandsOf(bench, (deed) => {
+        if (!bench.tools.selects) return
+        void fetchLaterParts().then(
+          ({ deeds }) => deeds[deed](context),
+          () => toast(bench.session, 'This needs the network once. Try again when it is back.'),
+        )
+      }),
+    [bench, context],
+  )
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (session.getState().dialog) return
@@ -38,17 +49,39 @@ export function Commands() {
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [commands, session, tools])
-  useEffect(
-    () =>
-      followClipboard(
-        context,
-        () => tools.pointer,
-        () => tools.chart.id === 'select' && session.getState().dialog === null,
-      ),
-    [context, session, tools],
-  )
+  useClipboard(context)
   const close = () => session.setState({ dialog: null })
   return dialog === 'commands' || dialog === 'shortcuts' ? (
     <CommandDialog shows={dialog} commands={commands} onClose={close} />
   ) : null
+}
+
+/** Follows the clipboard from when something can be copied, or a key says that something may be pasted. */
+function useClipboard(context: ToolContext): void {
+  const { session, tools } = useBench()
+  useEffect(() => {
+    let end: (() => void) | null = null
+    let begun = false
+    const begin = () => {
+      if (begun) return
+      begun = true
+      const canEdit = () => tools.selects && session.getState().dialog === null
+      fetchLaterParts().then(
+        ({ followClipboard }) => {
+          if (begun) end = followClipboard(context, () => tools.pointer, canEdit)
+        },
+        // Without the network now: with the next key, or what is selected next.
+        () => (begun = false),
+      )
+    }
+    const onKey = ({ key }: KeyboardEvent) => (key === 'Control' || key === 'Meta') && begin()
+    const unsubscribe = session.subscribe(({ selection }) => selection && begin())
+    window.addEventListener('keydown', onKey)
+    return () => {
+      begun = false
+      end?.()
+      unsubscribe()
+      window.removeEventListener('keydown', onKey)
+    }
+  }, [context, session, tools])
 }

@@ -1,6 +1,8 @@
 import { houseId } from '../store/documents'
 import { chosenIds } from '../store/selection'
 import { bench, gabledHouse } from './testing'
+import { duplicateSelected } from './select/duplicate'
+import { mirrorSelected } from './select/mirror'
 
 const house = gabledHouse(30)
 const placed = (b: ReturnType<typeof bench>, kind: string) =>
@@ -120,7 +122,7 @@ test('a copy stands beside what was selected, along the eave of its plane, and i
   b.tools.take('dormer')
   b.click(-2, -3.6)
   const first = placed(b, 'dormer')
-  expect(b.tools.duplicate()).toBe(true)
+  expect(duplicateSelected(b.context)).toBe(true)
   const dormers = Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')
   expect(dormers).toHaveLength(2)
   const copy = dormers.find(({ id }) => id !== first?.id)
@@ -132,12 +134,12 @@ test('a copy stands beside what was selected, along the eave of its plane, and i
   expect(Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')).toEqual([first])
   // A building is copied with what stands on it; nothing selected is nothing to do.
   b.session.setState({ selection: { kind: 'object', id: 'house' } })
-  expect(b.tools.duplicate()).toBe(true)
+  expect(duplicateSelected(b.context)).toBe(true)
   expect(Object.keys(b.documents.house)).toHaveLength(5)
   const second = Object.values(b.documents.house).filter(({ kind }) => kind === 'dormer')[1]
   expect(second).toMatchObject({ front: [-2 + 10.5, -3.6] })
   b.session.setState({ selection: null })
-  expect(b.tools.duplicate()).toBe(false)
+  expect(duplicateSelected(b.context)).toBe(false)
 })
 
 test('a tree is copied a crown’s width to the east', () => {
@@ -146,7 +148,7 @@ test('a tree is copied a crown’s width to the east', () => {
   b.click(4, 5)
   const tree = placed(b, 'tree')
   if (tree?.kind !== 'tree') throw new Error('there is a tree')
-  b.tools.duplicate()
+  duplicateSelected(b.context)
   const copy = Object.values(b.documents.house).find(({ id, kind }) => kind === 'tree' && id !== tree.id)
   expect(copy).toMatchObject({ center: [4 + tree.crownDiameterM + 0.5, 5], name: 'Tree 2' })
 })
@@ -170,8 +172,8 @@ test('a carport is built by copy and mirror: the copy looks the other way', () =
   b.tools.take('canopy')
   b.click(0, 0)
   b.tools.take('select')
-  b.tools.duplicate()
-  b.tools.mirror('north-south')
+  duplicateSelected(b.context)
+  mirrorSelected(b.context, 'north-south')
   const [first, second] = b.site().objects
   // Both leaves rise by the same five degrees, from the south and from the north.
   expect([first, second].map((one) => one?.geometry.faces[0]?.azimuthDeg)).toEqual([

@@ -1,10 +1,6 @@
 import { type ToolId } from '../store/session'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type PointerInput, ToolChart, type ToolContext } from './chart'
-import { type MirrorAxis } from '@/core/kinds/standing'
-import { chooseAll } from './select/choose-all'
-import { duplicateSelected } from './select/duplicate'
-import { mirrorSelected } from './select/mirror'
 import { type Tool } from './tool'
 
 /** The tool in hand; taking another puts the first one back as it was. */
@@ -40,17 +36,9 @@ export class ToolBox {
     this.#context.session.setState({ tool: id })
   }
 
-  /** @returns whether there was something to be copied */
-  duplicate(): boolean {
-    return this.#chart.id === 'select' && duplicateSelected(this.#context)
-  }
-
-  chooseAll(): void {
-    if (this.#chart.id === 'select') chooseAll(this.#context)
-  }
-
-  mirror(axis: MirrorAxis): boolean {
-    return this.#chart.id === 'select' && mirrorSelected(this.#context, axis)
+  /** Whether the hand is free for what is selected: no other tool is in it. */
+  get selects(): boolean {
+    return this.#chart.id === 'select'
   }
 
   #make(id: ToolId): ToolChart {

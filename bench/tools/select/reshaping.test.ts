@@ -1,5 +1,6 @@
 import { type Volume } from '@/core/kinds/volume/volume'
 import { bench } from '../testing'
+import { mirrorSelected } from './mirror'
 
 const box: Volume = {
   id: 'volume-1',
@@ -131,7 +132,7 @@ test('a mirrored house keeps each plane’s modules, and what stands on it comes
   const count = array()?.panels.length
   b.tools.take('select')
   b.session.setState({ selection: { kind: 'object', id: 'volume-1' } })
-  expect(b.tools.mirror('east-west')).toBe(true)
+  expect(mirrorSelected(b.context, 'east-west')).toBe(true)
   expect(array()?.plane).toMatchObject({
     pitchDeg: expect.closeTo(31, 6) as number,
     azimuthDeg: expect.closeTo(270, 6) as number,
@@ -140,7 +141,7 @@ test('a mirrored house keeps each plane’s modules, and what stands on it comes
   expect(Object.values(b.documents.house).find(({ kind }) => kind === 'chimney')).toMatchObject({
     center: [-4, 1],
   })
-  b.tools.mirror('east-west')
+  mirrorSelected(b.context, 'east-west')
   expect(array()?.plane.azimuthDeg).toBeCloseTo(90, 6)
   b.documents.undo()
   b.documents.undo()

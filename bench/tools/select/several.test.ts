@@ -12,6 +12,9 @@ import { alignSelected } from './align'
 import { copySelected } from './copy'
 import { pasteCopied } from './paste'
 import { turnSelected } from './turn'
+import { duplicateSelected } from './duplicate'
+import { mirrorSelected } from './mirror'
+import { chooseAll } from './choose-all'
 
 type Bench = ReturnType<typeof bench>
 
@@ -130,11 +133,11 @@ test('modules in a box are deleted over both slopes in one step, and come back i
 
 test('everything at once: all modules of the arrays in hand, or all that stands', () => {
   const b = covered()
-  b.tools.chooseAll()
+  chooseAll(b.context)
   expect(chosen(b)).toEqual(['house'])
   const [array] = b.site().arrays
   b.session.setState({ selection: { kind: 'object', id: array?.id ?? '' } })
-  b.tools.chooseAll()
+  chooseAll(b.context)
   expect(chosen(b)).toEqual(array?.panels.map(({ id }) => id))
   b.tools.chart.cancel()
   expect(chosen(b)).toEqual([])
@@ -201,7 +204,7 @@ test('a carport is copied with its modules, and both are mirrored about their mi
   const [count] = places(b)
   expect(count).toBeGreaterThan(5)
   b.session.setState({ selection: { kind: 'object', id: 'carport' } })
-  expect(b.tools.duplicate()).toBe(true)
+  expect(duplicateSelected(b.context)).toBe(true)
   expect(places(b)).toEqual([count, count])
   const [copyId = ''] = chosen(b)
   const copy = b.documents.house[copyId]
@@ -210,7 +213,7 @@ test('a carport is copied with its modules, and both are mirrored about their mi
   expect(arrays.map((one) => one.kind === 'array' && one.volumeId)).toEqual(['carport', copyId])
   choose(b, 'carport', copyId)
   const [from = [0, 0], to = [0, 0]] = [placeOf(b, 'carport'), placeOf(b, copyId)]
-  expect(b.tools.mirror('east-west')).toBe(true)
+  expect(mirrorSelected(b.context, 'east-west')).toBe(true)
   expect([placeOf(b, 'carport'), placeOf(b, copyId)]).toEqual([to, from])
   expect(b.documents.house.carport).toMatchObject({ rotationDeg: -30 })
   for (let k = 0; k < 3; k++) b.documents.undo()
