@@ -21,6 +21,7 @@ import { type Session, type SessionStore } from './store/session'
 import { type Sync } from './store/sync'
 import { type Tool } from './tools/tool'
 import { type ToolBox } from './tools/tool-box'
+import { type UnderLines } from './underlays/under-lines'
 
 /** Everything one open job works with. */
 export interface BenchParts {
@@ -38,6 +39,8 @@ export interface BenchParts {
   readonly tools: ToolBox
   readonly allTools: readonly Tool[]
   readonly catalogue: Catalogue
+  /** Lines of the drawings under the model. */
+  readonly underLines: UnderLines
   /** The house and the option on the screen as they stand in space; worked out once for each state. */
   readonly site: () => StandingSite
   /** The same with another option. */

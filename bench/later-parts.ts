@@ -9,6 +9,7 @@ export { deeds } from './tools/select/deeds'
 export { SavingDialog } from './saving/conflicts'
 export { SiteChapter } from './outline/chapters/site'
 export { StoreChapter } from './outline/chapters/store'
+export { UnderlaysLayer } from './underlays/underlays-layer'
 export { WireChapter } from './outline/chapters/wire'
 export {
   largestOutlinesBytes,

@@ -8,7 +8,10 @@ const later = (): Promise<typeof Later> => import('./later-parts')
 export const fetchLaterParts = (): Promise<typeof Later> => later()
 
 type PartName = {
-  [N in keyof typeof Later]: N extends `${string}Chapter` | `${string}Dialog` | `${string}Card` ? N : never
+  [N in keyof typeof Later]: N extends
+    `${string}Chapter` | `${string}Dialog` | `${string}Card` | `${string}Layer`
+    ? N
+    : never
 }[keyof typeof Later]
 type PropsOf<N extends PartName> = ComponentProps<(typeof Later)[N]>
 

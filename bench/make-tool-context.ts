@@ -5,11 +5,11 @@ import { Sayer } from '@/words/sayer'
 import { type BenchParts } from './context'
 import { type ToolContext } from './tools/chart'
 
-type Parts = Pick<BenchParts, 'documents' | 'session' | 'site' | 'siteWith' | 'catalogue'>
+type Parts = Pick<BenchParts, 'documents' | 'session' | 'site' | 'siteWith' | 'catalogue' | 'underLines'>
 
 /** @param random 0..1, for ids */
 export function makeToolContext(parts: Parts, random = Math.random): ToolContext {
-  const { documents, session, site, siteWith, catalogue } = parts
+  const { documents, session, site, siteWith, catalogue, underLines } = parts
   const option = () => documents.document(session.getState().optionId)
   const place = () => {
     const found = documents.house[siteId]
@@ -24,6 +24,7 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     units: () => place().units,
     locale: () => place().locale,
     sayer: () => new Sayer(english, place(), namesIn([documents.house, option()], catalogue)),
+    linesNear: (at, reachM) => underLines.near(at, reachM),
     random,
   }
 }

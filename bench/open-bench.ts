@@ -22,6 +22,7 @@ import { chosenIds } from './store/selection'
 import { createSession, toast } from './store/session'
 import { aloneAmongTabs, browserShelf } from './store/shelf'
 import { Sync } from './store/sync'
+import { UnderLines } from './underlays/under-lines'
 import { ToolBox } from './tools/tool-box'
 
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
@@ -82,6 +83,7 @@ export async function openBench(
   const stopFollowing = followAddress(session, () => documents.options.map(({ id }) => id))
   const live = new LiveNumbers(makeWorker, catalogue)
   const desk = new WeatherDesk()
+  const underLines = new UnderLines()
   return {
     jobId,
     documents,
@@ -90,12 +92,13 @@ export async function openBench(
     sync,
     line,
     catalogue,
+    underLines,
     site,
     siteWith,
     live,
     stations: new StationList(),
     desk,
-    tools: new ToolBox(makeToolContext({ documents, session, site, siteWith, catalogue }), tools),
+    tools: new ToolBox(makeToolContext({ documents, session, site, siteWith, catalogue, underLines }), tools),
     allTools: tools,
     close: () => {
       stopFollowing()

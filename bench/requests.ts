@@ -104,6 +104,19 @@ export function sayPresence(jobId: string, screen: string, selection: string | n
   }).catch(() => undefined)
 }
 
+const keptSchema = z.object({ id: z.string() })
+
+/**
+ * Keeps a picture or a drawing with the team.
+ * @throws Fault `file-not-kept` while the server can't be reached, or what it says
+ */
+export async function keepFile(bytes: Uint8Array<ArrayBuffer>): Promise<{ readonly fileId: string }> {
+  const answer = await fetch('/api/files', { method: 'POST', body: bytes }).catch(() => null)
+  if (!answer) throw new Fault('file-not-kept')
+  if (!answer.ok) throw await faultIn(answer)
+  return { fileId: keptSchema.parse(await answer.json()).id }
+}
+
 /** Brings a deleted job back. */
 export async function restoreJob(jobId: string): Promise<boolean> {
   const answer = await fetch(`/api/jobs/${jobId}`, {

@@ -2,7 +2,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { Graph } from '@/core/graph/graph'
 import { type Run } from '@/core/graph/run'
 import { theOne } from '@/core/kinds/documents'
-import { jobToFile, optionLetter, parseJob, type Job, type JobOption } from '@/core/kinds/job'
+import { jobToFile, optionLetter, parseJob, type Job, type JobFiles, type JobOption } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
 import { Fault } from '@/core/model/fault'
 import { readSheets, sheetsOf, withSheets } from '@/core/stages/equipment'
@@ -35,6 +35,8 @@ export interface JobRead {
   readonly own: OwnWeather | undefined
   /** The same as the table that came. */
   readonly weather: readonly { readonly id: string; readonly csv: string }[]
+  /** Pictures and drawings that came in the file. */
+  readonly files: JobFiles
   /** The data sheets that came in the file; null where it brought none. */
   readonly sheets: Catalogue | null
 }
@@ -46,12 +48,13 @@ export function readJob(file: string): JobRead {
     sample === undefined ? file : new URL(`../samples/${sample}`, import.meta.url).pathname,
   )
   const job = parseJob(value)
+  const files = (value as { files?: JobFiles }).files ?? []
   const sheets = readSheets((value as { equipment?: unknown }).equipment)
   const id = ownWeatherId(theOne(job.house, 'site', siteId).stationId)
   const csv = id === null ? undefined : fileOf(value, id)
   return id !== null && csv !== undefined
-    ? { job, own: { id, year: readPlaced(csv).year }, weather: [{ id, csv }], sheets }
-    : { job, own: undefined, weather: [], sheets }
+    ? { job, own: { id, year: readPlaced(csv).year }, weather: [{ id, csv }], files, sheets }
+    : { job, own: undefined, weather: [], files, sheets }
 }
 
 /** The option with a letter or an id; the first when none is named. @throws Fault `no-such-option` */
@@ -83,9 +86,9 @@ export async function runOf(
 
 /** The job as a file with all that it is computed from: weather of its own, and the data sheets of what it names. */
 export async function wholeFile(
-  { job, weather, sheets }: JobRead,
+  { job, weather, files, sheets }: JobRead,
   place: string | undefined,
 ): Promise<object> {
   const surroundings = new Surroundings(worldAt(place ?? process.env['WORLD_URL']))
-  return jobToFile(job, weather, sheetsOf(job, withSheets(await surroundings.catalogue(), sheets)))
+  return jobToFile(job, weather, sheetsOf(job, withSheets(await surroundings.catalogue(), sheets)), files)
 }

@@ -6,6 +6,7 @@ import { type Job } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
 import { ownWeatherId } from '@/core/weather/own-weather'
 import { readJobFile, readWeather } from './compute/compute'
+import { storeFile } from './files'
 import { createJob } from './jobs'
 import { insertWeather, maybeOneWeatherBody, type WeatherRow } from './sql/weather'
 
@@ -40,15 +41,16 @@ export async function weatherWith(teamId: string, job: Job): Promise<{ id: strin
 }
 
 /**
- * Stores a job's file as a new job, with the weather that came in it.
+ * Stores a job's file as a new job, with the weather, the pictures and the drawings that came in it.
  * @returns its id
  * @throws Fault of `parseJob` and `readPlaced`, and those of a lane; nothing is stored then
  */
 export async function importJob(teamId: string, bytes: Uint8Array, signal?: AbortSignal): Promise<string> {
-  const { job, weather } = await readJobFile(bytes, signal)
+  const { job, weather, files } = await readJobFile(bytes, signal)
   if (weather) {
     const { body, ...row } = weather
     await insertWeather(teamId, row, Buffer.from(body))
   }
+  for (const file of files) await storeFile(teamId, file)
   return createJob(teamId, job)
 }

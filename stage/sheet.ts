@@ -37,7 +37,8 @@ const mutedStrength = 0.74
 /** The middle of the lightness that contrast is taken from, linear. */
 const middleGrey = 0.22
 const printPart = /* glsl */ `
-  vec3 print = texture2D(map, vMapUv).rgb;
+  vec4 sheetTexel = texture2D(map, vMapUv);
+  vec3 print = sheetTexel.rgb;
   const vec3 weigh = vec3(0.2126, 0.7152, 0.0722);
   // Shadows of the picture's own hour are what is darkest in it.
   float light = max(0.004, dot(print, weigh));
@@ -46,6 +47,7 @@ const printPart = /* glsl */ `
   print = mix(vec3(grey), print, mix(1.0, ${keptChroma.toFixed(2)}, muted));
   print = mix(vec3(${middleGrey.toFixed(2)}), print, mix(1.0, ${keptContrast.toFixed(2)}, muted));
   float faded = 1.0 - smoothstep(fade.x, fade.x + ${fadeWayM.toFixed(1)}, length(groundAt - middle)) * fade.y;
+  diffuseColor.a *= sheetTexel.a;
   diffuseColor.rgb = mix(paper, print * bright, strength * faded * mix(1.0, ${mutedStrength.toFixed(2)}, muted * fade.y));
 `
 
@@ -155,7 +157,7 @@ export class AerialSheet {
         texture.colorSpace = SRGBColorSpace
         texture.minFilter = LinearMipmapLinearFilter
         texture.anisotropy = 4
-        const mesh = new Mesh(new PlaneGeometry(se[0] - nw[0], nw[1] - se[1]), this.#printed(texture))
+        const mesh = new Mesh(new PlaneGeometry(se[0] - nw[0], nw[1] - se[1]), this.printed(texture))
         mesh.position.set((nw[0] + se[0]) / 2, (nw[1] + se[1]) / 2, ring.heightM)
         mesh.receiveShadow = true
         mesh.renderOrder = ring.renderOrder
@@ -168,8 +170,11 @@ export class AerialSheet {
     )
   }
 
-  /** A tile on its paper: faint prints let the paper through without being drawn over it. */
-  #printed(texture: Texture): MeshLambertMaterial {
+  /**
+   * A picture on its paper: faint prints let the paper through without being drawn over it.
+   * @param strength how strong it is printed, 0..1; the aerial picture's own when not given
+   */
+  printed(texture: Texture, strength = this.#print.strength): MeshLambertMaterial {
     return litGround(new MeshLambertMaterial({ map: texture }), 'sheet', this.#light, this.#shade, {
       declare: {
         fragment: `uniform vec3 paper;
@@ -179,7 +184,7 @@ export class AerialSheet {
           uniform vec2 middle;
           uniform vec2 fade;`,
       },
-      uniforms: this.#print,
+      uniforms: { ...this.#print, strength },
       fragment: { '#include <map_fragment>': printPart },
     })
   }

@@ -4,6 +4,7 @@ import {
   Mesh,
   MeshLambertMaterial,
   MOUSE,
+  type Object3D,
   OrthographicCamera,
   PCFShadowMap,
   PerspectiveCamera,
@@ -184,6 +185,16 @@ export class StageView {
       clearTimeout(this.#later)
       this.#later = setTimeout(() => this.draw(), restMs)
     }
+  }
+
+  /** What lies on the ground under the model. */
+  addToGround(part: Object3D): void {
+    this.#scene.add(part)
+  }
+
+  removeFromGround(part: Object3D): void {
+    this.#scene.remove(part)
+    this.draw()
   }
 
   showSheet(place: LatLon, tilesUrl: string, strength: number): void {

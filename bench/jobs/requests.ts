@@ -25,11 +25,11 @@ export const copyJob = (id: string) => ask('/api/jobs', 'POST', JSON.stringify({
 export const setDeleted = (id: string, deleted: boolean) =>
   ask(`/api/jobs/${id}`, 'PATCH', JSON.stringify({ deleted }), id)
 
-const largestBytes = 12_000_000
+const largestBytes = 48_000_000
 
 export async function importJob(file: File): Promise<Answer> {
   if (file.size > largestBytes)
-    return { fault: `${file.name} is larger than 12 MB; a job’s file is far smaller.` }
+    return { fault: `${file.name} is larger than 48 MB; a job’s file is smaller.` }
   const answer = await ask('/api/jobs/import', 'POST', await file.text())
   return 'fault' in answer ? { fault: `${file.name}: ${answer.fault}` } : answer
 }

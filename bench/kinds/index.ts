@@ -13,6 +13,7 @@ import { settings, type BenchKind } from './kind'
 import { rackBench } from './rack/kind'
 import { skylightBench } from './skylight/kind'
 import { treeBench } from './tree/kind'
+import { underlayBench } from './underlay/kind'
 import { volumeBench } from './volume/kind'
 
 /** What the bench knows of every kind. */
@@ -27,6 +28,7 @@ const benchKinds = {
   tree: treeBench,
   barrier: barrierBench,
   dimension: dimensionBench,
+  underlay: underlayBench,
   load: settings,
   tariff: settings,
   array: arrayBench,

@@ -8,6 +8,7 @@ import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'
+import { ofKind } from '@/core/kinds/documents'
 import { frameOfSite } from '@/core/site/frame'
 import { pick } from '@/core/site/pick'
 import { withoutObjects, type Site } from '@/core/site/site'
@@ -29,6 +30,7 @@ import { SunLegend } from './sun-legend'
 import { ViewButtons } from './view-buttons'
 
 const SelectionCard = lazyPart('SelectionCard')
+const UnderlaysLayer = lazyPart('UnderlaysLayer')
 
 /** Pixels within which a grip or a snap is meant. */
 const gripPx = 11
@@ -57,6 +59,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   const standing = bench.site()
   const hidden = useSession((s) => s.hidden)
   const shown = useMemo(() => withoutObjects(standing, new Set(hidden)), [standing, hidden])
+  const hasUnderlays = useMemo(() => ofKind(house, 'underlay').length > 0, [house])
   const palette = dark ? darkPalette : lightPalette
   const grips = useMemo(
     () => (small ? [] : gripsOf(standing, (id) => house[id] ?? option[id], selection)),
@@ -216,6 +219,7 @@ export function Stage({ small }: { readonly small: boolean }) {
           it.
         </p>
       )}
+      {view && hasUnderlays && <UnderlaysLayer view={view} ink={palette.ink} />}
       {view && <Overlay view={view} grips={grips} small={small} />}
       {!small && view && chapter === 'shape' && tool === 'select' && (
         <PlaneLabels view={view} standing={shown} />

@@ -48,6 +48,8 @@ export interface ToolContext {
   readonly units: () => 'metric' | 'imperial'
   readonly locale: () => string
   readonly sayer: () => Sayer
+  /** Lines of drawings under the model that come near a point. */
+  readonly linesNear: (at: Vec2, reachM: number) => readonly (readonly [Vec2, Vec2])[]
   /** 0..1, for ids. */
   readonly random: () => number
 }

@@ -23,9 +23,17 @@ export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
     },
   })
 
-/** Where a pointer means to be, among what is drawn and the houses that stand. */
+/** Where a pointer means to be, among what is drawn, the houses that stand, and the drawings under them. */
 export const snapped = (
   context: ToolContext,
   { at, reachM, shift }: PointerInput,
   drawn: readonly Vec2[],
-): Snap => snap({ pointer: at, drawn, outlines: outlinesOf(context), reachM, off: shift })
+): Snap =>
+  snap({
+    pointer: at,
+    drawn,
+    outlines: outlinesOf(context),
+    lines: context.linesNear(at, reachM),
+    reachM,
+    off: shift,
+  })

@@ -12,6 +12,7 @@ import { DocumentStore, houseId } from '../store/documents'
 import { soleOwner } from '../store/selection'
 import { createSession } from '../store/session'
 import { type Grip, type PointerInput } from './chart'
+import { UnderLines } from '../underlays/under-lines'
 import { gripsOf } from './grips'
 import { carrierOf } from './standing-objects'
 import { ToolBox } from './tool-box'
@@ -45,9 +46,10 @@ export function bench(house: Objects = {}) {
   const session = createSession('option-a')
   const sites = rememberedSites(documents, () => 'option-a', catalogue)
   const { site } = sites
+  const underLines = new UnderLines()
   let seed = 0
   const context = makeToolContext(
-    { documents, session, ...sites, catalogue },
+    { documents, session, ...sites, catalogue, underLines },
     () => (seed = (seed + 0.37) % 1),
   )
   const tools = new ToolBox(context, allTools)
@@ -96,6 +98,7 @@ export function bench(house: Objects = {}) {
   return {
     documents,
     session,
+    underLines,
     site,
     grips,
     context,

@@ -10,7 +10,7 @@ export function addImport(gable: Command): void {
     .argument('<file>')
     .addOption(new Option('--as <form>').choices(['job']).default('job'))
     .action((file: string) => {
-      const { job, weather, sheets } = readJob(file)
-      print(jobToFile(job, weather, sheets))
+      const { job, weather, files, sheets } = readJob(file)
+      print(jobToFile(job, weather, sheets, files))
     })
 }

@@ -16,6 +16,8 @@ export interface SnapRequest {
   readonly drawn: readonly Vec2[]
   /** Outlines that are there already. */
   readonly outlines: readonly (readonly Vec2[])[]
+  /** Other lines that are there, each from end to end. */
+  readonly lines?: readonly (readonly [Vec2, Vec2])[]
   /** How near counts as on, metres on the ground. */
   readonly reachM: number
   readonly off?: boolean
@@ -32,17 +34,19 @@ interface Line {
  * Where a pointer means to be: the first corner (closing), ends, middles; then directions (right angle to and parallel
  * with the sides there are, level with the first corner), two of them crossing where both are near; then edges.
  */
-export function snap({ pointer, drawn, outlines, reachM, off }: SnapRequest): Snap {
+export function snap({ pointer, drawn, outlines, lines: others = [], reachM, off }: SnapRequest): Snap {
   const free: Snap = { point: pointer, kind: 'free', guides: [] }
   const first = drawn[0]
   if (first && drawn.length >= 3 && distance2(first, pointer) < reachM)
     return { point: first, kind: 'close', guides: [] }
   if (off) return free
-  const edges = outlines.flatMap((outline) =>
+  const sides = outlines.flatMap((outline) =>
     outline.map((a, i) => [a, outline[(i + 1) % outline.length] ?? a] as const),
   )
+  const edges = [...sides, ...others]
   const points = [
     ...edges.map(([a]) => ({ p: a, kind: 'end' as const })),
+    ...others.map(([, b]) => ({ p: b, kind: 'end' as const })),
     ...edges.map(([a, b]) => ({
       p: [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2] as Vec2,
       kind: 'middle' as const,

@@ -17,6 +17,7 @@ import { skylightKind } from './skylight/kind'
 import { storageKind } from './storage/kind'
 import { tariffKind } from './tariff/kind'
 import { treeKind } from './tree/kind'
+import { underlayKind } from './underlay/kind'
 import { volumeKind } from './volume/kind'
 
 /** Every kind of object under its own name; the order is the one in which objects are listed. */
@@ -31,6 +32,7 @@ export const kinds = {
   tree: treeKind,
   barrier: barrierKind,
   dimension: dimensionKind,
+  underlay: underlayKind,
   load: loadKind,
   tariff: tariffKind,
   array: arrayKind,

@@ -19,6 +19,9 @@ export interface JobOption {
 export const jobFormat = 'tall-gable-job'
 export const jobVersion = 1
 
+/** Pictures and drawings that go with a job, by their digests. */
+export type JobFiles = readonly { readonly id: string; readonly base64: string }[]
+
 /** The file a job is kept in; its documents are read object by object. */
 export const jobFileSchema = z.strictObject({
   format: z.literal(jobFormat),
@@ -34,6 +37,11 @@ export const jobFileSchema = z.strictObject({
   weather: z
     .array(z.strictObject({ id: z.string().max(80), csv: z.string() }))
     .max(4)
+    .optional(),
+  /** Pictures and drawings that lie under the model, by their digests; read by whoever stores the job. */
+  files: z
+    .array(z.strictObject({ id: z.string().max(40), base64: z.string() }))
+    .max(100)
     .optional(),
   /** Data sheets of what the options name; read by whoever computes the job. */
   equipment: z.unknown().optional(),
@@ -76,12 +84,14 @@ export function checkJob(job: Job): void {
 /**
  * The job's own JSON, as `parseJob` reads it.
  * @param weather imported weather that the site has chosen
+ * @param files pictures and drawings that lie under the model
  * @param equipment data sheets of what the options name, as a catalogue has them
  */
 export function jobToFile(
   job: Job,
   weather: readonly { id: string; csv: string }[] = [],
   equipment: object | null = null,
+  files: JobFiles = [],
 ): object {
   return {
     format: jobFormat,
@@ -92,6 +102,7 @@ export function jobToFile(
     options: job.options,
     ...(weather.length > 0 ? { weather } : {}),
     ...(equipment ? { equipment } : {}),
+    ...(files.length > 0 ? { files } : {}),
   }
 }
 

@@ -1,7 +1,6 @@
 import { availableParallelism } from 'node:os'
-import { type Job } from '@/core/kinds/job'
 import { Lane } from './lane'
-import { type DesignInput, type JobFigures, type KeptWeather } from './tasks'
+import { type DesignInput, type JobFigures, type JobFile, type KeptWeather } from './tasks'
 
 const holder = globalThis as { tallGableLane?: Lane }
 
@@ -32,10 +31,7 @@ export const readWeather = (bytes: Uint8Array, signal?: AbortSignal): Promise<Ke
   lane().run('weather', bytes, { ms: fileMs, signal })
 
 /** @throws Fault of `parseJob`, and those of a lane */
-export const readJobFile = (
-  bytes: Uint8Array,
-  signal?: AbortSignal,
-): Promise<{ readonly job: Job; readonly weather: KeptWeather | null }> =>
+export const readJobFile = (bytes: Uint8Array, signal?: AbortSignal): Promise<JobFile> =>
   lane().run('jobFile', bytes, { ms: fileMs, signal })
 
 export async function closeCompute(): Promise<void> {

@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto'
 import { gunzipSync, gzipSync } from 'node:zlib'
+import { z } from 'zod'
 import { roofPicture, type PicturePart } from '@/core/drawing/roof-picture'
 import { Graph } from '@/core/graph/graph'
 import { readSheets } from '@/core/stages/equipment'
-import { theOne, type Objects } from '@/core/kinds/documents'
+import { ofKind, theOne, type Objects } from '@/core/kinds/documents'
 import { parseJob, type Job } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
 import { checkCost } from '@/core/readers/cost'
@@ -122,8 +123,27 @@ function kept(text: string): KeptWeather {
 /** Reads a weather file as it is kept. */
 export const weather = (bytes: Uint8Array): KeptWeather => kept(textOf(bytes))
 
+/** A job as its file brings it. */
+export interface JobFile {
+  readonly job: Job
+  readonly weather: KeptWeather | null
+  /** Pictures and drawings, as they came. */
+  readonly files: readonly Uint8Array<ArrayBuffer>[]
+}
+
+const filesSchema = z.object({ files: z.array(z.object({ id: z.string(), base64: z.string() })).optional() })
+
+/** The files that a job lays under its model, of those that came with it. */
+function filesOf(file: unknown, { house }: Job): Uint8Array<ArrayBuffer>[] {
+  const wanted = new Set(ofKind(house, 'underlay').map(({ fileId }) => fileId))
+  const { files = [] } = filesSchema.parse(file)
+  return files
+    .filter(({ id }) => wanted.has(id))
+    .map(({ base64 }) => new Uint8Array(Buffer.from(base64, 'base64')))
+}
+
 /** Reads a job's file, and the weather that came with it: the job then names it as it is kept here. */
-export function jobFile(bytes: Uint8Array): { readonly job: Job; readonly weather: KeptWeather | null } {
+export function jobFile(bytes: Uint8Array): JobFile {
   const file = jsonOf(bytes)
   const job = parseJob(file)
   // What the team computes with is its own catalogue's; sheets that make no sense are refused with the rest.
@@ -131,8 +151,9 @@ export function jobFile(bytes: Uint8Array): { readonly job: Job; readonly weathe
   const site = theOne(job.house, 'site', siteId)
   const id = ownWeatherId(site.stationId)
   const csv = id === null ? undefined : fileOf(file, id)
-  if (csv === undefined) return { job, weather: null }
+  const files = filesOf(file, job)
+  if (csv === undefined) return { job, weather: null, files }
   const own = kept(csv)
   const house = { ...job.house, [siteId]: { ...site, stationId: ownStationId(own.id) } }
-  return { job: { ...job, house }, weather: own }
+  return { job: { ...job, house }, weather: own, files }
 }

@@ -1,3 +1,4 @@
+import { type Season } from '@/core/kinds/underlay/underlay'
 import { type BarrierUse } from '@/core/kinds/barrier/barrier'
 import { type Canopy, type CanopyUse } from '@/core/kinds/canopy/canopy'
 import { type DormerForm } from '@/core/kinds/dormer/dormer'
@@ -116,6 +117,30 @@ export const severalCard = {
     },
   },
 } as const
+
+/** Pictures and drawings of one's own under the model. */
+export const underlays = {
+  picture: 'picture',
+  drawing: 'drawing',
+  add: 'Add picture or drawing',
+  reading: 'Reading …',
+  label: 'Add picture or drawing',
+  laid: 'Laid at the site. Drag it by its grip, or set its scale{count, plural, =0 {} one {; # text or hatch is not shown} other {; # texts, hatches and dimensions are not shown}}.',
+  waiting: 'Fetching …',
+  size: 'Size',
+  calibrate: 'Set scale by two points',
+  turnHint: 'Clockwise',
+  unitTitle: 'Unit of the drawing',
+  whichUnit: '“{name}” does not say its units. How large is it?',
+  units: { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inches', ft: 'feet' },
+} as const
+
+/** When a picture was taken, by the leaves. */
+export const seasons: Readonly<Record<Season, string>> = {
+  unknown: 'not known',
+  'in-leaf': 'trees in leaf',
+  bare: 'trees bare',
+}
 
 /** What a barrier is. */
 export const barrierUses: Readonly<Record<BarrierUse, string>> = {

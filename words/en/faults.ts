@@ -76,6 +76,24 @@ export const faults = {
   // Outlines from files
   'bad-geojson':
     '“{file}” is no GeoJSON with polygons. A FeatureCollection, a Feature or a Polygon in longitude and latitude is needed.',
+  'not-a-dxf': 'This is no DXF drawing in text form. Save it as ASCII DXF and try again.',
+  'broken-dxf':
+    'The drawing can’t be read: line {line, number, ::group-off} is not what a DXF has there. Save it anew and try again.',
+  'empty-drawing': 'There are no lines in the drawing.',
+  'too-many-points': 'The drawing has more than {limit, number} points. Save only what is needed of it.',
+  'drawing-too-slow': 'The drawing takes too long to read. Save only what is needed of it.',
+  'not-a-picture': 'This is neither a PNG or JPEG picture nor a DXF drawing.',
+  'broken-picture': 'The picture is damaged, or breaks off. Save it anew and try again.',
+  'too-many-pixels': 'The picture has more than {limit, number} pixels. Save it smaller and try again.',
+  'no-such-file': 'The file of this picture or drawing is missing. Delete it here and add it again.',
+  'file-away':
+    'The file of this picture or drawing can’t be fetched now. It is tried again when the job is next opened.',
+  'file-not-kept':
+    'The server can’t be reached, so the file could not be kept. Try again when the network is back.',
+  'store-full': 'The team has no room left for pictures and drawings.',
+  'points-too-near': 'The two points are the same. Choose points that lie apart.',
+  'scale-out-of-range':
+    'With this length the picture would be far too small or too large. Check the length and its unit.',
   'outlines-stand':
     'Buildings stand on all outlines of “{file}” already. Delete those that are to be taken anew.',
   'no-outlines':

@@ -18,9 +18,11 @@ import {
   roofForms,
   severalCard,
   treeCard,
+  seasons,
+  underlays,
 } from './choices'
 import { kinds } from './kinds'
-import { chapters, outlines, pitching, tape, tapeFacts, tools } from './tools'
+import { calibrating, chapters, outlines, pitching, tape, tapeFacts, tools } from './tools'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
 import { charts, proposal, units } from './proposal'
 
@@ -55,6 +57,9 @@ export const en = {
   roofCoverings,
   treeCard,
   severalCard,
+  seasons,
+  underlays,
+  calibrating,
   dormerForms,
   edgeForms,
   compass,

@@ -144,6 +144,21 @@ export const kinds = {
     fields: { name: 'Name', use: 'Type', heightM: 'Height', thicknessM: 'Thickness' },
     handles: { 'barrier-corner': 'Corner', 'new-corner': 'New corner', 'barrier-top': 'Height' },
   },
+  underlay: {
+    one: 'picture or drawing',
+    named: '{n, plural, =1 {Picture} other {Picture #}}',
+    fields: {
+      name: 'Name',
+      center: 'Place',
+      rotationDeg: 'Turned by',
+      strength: 'Strength',
+      order: 'Order',
+      season: 'Season',
+      metresPerUnit: 'Scale',
+      hiddenLayers: 'Layers shown',
+    },
+    handles: { place: 'Place' },
+  },
   dimension: {
     one: 'dimension',
     named: '{n, plural, =1 {Dimension} other {Dimension #}}',

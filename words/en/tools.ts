@@ -67,6 +67,12 @@ export const tools = {
     hint: 'Click where the tree stands, or go there with the arrow keys and press Enter.',
     wrong: '',
   },
+  calibrate: {
+    button: 'Set scale',
+    command: 'Set the scale of a picture or drawing',
+    hint: '',
+    wrong: '',
+  },
   tape: {
     button: 'Measure',
     command: 'Measure a distance',
@@ -85,6 +91,18 @@ export const tools = {
     hint: 'Click open ground to put a rack there, or go there with the arrow keys and press Enter.',
     wrong: 'Something stands there. Click open ground beside the house.',
   },
+} as const
+
+/** Setting the scale of a picture or a drawing by two of its points. */
+export const calibrating = {
+  first: 'Click a point of the picture or drawing, or go there with the arrow keys and press Enter.',
+  second: 'Click a second point whose distance from the first you know.',
+  length:
+    'Type how far apart they are, then Enter; “12.4 90°” also turns it: the second lies due east of the first.',
+  none: 'Select the picture or drawing in the list of Site first.',
+  label: 'Set scale',
+  scaled: 'Scale set.',
+  scaledAndTurned: 'Scale and north set.',
 } as const
 
 /** What the tape says. */

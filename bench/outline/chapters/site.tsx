@@ -14,6 +14,8 @@ import { ChoiceField, NumberField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { number, plainNumber } from '@/words/format'
+import { AddUnderlay } from '../../underlays/add-button'
+import { ObjectList, useListed } from '../object-list'
 import { Customer } from './customer'
 import { Structure } from './structure'
 import { chosenStation } from '../../stations/station-choice'
@@ -27,6 +29,7 @@ const currencies = ['USD', 'AUD', 'EUR', 'GBP', 'CAD', 'NZD', 'CHF', 'ZAR', 'INR
 export function SiteChapter() {
   const { documents } = useBench()
   const site = useSite()
+  const underlays = useListed('site')
   const set = (label: string, fields: Partial<Site>) => documents.set(label, houseId, site.id, fields)
   const { fields } = useWords().kinds.site
   const of = { documentId: houseId, objectId: site.id }
@@ -52,6 +55,8 @@ export function SiteChapter() {
           onChange={(event) => set('Sheet strength', { sheetStrength: Number(event.target.value) / 100 })}
         />
       </label>
+      <AddUnderlay />
+      <ObjectList objects={underlays} />
       <h3 className="quiet mt-2">Units and currency</h3>
       <ChoiceField
         label={fields.units}

@@ -79,7 +79,7 @@ const middle = (corners: readonly Vec3[]): Vec3 => {
 }
 
 /** What is seen of an object, in points. */
-const pointsOf = ({ geometry: { surfaces, strokes, crowns } }: StandingObject): Vec3[] => [
+export const pointsOf = ({ geometry: { surfaces, strokes, crowns } }: StandingObject): Vec3[] => [
   ...surfaces.flatMap(({ corners }) => corners),
   ...strokes.flatMap(({ from, to }) => [from, to]),
   ...crowns.flatMap(crownEnds),

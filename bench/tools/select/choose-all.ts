@@ -1,6 +1,7 @@
 import { kindOf } from '@/core/kinds/index'
 import { withoutObjects } from '@/core/site/site'
 import { ofModules, ofObjects, ownerIds } from '../../store/selection'
+import { pointsOf } from './boxing'
 import { type ToolContext } from '../chart'
 
 /** Chooses all modules of the arrays that something is chosen of, or else everything that stands and is not hidden. */
@@ -12,7 +13,8 @@ export function chooseAll(context: ToolContext): void {
     .filter(({ id }) => owners.has(id))
     .flatMap((array) => array.panels.map(({ id }) => ({ id, arrayId: array.id })))
   const objects = [...Object.values(context.documents.house), ...Object.values(context.option())]
-  const standing = new Set(site.objects.map(({ id }) => id))
+  // Pictures and drawings lie under all of it.
+  const standing = new Set(site.objects.filter((one) => pointsOf(one).length > 0).map(({ id }) => id))
   context.session.setState({
     selection:
       ofModules(modules) ??

@@ -30,11 +30,24 @@ export function typedCorner(text: string, { last, pointer, units, locale }: Type
     if (offset[0] === 0 && offset[1] === 0) throw new Fault('zero-length', { text })
     return add2(last, offset)
   }
-  const angled = withAngle.exec(input)
-  const length = parseLength(angled?.[1] ?? text, units, locale)
-  if (length <= 0) throw new Fault('zero-length', { text })
-  const angle = angled?.[2] === undefined ? null : toRadians(parseNumber(angled[2], locale))
+  const { lengthM, azimuthDeg } = typedLength(input, units, locale)
+  const angle = azimuthDeg === null ? null : toRadians(azimuthDeg)
   const toward: Vec2 = angle === null ? unit2(sub2(pointer, last)) : [Math.sin(angle), Math.cos(angle)]
   if (toward[0] === 0 && toward[1] === 0) throw new Fault('no-direction')
-  return add2(last, scale2(toward, length))
+  return add2(last, scale2(toward, lengthM))
+}
+
+/**
+ * A length, and the way it goes where that is typed behind it: `length` or `length angle°`, clockwise from north.
+ * @throws Fault `bad-length`, `bad-number`, `zero-length`
+ */
+export function typedLength(
+  text: string,
+  units: UnitSystem,
+  locale: string,
+): { readonly lengthM: number; readonly azimuthDeg: number | null } {
+  const angled = withAngle.exec(text.trim())
+  const lengthM = parseLength(angled?.[1] ?? text, units, locale)
+  if (lengthM <= 0) throw new Fault('zero-length', { text })
+  return { lengthM, azimuthDeg: angled?.[2] === undefined ? null : parseNumber(angled[2], locale) }
 }

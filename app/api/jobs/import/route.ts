@@ -2,8 +2,8 @@ import { NextResponse } from 'next/server'
 import { readBytes, route } from '@/server/respond'
 import { importJob } from '@/server/weather'
 
-/** A job with its own weather by the quarter hour has some 8 MB. */
-const largestBytes = 12_000_000
+/** Its own weather by the quarter hour has some 8 MB; pictures and drawings come with it. */
+const largestBytes = 48_000_000
 
 /** A job's own JSON becomes a new job; a bad file changes nothing. */
 export const POST = route('POST /api/jobs/import', async ({ request, who }) => {

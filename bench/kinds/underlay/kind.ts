@@ -1,0 +1,12 @@
+import { type Underlay } from '@/core/kinds/underlay/underlay'
+import { CalibrateFirst } from '../../tools/calibrate'
+import { byName, type BenchKind } from '../kind'
+import { lazyCard } from '../lazy-card'
+
+export const underlayBench: BenchKind<Underlay> = {
+  listedIn: 'site',
+  title: byName,
+  note: ({ content }, sayer) => sayer.words.underlays[content],
+  Card: lazyCard('UnderlayCard'),
+  tools: [{ id: 'calibrate', key: 'Q', chapter: 'site', begin: (context) => new CalibrateFirst(context) }],
+}
