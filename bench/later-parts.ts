@@ -10,10 +10,6 @@ export { SavingDialog } from './saving/conflicts'
 export { SiteChapter } from './outline/chapters/site'
 export { StoreChapter } from './outline/chapters/store'
 export { UnderlaysLayer } from './underlays/underlays-layer'
+export { WhyPanel } from './ledger/why-panel'
 export { WireChapter } from './outline/chapters/wire'
-export {
-  largestOutlinesBytes,
-  outlinesIn,
-  volumesOver,
-  withoutStanding,
-} from '@/core/imports/geojson-outlines'
+export { takeOutlines } from './outline/take-outlines'

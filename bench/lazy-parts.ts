@@ -9,7 +9,7 @@ export const fetchLaterParts = (): Promise<typeof Later> => later()
 
 type PartName = {
   [N in keyof typeof Later]: N extends
-    `${string}Chapter` | `${string}Dialog` | `${string}Card` | `${string}Layer`
+    `${string}Chapter` | `${string}Dialog` | `${string}Card` | `${string}Layer` | `${string}Panel`
     ? N
     : never
 }[keyof typeof Later]

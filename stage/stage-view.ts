@@ -4,7 +4,6 @@ import {
   Mesh,
   MeshLambertMaterial,
   MOUSE,
-  type Object3D,
   OrthographicCamera,
   PCFShadowMap,
   PerspectiveCamera,
@@ -25,6 +24,7 @@ import { frameOfSite } from '@/core/site/frame'
 import { isRoofed, type Site } from '@/core/site/site'
 import { dressCrowns } from './crowns'
 import { FinerAtRest } from './finer'
+import { GroundSheets } from './ground-sheets'
 import { GroundShade } from './ground-shade'
 import { castBy, Light, litGround } from './light'
 import { Maquette, type Emphasis } from './maquette'
@@ -79,6 +79,8 @@ export class StageView {
   readonly #paints = new Paints(this.#light)
   readonly #maquette = new Maquette(this.#paints)
   readonly sheet: AerialSheet
+  /** Own pictures and drawings. */
+  readonly grounds: GroundSheets
   readonly #listeners = new Set<() => void>()
   #frame = 0
   #later: ReturnType<typeof setTimeout> | undefined
@@ -137,7 +139,20 @@ export class StageView {
     this.#paper.position.z = -0.08
     this.#paper.renderOrder = 3
     this.sheet = new AerialSheet(this.#paper.material.color, uniforms, this.#groundShade, () => this.draw())
-    this.#scene.add(sun, sun.target, sky, this.#paper, this.sheet.group, this.#maquette.group)
+    this.grounds = new GroundSheets(
+      this.sheet,
+      () => this.#paints.ink(),
+      () => this.draw(),
+    )
+    this.#scene.add(
+      sun,
+      sun.target,
+      sky,
+      this.#paper,
+      this.sheet.group,
+      this.grounds.group,
+      this.#maquette.group,
+    )
   }
 
   onDraw(listener: () => void): () => void {
@@ -185,16 +200,6 @@ export class StageView {
       clearTimeout(this.#later)
       this.#later = setTimeout(() => this.draw(), restMs)
     }
-  }
-
-  /** What lies on the ground under the model. */
-  addToGround(part: Object3D): void {
-    this.#scene.add(part)
-  }
-
-  removeFromGround(part: Object3D): void {
-    this.#scene.remove(part)
-    this.draw()
   }
 
   showSheet(place: LatLon, tilesUrl: string, strength: number): void {
@@ -370,6 +375,7 @@ export class StageView {
     this.#maquette.dispose()
     this.#paints.dispose()
     this.sheet.clear()
+    this.grounds.clear()
     this.#controls.perspective.dispose()
     this.#controls.plan.dispose()
     this.#renderer.dispose()

@@ -7,7 +7,9 @@ import { type ShownLine } from '@/core/readers/books'
 import { number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
 import { useBench, useNumbers, useSayer, useSession } from '../context'
-import { WhyPanel } from './why-panel'
+import { lazyPart } from '../lazy-parts'
+
+const WhyPanel = lazyPart('WhyPanel')
 
 const groups = [
   { id: 'sun', title: 'Sun to meter, per year' },

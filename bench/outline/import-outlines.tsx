@@ -1,17 +1,9 @@
 'use client'
 
 import { useRef, useState } from 'react'
-import { type OutlinesRead } from '@/core/imports/geojson-outlines'
-import { ofKind } from '@/core/kinds/documents'
-import { defaultEaveHeightM, defaultPitchDeg } from '@/core/kinds/volume/volume'
 import { Fault } from '@/core/model/fault'
-import { newId } from '@/core/model/new-id'
 import { useBench, useSayer, useSite } from '../context'
-import { houseId } from '../store/documents'
-import { toast } from '../store/session'
-
-/** Outlines that could not be used are told one by one up to so many. */
-const mostSaid = 3
+import { fetchLaterParts } from '../lazy-parts'
 
 /** Takes buildings from a file of outlines, the one at the site as the house and the others as neighbours. */
 export function ImportOutlines() {
@@ -24,45 +16,12 @@ export function ImportOutlines() {
     setWrong(null)
     try {
       // Read when it is asked for: the bench opens without it.
-      const { largestOutlinesBytes, outlinesIn, volumesOver, withoutStanding } =
-        await import('../later-parts')
-      if (file.size > largestOutlinesBytes)
-        throw new Fault('too-large', {
-          reason: 'file',
-          bytes: { value: file.size, unit: 'bytes' },
-          limit: { value: largestOutlinesBytes, unit: 'bytes' },
-        })
-      const text = await file.text()
-      const drawn = ofKind(documents.house, 'volume')
-      const read = withoutStanding(
-        outlinesIn(text, file.name, site),
-        drawn.map(({ outline }) => outline),
-      )
-      if (read.found.length === 0) throw new Fault('outlines-stand', { file: file.name })
-      const volumes = volumesOver(
-        read,
-        drawn.some(({ role }) => role === 'house'),
-        { eaveHeightM: defaultEaveHeightM, pitchDeg: defaultPitchDeg },
-        (i) => sayer.say(sayer.words.kinds.volume.named, { n: drawn.length + i + 1 }),
-        () => newId('volume', Math.random),
-      )
-      const { fault, step } = documents.edit(sayer.words.outlines.label, houseId, (before) => ({
-        ...before,
-        ...Object.fromEntries(volumes.map((volume) => [volume.id, volume])),
-      }))
-      if (fault) throw fault
-      toast(session, saidOf(read), step)
+      const { takeOutlines } = await fetchLaterParts()
+      await takeOutlines(file, site, { documents, session, sayer })
     } catch (error) {
       if (!(error instanceof Fault)) throw error
       setWrong(sayer.fault(error))
     }
-  }
-  const saidOf = ({ found, left, holes }: OutlinesRead) => {
-    const { taken, leftOut, more } = sayer.words.outlines
-    const said = left.slice(0, mostSaid).map(({ feature, why }) => sayer.say(leftOut, { feature, why }))
-    if (left.length > mostSaid) said.push(sayer.say(more, { count: left.length - mostSaid }))
-    const first = sayer.say(taken, { count: found.length, left: left.length, holes })
-    return said.length > 0 ? `${first} ${said.join(', ')}.` : first
   }
   return (
     <div className="mt-2 px-2">

@@ -19,6 +19,9 @@ const drawingUnits = [
   ['ft', 0.3048],
 ] as const
 
+/** What is asked or said is seen, however far down the chapter it stands. */
+const intoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
+
 /** Takes a picture or a drawing from a file; asks for a drawing's unit where the file does not say it. */
 export function AddUnderlay() {
   const { documents, session, tools } = useBench()
@@ -86,7 +89,7 @@ export function AddUnderlay() {
         }}
       />
       {asked && (
-        <fieldset className="mt-1 rounded-md border border-line p-2">
+        <fieldset ref={intoView} className="mt-1 rounded-md border border-line p-2">
           <legend className="sr-only">{words.unitTitle}</legend>
           <p className="text-[12px]">{sayer.say(words.whichUnit, { name: asked.name })}</p>
           {drawingUnits.map(([unit, metres]) => (
@@ -106,7 +109,7 @@ export function AddUnderlay() {
         </fieldset>
       )}
       {wrong !== null && (
-        <p role="alert" className="mt-1 rounded-md bg-clay-soft p-2 text-[12px] text-clay">
+        <p ref={intoView} role="alert" className="mt-1 rounded-md bg-clay-soft p-2 text-[12px] text-clay">
           {wrong}
         </p>
       )}

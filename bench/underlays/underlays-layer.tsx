@@ -7,7 +7,7 @@ import { type LineDrawing } from '@/core/imports/line-drawing'
 import { ofKind } from '@/core/kinds/documents'
 import { linesNear } from '@/core/kinds/underlay/near'
 import { type Underlay } from '@/core/kinds/underlay/underlay'
-import { GroundSheets, type GroundSheet } from '@/stage/ground-sheets'
+import { type GroundSheet } from '@/stage/ground-sheets'
 import { type StageView } from '@/stage/stage-view'
 import { useBench, useHouse, useSession } from '../context'
 import { fetchFiles, keptFiles, type KeptFile } from './kept-files'
@@ -26,14 +26,19 @@ export function UnderlaysLayer({ view, ink }: { readonly view: StageView; readon
     [house, hidden],
   )
   useEffect(() => fetchFiles(shown), [shown])
-  const sheets = useMemo(() => new GroundSheets(view), [view])
-  useEffect(() => () => sheets.dispose(), [sheets])
   useEffect(() => {
-    sheets.show(
+    view.grounds.show(
       shown.flatMap((underlay) => sheetOf(underlay, files[underlay.fileId]) ?? []),
       ink,
     )
-  }, [sheets, shown, files, ink])
+  }, [view, shown, files, ink])
+  useEffect(
+    () => () => {
+      view.grounds.clear()
+      view.draw()
+    },
+    [view],
+  )
   useEffect(() => {
     underLines.set((at, reachM) =>
       shown.flatMap((underlay) => {

@@ -17,7 +17,10 @@ function sampleOf(kind: KindName): AnyObject {
   const found = known.find((object) => object.kind === kind)
   if (found) return found
   const { schema } = kindNamed(kind)
-  const chances = { random: seededRandom(11), texts: ['sample-1', 'volume-1', 'Sample', '0123456789abcdef01234567'] }
+  const chances = {
+    random: seededRandom(11),
+    texts: ['sample-1', 'volume-1', 'Sample', '0123456789abcdef01234567'],
+  }
   for (let tries = 0; tries < 1000; tries++) {
     const parsed = schema.safeParse(vary(jsonSchemaOf(schema), undefined, chances))
     if (parsed.success) return parsed.data

@@ -2,11 +2,12 @@
 
 import { useStore } from 'zustand'
 import { formatLength } from '@/core/model/units'
+import { ofKind } from '@/core/kinds/documents'
 import { parseNumber } from '@/core/model/numbers'
 import { seasons, type Underlay } from '@/core/kinds/underlay/underlay'
 import { entered } from '@/words/format'
 import { Fact } from '../../card/frame'
-import { useBench, useSayer, useSite } from '../../context'
+import { useBench, useHouse, useSayer, useSite } from '../../context'
 import { ChoiceField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { houseId } from '../../store/documents'
@@ -55,6 +56,7 @@ export function UnderlayCard({ object: underlay }: { readonly object: Underlay }
         value={underlay.strength}
         fields={(strength) => ({ strength })}
       />
+      <OrderButtons underlay={underlay} />
       {underlay.content === 'picture' && (
         <ChoiceField
           label={fields.season}
@@ -67,6 +69,38 @@ export function UnderlayCard({ object: underlay }: { readonly object: Underlay }
         <Layers underlay={underlay} names={file.drawing.layers.map(({ name }) => name)} />
       )}
     </>
+  )
+}
+
+/** Which of several lies on top. */
+function OrderButtons({ underlay }: { readonly underlay: Underlay }) {
+  const { documents } = useBench()
+  const words = useSayer().words.underlays
+  const house = useHouse()
+  const all = ofKind(house, 'underlay').sort((a, b) => a.order - b.order)
+  if (all.length < 2) return null
+  /** All of them in their new order: the lowest first. */
+  const put = (where: 'top' | 'bottom') => {
+    const others = all.filter(({ id }) => id !== underlay.id)
+    const order = where === 'top' ? [...others, underlay] : [underlay, ...others]
+    documents.edit(words.order, houseId, (before) =>
+      order.reduce((after, one, i) => ({ ...after, [one.id]: { ...one, order: i } }), before),
+    )
+  }
+  return (
+    <div className="flex items-baseline gap-2.5 py-0.5 text-[12px]">
+      <span className="flex-1 text-[14px] text-pencil">{words.order}</span>
+      {(['top', 'bottom'] as const).map((where) => (
+        <button
+          key={where}
+          type="button"
+          className="cursor-pointer text-verdigris hover:underline"
+          onClick={() => put(where)}
+        >
+          {words[where]}
+        </button>
+      ))}
+    </div>
   )
 }
 

@@ -1,0 +1,108 @@
+import { PNG } from 'pngjs'
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, saved, settled, stage } from './bench'
+import { clickingInPlan } from './plan'
+
+/** A picture of a light roof on dark ground. */
+function roofPicture(): Buffer {
+  const picture = new PNG({ width: 400, height: 300 })
+  for (let y = 0; y < 300; y++)
+    for (let x = 0; x < 400; x++) {
+      const roof = x >= 100 && x < 300 && y >= 90 && y < 210
+      picture.data.set(roof ? [225, 214, 196, 255] : [96, 110, 84, 255], 4 * (400 * y + x))
+    }
+  return PNG.sync.write(picture)
+}
+
+/** A wall of 12 m by 7 m in a drawing whose units are not said, with a layer that is switched off. */
+const plan = [
+  '0 SECTION 2 TABLES 0 TABLE 2 LAYER 70 2 0 LAYER 2 WALLS 70 0 62 7 0 LAYER 2 GRID 70 0 62 -3 0 ENDTAB 0 ENDSEC',
+  '0 SECTION 2 ENTITIES 0 LWPOLYLINE 8 WALLS 90 4 70 1 10 0 20 0 10 12000 20 0 10 12000 20 7000 10 0 20 7000',
+  '0 LINE 8 GRID 10 0 20 0 11 90000 21 90000 0 TEXT 8 WALLS 10 0 20 0 40 1 1 KITCHEN 0 ENDSEC 0 EOF',
+]
+  .join(' ')
+  .split(' ')
+  .join('\n')
+
+const opened = async (page: Page, address: string) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill(address.toLowerCase())
+  await page.getByRole('option', { name: `${address}, Pellworth` }).click()
+  await settled(page)
+  await chapter(page, 'Site')
+}
+
+test('a picture is laid under the model and scaled by two points and a length; damaged and foreign files are refused', async ({
+  page,
+}) => {
+  await opened(page, '21 Tern Street')
+  const input = page.getByLabel('Add picture or drawing')
+  const take = (name: string, buffer: Buffer) =>
+    input.setInputFiles({ name, mimeType: 'application/octet-stream', buffer })
+  await take('notes.png', Buffer.from('not a picture at all'))
+  await expect(page.locator('p[role="alert"]')).toContainText('neither a PNG or JPEG picture')
+  await take('half.png', roofPicture().subarray(0, 20))
+  await expect(page.locator('p[role="alert"]')).toContainText('damaged')
+  await take('plan.dxf', Buffer.from('0\nSECTION\n2\nENTITIES\n0\nLINE\nX'))
+  await expect(page.locator('p[role="alert"]')).toContainText('line 7')
+
+  await take('survey of the roof.png', roofPicture())
+  await expect(page.getByText('Click a point of the picture or drawing')).toBeVisible()
+  // 400 px lie over 40 m: the roof's corners are 20 m apart, and are told to be 14 m.
+  const click = await clickingInPlan(page)
+  await click(-10, 6)
+  await click(10, 6)
+  await page.keyboard.type('14m')
+  await page.keyboard.press('Enter')
+  const card = page.getByRole('complementary', { name: /survey of the roof/ })
+  await expect(card).toContainText(`91' 10 1/2" × 68' 11"`)
+  await saved(page)
+  await page.reload()
+  await settled(page)
+  await chapter(page, 'Site')
+  await page.getByRole('button', { name: /^survey of the roof picture/ }).click()
+  await expect(card).toContainText(`91' 10 1/2"`)
+  await expect(card.getByRole('alert')).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  for (let k = 0; k < 2; k++) await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: /^survey of the roof picture/ })).toHaveCount(0)
+  await saved(page)
+})
+
+test('a drawing says its size when its unit is chosen, hides a layer, and is traced by its corners', async ({
+  page,
+}) => {
+  await opened(page, '23 Tern Street')
+  await page
+    .getByLabel('Add picture or drawing')
+    .setInputFiles({ name: 'ground floor.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(plan) })
+  const asked = page.getByRole('group', { name: 'Unit of the drawing' })
+  await expect(asked).toContainText('does not say its units')
+  await asked.getByRole('button', { name: /^millimetres/ }).click()
+  await expect(page.getByText('1 text or hatch is not shown')).toBeVisible()
+  const card = page.getByRole('complementary', { name: /ground floor/ })
+  await expect(card).toContainText(`39' 4 1/2" × 22' 11 1/2"`)
+  await expect(card.getByLabel('GRID')).not.toBeChecked()
+  await expect(card.getByLabel('WALLS')).toBeChecked()
+  await page.keyboard.press('Escape')
+
+  // A little beside each corner: the drawing holds.
+  await page.keyboard.press('o')
+  const click = await clickingInPlan(page)
+  for (const [x, y] of [
+    [-6.1, -3.4],
+    [6.1, -3.6],
+    [5.9, 3.6],
+    [-5.9, 3.4],
+    [-6.1, -3.4],
+  ] as const)
+    await click(x, y)
+  const house = page.getByRole('complementary', { name: 'House, building' })
+  await expect(house).toBeVisible()
+  await expect(page.getByText(`39' 4 1/2"`).first()).toBeVisible()
+  await expect(stage(page)).toBeVisible()
+  await page.keyboard.press('Escape')
+  for (let k = 0; k < 2; k++) await page.keyboard.press('Control+z')
+  await expect(page.getByText('Choose “Outline” and click the corners')).toBeVisible()
+  await saved(page)
+})
