@@ -17,13 +17,7 @@ const drawing: GroundSheet = {
   ...picture,
   id: 'drawing',
   image: null,
-  lines: [
-    [
-      [-6000, 0],
-      [6000, 0],
-      [6000, 100],
-    ],
-  ],
+  lines: [Float64Array.of(-6000, 0, 6000, 0, 6000, 0, 6000, 100)],
   metresPerUnit: 0.001,
   center: [0, 0],
   rotationDeg: 0,

@@ -9,15 +9,15 @@ import {
 } from 'three'
 import { type Vec2 } from '@/core/geometry/vector'
 import { toRadians } from '@/core/model/units'
-import { InkBatch, type Pen } from './ink'
+import { flatInk } from './ink'
 import { type AerialSheet } from './sheet'
 
 /** A picture or lines that lie on the ground. */
 export interface GroundSheet {
   readonly id: string
   readonly image: ImageBitmap | null
-  /** In its own units about its middle; what has the same lines has the same list. */
-  readonly lines: readonly (readonly Vec2[])[]
+  /** Pieces as `DrawnLayer` has them; what has the same lines has the same list. */
+  readonly lines: readonly Float64Array[]
   readonly width: number
   readonly height: number
   readonly metresPerUnit: number
@@ -105,14 +105,7 @@ export class GroundSheets {
   }
 
   #lines({ lines, strength }: GroundSheet, colour: string) {
-    const batch = new InkBatch()
-    const pen: Pen = { colour, opacity: strength, width: [linePx, linePx] }
-    for (const line of lines)
-      for (let i = 1; i < line.length; i++) {
-        const [a, b] = [line[i - 1], line[i]]
-        if (a && b) batch.line([a[0], a[1], 0], [b[0], b[1], 0], pen)
-      }
-    const object = batch.mesh(this.#ink())
+    const object = flatInk(lines, { colour, opacity: strength, width: [linePx, linePx] }, this.#ink())
     return { object, free: () => object.geometry.dispose() }
   }
 

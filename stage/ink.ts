@@ -57,9 +57,6 @@ export class InkBatch {
 
   /** @param ink a material of `inkMaterial` */
   mesh(ink: Material): Mesh {
-    const geometry = new InstancedBufferGeometry()
-    geometry.setAttribute('position', new Float32BufferAttribute([0, -1, 0, 1, -1, 0, 1, 1, 0, 0, 1, 0], 3))
-    geometry.setIndex([0, 1, 2, 0, 2, 3])
     const ends = Float32Array.from(this.#ends)
     const sides = Float32Array.from(this.#normals)
     const each = (values: Float32Array, from: number): InstancedBufferAttribute =>
@@ -67,19 +64,19 @@ export class InkBatch {
         values.filter((_, k) => k % 6 >= from && k % 6 < from + 3),
         3,
       )
-    geometry.setAttribute('lineFrom', each(ends, 0))
-    geometry.setAttribute('lineTo', each(ends, 3))
-    geometry.setAttribute('sideA', each(sides, 0))
-    geometry.setAttribute('sideB', each(sides, 3))
-    geometry.setAttribute('tint', new InstancedBufferAttribute(Float32Array.from(this.#tints), 4))
-    geometry.setAttribute('contour', new InstancedBufferAttribute(Float32Array.from(this.#contours), 3))
-    geometry.setAttribute('widths', new InstancedBufferAttribute(Float32Array.from(this.#widths), 3))
-    geometry.instanceCount = this.count
-    const mesh = new Mesh(geometry, ink)
-    // Its corners are known to the shader alone.
-    mesh.frustumCulled = false
-    mesh.renderOrder = 4
-    return mesh
+    return inkMesh(
+      this.count,
+      {
+        lineFrom: each(ends, 0),
+        lineTo: each(ends, 3),
+        sideA: each(sides, 0),
+        sideB: each(sides, 3),
+        tint: new InstancedBufferAttribute(Float32Array.from(this.#tints), 4),
+        contour: new InstancedBufferAttribute(Float32Array.from(this.#contours), 3),
+        widths: new InstancedBufferAttribute(Float32Array.from(this.#widths), 3),
+      },
+      ink,
+    )
   }
 
   #linear(colour: string): [number, number, number] {
@@ -87,6 +84,60 @@ export class InkBatch {
     this.#mixed.set(colour, mixed)
     return [mixed.r, mixed.g, mixed.b]
   }
+}
+
+/**
+ * Level pieces of one pen, drawn at once: there may be hundreds of thousands.
+ * @param lists pieces of four numbers each: from x, from y, to x, to y
+ * @param ink a material of `inkMaterial`
+ */
+export function flatInk(lists: readonly Float64Array[], pen: Pen, ink: Material): Mesh {
+  const count = lists.reduce((sum, pieces) => sum + pieces.length / 4, 0)
+  const [from, to] = [new Float32Array(3 * count), new Float32Array(3 * count)]
+  let at = 0
+  for (const pieces of lists)
+    for (let k = 0; k < pieces.length; k += 4, at += 3) {
+      from[at] = pieces[k] ?? 0
+      from[at + 1] = pieces[k + 1] ?? 0
+      to[at] = pieces[k + 2] ?? 0
+      to[at + 1] = pieces[k + 3] ?? 0
+    }
+  const { r, g, b } = new Color(pen.colour)
+  /** The same for every piece. */
+  const each = (values: readonly number[]) =>
+    new InstancedBufferAttribute(Float32Array.from(values), values.length, false, Math.max(1, count))
+  return inkMesh(
+    count,
+    {
+      lineFrom: new InstancedBufferAttribute(from, 3),
+      lineTo: new InstancedBufferAttribute(to, 3),
+      sideA: each([0, 0, 0]),
+      sideB: each([0, 0, 0]),
+      tint: each([r, g, b, pen.opacity]),
+      contour: each([r, g, b]),
+      widths: each([...pen.width, pen.thickM ?? 0]),
+    },
+    ink,
+  )
+}
+
+type LineAttribute = 'lineFrom' | 'lineTo' | 'sideA' | 'sideB' | 'tint' | 'contour' | 'widths'
+
+/** A quad for each line, its corners known to the shader alone. */
+function inkMesh(
+  count: number,
+  attributes: Readonly<Record<LineAttribute, InstancedBufferAttribute>>,
+  ink: Material,
+): Mesh {
+  const geometry = new InstancedBufferGeometry()
+  geometry.setAttribute('position', new Float32BufferAttribute([0, -1, 0, 1, -1, 0, 1, 1, 0, 0, 1, 0], 3))
+  geometry.setIndex([0, 1, 2, 0, 2, 3])
+  for (const [name, attribute] of Object.entries(attributes)) geometry.setAttribute(name, attribute)
+  geometry.instanceCount = count
+  const mesh = new Mesh(geometry, ink)
+  mesh.frustumCulled = false
+  mesh.renderOrder = 4
+  return mesh
 }
 
 /** How far lines are drawn towards the eye, so that their own faces do not hide half of them. */

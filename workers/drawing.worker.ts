@@ -15,5 +15,7 @@ self.onmessage = ({ data }: MessageEvent<ArrayBuffer>) => {
       fault: { ...rest, code: code === 'not-text' || code === 'empty' ? 'not-a-dxf' : code },
     }
   }
-  self.postMessage(answer)
+  // Handed over, not copied: there may be hundreds of thousands of lines.
+  const buffers = answer.drawing?.layers.map(({ pieces }) => pieces.buffer) ?? []
+  self.postMessage(answer, { transfer: buffers })
 }

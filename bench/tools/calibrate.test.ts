@@ -104,22 +104,12 @@ test('an outline holds on to the ends, middles and lines of a drawing under it, 
       {
         name: 'WALLS',
         on: true,
-        lines: [
-          [
-            [-5000, -3000],
-            [5000, -3000],
-          ] as Vec2[],
-        ],
+        pieces: Float64Array.of(-5000, -3000, 5000, -3000),
       },
       {
         name: 'GRID',
         on: true,
-        lines: [
-          [
-            [-5000, 0],
-            [5000, 0],
-          ] as Vec2[],
-        ],
+        pieces: Float64Array.of(-5000, 0, 5000, 0),
       },
     ],
   }

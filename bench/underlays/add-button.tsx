@@ -2,13 +2,16 @@
 
 import { useRef, useState } from 'react'
 import { ofKind } from '@/core/kinds/documents'
+import { type Site } from '@/core/kinds/site/site'
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'
-import { formatLength } from '@/core/model/units'
+import { number } from '@/words/format'
 import { useBench, useSayer, useSite } from '../context'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
 import { laidSheet, readSheet, type ReadSheet } from './add-underlay'
+
+const footM = 0.3048
 
 /** Units that a drawing may be drawn in, m. */
 const drawingUnits = [
@@ -18,6 +21,14 @@ const drawingUnits = [
   ['in', 0.0254],
   ['ft', 0.3048],
 ] as const
+
+/** Roughly how large: whoever chooses a unit only has to tell a house from a town. */
+function sizeText(widthM: number, heightM: number, site: Site): string {
+  const [unit, length] = site.units === 'metric' ? (['m', 1] as const) : (['ft', footM] as const)
+  const [width, height] = [widthM / length, heightM / length]
+  const digits = Math.max(width, height) < 10 ? 1 : 0
+  return `${number(width, site, digits)} × ${number(height, site, digits)} ${unit}`
+}
 
 /** What is asked or said is seen, however far down the chapter it stands. */
 const intoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
@@ -101,8 +112,7 @@ export function AddUnderlay() {
             >
               <span>{words.units[unit]}</span>
               <span className="text-pencil">
-                {formatLength(asked.width * metres, site.units, site.locale)} ×{' '}
-                {formatLength(asked.height * metres, site.units, site.locale)}
+                {sizeText(asked.width * metres, asked.height * metres, site)}
               </span>
             </button>
           ))}

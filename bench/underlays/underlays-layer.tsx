@@ -2,7 +2,6 @@
 
 import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
-import { type Vec2 } from '@/core/geometry/vector'
 import { type LineDrawing } from '@/core/imports/line-drawing'
 import { ofKind } from '@/core/kinds/documents'
 import { linesNear } from '@/core/kinds/underlay/near'
@@ -62,18 +61,18 @@ function sheetOf(underlay: Underlay, file: KeptFile | undefined): GroundSheet | 
     : null
 }
 
-const none: readonly (readonly Vec2[])[] = []
+const none: readonly Float64Array[] = []
 /** The same list as long as the same layers of a drawing are shown, so that it is laid once. */
-const remembered = new WeakMap<LineDrawing, Map<string, readonly (readonly Vec2[])[]>>()
+const remembered = new WeakMap<LineDrawing, Map<string, readonly Float64Array[]>>()
 
-function shownLines(drawing: LineDrawing, hiddenLayers: readonly string[]): readonly (readonly Vec2[])[] {
-  const byLayers = remembered.get(drawing) ?? new Map<string, readonly (readonly Vec2[])[]>()
+function shownLines(drawing: LineDrawing, hiddenLayers: readonly string[]): readonly Float64Array[] {
+  const byLayers = remembered.get(drawing) ?? new Map<string, readonly Float64Array[]>()
   remembered.set(drawing, byLayers)
   const key = JSON.stringify(hiddenLayers)
   const known = byLayers.get(key)
   if (known) return known
   const hidden = new Set(hiddenLayers)
-  const lines = drawing.layers.filter(({ name }) => !hidden.has(name)).flatMap((layer) => layer.lines)
+  const lines = drawing.layers.filter(({ name }) => !hidden.has(name)).map((layer) => layer.pieces)
   byLayers.set(key, lines)
   return lines
 }

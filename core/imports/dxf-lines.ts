@@ -74,10 +74,24 @@ export function dxfLines(text: string): LineDrawing {
     layers: [...layers].map(([name, lines]): DrawnLayer => ({
       name,
       on: !off.has(name),
-      lines: lines.map((line) => line.map(([x, y]): Vec2 => [x - middle[0], y - middle[1]])),
+      pieces: piecesOf(lines, middle),
     })),
     leftOut,
   }
+}
+
+/** Lines as straight pieces about a middle. */
+function piecesOf(lines: readonly (readonly Vec2[])[], [mx, my]: Vec2): Float64Array<ArrayBuffer> {
+  const count = lines.reduce((sum, line) => sum + line.length - 1, 0)
+  const pieces = new Float64Array(4 * count)
+  let at = 0
+  for (const line of lines)
+    for (let i = 1; i < line.length; i++)
+      for (const [x, y] of [line[i - 1] ?? [0, 0], line[i] ?? [0, 0]]) {
+        pieces[at++] = x - mx
+        pieces[at++] = y - my
+      }
+  return pieces
 }
 
 /** The unit that the header gives, m; null where it gives none. */

@@ -1,12 +1,10 @@
-import { type Vec2 } from '../geometry/vector'
-
 /** Lines of one layer of a drawing. */
 export interface DrawnLayer {
   readonly name: string
   /** Whether the drawing itself shows it. */
   readonly on: boolean
-  /** Each from point to point, in the drawing's units right and up of its middle. */
-  readonly lines: readonly (readonly Vec2[])[]
+  /** Straight pieces, four numbers each: from x, from y, to x, to y, in the drawing's units right and up of its middle. */
+  readonly pieces: Float64Array<ArrayBuffer>
 }
 
 /** A drawing as lines. */
