@@ -34,7 +34,7 @@ function ground() {
         return material
       },
     },
-    () => new MeshLambertMaterial() as Material,
+    () => new MeshLambertMaterial(),
     () => drawn++,
   )
   const meshes = () => {
