@@ -1,4 +1,4 @@
-import { type Material, Mesh, MeshLambertMaterial, type Texture, Vector3 } from 'three'
+import { Mesh, MeshLambertMaterial, type Texture, Vector3 } from 'three'
 import { GroundSheets, type GroundSheet } from './ground-sheets'
 
 const image = { width: 400, height: 300 } as ImageBitmap
