@@ -5,20 +5,21 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Job } from '@/core/kinds/job'
 import { BenchContext, type BenchParts, useSession } from './context'
 import { Carpet } from './carpet/carpet'
-import { ChapterView } from './charts/chapter-view'
 import { Commands } from './commands/commands'
 import { fetchCards } from './kinds/lazy-card'
 import { Ledger } from './ledger/ledger'
 import { LiveLink } from './live-link'
 import { openBench } from './open-bench'
 import { reportErrors } from './report-errors'
-import { fetchLaterParts } from './lazy-parts'
+import { fetchLaterParts, lazyPart } from './lazy-parts'
 import { Outline } from './outline/outline'
 import { Stopped } from './saving/stopped'
 import { Sheets } from './sheets'
 import { Stage } from './stage/stage'
 import { Toasts } from './toasts'
 import { TopBar } from './top-bar/top-bar'
+
+const ChapterPanel = lazyPart('ChapterPanel')
 
 interface Props {
   readonly jobId: string
@@ -97,7 +98,7 @@ function Layout({ name }: { readonly name: string }) {
           <Outline />
         </div>
         <main className="relative min-h-0 min-w-0">
-          {charts && <ChapterView />}
+          {charts && <ChapterPanel />}
           <div
             className={
               charts

@@ -62,6 +62,14 @@ test('an L-shaped house with a gable, a dormer, carports, a fence and a measured
   await expect(page.getByRole('row', { name: /^North, Carport 2 5°/ })).toBeVisible()
   await expect(page.getByRole('row', { name: /^South, Carport 5°/ })).toBeVisible()
 
+  // A plane tells its measures where it is clicked, and is called what somebody calls it.
+  await page.getByRole('button', { name: 'South, House', exact: true }).click()
+  const planes = page.getByRole('table')
+  await expect(planes).toContainText('Eave')
+  await planes.getByLabel('Name').fill('Kitchen side')
+  await planes.getByLabel('Name').press('Enter')
+  await expect(page.getByRole('row', { name: /^Kitchen side/ })).toBeVisible()
+
   await page.keyboard.press('h')
   await click(-14, -12)
   await click(-14, 10)
@@ -84,7 +92,7 @@ test('an L-shaped house with a gable, a dormer, carports, a fence and a measured
   await expect(list(/^Carport 2 carport/)).toBeVisible()
   // All of it undone.
   await page.locator('body').click({ position: { x: 640, y: 20 } })
-  for (let k = 0; k < 14; k++) await page.keyboard.press('Control+z')
+  for (let k = 0; k < 15; k++) await page.keyboard.press('Control+z')
   await expect(page.getByText('Choose “Outline” and click the corners')).toBeVisible()
   await saved(page)
 })

@@ -11,9 +11,13 @@ const sides = [
   'nw',
 ] as const satisfies readonly (keyof Words['compass'])[]
 
+/** The nearest of eight directions. @param azimuthDeg clockwise from north, 0 to 360 */
+export const sideOf = (azimuthDeg: number): keyof Words['compass'] =>
+  sides[Math.round(azimuthDeg / 45) % 8] ?? 'n'
+
 /** The way something looks, in words. @param azimuthDeg clockwise from north, 0 to 360 */
 const directionOf = (azimuthDeg: number, { compass }: Pick<Words, 'compass'>): string =>
-  compass[sides[Math.round(azimuthDeg / 45) % 8] ?? 'n']
+  compass[sideOf(azimuthDeg)]
 
 /** A slope of less than this has no direction, degrees. */
 const levelDeg = 0.05

@@ -30,7 +30,7 @@ export function SelectionCard() {
 }
 
 function ObjectCard({ object }: { readonly object: AnyObject }) {
-  const { site, session } = useBench()
+  const { site, session, documents } = useBench()
   const isHidden = useSession((s) => s.hidden.includes(object.id))
   const hide = () => hideOrShow(session, object.id)
   const context = useToolContext()
@@ -40,7 +40,7 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
   const { standing } = kindOf(object)
   return (
     <Frame
-      title={title(object, sayer, site())}
+      title={title(object, sayer, site(), documents.house)}
       kind={note(object, sayer)}
       actions={[
         ...(standing?.move ? actionsOf(context, standing.move.mirrored !== undefined) : []),

@@ -1,4 +1,5 @@
 import { type ComponentType } from 'react'
+import { type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
 import { type Site } from '@/core/site/site'
 import { type Sayer } from '@/words/sayer'
@@ -10,7 +11,7 @@ export interface BenchKind<T extends AnyObject> {
   /** The chapter that lists its objects; null for settings, of which there is one. */
   readonly listedIn: Chapter | null
   /** What an object is called on its card and in its list. */
-  readonly title: (object: T, sayer: Sayer, site: Site) => string
+  readonly title: (object: T, sayer: Sayer, site: Site, house: Objects) => string
   /** What stands beside that. */
   readonly note: (object: T, sayer: Sayer) => string
   /** The measures on its card; null for one without a card. */

@@ -26,7 +26,7 @@ export function ObjectList({
   /** What stands beside each; what its kind says when not given. */
   readonly note?: (object: AnyObject) => string
 }) {
-  const { session, site } = useBench()
+  const { session, site, documents } = useBench()
   const sayer = useSayer()
   const selection = useSession((s) => s.selection)
   const selected = ownerIds(selection)
@@ -57,7 +57,7 @@ export function ObjectList({
                 onMouseLeave={() => session.setState({ hover: null })}
               >
                 <span className={`min-w-0 flex-1 truncate ${hidden.includes(object.id) ? 'italic' : ''}`}>
-                  {kind.title(object, sayer, site())}
+                  {kind.title(object, sayer, site(), documents.house)}
                 </span>
                 <span className="quiet">
                   {hidden.includes(object.id) ? 'hidden' : note ? note(object) : kind.note(object, sayer)}

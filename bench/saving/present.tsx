@@ -11,11 +11,10 @@ const initials = (name: string) =>
     .join('')
 
 /** Who else has the job open, and what they have selected. */
-export function OthersHere() {
+export function OthersPanel() {
   const { line } = useBench()
   const present = useStore(line.store, (s) => s.present)
   const sayer = useSayer()
-  if (present.length === 0) return null
   return (
     <ul aria-label="Also here" className="flex shrink-0 gap-1">
       {present.slice(0, 4).map(({ screenId, name, selection }) => {

@@ -3,14 +3,17 @@
 import Link from 'next/link'
 import { useStore } from 'zustand'
 import { useBench, useSession, useSite } from '../context'
-import { OthersHere } from '../saving/present'
+import { lazyPart } from '../lazy-parts'
 import { SaveState } from '../saving/save-state'
 import { Checks } from './checks'
 import { OptionTabs } from './option-tabs'
 
+const OthersPanel = lazyPart('OthersPanel')
+
 /** Job, saving, undo, options, checks, and the way to the offer. */
 export function TopBar({ name }: { readonly name: string }) {
-  const { documents, session } = useBench()
+  const { documents, session, line } = useBench()
+  const othersHere = useStore(line.store, (s) => s.present.length > 0)
   const site = useSite()
   const canUndo = useStore(documents.store, (s) => s.done.length > 0)
   const canRedo = useStore(documents.store, (s) => s.undone.length > 0)
@@ -66,7 +69,7 @@ export function TopBar({ name }: { readonly name: string }) {
           ↷
         </button>
       </div>
-      <OthersHere />
+      {othersHere && <OthersPanel />}
       <OptionTabs />
       <Checks />
       <button

@@ -74,7 +74,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   ],
   'tariff-now': ['name', 'utility', 'exportPerKwh'],
   'tariff-then': ['name', 'utility'],
-  'volume-1': ['name'],
+  'volume-1': ['name', 'planeNames'],
   'chimney-1': ['name'],
   'tree-1': ['name'],
   'rack-1': ['name'],

@@ -190,3 +190,37 @@ export const compass = {
   w: 'West',
   nw: 'North-west',
 } as const
+
+/** Where something lies among its like. */
+export const compassPlaces = {
+  n: 'north',
+  ne: 'north-east',
+  e: 'east',
+  se: 'south-east',
+  s: 'south',
+  sw: 'south-west',
+  w: 'west',
+  nw: 'north-west',
+  middle: 'middle',
+} as const
+
+/** The table of roof planes. */
+export const roofPlanes = {
+  caption: 'Roof planes, {area}',
+  plane: 'Plane',
+  pitch: 'Pitch',
+  azimuth: 'Azimuth',
+  area: 'Area',
+  name: 'Name',
+  rename: 'Name of the plane',
+} as const
+
+/** What the edges of a plane are. */
+export const planeEdges = {
+  eave: 'Eave',
+  ridge: 'Ridge',
+  hip: 'Hip',
+  valley: 'Valley',
+  rake: 'Rake',
+  wall: 'Wall',
+} as const

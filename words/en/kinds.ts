@@ -42,7 +42,14 @@ export const kinds = {
   volume: {
     one: 'building',
     named: '{n, plural, =1 {House} other {Building #}}',
-    fields: { name: 'Name', eaveHeightM: 'Eave height', role: 'Part of', edges: 'Pitch', flat: 'Roof' },
+    fields: {
+      name: 'Name',
+      eaveHeightM: 'Eave height',
+      role: 'Part of',
+      edges: 'Pitch',
+      flat: 'Roof',
+      planeNames: 'Names of planes',
+    },
     handles: {
       corner: 'Corner',
       'new-corner': 'New corner',

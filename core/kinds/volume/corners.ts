@@ -1,6 +1,7 @@
 import { type Vec2 } from '../../geometry/vector'
 import { inWorld } from '../place'
 import { type Corners } from '../standing'
+import { namesAfter } from './plane-names'
 import { type Volume } from './volume'
 
 /** A triangle is the least outline. */
@@ -8,22 +9,29 @@ const fewest = 3
 
 /** Corners of a building's outline; both parts of a side that is cut have its roof edge. */
 export const volumeCorners: Corners<Volume> = {
-  insert: ({ outline, edges }, side, at: Vec2) => {
+  insert: ({ outline, edges, ...volume }, side, at: Vec2) => {
     const edge = edges[side]
+    const sideAfter = (old: number) => (old > side ? old + 1 : old)
     return {
       fields: {
         outline: outline.toSpliced(side + 1, 0, inWorld(at)),
         edges: edge ? edges.toSpliced(side + 1, 0, edge) : edges,
+        ...namesAfter(volume, sideAfter),
       },
-      sideAfter: (old) => (old > side ? old + 1 : old),
+      sideAfter,
     }
   },
-  remove: ({ outline, edges }, corner) => {
+  remove: ({ outline, edges, ...volume }, corner) => {
     if (outline.length <= fewest) return null
     const before = corner === 0 ? outline.length - 2 : corner - 1
+    const sideAfter = (old: number) => (old === corner ? before : old > corner ? old - 1 : old)
     return {
-      fields: { outline: outline.toSpliced(corner, 1), edges: edges.toSpliced(corner, 1) },
-      sideAfter: (old) => (old === corner ? before : old > corner ? old - 1 : old),
+      fields: {
+        outline: outline.toSpliced(corner, 1),
+        edges: edges.toSpliced(corner, 1),
+        ...namesAfter(volume, sideAfter),
+      },
+      sideAfter,
     }
   },
 }

@@ -25,9 +25,9 @@ export const volumeKind: Kind<Volume> = {
   version: volumeVersion,
   migrations: volumeMigrations,
   singles: null,
-  standing: standing<Volume, 'name', null>({
+  standing: standing<Volume, 'name' | 'planeNames', null>({
     rank: 'ground',
-    ignores: ['name'],
+    ignores: ['name', 'planeNames'],
     reads: () => null,
     build: volumeGeometry,
     handles: volumeHandles,

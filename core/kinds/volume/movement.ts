@@ -3,6 +3,7 @@ import { boxMiddle, mirroredPoint } from '../mirror'
 import { movedTogether } from '../place'
 import { turnedPoint } from '../turn'
 import { type Movement } from '../standing'
+import { namesAfter } from './plane-names'
 import { type Volume } from './volume'
 
 /** A building goes where the middle of the box round it goes. */
@@ -10,7 +11,7 @@ export const volumeMovement: Movement<Volume> = {
   middle: ({ outline }) => boxMiddle(outline),
   to: ({ outline }, middle) => ({ outline: movedTogether(outline, sub2(middle, boxMiddle(outline))) }),
   along: 'grip',
-  mirrored: ({ outline, edges }, axis) => {
+  mirrored: ({ outline, edges, ...volume }, axis) => {
     const n = outline.length
     const middle = boxMiddle(outline)
     // Turned over it runs clockwise: told backwards, side s goes from the corner that it went to.
@@ -19,6 +20,7 @@ export const volumeMovement: Movement<Volume> = {
       fields: {
         outline: outline.map((corner) => mirroredPoint(corner, middle, axis)).reverse(),
         edges: edges.map((edge, side) => edges[sideAfter(side)] ?? edge),
+        ...namesAfter(volume, sideAfter),
       },
       sideAfter,
     }

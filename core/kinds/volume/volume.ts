@@ -53,6 +53,8 @@ export const volumeSchema = z
     edges: z.array(edgeSchema),
     /** A level roof instead of what the edges say, with a wall around it of this height; 0 for none. */
     flat: z.strictObject({ parapetM: between(0, highestParapetM, 'm') }).nullable(),
+    /** What planes are called, where somebody has named them: by the side and the stretch of its profile, see `planeKey`. */
+    planeNames: z.record(z.string().regex(/^\d{1,2}:[0-3]$/), nameSchema).exactOptional(),
   })
   .refine((v) => v.edges.length === v.outline.length, {
     path: ['edges'],
