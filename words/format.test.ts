@@ -2,6 +2,7 @@ import { type Quantity } from '@/core/model/said'
 import {
   dayName,
   entered,
+  momentName,
   money,
   moneySign,
   monthNames,
@@ -74,6 +75,9 @@ test('what was entered keeps its digits: a half does not become a whole', () => 
 test('days and months by their names, slopes with the rise where people say so', () => {
   expect(dayName(0, 'en-US')).toBe('January 1')
   expect(dayName(70, 'en-GB')).toBe('12 March')
+  // Noon by universal time is the same day wherever the reader is, and its parts come in the order of the locale.
+  expect(momentName('2026-03-12T12:00:00Z', 'en-US')).toMatch(/^Mar 1[23], 2026, \d{1,2}:\d\d\s[AP]M$/)
+  expect(momentName('2026-03-12T12:00:00Z', 'de-DE')).toMatch(/^1[23]\.03\.2026, \d\d:\d\d$/)
   expect(monthNames('es-ES')[0]).toBe('ene')
   expect(monthNames('en-US')).toHaveLength(12)
   expect(monthStarts[11]).toBe(334)

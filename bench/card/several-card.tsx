@@ -65,9 +65,11 @@ function ObjectsCard({ ids }: { readonly ids: readonly string[] }) {
   const party = partyOf(context, ids)
   const objects = ids.flatMap((id) => house[id] ?? option[id] ?? [])
   const movable = party.chosen.length > 0
+  // Somebody else has deleted them.
+  if (objects.length === 0) return null
   return (
     <Frame
-      title={sayer.say(words.objects, { n: ids.length })}
+      title={sayer.say(words.objects, { n: objects.length })}
       kind={words.selected}
       actions={[
         ...(movable

@@ -75,6 +75,7 @@ function useClipboard(context: ToolContext): void {
       )
     }
     const onKey = ({ key }: KeyboardEvent) => (key === 'Control' || key === 'Meta') && begin()
+    if (session.getState().selection) begin()
     const unsubscribe = session.subscribe(({ selection }) => selection && begin())
     window.addEventListener('keydown', onKey)
     return () => {

@@ -3,7 +3,8 @@
 import { useStore } from 'zustand'
 import { type AnyObject } from '@/core/kinds/index'
 import { type Sayer } from '@/words/sayer'
-import { useBench, useSayer } from '../context'
+import { momentName } from '@/words/format'
+import { useBench, useSayer, useSite } from '../context'
 import { type ConflictedEdit, type FoundConflict } from '../store/outbox'
 import { JobDeleted, Refusal, SignedOut } from './barred'
 import { shownValue } from './shown-value'
@@ -27,9 +28,6 @@ function labelOf(sayer: Sayer, object: AnyObject, field: string): string {
 
 const nameOf = (sayer: Sayer, object: AnyObject) =>
   'name' in object ? object.name : sayer.say(sayer.words.kinds[object.kind].named, { n: 1 })
-
-const when = (at: string) =>
-  new Intl.DateTimeFormat('en-GB', { timeStyle: 'short', dateStyle: 'medium' }).format(new Date(at))
 
 /** The same thing changed by two: both values, by whom and when, and the choice between them. */
 function Conflict({ conflict, others }: { readonly conflict: ConflictedEdit; readonly others: number }) {
@@ -59,6 +57,7 @@ function Conflict({ conflict, others }: { readonly conflict: ConflictedEdit; rea
 
 function Found({ found: { fields, theirs, ours, by, at } }: { readonly found: FoundConflict }) {
   const sayer = useSayer()
+  const { locale } = useSite()
   const object = ours ?? theirs
   if (!object) return null
   const rows =
@@ -77,7 +76,7 @@ function Found({ found: { fields, theirs, ours, by, at } }: { readonly found: Fo
           <span className="quiet">
             {' '}
             · changed by {by}
-            {at && `, ${when(at)}`}
+            {at && `, ${momentName(at, locale)}`}
           </span>
         )}
       </caption>

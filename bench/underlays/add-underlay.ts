@@ -1,7 +1,7 @@
 import { largestDrawingBytes } from '@/core/imports/dxf-lines'
 import { type LineDrawing } from '@/core/imports/line-drawing'
 import { largestPictureBytes, mostPixels, pictureSize } from '@/core/imports/picture-size'
-import { type Underlay } from '@/core/kinds/underlay/underlay'
+import { mostHiddenLayers, type Underlay } from '@/core/kinds/underlay/underlay'
 import { Fault } from '@/core/model/fault'
 import { keepFile } from '../requests'
 import { keptFiles, mostTexturePx } from './kept-files'
@@ -111,6 +111,8 @@ export async function laidSheet(
     strength: 1,
     order,
     season: 'unknown',
-    hiddenLayers: drawing?.layers.filter(({ on }) => !on).map(({ name }) => name) ?? [],
+    hiddenLayers: (drawing?.layers ?? [])
+      .flatMap(({ name, on }) => (on ? [] : [name]))
+      .slice(0, mostHiddenLayers),
   }
 }

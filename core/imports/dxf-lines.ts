@@ -14,13 +14,11 @@ import {
   type DxfEntity,
 } from './dxf-entities'
 import { dxfSections, type DxfPair } from './dxf-pairs'
-import { type DrawnLayer, type LineDrawing } from './line-drawing'
+import { longestLayerName, type DrawnLayer, type LineDrawing } from './line-drawing'
 
 /** What a drawing may have at most. */
 export const largestDrawingBytes = 16_000_000
 const mostPoints = 400_000
-/** The longest name of a layer that is kept. */
-const longestLayerName = 120
 /** Blocks within blocks. */
 const deepest = 8
 

@@ -1,3 +1,6 @@
+/** The longest name of a layer that is kept. */
+export const longestLayerName = 120
+
 /** Lines of one layer of a drawing. */
 export interface DrawnLayer {
   readonly name: string

@@ -3,11 +3,9 @@
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import { Fault } from '@/core/model/fault'
-import { useBench, useSayer } from '../../context'
+import { momentName } from '@/words/format'
+import { useBench, useSayer, useSite } from '../../context'
 import { listOffers, sendOffer, withdrawOffer, type ListedOffer } from '../../requests'
-
-const day = (at: string) =>
-  new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' }).format(new Date(at))
 
 /** Links for the customer: each an offer as it was sent, which does not move when the job does. */
 export function SentOffers({ optionId }: { readonly optionId: string }) {
@@ -16,6 +14,8 @@ export function SentOffers({ optionId }: { readonly optionId: string }) {
   const [fault, setFault] = useState<Fault | null>(null)
   const [busy, setBusy] = useState(false)
   const sayer = useSayer()
+  const { locale } = useSite()
+  const day = (at: string) => momentName(at, locale)
   const status = useStore(outbox.store, (s) => s.status)
   const waits = useStore(outbox.store, (s) => s.pending.length + s.conflicts.length > 0)
   const list = async () => {

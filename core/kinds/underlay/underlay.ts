@@ -1,12 +1,14 @@
 import { z } from 'zod'
+import { longestLayerName } from '../../imports/line-drawing'
 import { idSchema, nameSchema, point2Schema, shareSchema, type DeepReadonly } from '../../model/object-base'
 import { between, ruleMessage, wholeBetween } from '../../model/rules'
 
 /** A unit of a sheet is at least and at most so long, m: a hundredth of a millimetre, ten kilometres. */
 export const shortestUnitM = 1e-5
 export const longestUnitM = 10_000
-/** The longest name of a layer that is kept. */
-export const longestLayerName = 120
+
+/** Layers that can be left out of one drawing. */
+export const mostHiddenLayers = 500
 
 /** When a picture was taken, by the leaves on it. */
 export const seasons = ['unknown', 'in-leaf', 'bare'] as const
@@ -35,7 +37,7 @@ export const underlaySchema = z.strictObject({
   order: wholeBetween(0, 99),
   season: z.enum(seasons),
   /** Layers of a drawing that are neither shown nor held on to. */
-  hiddenLayers: z.array(z.string().max(longestLayerName)).max(500),
+  hiddenLayers: z.array(z.string().max(longestLayerName)).max(mostHiddenLayers),
 })
 export type Underlay = DeepReadonly<z.infer<typeof underlaySchema>>
 
