@@ -9,6 +9,7 @@ export interface Copied {
 
 export const copiedFormat = 'tall-gable-objects'
 export const copiedVersion = 1
+
 /** Copied objects as a text that other jobs and other windows can read. */
 export const writeCopied = ({ house, option }: Copied): string =>
   JSON.stringify({ format: copiedFormat, version: copiedVersion, kinds: kindVersions, house, option })
