@@ -183,3 +183,32 @@ test('a carport is built by copy and mirror: the copy looks the other way', () =
   expect(b.documents.undo()?.label).toBe('Mirror')
   expect(b.site().objects[1]?.geometry.faces[0]?.azimuthDeg).toBeCloseTo(180, 6)
 })
+
+test('keys set things down on what is seen, not on what is hidden', () => {
+  const b = bench({ house })
+  b.session.setState({ hidden: ['house'] })
+  b.tools.take('chimney')
+  b.key('Enter')
+  expect(placed(b, 'chimney')).toBeUndefined()
+  expect(b.session.getState().sketch?.message).toMatch(/roof/)
+  b.session.setState({ hidden: [] })
+  b.key('Enter')
+  expect(placed(b, 'chimney')).toMatchObject({ center: [0, 0] })
+})
+
+test('no two of a kind are called the same, whatever was deleted between them', () => {
+  const b = bench()
+  const put = (x: number) => {
+    b.tools.take('tree')
+    b.click(x, 30)
+  }
+  const names = () =>
+    Object.values(b.documents.house).flatMap((one) => (one.kind === 'tree' ? [one.name] : []))
+  for (const x of [0, 10, 20]) put(x)
+  expect(names()).toEqual(['Tree 1', 'Tree 2', 'Tree 3'])
+  const first = Object.values(b.documents.house).find((one) => one.kind === 'tree')
+  b.session.setState({ selection: { kind: 'object', id: first?.id ?? '' } })
+  b.key('Delete')
+  put(40)
+  expect(names()).toEqual(['Tree 2', 'Tree 3', 'Tree 4'])
+})

@@ -88,12 +88,16 @@ export class Placing extends ToolState {
   }
 }
 
-/** The name of a new object among those of its kind. */
-export const nameAmong = (
+/** The name of a new object among those of its kind: the next of its numbers that none of them has. */
+export function nameAmong(
   context: ToolContext,
   kind: AnyObject['kind'],
-  others: readonly unknown[],
-): string => {
+  others: readonly AnyObject[],
+): string {
   const sayer = context.sayer()
-  return sayer.say(sayer.words.kinds[kind].named, { n: others.length + 1 })
+  const taken = new Set(others.map((other) => ('name' in other ? other.name : '')))
+  for (let n = others.length + 1; ; n++) {
+    const name = sayer.say(sayer.words.kinds[kind].named, { n })
+    if (!taken.has(name)) return name
+  }
 }

@@ -1,6 +1,7 @@
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
 import { pick } from '@/core/site/pick'
+import { withoutObjects } from '@/core/site/site'
 import { type KeyInput, type PointerInput, type ToolContext } from './chart'
 
 const ways: Readonly<Record<string, Vec2>> = {
@@ -25,6 +26,7 @@ export function walked([x, y]: Vec2, { key, shift }: KeyInput): Vec2 | null {
 /** What a pointer right over a point of the plan would mean. @param reachM how near it holds on to what is there */
 export function fromAbove(context: ToolContext, at: Vec2, reachM = 0): PointerInput {
   const ray: Ray = { origin: [at[0], at[1], skyM], direction: [0, 0, -1] }
-  const hit = pick(context.site(), ray, null)
+  const { hidden } = context.session.getState()
+  const hit = pick(withoutObjects(context.site(), new Set(hidden)), ray, null)
   return { at, ray, screen: [0, 0], project: () => null, hit, grip: null, shift: false, reachM }
 }

@@ -217,6 +217,8 @@ export interface Standing<T extends ObjectBase> {
   readonly carrier: Carrier<T> | null
   /** Its roof and others that it reaches into are seen as one. */
   readonly joins?: true
+  /** Points by which it belongs to others: with all of them on what is moved it goes along. */
+  readonly holds?: (object: T) => readonly Vec2[]
   /** Left out by what has no corners of its own. */
   readonly corners?: Corners<T>
 }
@@ -224,7 +226,7 @@ export interface Standing<T extends ObjectBase> {
 /** A `Standing` with its own types inside. `ignores` names the fields that its geometry does not depend on. */
 interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
   Standing<T>,
-  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'joins' | 'corners'
+  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'joins' | 'holds' | 'corners'
 > {
   readonly ignores: readonly I[]
   readonly reads: (shape: Omit<T, I | 'id'>, below: Below) => R

@@ -1,3 +1,4 @@
+import { containsPoint, nearestOnSegment } from '@/core/geometry/polygon'
 import { type Vec2 } from '@/core/geometry/vector'
 import { topFaceAt } from '@/core/kinds/below'
 import { type Objects } from '@/core/kinds/documents'
@@ -31,7 +32,8 @@ export function partyOf(context: ToolContext, ids: readonly string[]): Party {
 }
 
 /**
- * What stands on some objects, or on what stands on them, and goes where they go: their dormers, chimneys and windows.
+ * What stands on some objects, or on what stands on them, and goes where they go: their dormers, chimneys and windows,
+ * and what is measured on them.
  * They themselves are not among it.
  */
 export function companyOf(context: ToolContext, chosen: readonly AnyObject[]): AnyObject[] {
@@ -51,8 +53,23 @@ export function companyOf(context: ToolContext, chosen: readonly AnyObject[]): A
       const owner = face && objects.find(({ whole }) => whole.faces.includes(face))
       if (owner && company.has(owner.id)) company.add(other.id)
     }
+  // What is measured on them stays the same measure.
+  const outlines = objects
+    .filter(({ id }) => company.has(id))
+    .flatMap(({ whole }) => whole.plan.map(({ points }) => points))
+  for (const other of others) {
+    const ends = kindOf(other).standing?.holds?.(other)
+    if (ends?.every((end) => outlines.some((outline) => isOn(outline, end)))) company.add(other.id)
+  }
   return others.filter(({ id }) => company.has(id))
 }
+
+/** A point this far off an outline is on it, m: the tape holds on to corners, and documents to millimetres. */
+const onM = 0.02
+
+const isOn = (outline: readonly Vec2[], p: Vec2): boolean =>
+  containsPoint(outline, p) ||
+  outline.some((a, i) => nearestOnSegment(a, outline[(i + 1) % outline.length] ?? a, p).distanceM < onM)
 
 /** An object moved by so much, where it can be moved. */
 export function movedBy(object: AnyObject, [dx, dy]: Vec2): Partial<AnyObject> {

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
-import { type Vec2 } from '@/core/geometry/vector'
+import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { usualCanopies, type Canopy } from '@/core/kinds/canopy/canopy'
 import { defaultChimney, type Chimney } from '@/core/kinds/chimney/chimney'
+import { type Dimension } from '@/core/kinds/dimension/dimension'
 import { kindOf } from '@/core/kinds/index'
 import { defaultRack, type Rack } from '@/core/kinds/rack/rack'
 import { broadleafTransmissivity, defaultTree, type Tree } from '@/core/kinds/tree/tree'
@@ -340,4 +341,30 @@ test('pasted without a pointer it comes beside; what cannot be pasted is said, a
   expect(pasteCopied(b.context, text.replace('"heightM":8', '"heightM":800'), null)).toBe(true)
   expect(b.session.getState().toast?.text).toMatch(/60/)
   expect(b.documents.house).toBe(before)
+})
+
+test('a measure goes with the house it is taken on, and stays where one of its ends is elsewhere', () => {
+  const measure = (id: string, from: Vec3, to: Vec3): Dimension => ({
+    id,
+    kind: 'dimension',
+    name: id,
+    from,
+    to,
+  })
+  const eave = measure('eave', [-5, -4, 3], [5, -4, 3])
+  const toOak = measure('to-oak', [5, 0, 3], [20, 0, 0])
+  const b = bench({ house, ...trees, eave, 'to-oak': toOak })
+  b.session.setState({ selection: { kind: 'object', id: 'house' } })
+  b.key('ArrowRight')
+  expect(b.documents.house.eave).toMatchObject({ from: [-4.99, -4, 3], to: [5.01, -4, 3] })
+  expect(b.documents.house['to-oak']).toEqual(toOak)
+  expect(turnSelected(b.context, 90)).toBeNull()
+  expect(b.documents.house.eave).toMatchObject({ from: [-3.99, 5, 3], to: [-3.99, -5, 3] })
+  b.documents.undo()
+  b.documents.undo()
+  expect(b.documents.house.eave).toEqual(eave)
+  // With the house and the oak it goes along.
+  choose(b, 'house', 'oak')
+  b.key('ArrowRight')
+  expect(b.documents.house['to-oak']).toMatchObject({ from: [5.01, 0, 3], to: [20.01, 0, 0] })
 })

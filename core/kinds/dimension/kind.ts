@@ -39,6 +39,7 @@ export const dimensionKind: Kind<Dimension> = {
       }),
     },
     carrier: null,
+    holds: ({ from, to }) => [planOf(from), planOf(to)],
   }),
   parts: noParts,
 }
