@@ -17,11 +17,18 @@ export const mostTexturePx = 4096
 /** Files by their digests: what has one digest never changes. */
 export const keptFiles = createStore<Readonly<Record<string, KeptFile>>>(() => ({}))
 
-/** Fetches what is not there yet. */
+/** What could not be fetched may be asked for again. */
+export function forgetMissing(): void {
+  keptFiles.setState(
+    (files) => Object.fromEntries(Object.entries(files).filter(([, file]) => file.is !== 'missing')),
+    true,
+  )
+}
+
+/** Fetches what has not been asked for yet. */
 export function fetchFiles(underlays: readonly Underlay[]): void {
   for (const { fileId, content } of underlays) {
-    const there = keptFiles.getState()[fileId]
-    if (there && there.is !== 'missing') continue
+    if (keptFiles.getState()[fileId]) continue
     keptFiles.setState({ [fileId]: { is: 'waiting' } })
     fetchFile(fileId, content).then(
       (file) => keptFiles.setState({ [fileId]: file }),

@@ -9,7 +9,7 @@ import { type Underlay } from '@/core/kinds/underlay/underlay'
 import { type GroundSheet } from '@/stage/ground-sheets'
 import { type StageView } from '@/stage/stage-view'
 import { useBench, useHouse, useSession } from '../context'
-import { fetchFiles, keptFiles, type KeptFile } from './kept-files'
+import { fetchFiles, forgetMissing, keptFiles, type KeptFile } from './kept-files'
 
 /** Own pictures and drawings on the stage, the lowest first, and their lines for the tools. */
 export function UnderlaysLayer({ view, ink }: { readonly view: StageView; readonly ink: string }) {
@@ -24,6 +24,7 @@ export function UnderlaysLayer({ view, ink }: { readonly view: StageView; readon
         .sort((a, b) => a.order - b.order),
     [house, hidden],
   )
+  useEffect(forgetMissing, [])
   useEffect(() => fetchFiles(shown), [shown])
   useEffect(() => {
     view.grounds.show(
