@@ -12,6 +12,8 @@ const config: NextConfig = {
     'rotating-file-stream',
   ],
   devIndicators: false,
+  // Whatever a route takes at most passes the proxy whole; beyond its usual 10 MB it would hand on the beginning alone.
+  experimental: { proxyClientMaxBodySize: 50_000_000 },
   async headers() {
     return [
       {

@@ -69,6 +69,24 @@ test('a picture is laid under the model and scaled by two points and a length; d
   await saved(page)
 })
 
+test('a large drawing is kept whole, and a larger one is refused', async ({ page }) => {
+  await page.goto('/')
+  const line = '0\nLINE\n8\nWALLS\n10\n0\n20\n0\n11\n1200\n21\n700\n'
+  const of = (bytes: number) =>
+    Buffer.from(`0\nSECTION\n2\nENTITIES\n${line.repeat(Math.ceil(bytes / line.length))}0\nENDSEC\n0\nEOF\n`)
+  const large = of(14_000_000)
+  const kept = await page.request.post('/api/files', { data: large })
+  expect(kept.status()).toBe(201)
+  const { id } = (await kept.json()) as { id: string }
+  const back = await page.request.get(`/api/files/${id}`)
+  expect(back.headers()).toMatchObject({
+    'content-disposition': 'attachment',
+    'content-type': 'image/vnd.dxf',
+  })
+  expect((await back.body()).equals(large)).toBe(true)
+  expect((await page.request.post('/api/files', { data: of(17_000_000) })).status()).toBe(413)
+})
+
 test('a drawing says its size when its unit is chosen, hides a layer, and is traced by its corners', async ({
   page,
 }) => {
