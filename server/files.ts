@@ -6,7 +6,7 @@ import { largestPictureBytes, pictureSize } from '@/core/imports/picture-size'
 import { ofKind } from '@/core/kinds/documents'
 import { type Job } from '@/core/kinds/job'
 import { Fault } from '@/core/model/fault'
-import { insertFile, maybeOneFile, oneFilesSize, type MediaType } from './sql/files'
+import { insertFile, maybeOneFile, oneFilesSize, type FileRow, type MediaType } from './sql/files'
 
 const zip = promisify(gzip)
 const unzip = promisify(gunzip)
@@ -45,7 +45,10 @@ export async function storeFile(
 ): Promise<{ readonly id: string; readonly mediaType: MediaType }> {
   const mediaType = sniffed(bytes)
   const id = await idOf(bytes)
-  const body = mediaType === 'image/vnd.dxf' ? await zip(bytes) : Buffer.from(bytes.buffer)
+  const body =
+    mediaType === 'image/vnd.dxf'
+      ? await zip(bytes)
+      : Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   if ((await oneFilesSize(teamId)) + body.length > mostBytesOfTeam) throw new Fault('store-full')
   await insertFile(teamId, id, { mediaType, body })
   return { id, mediaType }
@@ -58,9 +61,11 @@ export async function loadFile(
 ): Promise<{ readonly mediaType: MediaType; readonly bytes: Buffer }> {
   const row = await maybeOneFile(teamId, id)
   if (!row) throw new Fault('no-such-file')
-  const { mediaType, body } = row
-  return { mediaType, bytes: mediaType === 'image/vnd.dxf' ? await unzip(body) : body }
+  return { mediaType: row.mediaType, bytes: await bytesOf(row) }
 }
+
+const bytesOf = async ({ mediaType, body }: FileRow): Promise<Buffer> =>
+  mediaType === 'image/vnd.dxf' ? unzip(body) : body
 
 /** The files that a job lays under its model and the team has. */
 export async function filesWith(
@@ -70,7 +75,7 @@ export async function filesWith(
   const files: { id: string; bytes: Buffer }[] = []
   for (const id of new Set(ofKind(house, 'underlay').map(({ fileId }) => fileId))) {
     const row = await maybeOneFile(teamId, id)
-    if (row) files.push({ id, bytes: (await loadFile(teamId, id)).bytes })
+    if (row) files.push({ id, bytes: await bytesOf(row) })
   }
   return files
 }

@@ -25,18 +25,24 @@ export function SeveralCard({ selection }: { readonly selection: Several }) {
 }
 
 function ModulesCard({ selection }: { readonly selection: Several }) {
-  const { session } = useBench()
+  const { session, site } = useBench()
   const { numbers } = useNumbers()
+  // Laid anew with either.
+  useHouse()
+  useOption()
   const context = useToolContext()
   const sayer = useSayer()
   const words = sayer.words.severalCard
-  const chosen = modulesOf(selection)
+  const laid = new Set(site().arrays.flatMap((array) => array.panels.map(({ id }) => id)))
+  // Others may have gone since they were chosen.
+  const chosen = modulesOf(selection).filter(({ id }) => laid.has(id))
   const ids = new Set(chosen.map(({ id }) => id))
   const panels = numbers?.summary.panels.filter(({ id }) => ids.has(id)) ?? []
   const mean = (of: (panel: (typeof panels)[number]) => number) =>
     panels.reduce((sum, panel) => sum + of(panel), 0) / Math.max(1, panels.length)
   const sun = sayer.quantity({ value: mean((panel) => panel.sunKwhM2), unit: 'kWh/m²' })
   const access = sayer.quantity({ value: mean((panel) => panel.sunAccess), unit: 'share' })
+  if (chosen.length === 0) return null
   const whole = () => session.setState({ selection: ofObjects(chosen.map(({ arrayId }) => arrayId)) })
   return (
     <Frame

@@ -20,10 +20,20 @@ function inHand(context: ToolContext): Underlay | null {
 
 const wordsOf = (context: ToolContext) => context.sayer().words.calibrating
 
-/** Waits for the first of two points whose distance is known. */
-export class CalibrateFirst extends ToolState {
-  #at: Vec2 = [0, 0]
+/** Waits for a point, which the arrow keys and Enter set as well. */
+abstract class CalibratePoint extends ToolState {
+  protected at: Vec2 = [0, 0]
 
+  override key(input: KeyInput): boolean {
+    const to = walked(this.at, input)
+    if (to) this.move(fromAbove(this.context, to))
+    else if (input.key === 'Enter') this.press(fromAbove(this.context, this.at))
+    return to !== null || input.key === 'Enter'
+  }
+}
+
+/** Waits for the first of two points whose distance is known. */
+export class CalibrateFirst extends CalibratePoint {
   override enter(): void {
     const words = wordsOf(this.context)
     showSketch(this.context, { message: inHand(this.context) ? words.first : words.none })
@@ -32,7 +42,7 @@ export class CalibrateFirst extends ToolState {
   override move(input: PointerInput): void {
     if (!inHand(this.context)) return
     const { point } = snapped(this.context, input, [])
-    this.#at = point
+    this.at = point
     showSketch(this.context, { pointer: point, message: wordsOf(this.context).first })
   }
 
@@ -42,13 +52,6 @@ export class CalibrateFirst extends ToolState {
     this.go(new CalibrateSecond(this.context, underlay, snapped(this.context, input, []).point))
   }
 
-  override key(input: KeyInput): boolean {
-    const to = walked(this.#at, input)
-    if (to) this.move(fromAbove(this.context, to))
-    else if (input.key === 'Enter') this.press(fromAbove(this.context, this.#at))
-    return to !== null || input.key === 'Enter'
-  }
-
   override cancel(): void {
     this.context.session.setState({ sketch: null })
     this.leave()
@@ -56,16 +59,15 @@ export class CalibrateFirst extends ToolState {
 }
 
 /** One point is set; the other follows the pointer until it is set as well. */
-class CalibrateSecond extends ToolState {
+class CalibrateSecond extends CalibratePoint {
   readonly #underlay: Underlay
   readonly #from: Vec2
-  #at: Vec2
 
   constructor(context: ToolContext, underlay: Underlay, from: Vec2) {
     super(context)
     this.#underlay = underlay
     this.#from = from
-    this.#at = from
+    this.at = from
   }
 
   override enter(): void {
@@ -73,21 +75,14 @@ class CalibrateSecond extends ToolState {
   }
 
   override move(input: PointerInput): void {
-    this.#at = snapped(this.context, input, []).point
+    this.at = snapped(this.context, input, []).point
     this.#show()
   }
 
   override press(input: PointerInput): void {
     this.move(input)
-    if (distance2(this.#from, this.#at) < nearestM) return
-    this.go(new CalibrateLength(this.context, this.#underlay, [this.#from, this.#at]))
-  }
-
-  override key(input: KeyInput): boolean {
-    const to = walked(this.#at, input)
-    if (to) this.move(fromAbove(this.context, to))
-    else if (input.key === 'Enter') this.press(fromAbove(this.context, this.#at))
-    return to !== null || input.key === 'Enter'
+    if (distance2(this.#from, this.at) < nearestM) return
+    this.go(new CalibrateLength(this.context, this.#underlay, [this.#from, this.at]))
   }
 
   override cancel(): void {
@@ -96,7 +91,7 @@ class CalibrateSecond extends ToolState {
 
   #show(): void {
     const { second } = wordsOf(this.context)
-    showSketch(this.context, { points: [this.#from], pointer: this.#at, message: second })
+    showSketch(this.context, { points: [this.#from], pointer: this.at, message: second })
   }
 }
 

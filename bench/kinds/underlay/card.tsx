@@ -41,11 +41,11 @@ export function UnderlayCard({ object: underlay }: { readonly object: Underlay }
       </button>
       <TextField
         label={fields.rotationDeg}
-        shown={entered(-underlay.rotationDeg, site, 1)}
+        shown={entered(0 - underlay.rotationDeg, site, 1)}
         unit="°"
         hint={words.turnHint}
         onType={(text) =>
-          set(fields.rotationDeg, { rotationDeg: -parseNumber(text.replace('°', ''), site.locale) })
+          set(fields.rotationDeg, { rotationDeg: 0 - parseNumber(text.replace('°', ''), site.locale) })
         }
       />
       <PercentField

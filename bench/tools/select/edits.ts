@@ -23,7 +23,7 @@ function removeModules(context: ToolContext, modules: readonly ModuleRef[]): voi
   const { step } = documents.edit(label, session.getState().optionId, (before) =>
     modules.reduce((after, { id, arrayId }) => {
       const slot = id.slice(arrayId.length + 1)
-      return withRemoved(after, arrayId, (removed) => [...removed, slot])
+      return withRemoved(after, arrayId, (removed) => (removed.includes(slot) ? removed : [...removed, slot]))
     }, before),
   )
   session.setState({ selection: ofObjects(modules.map(({ arrayId }) => arrayId)) })

@@ -368,3 +368,15 @@ test('a measure goes with the house it is taken on, and stays where one of its e
   b.key('ArrowRight')
   expect(b.documents.house['to-oak']).toMatchObject({ from: [5.01, 0, 3], to: [20.01, 0, 0] })
 })
+
+test('modules that are gone already are not taken out a second time', () => {
+  const b = covered()
+  const [array] = b.site().arrays
+  const two = (array?.panels ?? []).slice(0, 2).map(({ id, arrayId }) => ({ id, arrayId }))
+  for (let k = 0; k < 2; k++) {
+    b.session.setState({ selection: { kind: 'panels', panels: two } })
+    b.key('Delete')
+  }
+  const laid = b.documents.document('option-a')[array?.id ?? '']
+  expect(laid?.kind === 'array' && laid.removed).toHaveLength(2)
+})
