@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { type ReadModel } from '@/core/imports/model/mesh'
 import { Fault } from '@/core/model/fault'
 import { type Data } from '@/core/model/said'
 import { changeSchema, objectSchema } from './store/change-schema'
@@ -115,6 +116,27 @@ export async function keepFile(bytes: Uint8Array<ArrayBuffer>): Promise<{ readon
   if (!answer) throw new Fault('file-not-kept')
   if (!answer.ok) throw await faultIn(answer)
   return { fileId: keptSchema.parse(await answer.json()).id }
+}
+
+const modelSchema = z.object({
+  format: z.enum(['obj', 'gltf', 'ifc']),
+  metresPerUnit: z.number().nullable(),
+  up: z.enum(['y', 'z']).nullable(),
+  fileTriangles: z.number(),
+  offBy: z.number(),
+  positions: z.array(z.number()).transform((list) => Float32Array.from(list)),
+  indices: z.array(z.number()).transform((list) => Uint32Array.from(list)),
+})
+
+/**
+ * Has a file of a 3D model read.
+ * @throws Fault `file-not-read` while the server can't be reached, `given-up` when it was stopped, or what it says
+ */
+export async function readModelFile(file: Blob, signal: AbortSignal): Promise<ReadModel> {
+  const answer = await fetch('/api/models', { method: 'POST', body: file, signal }).catch(() => null)
+  if (!answer) throw new Fault(signal.aborted ? 'given-up' : 'file-not-read')
+  if (!answer.ok) throw await faultIn(answer)
+  return modelSchema.parse(await answer.json())
 }
 
 /** Brings a deleted job back. */

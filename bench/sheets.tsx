@@ -2,11 +2,13 @@
 
 import dynamic from 'next/dynamic'
 import { useSession } from './context'
+import { lazyPart } from './lazy-parts'
 
 const ImportSheet = dynamic(() => import('./weather/import-sheet').then((m) => m.ImportSheet), { ssr: false })
 const EstimateSheet = dynamic(() => import('./estimate/estimate-sheet').then((m) => m.EstimateSheet), {
   ssr: false,
 })
+const RecordDialog = lazyPart('RecordDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
 /** The sheet that lies over the bench, if any; its script is fetched when it is first opened. */
@@ -15,5 +17,6 @@ export function Sheets() {
   if (dialog === 'weather') return <ImportSheet />
   if (dialog === 'estimate') return <EstimateSheet />
   if (dialog === 'year') return <YearSheet />
+  if (dialog === 'record') return <RecordDialog />
   return null
 }

@@ -16,7 +16,7 @@ const systemReason = (error: unknown) =>
   error instanceof Error && 'code' in error ? String(error.code) : 'unknown'
 
 /** @throws Fault `no-file`, `too-large`. */
-function readBytes(file: string): Buffer {
+export function readBytes(file: string): Buffer {
   try {
     const bytes = file === standardInput ? readFileSync(0) : sized(file)
     if (bytes.length > largestBytes) throw tooLarge(bytes.length, file)

@@ -6,6 +6,7 @@ import { type LineId } from '@/core/model/ledger'
 import { money, paperOf } from '@/words/format'
 import { languageOf } from '@/words/language'
 import { speechOf } from '@/words/languages'
+import { proposalWords } from '@/words/proposal-words'
 import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './proposal-data'
 import { RoofView } from './roof-view'
@@ -21,7 +22,7 @@ interface Props {
 export function Proposal({ data, print, pdfPath }: Props) {
   const { site, summary } = data
   const sayer = useMemo(() => new Sayer(speechOf(languageOf(site.locale)), site), [site])
-  const words = sayer.words.proposal
+  const words = proposalWords(sayer.language)
   /** The figure that is shown everywhere for it. */
   const value = (id: LineId) => {
     const line = summary.ledger.find((one) => one.id === id)
@@ -131,7 +132,7 @@ export function Proposal({ data, print, pdfPath }: Props) {
 }
 
 function factsOf({ what, count, size }: Equipment, sayer: Sayer): string {
-  const { modules, inverter, battery } = sayer.words.proposal
+  const { modules, inverter, battery } = proposalWords(sayer.language)
   if (what === 'module')
     return sayer.say(modules, {
       power: { value: size, unit: 'W' },

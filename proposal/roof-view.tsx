@@ -7,7 +7,7 @@ import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
 import { lightPalette } from '@/stage/palette'
 import { StageView } from '@/stage/stage-view'
-import { type Words } from '@/words/words'
+import { type ProposalWords } from '@/words/proposal-words'
 import { type ProposalData } from './proposal-data'
 
 /** An afternoon in May, when shadows are readable. */
@@ -24,7 +24,7 @@ export function RoofView({
 }: {
   readonly data: ProposalData
   readonly print: boolean
-  readonly words: Words['proposal']
+  readonly words: ProposalWords
 }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const box = useRef<HTMLDivElement>(null)

@@ -40,6 +40,7 @@ export const rules = {
   'PATCH /api/jobs/[id]/offers/[offerId]': { who: 'designer', perMinute: 300 },
   'POST /api/files': { who: 'designer', perMinute: 60 },
   'GET /api/files/[id]': { who: 'designer', perMinute: 600 },
+  'POST /api/models': { who: 'designer', perMinute: 30 },
   'GET /api/weather': { who: 'designer', perMinute: 600 },
   'POST /api/weather': { who: 'designer', perMinute: 60 },
   'GET /api/weather/[id]': { who: 'designer', perMinute: 600 },

@@ -84,6 +84,14 @@ test('a job goes out with its pictures and drawings and comes in with them elsew
   const large = new Uint8Array(PNG.sync.write(noise(500)))
   expect(large.length).toBeGreaterThan(900_000)
   const [{ id: pictureId }, { id: drawingId }] = [await storeFile(mine, large), await storeFile(mine, dxf)]
+  const { id: photoId } = await storeFile(mine, new Uint8Array(PNG.sync.write(noise(9))))
+  const photos = (...ids: readonly string[]) =>
+    Object.fromEntries(
+      ids.map((fileId, n) => {
+        const id = `photo-${n + 1}`
+        return [id, { id, kind: 'photo', caption: '', fileId, takenOn: null, about: null } as const]
+      }),
+    )
   const underlay = (id: string, fileId: string, content: 'picture' | 'drawing') =>
     ({
       id,
@@ -109,10 +117,12 @@ test('a job goes out with its pictures and drawings and comes in with them elsew
       b: underlay('b', drawingId, 'drawing'),
       // One whose file is nowhere any more goes without.
       c: underlay('c', 'f'.repeat(24), 'picture'),
+      // A photo of what lies under the model already adds no second file.
+      ...photos(pictureId, photoId),
     },
   }
   const files = await filesWith(mine, own)
-  expect(files.map(({ id }) => id)).toEqual([pictureId, drawingId])
+  expect(files.map(({ id }) => id)).toEqual([pictureId, drawingId, photoId])
   const text = await new Response(withFiles(JSON.stringify(jobToFile(own), null, 2), files)).text()
   expect(parseJob(JSON.parse(text))).toEqual(own)
   const imported = await importJob(theirs, new TextEncoder().encode(text))

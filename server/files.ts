@@ -3,7 +3,7 @@ import { promisify } from 'node:util'
 import { gunzip, gzip } from 'node:zlib'
 import { beginsAsDxf, largestDrawingBytes } from '@/core/imports/dxf-lines'
 import { largestPictureBytes, pictureSize } from '@/core/imports/picture-size'
-import { ofKind } from '@/core/kinds/documents'
+import { filesOf } from '@/core/kinds/files-of'
 import { type Job } from '@/core/kinds/job'
 import { Fault } from '@/core/model/fault'
 import { insertFile, maybeOneFile, oneFilesSize, type FileRow, type MediaType } from './sql/files'
@@ -67,13 +67,13 @@ export async function loadFile(
 const bytesOf = async ({ mediaType, body }: FileRow): Promise<Buffer> =>
   mediaType === 'image/vnd.dxf' ? unzip(body) : body
 
-/** The files that a job lays under its model and the team has. */
+/** The files that a job names and the team has. */
 export async function filesWith(
   teamId: string,
   { house }: Job,
 ): Promise<{ readonly id: string; readonly bytes: Buffer }[]> {
   const files: { id: string; bytes: Buffer }[] = []
-  for (const id of new Set(ofKind(house, 'underlay').map(({ fileId }) => fileId))) {
+  for (const id of filesOf(house)) {
     const row = await maybeOneFile(teamId, id)
     if (row) files.push({ id, bytes: await bytesOf(row) })
   }

@@ -1,5 +1,13 @@
+import { caseFaults, caseRules } from './en/command-line'
 import { english } from './english'
 import { Sayer } from './sayer'
+import { type Speech } from './words'
+
+const { words } = english
+const whole: Speech = {
+  ...english,
+  words: { ...words, rules: { ...words.rules, ...caseRules }, faults: { ...words.faults, ...caseFaults } },
+}
 
 /** English in metres: of the command line, and of answers to programs, who know nothing of a job's place. */
-export const plainEnglish = new Sayer(english, { locale: 'en-US', currency: 'USD', units: 'metric' })
+export const plainEnglish = new Sayer(whole, { locale: 'en-US', currency: 'USD', units: 'metric' })

@@ -3,10 +3,13 @@ import { join } from 'node:path'
 import { IntlMessageFormat } from 'intl-messageformat'
 import { ruleOf } from '@/core/model/rules'
 import { en } from './en/index'
+import { caseFaults, caseRules } from './en/command-line'
+import { later } from './en/later'
 import { es } from './es/index'
 import { languages } from './language'
 import { speechOf } from './languages'
 import { plainEnglish } from './plain-english'
+import { proposalWords } from './proposal-words'
 
 const root = new URL('..', import.meta.url).pathname
 
@@ -35,7 +38,13 @@ const askedBy = (message: string) =>
   ].sort()
 
 test.each(languages)('every message of %s can be read by the formatter', (language) => {
-  for (const [at, message] of messagesOf(speechOf(language).words)) {
+  for (const [at, message] of messagesOf({
+    ...speechOf(language).words,
+    later,
+    caseFaults,
+    caseRules,
+    proposal: proposalWords(language),
+  })) {
     // A tool that shows by itself what it wants needs no hint.
     if (!/^tools\/.*\/(hint|wrong)$/.test(at)) expect(`${at}: ${message}`).toMatch(/: \S/)
     expect(() => askedBy(message)).not.toThrow()
@@ -43,8 +52,8 @@ test.each(languages)('every message of %s can be read by the formatter', (langua
 })
 
 test('Spanish asks for nothing that English is not told', () => {
-  const english = new Map(messagesOf(en))
-  for (const [at, message] of messagesOf(es)) {
+  const english = new Map(messagesOf({ ...en, proposal: proposalWords('en') }))
+  for (const [at, message] of messagesOf({ ...es, proposal: proposalWords('es') })) {
     const asked = new Set(askedBy(english.get(at) ?? ''))
     expect({ at, more: askedBy(message).filter((name) => !asked.has(name)) }).toEqual({ at, more: [] })
   }
@@ -56,7 +65,6 @@ test('Spanish has all ledger lines and all that the customer’s page says', () 
     lines: en.lines,
     losses: en.losses,
     terms: en.terms,
-    proposal: en.proposal,
     charts: en.charts,
     units: en.units,
   })
@@ -87,13 +95,13 @@ test('every fault, rule and problem that the code can raise has its sentence', (
   expect(raised.faults.size).toBeGreaterThan(40)
   const missing = Object.entries(raised).flatMap(([what, codes]) =>
     [...codes]
-      .filter((code) => !Object.hasOwn(en[what as keyof typeof raised], code))
+      .filter((code) => !Object.hasOwn(plainEnglish.words[what as keyof typeof raised], code))
       .map((code) => `${what} ${code}`),
   )
   expect(missing).toEqual([])
   // And no sentence is left that nothing says.
   const all = folders.flatMap((folder) => [...sources(join(root, folder))]).join('\n')
-  const unused = Object.keys(en.faults).filter((code) => !all.includes(`'${code}'`))
+  const unused = Object.keys(plainEnglish.words.faults).filter((code) => !all.includes(`'${code}'`))
   expect(unused).toEqual([])
 })
 

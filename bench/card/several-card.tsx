@@ -2,6 +2,7 @@
 
 import { alignments, type Alignment } from '@/core/geometry/align'
 import { type AnyObject } from '@/core/kinds/index'
+import { later } from '@/words/en/later'
 import { Fact, Frame } from './frame'
 import { useBench, useHouse, useNumbers, useOption, useSayer } from '../context'
 import { hideSelected } from '../store/hiding'
@@ -32,7 +33,7 @@ function ModulesCard({ selection }: { readonly selection: Several }) {
   useOption()
   const context = useToolContext()
   const sayer = useSayer()
-  const words = sayer.words.severalCard
+  const words = later.severalCard
   const laid = new Set(site().arrays.flatMap((array) => array.panels.map(({ id }) => id)))
   // Others may have gone since they were chosen.
   const chosen = modulesOf(selection).filter(({ id }) => laid.has(id))
@@ -67,7 +68,7 @@ function ObjectsCard({ ids }: { readonly ids: readonly string[] }) {
   const option = useOption()
   const context = useToolContext()
   const sayer = useSayer()
-  const words = sayer.words.severalCard
+  const words = later.severalCard
   const party = partyOf(context, ids)
   const objects = ids.flatMap((id) => house[id] ?? option[id] ?? [])
   const movable = party.chosen.length > 0
@@ -117,8 +118,7 @@ function countsOf(
 }
 
 function AlignButtons({ context, plane }: { readonly context: ToolContext; readonly plane: boolean }) {
-  const sayer = useSayer()
-  const words = sayer.words.severalCard[plane ? 'onPlane' : 'onGround']
+  const words = later.severalCard[plane ? 'onPlane' : 'onGround']
   return (['across', 'up'] as const).map((along) => (
     <div key={along} role="group" aria-label={words.align[along]} className="mt-1 flex items-center gap-1">
       <span className="flex-1 text-pencil">{words.align[along]}</span>

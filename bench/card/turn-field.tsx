@@ -1,7 +1,8 @@
 'use client'
 
 import { parseNumber } from '@/core/model/numbers'
-import { useSite, useWords } from '../context'
+import { later } from '@/words/en/later'
+import { useSite } from '../context'
 import { TextField } from '../fields/text-field'
 import { turnSelected } from '../tools/select/turn'
 import { useToolContext } from '../use-tool-context'
@@ -10,7 +11,7 @@ import { useToolContext } from '../use-tool-context'
 export function TurnField() {
   const context = useToolContext()
   const { locale } = useSite()
-  const words = useWords().severalCard
+  const words = later.severalCard
   return (
     <TextField
       label={words.turnBy}

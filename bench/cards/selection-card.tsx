@@ -3,6 +3,7 @@
 import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { Frame } from '../card/frame'
 import { PanelCard } from '../card/panel-card'
+import { PhotoStrip } from '../card/photo-strip'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
 import { lazyCard } from '../kinds/lazy-card'
@@ -49,6 +50,7 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
       onDelete={() => removeObjects(context, [object.id])}
     >
       <Measures object={object} />
+      <PhotoStrip id={object.id} />
       {standing?.move?.turned && !('rotationDeg' in object) && !('azimuthDeg' in object) && <TurnField />}
     </Frame>
   )

@@ -1,6 +1,7 @@
 /** The cards of all kinds: a script of its own, fetched when the bench has opened. */
 export { ArrayCard } from './array/card'
 export { BarrierCard } from './barrier/card'
+export { BodyCard } from './body/card'
 export { CanopyCard } from './canopy/card'
 export { ChimneyCard } from './chimney/card'
 export { DimensionCard } from './dimension/card'

@@ -4,6 +4,7 @@ import { SelectIdle } from '../tools/select/idle'
 import { TapeIdle } from '../tools/tape/states'
 import { arrayBench } from './array/kind'
 import { barrierBench } from './barrier/kind'
+import { bodyBench } from './body/kind'
 import { canopyBench } from './canopy/kind'
 import { chimneyBench } from './chimney/kind'
 import { dimensionBench } from './dimension/kind'
@@ -27,8 +28,12 @@ const benchKinds = {
   fixture: fixtureBench,
   tree: treeBench,
   barrier: barrierBench,
+  body: bodyBench,
   dimension: dimensionBench,
   underlay: underlayBench,
+  visit: settings,
+  photo: settings,
+  permit: settings,
   load: settings,
   tariff: settings,
   array: arrayBench,

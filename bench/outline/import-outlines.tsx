@@ -1,8 +1,9 @@
 'use client'
 
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { Fault } from '@/core/model/fault'
 import { useBench, useSayer, useSite } from '../context'
+import { FileButton, lineButton } from '../fields/file-button'
 import { fetchLaterParts } from '../lazy-parts'
 
 /** Takes buildings from a file of outlines, the one at the site as the house and the others as neighbours. */
@@ -10,7 +11,6 @@ export function ImportOutlines() {
   const { documents, session } = useBench()
   const sayer = useSayer()
   const site = useSite()
-  const input = useRef<HTMLInputElement>(null)
   const [wrong, setWrong] = useState<string | null>(null)
   const take = async (file: File) => {
     setWrong(null)
@@ -25,24 +25,11 @@ export function ImportOutlines() {
   }
   return (
     <div className="mt-2 px-2">
-      <button
-        type="button"
-        className="cursor-pointer text-[12px] text-verdigris hover:underline"
-        onClick={() => input.current?.click()}
-      >
-        {sayer.words.outlines.button}
-      </button>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label={sayer.words.outlines.button}
         accept=".geojson,.json,application/geo+json,application/json"
-        aria-label={sayer.words.outlines.button}
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          event.target.value = ''
-          if (file) void take(file)
-        }}
+        className={lineButton}
+        onTake={([file]) => file && void take(file)}
       />
       {wrong !== null && (
         <p role="alert" className="mt-1 rounded-md bg-clay-soft p-2 text-[12px] text-clay">

@@ -59,7 +59,7 @@ export interface Session {
   readonly toast: Toast | null
   readonly leftFolded: boolean
   readonly rightFolded: boolean
-  readonly dialog: 'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | null
+  readonly dialog: 'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | 'record' | null
 }
 
 /** Under this width the panels beside the stage lie over it, folded at first. */

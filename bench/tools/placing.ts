@@ -90,7 +90,7 @@ export class Placing extends ToolState {
 
 /** The name of a new object among those of its kind: the next of its numbers that none of them has. */
 export function nameAmong(
-  context: ToolContext,
+  context: Pick<ToolContext, 'sayer'>,
   kind: AnyObject['kind'],
   others: readonly AnyObject[],
 ): string {

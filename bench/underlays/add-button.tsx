@@ -1,34 +1,16 @@
 'use client'
 
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { ofKind } from '@/core/kinds/documents'
-import { type Site } from '@/core/kinds/site/site'
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'
-import { number } from '@/words/format'
+import { later } from '@/words/en/later'
 import { useBench, useSayer, useSite } from '../context'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
+import { FileButton } from '../fields/file-button'
+import { fileUnits, roughSize } from '../fields/file-units'
 import { laidSheet, readSheet, type ReadSheet } from './add-underlay'
-
-const footM = 0.3048
-
-/** Units that a drawing may be drawn in, m. */
-const drawingUnits = [
-  ['mm', 0.001],
-  ['cm', 0.01],
-  ['m', 1],
-  ['in', 0.0254],
-  ['ft', 0.3048],
-] as const
-
-/** Roughly how large: whoever chooses a unit only has to tell a house from a town. */
-function sizeText(widthM: number, heightM: number, site: Site): string {
-  const [unit, length] = site.units === 'metric' ? (['m', 1] as const) : (['ft', footM] as const)
-  const [width, height] = [widthM / length, heightM / length]
-  const digits = Math.max(width, height) < 10 ? 1 : 0
-  return `${number(width, site, digits)} × ${number(height, site, digits)} ${unit}`
-}
 
 /** What is asked or said is seen, however far down the chapter it stands. */
 const intoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
@@ -38,8 +20,7 @@ export function AddUnderlay() {
   const { documents, session, tools } = useBench()
   const sayer = useSayer()
   const site = useSite()
-  const words = sayer.words.underlays
-  const input = useRef<HTMLInputElement>(null)
+  const words = later.underlays
   const [wrong, setWrong] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
   const [asked, setAsked] = useState<ReadSheet | null>(null)
@@ -84,26 +65,19 @@ export function AddUnderlay() {
     })
   return (
     <div className="my-1">
-      <button type="button" className="button w-full" disabled={busy} onClick={() => input.current?.click()}>
-        {busy ? words.reading : words.add}
-      </button>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label={words.add}
+        shown={busy ? words.reading : words.add}
         accept=".png,.jpg,.jpeg,.dxf,image/png,image/jpeg"
-        aria-label={words.add}
-        className="hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0]
-          event.target.value = ''
-          if (file) void take(file)
-        }}
+        className="button w-full"
+        disabled={busy}
+        onTake={([file]) => file && void take(file)}
       />
       {asked && (
         <fieldset ref={intoView} className="mt-1 rounded-md border border-line p-2">
           <legend className="sr-only">{words.unitTitle}</legend>
           <p className="text-[12px]">{sayer.say(words.whichUnit, { name: asked.name })}</p>
-          {drawingUnits.map(([unit, metres]) => (
+          {fileUnits.map(([unit, metres]) => (
             <button
               key={unit}
               type="button"
@@ -112,7 +86,7 @@ export function AddUnderlay() {
             >
               <span>{words.units[unit]}</span>
               <span className="text-pencil">
-                {sizeText(asked.width * metres, asked.height * metres, site)}
+                {roughSize([asked.width * metres, asked.height * metres], site)}
               </span>
             </button>
           ))}

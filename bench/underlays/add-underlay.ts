@@ -49,7 +49,7 @@ export async function readSheet(file: File): Promise<ReadSheet> {
   }
   const { widthPx, heightPx } = pictureSize(bytes)
   const fits = bytes.length <= largestPictureBytes && Math.max(widthPx, heightPx) <= mostTexturePx
-  const picture = fits ? { bytes, widthPx, heightPx } : await smaller(file)
+  const picture = fits ? { bytes, widthPx, heightPx } : await drawnSmaller(file, mostTexturePx)
   return {
     name,
     bytes: picture.bytes,
@@ -63,14 +63,17 @@ export async function readSheet(file: File): Promise<ReadSheet> {
 
 const quality = 0.9
 
-/** @throws Fault `broken-picture` */
-async function smaller(file: File) {
+/**
+ * A picture as JPEG, with at most so many pixels to a side and in all.
+ * @throws Fault `broken-picture`
+ */
+export async function drawnSmaller(file: File, longestSidePx: number) {
   const whole = await createImageBitmap(file).catch(() => {
     throw new Fault('broken-picture')
   })
   const share = Math.min(
     1,
-    mostTexturePx / Math.max(whole.width, whole.height),
+    longestSidePx / Math.max(whole.width, whole.height),
     Math.sqrt(mostPixels / (whole.width * whole.height)),
   )
   const [widthPx, heightPx] = [Math.round(whole.width * share), Math.round(whole.height * share)]

@@ -19,6 +19,9 @@ test.each<[string, Vec3, Vec3]>([
   ['sloping', [1, 0, 0], [0, Math.SQRT1_2, Math.SQRT1_2]],
   ['upright, looking south', [1, 0, 0], [0, 0, 1]],
   ['upright, looking east', [0, 1, 0], [0, 0, 1]],
+  ['level, looking down', [0, 1, 0], [1, 0, 0]],
+  ['upright, looking north', [0, 0, 1], [1, 0, 0]],
+  ['upright, looking west', [0, 0, 1], [0, 1, 0]],
 ])('a %s square with an opening is covered once, with its own turn', (_how, u, v) => {
   const outer = square(3, u, v)
   const hole = square(1, u, v).reverse()

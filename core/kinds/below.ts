@@ -35,12 +35,17 @@ export const faceOf = ({ objects }: Below, id: string, edgeIndex: number, step: 
 /** Strip kept free along a wall that comes up through a plane, m. */
 export const besideWallM = 0.3
 
+const risesOver = (plane: RoofPlane, base: readonly Vec2[], topM: number) =>
+  base.some((p) => topM > planeHeightM(plane, p))
+
 /** What modules on a plane keep off: all obstructions, and of other buildings what stands above it. */
 export const keepOutsOn = ({ objects, setbacksM }: Below, ownerId: string, plane: RoofPlane): KeepOut[] =>
   objects.flatMap(({ id, geometry }) =>
     geometry.keepOuts.flatMap((keepOut): readonly KeepOut[] => {
       if (keepOut.topM === null) return [keepOut]
       if (id === ownerId) return []
+      // What has no planes of its own is as high as its top all over its base.
+      if (geometry.faces.length === 0) return risesOver(plane, keepOut.base, keepOut.topM) ? [keepOut] : []
       return partsAbove(plane, geometry.faces).map(({ ring, meets }) => ({
         ...keepOut,
         base: ring,

@@ -1,5 +1,6 @@
 import { arrayKind } from './array/kind'
 import { barrierKind } from './barrier/kind'
+import { bodyKind } from './body/kind'
 import { canopyKind } from './canopy/kind'
 import { chimneyKind } from './chimney/kind'
 import { coverKind } from './cover/kind'
@@ -11,6 +12,8 @@ import { type Kind } from './kind'
 import { loadKind } from './load/kind'
 import { lossesKind } from './losses/kind'
 import { offerKind } from './offer/kind'
+import { permitKind } from './permit/kind'
+import { photoKind } from './photo/kind'
 import { rackKind } from './rack/kind'
 import { siteKind } from './site/kind'
 import { skylightKind } from './skylight/kind'
@@ -18,6 +21,7 @@ import { storageKind } from './storage/kind'
 import { tariffKind } from './tariff/kind'
 import { treeKind } from './tree/kind'
 import { underlayKind } from './underlay/kind'
+import { visitKind } from './visit/kind'
 import { volumeKind } from './volume/kind'
 
 /** Every kind of object under its own name; the order is the one in which objects are listed. */
@@ -31,8 +35,12 @@ export const kinds = {
   fixture: fixtureKind,
   tree: treeKind,
   barrier: barrierKind,
+  body: bodyKind,
   dimension: dimensionKind,
   underlay: underlayKind,
+  visit: visitKind,
+  photo: photoKind,
+  permit: permitKind,
   load: loadKind,
   tariff: tariffKind,
   array: arrayKind,

@@ -103,7 +103,7 @@ function someEdit([house, option]: Documents, random: () => number, texts: reado
   if (kindNamed(object.kind).singles === null && way < 0.3) {
     const id = `${object.kind}-${Math.floor(random() * 1000)}`
     const twin = { ...object, id } as AnyObject
-    if (way < 0.1 && all.length < 22) return put({ ...document, [id]: twin }, 'copied')
+    if (way < 0.1 && all.length < 26) return put({ ...document, [id]: twin }, 'copied')
     if (way < 0.2) return put({ ...rest, [id]: twin }, 'under another id')
     return put(rest, 'removed')
   }
@@ -156,6 +156,51 @@ const everyKind = {
     season: 'unknown',
     hiddenLayers: ['TEXT'],
   },
+  'body-1': {
+    id: 'body-1',
+    kind: 'body',
+    name: 'Tower',
+    vertices: [
+      [-1, -1, 0],
+      [1, -1, 0],
+      [0, 1, 0],
+      [0, 0, 9],
+    ],
+    triangles: [
+      [0, 2, 1],
+      [0, 1, 3],
+      [1, 2, 3],
+      [2, 0, 3],
+    ],
+    center: [4, -3],
+    rotationDeg: 10,
+    scale: 1,
+    footM: 0,
+    keepsOff: true,
+    clearanceM: 0.15,
+    background: false,
+  },
+  'visit-1': { id: 'visit-1', kind: 'visit', on: '2026-03-09', by: 'Ilse Brandt', notes: 'Rafters 16 in' },
+  'photo-1': {
+    id: 'photo-1',
+    kind: 'photo',
+    caption: 'Meter',
+    fileId: 'abcdef012345abcdef012345',
+    takenOn: '2026-03-09',
+    about: 'dormer-1',
+  },
+  'permit-1': {
+    id: 'permit-1',
+    kind: 'permit',
+    name: 'Building permit',
+    authority: 'Town hall',
+    number: 'B 114',
+    state: 'applied',
+    appliedOn: '2026-03-12',
+    decidedOn: null,
+    validUntil: null,
+    notes: '',
+  },
   'fixture-1': {
     ...usualFixtures.vent,
     id: 'fixture-1',
@@ -176,6 +221,7 @@ const texts = textsOf(start, catalogue, [
   'America/Chicago',
   'Europe/Madrid',
   'harrow-ridge',
+  '2026-04-01',
 ])
 
 test.each([1, 2, 3, 4, 5, 6])(

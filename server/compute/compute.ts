@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os'
+import { type ReadModel } from '@/core/imports/model/mesh'
 import { Lane } from './lane'
 import { type DesignInput, type JobFigures, type JobFile, type KeptWeather } from './tasks'
 
@@ -17,6 +18,8 @@ const lane = () =>
 /** Longest that somebody waits for numbers, and for a file to be read. */
 const chainMs = 120_000
 const fileMs = 60_000
+/** A damaged model may keep its reader busy for ever. */
+const modelMs = 40_000
 
 /** @throws Fault of the chain, `too-much-shade`, and those of a lane */
 export const figuresOf = (input: DesignInput, signal?: AbortSignal): Promise<JobFigures> =>
@@ -29,6 +32,10 @@ export const offerOf = (jobName: string, design: DesignInput, signal?: AbortSign
 /** @throws Fault of `readPlaced`, and those of a lane */
 export const readWeather = (bytes: Uint8Array, signal?: AbortSignal): Promise<KeptWeather> =>
   lane().run('weather', bytes, { ms: fileMs, signal })
+
+/** @throws Fault of `readModel`, and those of a lane */
+export const readModelFile = (bytes: Uint8Array, signal?: AbortSignal): Promise<ReadModel> =>
+  lane().run('model', bytes, { ms: modelMs, signal })
 
 /** @throws Fault of `parseJob`, and those of a lane */
 export const readJobFile = (bytes: Uint8Array, signal?: AbortSignal): Promise<JobFile> =>

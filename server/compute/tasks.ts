@@ -4,7 +4,10 @@ import { z } from 'zod'
 import { roofPicture, type PicturePart } from '@/core/drawing/roof-picture'
 import { Graph } from '@/core/graph/graph'
 import { readSheets } from '@/core/stages/equipment'
-import { ofKind, theOne, type Objects } from '@/core/kinds/documents'
+import { type ReadModel } from '@/core/imports/model/mesh'
+import { readModel } from '@/core/imports/model/read-model'
+import { theOne, type Objects } from '@/core/kinds/documents'
+import { filesOf } from '@/core/kinds/files-of'
 import { parseJob, type Job } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
 import { checkCost } from '@/core/readers/cost'
@@ -123,6 +126,9 @@ function kept(text: string): KeptWeather {
 /** Reads a weather file as it is kept. */
 export const weather = (bytes: Uint8Array): KeptWeather => kept(textOf(bytes))
 
+/** Reads a 3D model, made light enough for a job. */
+export const model = (bytes: Uint8Array): Promise<ReadModel> => readModel(bytes)
+
 /** A job as its file brings it. */
 export interface JobFile {
   readonly job: Job
@@ -133,9 +139,9 @@ export interface JobFile {
 
 const filesSchema = z.object({ files: z.array(z.object({ id: z.string(), base64: z.string() })).optional() })
 
-/** The files that a job lays under its model, of those that came with it. */
-function filesOf(file: unknown, { house }: Job): Uint8Array<ArrayBuffer>[] {
-  const wanted = new Set(ofKind(house, 'underlay').map(({ fileId }) => fileId))
+/** The files that a job names, of those that came with it. */
+function filesWith(file: unknown, { house }: Job): Uint8Array<ArrayBuffer>[] {
+  const wanted = new Set(filesOf(house))
   const { files = [] } = filesSchema.parse(file)
   return files
     .filter(({ id }) => wanted.has(id))
@@ -151,7 +157,7 @@ export function jobFile(bytes: Uint8Array): JobFile {
   const site = theOne(job.house, 'site', siteId)
   const id = ownWeatherId(site.stationId)
   const csv = id === null ? undefined : fileOf(file, id)
-  const files = filesOf(file, job)
+  const files = filesWith(file, job)
   if (csv === undefined) return { job, weather: null, files }
   const own = kept(csv)
   const house = { ...job.house, [siteId]: { ...site, stationId: ownStationId(own.id) } }

@@ -28,27 +28,19 @@ export const rules = {
   'one-of': 'one of: {choices}',
   'unknown-keys': 'nothing is known of {keys}',
   'not-as-expected': 'not as expected',
+  day: 'a day of the calendar, such as 2026-03-09',
+  'decided-later': 'not before it was applied for',
   id: 'an id is 1 to 64 lower-case letters, digits and hyphens',
   'name-needed': 'a name is needed',
   'time-zone': 'not a time zone of the IANA list, such as America/New_York',
   currency: 'three capital letters, such as USD',
   'twelve-months': 'twelve months, January first',
   'outline-corners': 'an outline has at least {limit, number} corners',
-  parallelogram: 'four corners of a parallelogram, one after the other',
-  'no-area': 'corners that are not in one line',
-  'top-over-bottom': 'no lower than bottomM',
   'vertex-missing': 'each corner is the number of a vertex, counted from 0',
   'line-ends': 'a line has at least {limit, number} ends',
   'most-corners': 'at most {limit, number} corners',
   'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
-  'each-year': 'one for each of the years',
   'edge-each': 'one entry for each side of the outline',
-  'share-or-twelve': 'one share, or twelve by month',
-  'corners-in-line': 'all corners lie in one line',
-  'corner-off-plane': 'this corner is more than {limit} off the plane of the others',
-  'upright-plane': 'the plane stands upright',
-  'setback-each':
-    '{sides, number} values were expected, one for each plane edge, but {given, number} are given',
   'most-losses': 'at most {limit, number} losses of your own',
 } as const
 
@@ -57,7 +49,6 @@ export const faults = {
   // Documents
   'bad-object': '{at, select, none {The value} other {{at}}}: {rule}',
   'bad-document': '{at, select, none {The document} other {{at}}}: an object of objects by id was expected',
-  'bad-case': '{at, select, none {The case} other {{at}}}: {rule}',
   'bad-body': '{at, select, none {The request} other {{at}}}: {rule}',
   'not-a-job': 'This is not a job of Tall Gable: {at, select, none {the file} other {{at}}}: {rule}',
   'unknown-kind': '{at}: “{kind}” is not a kind of object this version knows',
@@ -90,6 +81,21 @@ export const faults = {
     'The file of this picture or drawing can’t be fetched now. It is tried again when the job is next opened.',
   'file-not-kept':
     'The server can’t be reached, so the file could not be kept. Try again when the network is back.',
+  'file-not-read':
+    'The server can’t be reached, so the file could not be read. Try again when the network is back.',
+  'not-a-model': 'This is no 3D model. OBJ, glTF (.glb, .gltf) and IFC are read.',
+  'broken-obj':
+    'The model can’t be read: line {line, number, ::group-off} is not what OBJ has there. A vertex has three numbers, a face at least three vertices that are already there.',
+  'broken-gltf': 'The model is damaged, or breaks off. Save it anew and try again.',
+  'gltf-elsewhere':
+    'The model keeps its data in files of their own. Save it as one file (.glb) and try again.',
+  'gltf-packed': 'The model is compressed. Save it without compression and try again.',
+  'broken-ifc':
+    'The building model is damaged, or breaks off, at line {line, number, ::group-off}. Save it anew and try again.',
+  'unreadable-ifc': 'The building model can’t be read. Save it anew, as IFC 2x3 or 4, and try again.',
+  'empty-model': 'There are no surfaces in the model.',
+  'too-many-triangles': 'The model has more than {limit, number} triangles. Save it coarser and try again.',
+  'model-size': 'With this unit the model would be far too small or too large. Choose another.',
   'store-full': 'The team has no room left for pictures and drawings.',
   'points-too-near': 'The two points are the same. Choose points that lie apart.',
   'scale-out-of-range':
@@ -212,9 +218,6 @@ export const faults = {
   'wrong-version': 'The page speaks version {page}, the worker {worker}. Reload the page.',
   'worker-stopped': 'The computation stopped. It is started again.',
   // Command line
-  'no-file':
-    '{file, select, stdin {Standard input} other {{file}}} cannot be {doing, select, write {written} other {read}} ({reason}).',
-  'bad-option': '--{name} is “{text}”; a number from {low} to {high} was expected.',
   'counted-twice': 'losses.{name}: {model} is already computed here; leave it out, or it counts twice.',
 } as const
 

@@ -2,32 +2,23 @@ import { checks, phrases, remedies } from './checks'
 import { faults, problems, rules } from './faults'
 import {
   barrierUses,
-  canopyCovers,
-  canopyLeaves,
   canopyUses,
   compass,
   compassPlaces,
   dormerForms,
-  edgeForms,
   edges,
-  fixtureForms,
   fixtureUses,
   foliages,
-  gridPhases,
-  loadShapes,
-  roofCoverings,
   planeEdges,
   roofForms,
   roofPlanes,
-  severalCard,
-  treeCard,
   seasons,
-  underlays,
+  underlayContents,
 } from './choices'
 import { kinds } from './kinds'
 import { calibrating, chapters, outlines, pitching, tape, tapeFacts, tools } from './tools'
 import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
-import { charts, proposal, units } from './proposal'
+import { charts, units } from './charts'
 
 /** English: every sentence that the core and the documents ask for. */
 export const en = {
@@ -44,36 +35,26 @@ export const en = {
   faults,
   problems,
   kinds,
-  loadShapes,
   outlines,
   pitching,
   edges,
-  roofForms,
-  fixtureForms,
   fixtureUses,
   canopyUses,
-  canopyLeaves,
-  canopyCovers,
   barrierUses,
   foliages,
-  gridPhases,
-  roofCoverings,
-  treeCard,
-  severalCard,
   seasons,
-  underlays,
+  underlayContents,
   calibrating,
   dormerForms,
-  edgeForms,
   compass,
   compassPlaces,
+  roofForms,
   roofPlanes,
   planeEdges,
   chapters,
   tape,
   tapeFacts,
   tools,
-  proposal,
   charts,
   units,
 } as const

@@ -134,6 +134,8 @@ export const pitching = {
 
 /** Buildings from a file. */
 export const outlines = {
+  addModel: 'Add 3D model from file',
+  modelForms: 'OBJ, glTF (GLB) or IFC',
   button: 'Import outlines (GeoJSON)',
   label: 'Import outlines',
   taken:

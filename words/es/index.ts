@@ -1,6 +1,6 @@
 import { type PartialWords, type Words } from '../words'
 import { lines, losses, phrases, terms } from './ledger'
-import { charts, proposal, units } from './proposal'
+import { charts, units } from './charts'
 
 /** Spanish: the ledger's lines and the customer's page so far; what is missing is said in English. */
 export const es = {
@@ -8,7 +8,6 @@ export const es = {
   losses,
   terms,
   phrases,
-  proposal,
   charts,
   units,
-} satisfies PartialWords & Pick<Words, 'lines' | 'losses' | 'terms' | 'proposal' | 'charts' | 'units'>
+} satisfies PartialWords & Pick<Words, 'lines' | 'losses' | 'terms' | 'charts' | 'units'>

@@ -1,6 +1,6 @@
-import { type Words } from '../words'
+import { type proposal as english } from '../en/proposal'
 
-export const proposal: Words['proposal'] = {
+export const proposal: Readonly<Record<keyof typeof english, string>> = {
   title: 'Su oferta solar',
   offerFor: 'Oferta solar para {name}',
   pdf: 'PDF',
@@ -26,27 +26,4 @@ export const proposal: Words['proposal'] = {
   turn: 'La casa con sus módulos; arrastre para girarla',
   dragToTurn: 'arrastre para girar',
   noPicture: 'La imagen del tejado necesita WebGL.',
-}
-
-export const charts: Words['charts'] = {
-  bill: 'Factura por mes',
-  billNow: 'Factura actual',
-  billThen: 'Factura con solar',
-  energy: 'Producción y consumo por mes',
-  yield: 'Producción',
-  used: 'de ella, consumida en casa',
-  consumption: 'Consumo',
-  cash: 'Flujo de caja acumulado',
-  years: 'años',
-  paidBack: 'recuperado en {years} años',
-}
-
-export const units: Words['units'] = {
-  years: 'años',
-  aYear: '/año',
-  perYear: 'al año',
-  perKelvin: 'por kelvin',
-  never: 'nunca',
-  none: 'ninguna',
-  toCome: 'por venir',
 }

@@ -2,6 +2,7 @@
 
 import { canopyUses, usualCanopies, type Canopy } from '@/core/kinds/canopy/canopy'
 import { withUsual } from '@/core/kinds/usual'
+import { later } from '@/words/en/later'
 import { useBench, useWords } from '../../context'
 import { ChoiceField, NumberField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -14,7 +15,8 @@ const lengths = ['eaveHeightM', 'widthM', 'depthM'] as const
 /** What it is, its leaves and their measures. */
 export function CanopyCard({ object: canopy }: { readonly object: Canopy }) {
   const { documents } = useBench()
-  const { kinds, canopyUses: uses, canopyLeaves, canopyCovers } = useWords()
+  const { kinds, canopyUses: uses } = useWords()
+  const { canopyLeaves, canopyCovers } = later
   const { fields } = kinds.canopy
   const of = { documentId: houseId, objectId: canopy.id }
   return (

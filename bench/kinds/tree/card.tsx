@@ -12,6 +12,7 @@ import {
 import { withUsual } from '@/core/kinds/usual'
 import { parseNumber } from '@/core/model/numbers'
 import { monthNames } from '@/words/format'
+import { later } from '@/words/en/later'
 import { useBench, useSite, useWords } from '../../context'
 import { ChoiceField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
@@ -26,7 +27,8 @@ const lengths = ['heightM', 'crownDiameterM', 'clearStemM'] as const
 export function TreeCard({ object: tree }: { readonly object: Tree }) {
   const { documents } = useBench()
   const site = useSite()
-  const { kinds, foliages: sorts, treeCard } = useWords()
+  const { kinds, foliages: sorts } = useWords()
+  const { treeCard } = later
   const { fields } = kinds.tree
   const of = { documentId: houseId, objectId: tree.id }
   const set = (label: string, changed: Readonly<Record<string, unknown>>) =>

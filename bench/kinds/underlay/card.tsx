@@ -6,6 +6,7 @@ import { ofKind } from '@/core/kinds/documents'
 import { parseNumber } from '@/core/model/numbers'
 import { seasons, type Underlay } from '@/core/kinds/underlay/underlay'
 import { entered } from '@/words/format'
+import { later } from '@/words/en/later'
 import { Fact } from '../../card/frame'
 import { useBench, useHouse, useSayer, useSite } from '../../context'
 import { ChoiceField, PercentField } from '../../fields/fields'
@@ -20,7 +21,8 @@ export function UnderlayCard({ object: underlay }: { readonly object: Underlay }
   const site = useSite()
   const sayer = useSayer()
   const file = useStore(keptFiles, (files) => files[underlay.fileId])
-  const { kinds, underlays: words, seasons: seasonWords } = sayer.words
+  const { kinds, seasons: seasonWords } = sayer.words
+  const words = later.underlays
   const { fields } = kinds.underlay
   const of = { documentId: houseId, objectId: underlay.id }
   const set = (label: string, changed: Partial<Underlay>) =>
@@ -75,7 +77,7 @@ export function UnderlayCard({ object: underlay }: { readonly object: Underlay }
 /** Which of several lies on top. */
 function OrderButtons({ underlay }: { readonly underlay: Underlay }) {
   const { documents } = useBench()
-  const words = useSayer().words.underlays
+  const words = later.underlays
   const house = useHouse()
   const all = ofKind(house, 'underlay').sort((a, b) => a.order - b.order)
   if (all.length < 2) return null

@@ -6,7 +6,7 @@ import { lazyCard } from '../lazy-card'
 export const underlayBench: BenchKind<Underlay> = {
   listedIn: 'site',
   title: byName,
-  note: ({ content }, sayer) => sayer.words.underlays[content],
+  note: ({ content }, sayer) => sayer.words.underlayContents[content],
   Card: lazyCard('UnderlayCard'),
   tools: [{ id: 'calibrate', key: 'Q', chapter: 'site', begin: (context) => new CalibrateFirst(context) }],
 }

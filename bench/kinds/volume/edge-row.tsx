@@ -5,6 +5,7 @@ import { volumeCorners } from '@/core/kinds/volume/corners'
 import { type Reshape } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
 import { buildRoof } from '@/core/roof/roof'
+import { later } from '@/words/en/later'
 import { useBench, useSayer } from '../../context'
 import { LengthField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -27,7 +28,7 @@ function ridgeOf(volume: Volume): number | null {
 export function EdgeRow({ volume, index }: { readonly volume: Volume; readonly index: number }) {
   const { documents, session } = useBench()
   const sayer = useSayer()
-  const names = sayer.words.edgeForms
+  const names = later.edgeForms
   const edge = volume.edges[index]
   if (!edge) return null
   const ofEdge = <span className="sr-only"> of edge {index + 1}</span>

@@ -1,8 +1,9 @@
 'use client'
 
-import { useId, useRef, useState } from 'react'
 import { useBench, useSite, useWords } from '../../context'
+import { NotesField } from '../../fields/notes-field'
 import { TextField } from '../../fields/text-field'
+import { RecordButton } from '../../record/record-button'
 import { houseId } from '../../store/documents'
 
 const lines = ['contactName', 'contactPhone', 'contactEmail'] as const
@@ -26,49 +27,8 @@ export function Customer() {
           onType={(text) => set(fields[field], { [field]: text.trim() })}
         />
       ))}
-      <Notes label={fields.notes} text={site.notes} onType={(notes) => set(fields.notes, { notes })} />
+      <NotesField label={fields.notes} text={site.notes} onType={(notes) => set(fields.notes, { notes })} />
+      <RecordButton />
     </>
-  )
-}
-
-/** A pause in typing after which the notes are kept, so that a page that is closed takes nothing with it. */
-const pauseMs = 1000
-
-function Notes({
-  label,
-  text,
-  onType,
-}: {
-  readonly label: string
-  readonly text: string
-  readonly onType: (text: string) => void
-}) {
-  const id = useId()
-  const [typed, setTyped] = useState<string | null>(null)
-  const pause = useRef<ReturnType<typeof setTimeout>>(undefined)
-  return (
-    <div className="py-0.5">
-      <label htmlFor={id} className="text-pencil">
-        {label}
-      </label>
-      <textarea
-        id={id}
-        rows={3}
-        maxLength={4000}
-        className="field mt-0.5 h-auto w-full resize-y py-1 leading-snug"
-        value={typed ?? text}
-        onKeyDown={(event) => event.stopPropagation()}
-        onChange={({ target: { value } }) => {
-          setTyped(value)
-          clearTimeout(pause.current)
-          pause.current = setTimeout(() => onType(value), pauseMs)
-        }}
-        onBlur={() => {
-          clearTimeout(pause.current)
-          if (typed !== null && typed !== text) onType(typed)
-          setTyped(null)
-        }}
-      />
-    </div>
   )
 }

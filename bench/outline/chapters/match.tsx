@@ -9,6 +9,7 @@ import { useBench, useHouse, useSite, useWords } from '../../context'
 import { ChoiceField, MoneyField, NumberField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { moneySign, number } from '@/words/format'
+import { later } from '@/words/en/later'
 import { houseId } from '../../store/documents'
 
 /** What the customer uses, and what is paid for it now and after. */
@@ -31,7 +32,7 @@ export function MatchChapter() {
       <ChoiceField
         label={words.kinds.load.fields.shape}
         value={load.shape}
-        choices={loadShapes.map((value) => ({ value, label: words.loadShapes[value] }))}
+        choices={loadShapes.map((value) => ({ value, label: later.loadShapes[value] }))}
         onChoose={(shape: LoadShape) => documents.set('Load shape', houseId, loadId, { shape })}
       />
       <TariffFields tariff={theOne(house, 'tariff', tariffNowId)} title="Tariff now" />

@@ -1,5 +1,6 @@
 'use client'
 
+import { AddModel } from '../add-model'
 import { ExportDrawing } from '../export-drawing'
 import { ImportOutlines } from '../import-outlines'
 import { ObjectList, useListed } from '../object-list'
@@ -23,6 +24,7 @@ export function ShapeChapter() {
       <ObjectList objects={objects} />
       <RoofPlanes />
       <ImportOutlines />
+      <AddModel />
       {objects.length > 0 && <ExportDrawing />}
     </>
   )

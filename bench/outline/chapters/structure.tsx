@@ -1,6 +1,7 @@
 'use client'
 
 import { gridPhases, roofCoverings } from '@/core/kinds/site/site'
+import { later } from '@/words/en/later'
 import { useBench, useSite, useWords } from '../../context'
 import { ChoiceField, LengthField, NumberField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -23,7 +24,7 @@ export function Structure() {
       <ChoiceField
         label={fields.gridPhases}
         value={site.gridPhases}
-        choices={gridPhases.map((value) => ({ value, label: words.gridPhases[value] }))}
+        choices={gridPhases.map((value) => ({ value, label: later.gridPhases[value] }))}
         onChoose={(value) => documents.set(fields.gridPhases, houseId, site.id, { gridPhases: value })}
       />
       <NumberField
@@ -37,7 +38,7 @@ export function Structure() {
       <ChoiceField
         label={fields.roofCovering}
         value={site.roofCovering}
-        choices={roofCoverings.map((value) => ({ value, label: words.roofCoverings[value] }))}
+        choices={roofCoverings.map((value) => ({ value, label: later.roofCoverings[value] }))}
         onChoose={(value) => documents.set(fields.roofCovering, houseId, site.id, { roofCovering: value })}
       />
       <LengthField

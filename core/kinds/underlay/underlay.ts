@@ -1,7 +1,14 @@
 import { z } from 'zod'
 import { longestLayerName } from '../../imports/line-drawing'
-import { idSchema, nameSchema, point2Schema, shareSchema, type DeepReadonly } from '../../model/object-base'
-import { between, ruleMessage, wholeBetween } from '../../model/rules'
+import {
+  fileIdSchema,
+  idSchema,
+  nameSchema,
+  point2Schema,
+  shareSchema,
+  type DeepReadonly,
+} from '../../model/object-base'
+import { between, wholeBetween } from '../../model/rules'
 
 /** A unit of a sheet is at least and at most so long, m: a hundredth of a millimetre, ten kilometres. */
 export const shortestUnitM = 1e-5
@@ -20,7 +27,7 @@ export const underlaySchema = z.strictObject({
   kind: z.literal('underlay'),
   name: nameSchema,
   /** The file that is kept with the team, by its digest. */
-  fileId: z.string().regex(/^[0-9a-f]{24}$/, ruleMessage('not-as-expected')),
+  fileId: fileIdSchema,
   content: z.enum(['picture', 'drawing']),
   /** Its size in its own units: pixels of a picture, whatever a drawing is drawn in. */
   width: between(1e-6, 1e9),

@@ -1,0 +1,103 @@
+import { WebIO, type Primitive, type Node, type mat4, type JSONDocument } from '@gltf-transform/core'
+import { Fault } from '../../model/fault'
+import { mostReadTriangles, type FileMesh } from './mesh'
+
+/**
+ * The triangles of a glTF 2.0 file, binary or as text with all of its data inside, in the places that its scene gives
+ * them. Metres, y up, by the format.
+ * @throws Fault `broken-gltf`, `gltf-elsewhere` where data lies in other files, `gltf-packed` where it is compressed,
+ * `too-many-triangles`
+ */
+export async function readGltf(bytes: Uint8Array): Promise<FileMesh> {
+  const document = await opened(bytes)
+  const root = document.getRoot()
+  const scene = root.getDefaultScene() ?? root.listScenes()[0]
+  const positions: number[] = []
+  const indices: number[] = []
+  const visit = (node: Node) => {
+    const matrix = node.getWorldMatrix()
+    for (const primitive of node.getMesh()?.listPrimitives() ?? []) {
+      add(primitive, matrix, positions, indices)
+      if (indices.length / 3 > mostReadTriangles)
+        throw new Fault('too-many-triangles', { limit: mostReadTriangles })
+    }
+    node.listChildren().forEach(visit)
+  }
+  try {
+    scene?.listChildren().forEach(visit)
+  } catch (error) {
+    // Accessors that reach beyond their data are met here.
+    if (error instanceof RangeError) throw new Fault('broken-gltf')
+    throw error
+  }
+  if (!positions.every(Number.isFinite)) throw new Fault('broken-gltf')
+  return {
+    positions: Float32Array.from(positions),
+    indices: Uint32Array.from(indices),
+    metresPerUnit: 1,
+    up: 'y',
+  }
+}
+
+async function opened(bytes: Uint8Array) {
+  const io = new WebIO()
+  const json = bytes[0] === 0x67 ? null : textDocument(bytes)
+  try {
+    return await (json ? io.readJSON(json) : io.readBinary(bytes))
+  } catch (error) {
+    if (error instanceof Fault) throw error
+    // Whatever the library finds: it has no kinds of errors of its own.
+    if (error instanceof Error && /extension/i.test(error.message)) throw new Fault('gltf-packed')
+    throw new Fault('broken-gltf')
+  }
+}
+
+/** A glTF as text, with its data taken out of its own addresses: nothing is fetched. */
+function textDocument(bytes: Uint8Array): JSONDocument {
+  let json: JSONDocument['json']
+  try {
+    json = JSON.parse(new TextDecoder().decode(bytes)) as JSONDocument['json']
+  } catch (error) {
+    if (error instanceof SyntaxError) throw new Fault('broken-gltf')
+    throw error
+  }
+  if (typeof json.asset !== 'object') throw new Fault('not-a-model')
+  // What it looks like is not asked for: pictures may lie elsewhere.
+  const { buffers = [], meshes = [] } = json
+  if (!Array.isArray(buffers) || !Array.isArray(meshes)) throw new Fault('broken-gltf')
+  const resources: JSONDocument['resources'] = {}
+  for (const { uri } of buffers) {
+    const data = /^data:[^,]*;base64,([a-z0-9+/=\s]*)$/i.exec(uri ?? '')
+    if (!data) throw new Fault('gltf-elsewhere')
+    resources[uri ?? ''] = Uint8Array.from(atob(data[1] ?? ''), (letter) => letter.charCodeAt(0))
+  }
+  return { json: { ...json, images: [], textures: [], materials: [] }, resources }
+}
+
+/** Ways to read a list of vertices as triangles (glTF 2.0, `mode`). */
+const [strip, fan, triangles] = [5, 6, 4]
+
+function add(primitive: Primitive, m: mat4, positions: number[], indices: number[]): void {
+  const mode = primitive.getMode()
+  const points = primitive.getAttribute('POSITION')
+  if (!points || (mode !== triangles && mode !== strip && mode !== fan)) return
+  const start = positions.length / 3
+  const p: number[] = []
+  for (let k = 0; k < points.getCount(); k++) {
+    const [x = 0, y = 0, z = 0] = points.getElement(k, p)
+    for (let row = 0; row < 3; row++)
+      positions.push((m[row] ?? 0) * x + (m[row + 4] ?? 0) * y + (m[row + 8] ?? 0) * z + (m[row + 12] ?? 0))
+  }
+  const order = primitive.getIndices()
+  const count = order?.getCount() ?? points.getCount()
+  const at = (k: number) => order?.getScalar(k) ?? k
+  const push = (...corners: number[]) => {
+    if (corners.some((corner) => !(corner >= 0 && corner < points.getCount()))) throw new Fault('broken-gltf')
+    indices.push(...corners.map((corner) => start + corner))
+  }
+  if (mode === triangles) for (let k = 0; k + 2 < count; k += 3) push(at(k), at(k + 1), at(k + 2))
+  else
+    for (let k = 0; k + 2 < count; k++)
+      if (mode === fan) push(at(0), at(k + 1), at(k + 2))
+      else push(...(k % 2 === 0 ? [at(k), at(k + 1), at(k + 2)] : [at(k + 1), at(k), at(k + 2)]))
+}

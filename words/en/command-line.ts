@@ -1,0 +1,23 @@
+/** What only the command line asks of its cases. */
+export const caseRules = {
+  parallelogram: 'four corners of a parallelogram, one after the other',
+  'no-area': 'corners that are not in one line',
+  'top-over-bottom': 'no lower than bottomM',
+  'each-year': 'one for each of the years',
+  'share-or-twelve': 'one share, or twelve by month',
+  'corners-in-line': 'all corners lie in one line',
+  'corner-off-plane': 'this corner is more than {limit} off the plane of the others',
+  'upright-plane': 'the plane stands upright',
+  'setback-each':
+    '{sides, number} values were expected, one for each plane edge, but {given, number} are given',
+} as const
+
+/** What only the command line finds wrong. */
+export const caseFaults = {
+  'bad-case': '{at, select, none {The case} other {{at}}}: {rule}',
+  'model-unit': 'The model does not say its units. Give --unit mm, cm, m, in or ft.',
+  'model-up': 'The model does not say which way is up. Give --up y or --up z.',
+  'no-file':
+    '{file, select, stdin {Standard input} other {{file}}} cannot be {doing, select, write {written} other {read}} ({reason}).',
+  'bad-option': '--{name} is “{text}”; a number from {low} to {high} was expected.',
+} as const

@@ -1,0 +1,50 @@
+/** What the card of several things in hand says. */
+export const severalCard = {
+  objects: '{n} objects',
+  modules: '{n} modules',
+  selected: 'selected',
+  turnBy: 'Turn by',
+  turnHint: 'Clockwise; -15 turns the other way',
+  copy: 'Copy',
+  copyHint: 'Duplicate beside them: Ctrl D',
+  flipEast: 'Flip E–W',
+  flipEastHint: 'Mirror east for west: X',
+  flipNorth: 'Flip N–S',
+  flipNorthHint: 'Mirror north for south: J',
+  hide: 'Hide',
+  hideHint: 'Out of the picture, not out of the figures: Z',
+  wholeArray: 'Whole array',
+  wholeArrayHint: 'Select the arrays that they belong to',
+  meanSun: 'Irradiation, mean',
+  meanAccess: 'Sun access, mean',
+  onGround: {
+    align: { across: 'East–west', up: 'North–south' },
+    across: {
+      low: 'West sides',
+      middle: 'Middles, east–west',
+      high: 'East sides',
+      even: 'Even gaps, east–west',
+    },
+    up: {
+      low: 'South sides',
+      middle: 'Middles, north–south',
+      high: 'North sides',
+      even: 'Even gaps, north–south',
+    },
+  },
+  onPlane: {
+    align: { across: 'Along the eave', up: 'Up the slope' },
+    across: {
+      low: 'Left sides along the eave',
+      middle: 'Middles, one above the other',
+      high: 'Right sides along the eave',
+      even: 'Even gaps along the eave',
+    },
+    up: {
+      low: 'Lower sides at one height',
+      middle: 'Middles at one height',
+      high: 'Upper sides at one height',
+      even: 'Even gaps up the slope',
+    },
+  },
+} as const
