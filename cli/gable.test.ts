@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { boxIfc } from '@/core/imports/model/testing'
 import { stationEpw } from '@/town/stations'
 
 const folder = mkdtempSync(join(tmpdir(), 'gable-'))
@@ -209,6 +210,21 @@ test('a job’s geometry as DXF, GLB and GeoJSON', () => {
       error: { code: 'no-file' },
     },
   )
+}, 60_000)
+
+test('a 3D model becomes an object of a house; what its file does not say is asked for', () => {
+  const obj = join(folder, 'water tower.obj')
+  writeFileSync(obj, 'v 0 0 0\nv 300 0 0\nv 0 300 0\nv 0 0 900\nf 1 3 2\nf 1 2 4\nf 2 3 4\nf 3 1 4\n')
+  expect(gable(['import', obj, '--as', 'model']).error?.code).toBe('model-unit')
+  expect(gable(['import', obj, '--as', 'model', '--unit', 'cm']).error?.code).toBe('model-up')
+  const { out } = gable(['import', obj, '--as', 'model', '--unit', 'cm', '--up', 'z'])
+  expect(out).toMatchObject({ kind: 'body', name: 'water tower', background: false })
+  expect(out['vertices']).toContainEqual([-1.5, -1.5, 9])
+  const ifc = join(folder, 'hall.ifc')
+  writeFileSync(ifc, boxIfc())
+  expect(gable(['import', ifc, '--as', 'model']).out).toMatchObject({ name: 'hall', background: true })
+  writeFileSync(ifc, boxIfc().slice(0, 2000))
+  expect(gable(['import', ifc, '--as', 'model'])).toMatchObject({ status: 2, error: { code: 'broken-ifc' } })
 }, 60_000)
 
 test('a job’s file is computed with the data sheets it brings, whatever the catalogue says by now', () => {

@@ -37,3 +37,52 @@ export const set = (objects: Objects, id: string, fields: object): Objects => ({
 
 export const without = (objects: Objects, id: string): Objects =>
   Object.fromEntries(Object.entries(objects).filter(([key]) => key !== id))
+
+/** Kinds that no shipped job has, and that can't be made up from their schemas alone. */
+export const madeUp = {
+  'body-1': {
+    id: 'body-1',
+    kind: 'body',
+    name: 'Tower',
+    vertices: [
+      [-1, -1, 0],
+      [1, -1, 0],
+      [0, 1, 0],
+      [0, 0, 9],
+    ],
+    triangles: [
+      [0, 2, 1],
+      [0, 1, 3],
+      [1, 2, 3],
+      [2, 0, 3],
+    ],
+    center: [4, -3],
+    rotationDeg: 10,
+    scale: 1,
+    footM: 0,
+    keepsOff: true,
+    clearanceM: 0.15,
+    background: false,
+  },
+  'visit-1': { id: 'visit-1', kind: 'visit', on: '2026-03-09', by: 'Ilse Brandt', notes: 'Rafters 16 in' },
+  'photo-1': {
+    id: 'photo-1',
+    kind: 'photo',
+    caption: 'Meter',
+    fileId: 'abcdef012345abcdef012345',
+    takenOn: '2026-03-09',
+    about: 'dormer-1',
+  },
+  'permit-1': {
+    id: 'permit-1',
+    kind: 'permit',
+    name: 'Building permit',
+    authority: 'Town hall',
+    number: 'B 114',
+    state: 'applied',
+    appliedOn: '2026-03-12',
+    decidedOn: null,
+    validUntil: null,
+    notes: '',
+  },
+} as const

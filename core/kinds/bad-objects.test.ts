@@ -1,4 +1,4 @@
-import { job, rack } from '@/town/testing'
+import { job, madeUp, rack } from '@/town/testing'
 import { refusal } from '@/words/refusal'
 import { Fault } from '../model/fault'
 import { seededRandom } from '../model/random'
@@ -6,7 +6,8 @@ import { parseObject } from './documents'
 import { kindNamed, kindNames, type AnyObject, type KindName } from './index'
 import { jsonSchemaOf, vary } from './vary'
 
-const known = [
+const known: readonly AnyObject[] = [
+  ...Object.values(madeUp),
   ...Object.values(job.house),
   ...job.options.flatMap((option) => Object.values(option.objects)),
   rack,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { freshGraph, job, rack, set, withBattery, worldOf } from '@/town/testing'
+import { freshGraph, job, madeUp, rack, set, withBattery, worldOf } from '@/town/testing'
 import { languages } from '@/words/language'
 import { speechOf } from '@/words/languages'
 import { namesIn } from '@/words/names'
@@ -156,51 +156,7 @@ const everyKind = {
     season: 'unknown',
     hiddenLayers: ['TEXT'],
   },
-  'body-1': {
-    id: 'body-1',
-    kind: 'body',
-    name: 'Tower',
-    vertices: [
-      [-1, -1, 0],
-      [1, -1, 0],
-      [0, 1, 0],
-      [0, 0, 9],
-    ],
-    triangles: [
-      [0, 2, 1],
-      [0, 1, 3],
-      [1, 2, 3],
-      [2, 0, 3],
-    ],
-    center: [4, -3],
-    rotationDeg: 10,
-    scale: 1,
-    footM: 0,
-    keepsOff: true,
-    clearanceM: 0.15,
-    background: false,
-  },
-  'visit-1': { id: 'visit-1', kind: 'visit', on: '2026-03-09', by: 'Ilse Brandt', notes: 'Rafters 16 in' },
-  'photo-1': {
-    id: 'photo-1',
-    kind: 'photo',
-    caption: 'Meter',
-    fileId: 'abcdef012345abcdef012345',
-    takenOn: '2026-03-09',
-    about: 'dormer-1',
-  },
-  'permit-1': {
-    id: 'permit-1',
-    kind: 'permit',
-    name: 'Building permit',
-    authority: 'Town hall',
-    number: 'B 114',
-    state: 'applied',
-    appliedOn: '2026-03-12',
-    decidedOn: null,
-    validUntil: null,
-    notes: '',
-  },
+  ...madeUp,
   'fixture-1': {
     ...usualFixtures.vent,
     id: 'fixture-1',

@@ -107,5 +107,7 @@ export const roofForms = {
   pitched: 'pitched',
   flat: 'flat',
   parapet: 'Parapet height',
+  eaveM: 'Eave overhang',
+  rakeM: 'Gable overhang',
   level: 'Level',
 } as const

@@ -123,6 +123,7 @@ export const faults = {
     'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
   'clockwise-outline': 'The corners must run counter-clockwise.',
   'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
+  'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
   'narrow-parapet': 'The building is too narrow for a parapet: its walls would meet. Make its height 0.',
   'flat-edge':
     'Side {side, number} is flat while others rise: give it a pitch, or make every side flat or a gable.',

@@ -48,6 +48,7 @@ export const kinds = {
       role: 'Part of',
       edges: 'Pitch',
       flat: 'Roof',
+      overhang: 'Overhang',
       planeNames: 'Names of planes',
     },
     handles: {

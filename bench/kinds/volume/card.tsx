@@ -1,6 +1,6 @@
 'use client'
 
-import { usualParapetM, type Volume } from '@/core/kinds/volume/volume'
+import { isGable, usualParapetM, type Volume } from '@/core/kinds/volume/volume'
 import { useBench, useSayer } from '../../context'
 import { ChoiceField, LengthField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -15,6 +15,7 @@ export function VolumeCard({ object: volume }: { readonly object: Volume }) {
   const of = { documentId: houseId, objectId: volume.id }
   const pitches = volume.edges.flatMap((edge) => ('pitchDeg' in edge ? [edge.pitchDeg] : []))
   const first = pitches[0] ?? 30
+  const overhang = volume.overhang ?? { eaveM: 0, rakeM: 0 }
   const same = pitches.every((pitch) => Math.abs(pitch - first) < 0.01)
   return (
     <>
@@ -59,6 +60,19 @@ export function VolumeCard({ object: volume }: { readonly object: Volume }) {
           })}
         />
       )}
+      {!volume.flat &&
+        (['eaveM', 'rakeM'] as const)
+          .filter((side) => side === 'eaveM' || volume.edges.some(isGable))
+          .map((side) => (
+            <LengthField
+              {...of}
+              key={side}
+              label={sayer.words.roofForms[side]}
+              name={sayer.words.roofForms[side]}
+              value={overhang[side]}
+              fields={(typed) => ({ overhang: { ...overhang, [side]: typed } })}
+            />
+          ))}
       <ChoiceField
         label={fields.role}
         value={volume.role}

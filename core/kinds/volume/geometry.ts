@@ -2,15 +2,20 @@ import { columnsUnder } from '../../geometry/body'
 import { type Vec2, type Vec3 } from '../../geometry/vector'
 import { Fault } from '../../model/fault'
 import { parapetOver } from '../../roof/parapet'
-import { type RoofPlane } from '../../roof/plane'
+import { type Roof, type RoofPlane } from '../../roof/plane'
+import { insetOf } from '../../roof/inset'
 import { buildRoof } from '../../roof/roof'
+import { wallTop } from '../../roof/wall-top'
 import { straightened } from '../../roof/straighten'
 import { besideWallM } from '../below'
 import { roofShapes, roofStrokes } from '../roof-drawing'
 import { emptyGeometry, type Geometry, type Stroke, type Surface } from '../standing'
-import { type Volume } from './volume'
+import { isGable, type Volume } from './volume'
 
-type Shape = Pick<Volume, 'outline' | 'eaveHeightM' | 'edges' | 'role' | 'flat'>
+/** Height of the board along the edge of a roof, m. */
+const eaveBoardM = 0.05
+
+type Shape = Pick<Volume, 'outline' | 'eaveHeightM' | 'edges' | 'role' | 'flat' | 'overhang'>
 
 /** Walls and roof; where the outline makes no roof, the walls alone and why. */
 export function volumeGeometry(drawn: Shape): Geometry {
@@ -39,18 +44,72 @@ export function volumeGeometry(drawn: Shape): Geometry {
 
 type Built = Pick<Geometry, 'solids' | 'keepOuts' | 'faces' | 'surfaces' | 'strokes' | 'plan' | 'topM'>
 
-function underPitchedRoof({ outline, edges, eaveHeightM, role }: Shape): Built {
+function underPitchedRoof({ outline, edges, eaveHeightM, role, overhang }: Shape): Built {
   const roof = buildRoof({ outline, edges, eaveHeightM })
-  const walls = wallsOf(outline, eaveHeightM)
-  const gables = roof.gables.map(({ corners }): Surface => ({ corners, tone: 'wall' }))
+  const { solids, surfaces, strokes } =
+    overhang && overhang.eaveM + overhang.rakeM > 0
+      ? underOverhang(outline, edges, eaveHeightM, roof.planes, overhang)
+      : underRoofEdge(outline, eaveHeightM, roof)
   return {
-    solids: roof.planes.flatMap((plane) => columnsUnder(plane.corners, 0)),
+    solids,
     keepOuts: [{ base: outline, clearanceM: besideWallM, topM: roof.ridgeHeightM, endsInValleys: true }],
     faces: roof.planes,
-    surfaces: [...roof.planes.map(roofSurface), ...gables, ...walls.surfaces],
-    strokes: [...roofStrokes(roof.planes), ...walls.strokes],
+    surfaces: [...roof.planes.map(roofSurface), ...surfaces],
+    strokes: [...roofStrokes(roof.planes), ...strokes],
     plan: roofShapes(roof.planes, role === 'neighbour'),
     topM: roof.ridgeHeightM,
+  }
+}
+
+type Walls = Pick<Built, 'solids' | 'surfaces' | 'strokes'>
+
+/** Walls that stand under the edge of the roof, with the gables above them. */
+function underRoofEdge(
+  outline: readonly Vec2[],
+  eaveHeightM: number,
+  { planes, gables }: Pick<Roof, 'planes' | 'gables'>,
+): Walls {
+  const walls = wallsOf(outline, eaveHeightM)
+  return {
+    solids: planes.flatMap((plane) => columnsUnder(plane.corners, 0)),
+    surfaces: [...gables.map(({ corners }): Surface => ({ corners, tone: 'wall' })), ...walls.surfaces],
+    strokes: walls.strokes,
+  }
+}
+
+/**
+ * Walls that stand back under the roof and go up to it; under the overhang itself there is light.
+ * @throws Fault `no-walls` where no walls are left
+ */
+function underOverhang(
+  outline: readonly Vec2[],
+  edges: Volume['edges'],
+  eaveHeightM: number,
+  planes: readonly RoofPlane[],
+  { eaveM, rakeM }: NonNullable<Volume['overhang']>,
+): Walls {
+  const foot = insetOf(outline, (side) => (isGable(edges[side] ?? { gable: true }) ? rakeM : eaveM))
+  if (!foot) throw new Fault('no-walls', {}, 'overhang')
+  const tops = foot.map((a, i) => wallTop(planes, a, foot[(i + 1) % foot.length] ?? a))
+  const corner = tops.map(([first]) => first)
+  return {
+    // The roof down to the level of its eaves, and the house under that.
+    solids: [
+      ...planes.flatMap((plane) => columnsUnder(plane.corners, eaveHeightM - eaveBoardM)),
+      ...columnsUnder(lifted(foot, eaveHeightM), 0),
+    ],
+    surfaces: foot.map((a, i): Surface => {
+      const b = foot[(i + 1) % foot.length] ?? a
+      return { corners: [[a[0], a[1], 0], [b[0], b[1], 0], ...(tops[i] ?? []).toReversed()], tone: 'wall' }
+    }),
+    strokes: [
+      ...around(lifted(foot, 0), 'foot'),
+      ...foot.flatMap(([x, y], i): Stroke[] => {
+        const top = corner[i]
+        // Drawn to just below the roof, which its ink would show through.
+        return top ? [{ from: [x, y, 0], to: [x, y, top[2] - eaveBoardM], is: 'corner' }] : []
+      }),
+    ],
   }
 }
 

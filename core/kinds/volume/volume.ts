@@ -9,6 +9,7 @@ export const highestEaveM = 60
 
 export const uprightDeg = 90
 export const highestParapetM = 4
+export const widestOverhangM = 2
 /** The parapet that a flat roof begins with. */
 export const usualParapetM = 0.4
 const mostSteps = 4
@@ -53,6 +54,10 @@ export const volumeSchema = z
     edges: z.array(edgeSchema),
     /** A level roof instead of what the edges say, with a wall around it of this height; 0 for none. */
     flat: z.strictObject({ parapetM: between(0, highestParapetM, 'm') }).nullable(),
+    /** How far the roof reaches over the walls: at its eaves, and at its gables. The outline is that of the roof. */
+    overhang: z
+      .strictObject({ eaveM: between(0, widestOverhangM, 'm'), rakeM: between(0, widestOverhangM, 'm') })
+      .exactOptional(),
     /** What planes are called, where somebody has named them: by the side and the stretch of its profile, see `planeKey`. */
     planeNames: z.record(z.string().regex(/^\d{1,2}:[0-3]$/), nameSchema).exactOptional(),
   })
