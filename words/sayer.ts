@@ -1,6 +1,6 @@
 import { FormatError, IntlMessageFormat } from 'intl-messageformat'
 import { type FaultDetail } from '@/core/model/fault'
-import { type Check, type LedgerLine, type LineId, type Remedy, type Term } from '@/core/model/ledger'
+import { type Check, type LedgerLine, type LineId, type Remedy } from '@/core/model/ledger'
 import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
 import { type WeatherProblem } from '@/core/weather/reading'
 import { type Figure, plainNumber, writeQuantity, type Place } from './format'
@@ -11,21 +11,6 @@ import { type Speech, type Words } from './words'
 export type Names = (id: string) => string | undefined
 
 const noNames: Names = () => undefined
-
-/** A term written out. */
-export interface WrittenTerm {
-  readonly label: string
-  readonly figure: string
-  readonly unit: string
-}
-
-/** An explanation in sentences. */
-export interface WrittenExplanation {
-  readonly formula: string
-  readonly inputs: readonly WrittenTerm[]
-  readonly source: string
-  readonly assumptions: readonly string[]
-}
 
 const parsed = new Map<string, IntlMessageFormat>()
 
@@ -60,7 +45,7 @@ export class Sayer {
     const values = Object.fromEntries(
       Object.entries(data).map(([name, datum]) => [
         name,
-        typeof datum === 'number' ? datum : this.#write(datum),
+        typeof datum === 'number' ? datum : this.write(datum),
       ]),
     )
     return String(messageOf(message, this.#locale).format(values))
@@ -94,16 +79,6 @@ export class Sayer {
     return this.words.lines[id]
   }
 
-  explanation({ explanation }: Pick<LedgerLine, 'explanation'>): WrittenExplanation {
-    const { formula, inputs, sources, assumptions } = explanation
-    return {
-      formula: this.say(this.words.formulas[formula.code], formula.data),
-      inputs: inputs.map((input) => this.#term(input)),
-      source: sources.map(({ code, data }) => `${this.say(this.words.sources[code], data)}.`).join(' '),
-      assumptions: assumptions.map(({ code, data }) => this.say(this.words.assumptions[code], data)),
-    }
-  }
-
   check({ code, data }: Pick<Check, 'code' | 'data'>): { readonly title: string; readonly message: string } {
     const { title, message } = this.words.checks[code]
     return { title: this.say(title, data), message: this.say(message, data) }
@@ -122,7 +97,7 @@ export class Sayer {
   faultHere(fault: Pick<FaultDetail, 'code' | 'data'>): string {
     const { rule } = fault.data
     return fault.code === 'bad-object' && typeof rule === 'object' && 'code' in rule
-      ? this.#write(rule)
+      ? this.write(rule)
       : this.fault(fault)
   }
 
@@ -130,20 +105,11 @@ export class Sayer {
     return this.#coded(this.words.problems, code, data) ?? code
   }
 
-  #term({ code, data, value, note }: Term): WrittenTerm {
-    const label = this.say(this.words.terms[code], data)
-    const also = note ? this.#write(note) : ''
-    if (typeof value === 'object' && 'unit' in value) {
-      const { figure, unit } = this.quantity(value)
-      return { label, figure, unit: [unit, also].filter(Boolean).join(', ') }
-    }
-    return { label, figure: this.#write(value), unit: also }
-  }
-
-  #write(datum: Datum): string {
+  /** A datum in words: what it names, a figure with its unit, something said. */
+  write(datum: Datum): string {
     if (typeof datum === 'string') return datum
     if (typeof datum === 'number') return plainNumber(datum, this.place)
-    if (isList(datum)) return datum.map((entry) => this.#write(entry)).join(', ')
+    if (isList(datum)) return datum.map((entry) => this.write(entry)).join(', ')
     if ('unit' in datum) return this.written(datum)
     if ('ref' in datum) return this.name(datum.ref)
     return this.#said(datum)

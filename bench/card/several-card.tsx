@@ -10,6 +10,8 @@ import { modulesOf, objectIdsOf, ofObjects, type Several } from '../store/select
 import { type ToolContext } from '../tools/chart'
 import { alignSelected, axesOf } from '../tools/select/align'
 import { partyOf } from '../tools/select/company'
+import { buildingsIn, joinSelected } from '../tools/select/join'
+import { isLocked, lockOrUnlock } from '../tools/select/lock'
 import { duplicateSelected } from '../tools/select/duplicate'
 import { removeSelected } from '../tools/select/edits'
 import { mirrorSelected } from '../tools/select/mirror'
@@ -91,6 +93,18 @@ function ObjectsCard({ ids }: { readonly ids: readonly string[] }) {
                 label: words.flipNorth,
                 hint: words.flipNorthHint,
                 run: () => mirrorSelected(context, 'north-south'),
+              },
+            ]
+          : []),
+        ...(buildingsIn(house, ids).length > 1
+          ? [{ label: words.join, hint: words.joinHint, run: () => joinSelected(context) }]
+          : []),
+        ...(movable
+          ? [
+              {
+                label: party.chosen.every(({ object }) => isLocked(object)) ? words.unlock : words.lock,
+                hint: words.lockHint,
+                run: () => lockOrUnlock(context),
               },
             ]
           : []),

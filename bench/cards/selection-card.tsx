@@ -12,6 +12,7 @@ import { hideOrShow } from '../store/hiding'
 import { type ToolContext } from '../tools/chart'
 import { duplicateSelected } from '../tools/select/duplicate'
 import { removeObjects } from '../tools/select/edits'
+import { isLocked, lockOrUnlock } from '../tools/select/lock'
 import { mirrorSelected } from '../tools/select/mirror'
 import { useToolContext } from '../use-tool-context'
 
@@ -45,6 +46,15 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
       kind={note(object, sayer)}
       actions={[
         ...(standing?.move ? actionsOf(context, standing.move.mirrored !== undefined) : []),
+        ...(standing?.move
+          ? [
+              {
+                label: isLocked(object) ? 'Unlock' : 'Lock',
+                hint: lockingHint,
+                run: () => lockOrUnlock(context),
+              },
+            ]
+          : []),
         ...(standing ? [{ label: isHidden ? 'Show' : 'Hide', hint: hidingHint, run: hide }] : []),
       ]}
       onDelete={() => removeObjects(context, [object.id])}
@@ -56,6 +66,7 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
   )
 }
 
+const lockingHint = 'Kept from hands on the stage, still changed by its card: N'
 const hidingHint = 'Out of the picture, not out of the figures: Z'
 
 const actionsOf = (context: ToolContext, canMirror: boolean) => [

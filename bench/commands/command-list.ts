@@ -71,6 +71,18 @@ export function commandsOf(
       run: () => onSelected('flip-north'),
     },
     {
+      label: 'Join the selected buildings into one',
+      shortcut: 'B',
+      matches: plain('b'),
+      run: () => onSelected('join'),
+    },
+    {
+      label: 'Lock the selection against hands, or unlock it',
+      shortcut: 'N',
+      matches: plain('n'),
+      run: () => onSelected('lock'),
+    },
+    {
       label: 'Hide the selection; with nothing selected, show what is hidden',
       shortcut: 'Z',
       matches: plain('z'),

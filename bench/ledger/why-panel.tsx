@@ -2,13 +2,14 @@
 
 import { useEffect, useRef } from 'react'
 import { type ShownLine } from '@/core/readers/books'
+import { explained } from '@/words/explained'
 import { useSayer } from '../context'
 
 /** Inputs, formula, source and assumptions of a line, from the stages that made it. */
 export function WhyPanel({ line, onClose }: { readonly line: ShownLine; readonly onClose: () => void }) {
   const sayer = useSayer()
   const shown = sayer.figure(line.shown, line.unit, line.absent)
-  const { formula, inputs, source, assumptions } = sayer.explanation(line)
+  const { formula, inputs, source, assumptions } = explained(sayer, line)
   const label = sayer.line(line.id)
   const close = useRef<HTMLButtonElement>(null)
   useEffect(() => close.current?.focus({ preventScroll: true }), [line.id])

@@ -7,6 +7,7 @@ import { benchKindOf } from '../kinds/index'
 import { showAll } from '../store/hiding'
 import { ofObjects, ownerIds, toggled } from '../store/selection'
 import { type Chapter } from '../store/session'
+import { isLocked } from '../tools/select/lock'
 
 /** What is listed in a chapter, in the order of the documents. */
 export function useListed(chapter: Chapter): readonly AnyObject[] {
@@ -60,7 +61,13 @@ export function ObjectList({
                   {kind.title(object, sayer, site(), documents.house)}
                 </span>
                 <span className="quiet">
-                  {hidden.includes(object.id) ? 'hidden' : note ? note(object) : kind.note(object, sayer)}
+                  {hidden.includes(object.id)
+                    ? 'hidden'
+                    : isLocked(object)
+                      ? 'locked'
+                      : note
+                        ? note(object)
+                        : kind.note(object, sayer)}
                 </span>
               </button>
             </li>

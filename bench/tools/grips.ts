@@ -3,6 +3,7 @@ import { standingById, type Site } from '@/core/site/site'
 import { objectIdsOf, type Selection } from '../store/selection'
 import { type Grip } from './chart'
 import { middleOf } from './middle-of'
+import { isLocked } from './select/lock'
 
 /** The grips of what is selected: an object's own, or one by which several are moved together. */
 export function gripsOf(
@@ -21,9 +22,11 @@ export function gripsOf(
   return ids.flatMap((objectId) => {
     const object = objectOf(objectId)
     const whole = standingById(site, objectId)?.whole
-    const handles = object && whole ? (kindOf(object).standing?.handles(object, whole) ?? []) : []
+    const handles =
+      object && whole && !isLocked(object) ? (kindOf(object).standing?.handles(object, whole) ?? []) : []
     return handles.map((handle) => ({ objectId, handle }))
   })
 }
 
-const movementOf = (object: AnyObject | undefined) => (object && kindOf(object).standing?.move) ?? null
+const movementOf = (object: AnyObject | undefined) =>
+  (object && !isLocked(object) && kindOf(object).standing?.move) || null

@@ -7,6 +7,7 @@ import { languageOf, languages, type Language } from '@/words/language'
 import { speechOf } from '@/words/languages'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
+import { explained } from '@/words/explained'
 import { print } from '../files'
 import { jobArgument, optionOf, readJob, runOf, worldOption } from '../job'
 
@@ -19,7 +20,7 @@ interface Options {
 /** A line of the ledger as programs and people read it. */
 function lineOut(line: ShownLine, sayer: Sayer) {
   const { id, value, unit, explanation } = line
-  const written = sayer.explanation(line)
+  const written = explained(sayer, line)
   const figure = sayer.figure(line.shown, unit, line.absent)
   return {
     id,

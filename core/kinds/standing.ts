@@ -235,7 +235,7 @@ interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
 
 /** The geometry gets a copy without the ignored fields, so that it can't read what its key does not hold. */
 export function standing<T extends ObjectBase, I extends keyof T, R>(own: StandingOf<T, I, R>): Standing<T> {
-  const left = new Set<PropertyKey>(['id', ...own.ignores])
+  const left = new Set<PropertyKey>(['id', 'locked', ...own.ignores])
   return {
     ...own,
     shape: (object) => Object.fromEntries(Object.entries(object).filter(([field]) => !left.has(field))),

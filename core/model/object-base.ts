@@ -22,6 +22,8 @@ export const nameSchema = z
   .trim()
   .min(1, ruleMessage('name-needed'))
   .max(80, ruleMessage('at-most-characters', { limit: 80 }))
+/** Kept from hands on the stage: seen and chosen, not moved or deleted until it is unlocked. */
+export const lockedSchema = z.boolean().exactOptional()
 /** A file that is kept with a team, by its digest. */
 export const fileIdSchema = z.string().regex(/^[0-9a-f]{24}$/, ruleMessage('not-as-expected'))
 /** Metres that the world of a job reaches from its site. */

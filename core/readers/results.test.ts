@@ -14,6 +14,7 @@ import { checksOf, ledgerOf } from './ledger'
 import { hourlyCsv, monthlyCsv } from './results-csv'
 import { summarise } from './summary'
 import { type OwnWeather } from '@/services/world-of'
+import { explained } from '@/words/explained'
 
 const graph = freshGraph()
 const worldAnd = async (house: Objects = job.house, objects: Objects = option, own?: OwnWeather) => {
@@ -180,7 +181,7 @@ test('another sky model is another yield, and says so', async () => {
   expect(Math.abs(valueOf(other, 'sun-on-modules') / valueOf(base, 'sun-on-modules') - 1)).toBeLessThan(0.05)
   expect(valueOf(other, 'sun-on-modules')).not.toBe(valueOf(base, 'sun-on-modules'))
   const line = lineIn(other, 'sun-on-modules')
-  expect(line && plainEnglish.explanation(line).source).toContain('Hay & Davies 1980')
+  expect(line && explained(plainEnglish, line).source).toContain('Hay & Davies 1980')
 })
 
 test('a year of quarter hours runs through to payback and says what the hours say', async () => {

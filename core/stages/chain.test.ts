@@ -1,5 +1,6 @@
 import { freshGraph, job, option, rack, runOf, set, withBattery, without, worldOf } from '@/town/testing'
 import { plainEnglish } from '@/words/plain-english'
+import { explained } from '@/words/explained'
 import { theOne, type Objects } from '../kinds/documents'
 import { tariffThenId } from '../kinds/tariff/tariff'
 import { defaultTree } from '../kinds/tree/tree'
@@ -152,7 +153,7 @@ test('a battery raises self-sufficiency and lowers the bill; no tree, no shade o
 test('every line says how it came about, and no figure in it is missing', () => {
   for (const summary of [base, stored])
     for (const line of summary.ledger) {
-      const { formula, source, inputs } = plainEnglish.explanation(line)
+      const { formula, source, inputs } = explained(plainEnglish, line)
       expect(`${line.id} ${formula}`).toMatch(/ \S.{5,}/)
       expect(`${line.id} ${source}`).toMatch(/ \S.{5,}/)
       for (const { label, figure, unit } of inputs) {

@@ -4,6 +4,7 @@ import { languages } from '@/words/language'
 import { speechOf } from '@/words/languages'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
+import { explained } from '@/words/explained'
 import { type Graph } from '../graph/graph'
 import { Keyed } from '../graph/keyed'
 import { theOne, type Objects } from '../kinds/documents'
@@ -70,7 +71,7 @@ function allOf(world: World, graph: Graph<World>): Map<string, string> {
     const names = namesIn([world.house, world.option], world.catalogue, world.station)
     for (const language of languages) {
       const sayer = new Sayer(speechOf(language), place, names)
-      for (const line of summary.ledger) seen.set(`${language} ${line.id}`, bits(sayer.explanation(line)))
+      for (const line of summary.ledger) seen.set(`${language} ${line.id}`, bits(explained(sayer, line)))
     }
   } catch (error) {
     // What nothing can be computed from is refused the same way.

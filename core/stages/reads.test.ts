@@ -74,10 +74,10 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   ],
   'tariff-now': ['name', 'utility', 'exportPerKwh'],
   'tariff-then': ['name', 'utility'],
-  'volume-1': ['name', 'planeNames'],
-  'chimney-1': ['name'],
-  'tree-1': ['name'],
-  'rack-1': ['name'],
+  'volume-1': ['name', 'locked', 'planeNames'],
+  'chimney-1': ['name', 'locked'],
+  'tree-1': ['name', 'locked'],
+  'rack-1': ['name', 'locked'],
   offer: ['name'],
 }
 
@@ -106,7 +106,14 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     periods: 'price then',
     exportPerKwh: 'bill then, years',
   },
-  'volume-1': { role: ground, outline: ground, eaveHeightM: ground, edges: ground, flat: ground },
+  'volume-1': {
+    role: ground,
+    outline: ground,
+    eaveHeightM: ground,
+    edges: ground,
+    flat: ground,
+    overhang: ground,
+  },
   'tree-1': {
     center: ground,
     heightM: ground,

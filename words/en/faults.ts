@@ -123,6 +123,12 @@ export const faults = {
     'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
   'clockwise-outline': 'The corners must run counter-clockwise.',
   'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
+  'eaves-unlike':
+    'The buildings have unlike eave heights. Give them the same on their cards, then join them.',
+  'roofs-unlike': 'One of the buildings is flat and another pitched. Make them alike, then join them.',
+  'outlines-apart': 'The outlines do not touch. Move the buildings together, then join them.',
+  'outline-round-court':
+    'The outlines enclose a court, and a building has one outline. Join those of one side, and leave the others.',
   'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
   'narrow-parapet': 'The building is too narrow for a parapet: its walls would meet. Make its height 0.',
   'flat-edge':

@@ -17,17 +17,13 @@ import {
 } from './choices'
 import { kinds } from './kinds'
 import { calibrating, chapters, outlines, pitching, tape, tapeFacts, tools } from './tools'
-import { assumptions, formulas, lines, losses, sources, terms } from './ledger'
+import { lines, losses } from './ledger'
 import { charts, units } from './charts'
 
 /** English: every sentence that the core and the documents ask for. */
 export const en = {
   lines,
   losses,
-  formulas,
-  terms,
-  sources,
-  assumptions,
   checks,
   remedies,
   phrases,

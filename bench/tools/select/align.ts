@@ -7,7 +7,7 @@ import { standingById } from '@/core/site/site'
 import { objectIdsOf } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { companyOf, movedBy, partyOf, previewChanged, type Party } from './company'
+import { companyOf, movedBy, freeParty, previewChanged, type Party } from './company'
 
 /** What things are put in line along: the compass, or the plane that all of them stand on. */
 export interface Axes {
@@ -44,7 +44,7 @@ function axesOn({ normal: [x, y] }: RoofPlane): Axes | null {
 /** Puts what is selected in line, or equally far apart, along one of its axes; what stands on it goes along. */
 export function alignSelected(context: ToolContext, along: 'across' | 'up', alignment: Alignment): void {
   const { documents, session } = context
-  const party = partyOf(context, objectIdsOf(session.getState().selection))
+  const party = freeParty(context, objectIdsOf(session.getState().selection))
   const way = axesOf(context, party)[along]
   const spans = party.chosen.map(({ object }) => {
     const geometry = standingById(context.site(), object.id)?.whole

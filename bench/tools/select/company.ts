@@ -7,6 +7,7 @@ import { inWorld } from '@/core/kinds/place'
 import { houseId } from '../../store/documents'
 import { type ToolContext } from '../chart'
 import { standingObject, withChanged, type FoundObject } from '../standing-objects'
+import { unlockedOf } from './lock'
 
 /** Objects that are moved, copied or turned as one, and what stands on them and goes along. */
 export interface Party {
@@ -20,16 +21,20 @@ const found = (context: ToolContext, ids: readonly string[]): FoundObject[] =>
     return one?.standing.move ? [one] : []
   })
 
-export function partyOf(context: ToolContext, ids: readonly string[]): Party {
-  const chosen = found(context, ids)
-  return {
-    chosen,
-    company: companyOf(
-      context,
-      chosen.map(({ object }) => object),
-    ),
-  }
-}
+export const partyOf = (context: ToolContext, ids: readonly string[]): Party =>
+  withCompany(context, found(context, ids))
+
+/** The same of what hands may move: locked things stay, unless they stand on what is moved. */
+export const freeParty = (context: ToolContext, ids: readonly string[]): Party =>
+  withCompany(context, unlockedOf(context, found(context, ids)))
+
+const withCompany = (context: ToolContext, chosen: readonly FoundObject[]): Party => ({
+  chosen,
+  company: companyOf(
+    context,
+    chosen.map(({ object }) => object),
+  ),
+})
 
 /**
  * What stands on some objects, or on what stands on them, and goes where they go: their dormers, chimneys and windows,

@@ -78,6 +78,8 @@ function copyOf(
     ...original,
     ...movedBy(original, by),
     ...(newOwner === undefined ? {} : carrier?.laidOn(original, newOwner)),
+    // A copy is there to be put elsewhere.
+    ...('locked' in original ? { locked: false } : {}),
     ...('name' in original ? { name: nameAmong(context, original.kind, others) } : {}),
     id: copyIds.get(original.id) ?? original.id,
     // The copy is still of its original's own kind.

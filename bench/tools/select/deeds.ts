@@ -1,6 +1,8 @@
 import { type ToolContext } from '../chart'
 import { chooseAll } from './choose-all'
 import { duplicateSelected } from './duplicate'
+import { joinSelected } from './join'
+import { lockOrUnlock } from './lock'
 import { mirrorSelected } from './mirror'
 
 /** What the keyboard does with all that is selected. */
@@ -9,6 +11,8 @@ export const deeds = {
   'choose-all': chooseAll,
   'flip-east': (context: ToolContext) => mirrorSelected(context, 'east-west'),
   'flip-north': (context: ToolContext) => mirrorSelected(context, 'north-south'),
+  lock: lockOrUnlock,
+  join: joinSelected,
 } satisfies Readonly<Record<string, (context: ToolContext) => unknown>>
 
 export type Deed = keyof typeof deeds

@@ -5,7 +5,7 @@ import { objectIdsOf } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type PointerInput, type ToolContext, ToolState } from '../chart'
 import { movementOf } from '../standing-objects'
-import { partyOf, previewMoved, type Party } from './company'
+import { freeParty, previewMoved, type Party } from './company'
 
 /** Moves an object as a whole, and all that are chosen with it: level with where it was taken, or over the roof planes. */
 export class DraggingObject extends ToolState {
@@ -26,7 +26,7 @@ export class DraggingObject extends ToolState {
 
   override enter(): void {
     const chosen = objectIdsOf(this.context.session.getState().selection)
-    this.#party = partyOf(this.context, chosen.includes(this.#id) ? chosen : [this.#id])
+    this.#party = freeParty(this.context, chosen.includes(this.#id) ? chosen : [this.#id])
     this.context.documents.begin()
   }
 

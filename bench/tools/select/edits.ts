@@ -4,7 +4,8 @@ import { withObject } from '../../store/documents'
 import { modulesOf, objectIdsOf, ofObjects, type ModuleRef } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { partyOf, previewMoved } from './company'
+import { freeParty, previewMoved } from './company'
+import { unlockedOf } from './lock'
 import { carrierOf, standingObject, withChanged } from '../standing-objects'
 
 /** Deletes what is selected: modules leave empty places, objects go. */
@@ -38,7 +39,10 @@ function removeModules(context: ToolContext, modules: readonly ModuleRef[]): voi
 /** Deletes objects, and leaves what stands on them. */
 export function removeObjects(context: ToolContext, ids: readonly string[]): void {
   const { documents, session } = context
-  const found = ids.flatMap((id) => standingObject(context, id) ?? [])
+  const found = unlockedOf(
+    context,
+    ids.flatMap((id) => standingObject(context, id) ?? []),
+  )
   const [first] = found
   if (!first) return
   documents.begin()
@@ -92,8 +96,9 @@ const farther = 10
 export function nudge(context: ToolContext, key: string, shift: boolean): boolean {
   const { documents, session } = context
   const step = steps[key]
-  const party = partyOf(context, objectIdsOf(session.getState().selection))
-  if (!step || party.chosen.length === 0) return false
+  if (!step) return false
+  const party = freeParty(context, objectIdsOf(session.getState().selection))
+  if (party.chosen.length === 0) return false
   const length = nudgeM[context.units()] * (shift ? farther : 1)
   documents.begin()
   previewMoved(context, party, [step[0] * length, step[1] * length])

@@ -1,10 +1,11 @@
 import { type Hit } from '@/core/site/pick'
 import { modulesOf, objectIdsOf, ofObjects, ownerIds, toggled, type Selection } from '../../store/selection'
 import { type Grip, type KeyInput, type PointerInput, type ToolContext, ToolState } from '../chart'
-import { movementOf } from '../standing-objects'
+import { movementOf, standingObject } from '../standing-objects'
 import { Boxing } from './boxing'
 import { DraggingHandle } from './dragging-handle'
 import { nudge, removeSelected, restoreSlot } from './edits'
+import { isLocked } from './lock'
 import { PointingObject } from './pointing-object'
 import { removeCorner } from './reshape'
 import { stepModule } from './step-module'
@@ -88,8 +89,10 @@ function meantWith(before: Selection | null, one: Selection): Selection | null {
   return arrayId !== undefined && objects.some((id) => id !== arrayId) ? ofObjects([arrayId]) : one
 }
 
-const canBeDragged = (context: ToolContext, id: string) =>
-  (movementOf(context, id)?.along ?? 'grip') !== 'grip'
+function canBeDragged(context: ToolContext, id: string): boolean {
+  const found = standingObject(context, id)
+  return found !== undefined && !isLocked(found.object) && (found.standing.move?.along ?? 'grip') !== 'grip'
+}
 
 /** The object that a hit is about. */
 function hoveredIn(hit: Hit): string {

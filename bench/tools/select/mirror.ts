@@ -8,13 +8,13 @@ import { objectIdsOf } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
 import { withChanged } from '../standing-objects'
-import { partyOf, type Party } from './company'
+import { freeParty, type Party } from './company'
 import { renumbered } from './reshape'
 
 /** Turns what is selected over about its middle, with what stands on it; modules stay on their planes. */
 export function mirrorSelected(context: ToolContext, axis: MirrorAxis): boolean {
   const { documents, session } = context
-  const party = partyOf(context, objectIdsOf(session.getState().selection))
+  const party = freeParty(context, objectIdsOf(session.getState().selection))
   const { chosen } = party
   const [first] = chosen
   if (!first) return false

@@ -11,6 +11,7 @@ import { chosenIds } from '../../store/selection'
 import { bench, gabledHouse } from '../testing'
 import { alignSelected } from './align'
 import { copySelected } from './copy'
+import { joinSelected } from './join'
 import { pasteCopied } from './paste'
 import { turnSelected } from './turn'
 import { duplicateSelected } from './duplicate'
@@ -379,4 +380,48 @@ test('modules that are gone already are not taken out a second time', () => {
   }
   const laid = b.documents.document('option-a')[array?.id ?? '']
   expect(laid?.kind === 'array' && laid.removed).toHaveLength(2)
+})
+
+test('two buildings that touch become one, and modules stay on their sides in every option', () => {
+  const b = bench({ house })
+  const south: Volume = {
+    ...house,
+    id: 'south',
+    name: 'Wing',
+    outline: [
+      [-4.5, -11],
+      [4.5, -11],
+      [4.5, -4],
+      [-4.5, -4],
+    ],
+    edges: [{ gable: true }, { pitchDeg: 30 }, { gable: true }, { pitchDeg: 30 }],
+  }
+  b.documents.edit('Draw', 'house', (before) => ({ ...before, south }))
+  const laid = (y: number, x = 0) => {
+    b.tools.take('lay')
+    b.click(x, y)
+  }
+  laid(2)
+  laid(-8, 2)
+  b.tools.take('select')
+  const arrays = () =>
+    Object.values(b.documents.document('option-a')).filter((object) => object.kind === 'array')
+  const before = arrays().map(({ volumeId, edgeIndex }) => [volumeId, edgeIndex])
+  choose(b, 'south', 'house')
+  expect(joinSelected(b.context)).toBe(true)
+  expect(b.documents.house).not.toHaveProperty('south')
+  const joined = b.documents.house['house']
+  if (joined?.kind !== 'volume') throw new Error('it is there')
+  expect(joined.outline).toHaveLength(8)
+  expect(chosen(b)).toEqual(['house'])
+  const after = arrays()
+  expect(after.map(({ volumeId }) => volumeId)).toEqual(['house', 'house'])
+  // The sides they lie on look the same way as before.
+  const middle = after.map(({ edgeIndex }) => joined.outline[edgeIndex])
+  expect(middle[0]?.[1]).toBe(4)
+  expect(middle[1]).toEqual([4.5, -11])
+  expect(b.site().arrays.every(({ panels }) => panels.length > 0)).toBe(true)
+  b.documents.undo()
+  expect(arrays().map(({ volumeId, edgeIndex }) => [volumeId, edgeIndex])).toEqual(before)
+  expect(b.documents.house['south']).toEqual(south)
 })

@@ -4,7 +4,7 @@ import { turnedPoint } from '@/core/kinds/turn'
 import { Fault } from '@/core/model/fault'
 import { objectIdsOf } from '../../store/selection'
 import { type ToolContext } from '../chart'
-import { partyOf, previewChanged } from './company'
+import { freeParty, previewChanged } from './company'
 import { middleOfChosen } from './mirror'
 
 /**
@@ -14,7 +14,7 @@ import { middleOfChosen } from './mirror'
  */
 export function turnSelected(context: ToolContext, clockwiseDeg: number): Fault | null {
   const { documents, session } = context
-  const party = partyOf(context, objectIdsOf(session.getState().selection))
+  const party = freeParty(context, objectIdsOf(session.getState().selection))
   if (party.chosen.length === 0) return new Fault('gone')
   const about = middleOfChosen(party)
   documents.begin()

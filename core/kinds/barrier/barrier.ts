@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between, ruleMessage } from '../../model/rules'
 
 export const lowestBarrierM = 0.2
@@ -15,6 +15,7 @@ export const barrierSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('barrier'),
   name: nameSchema,
+  locked: lockedSchema,
   use: z.enum(barrierUses),
   /** The line along its middle. */
   points: z

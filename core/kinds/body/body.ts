@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { mostTriangles } from '../../imports/model/mesh'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between, ruleMessage, wholeBetween } from '../../model/rules'
 
 const mostVertices = mostTriangles * 3
@@ -18,6 +18,7 @@ export const bodySchema = z
     id: idSchema,
     kind: z.literal('body'),
     name: nameSchema,
+    locked: lockedSchema,
     /** Corners in metres east, north and up of the middle of its foot, before it is scaled, turned and placed. */
     vertices: z
       .array(z.tuple([cornerSchema, cornerSchema, cornerSchema]))

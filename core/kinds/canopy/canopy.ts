@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between } from '../../model/rules'
 
 export const shortestCanopyM = 1
@@ -16,6 +16,7 @@ export const canopySchema = z.strictObject({
   id: idSchema,
   kind: z.literal('canopy'),
   name: nameSchema,
+  locked: lockedSchema,
   use: z.enum(canopyUses),
   /** One leaf that rises from the first side, or two that meet in a ridge over the middle. */
   leaves: z.enum(['one', 'two']),

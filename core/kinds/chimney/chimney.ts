@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between } from '../../model/rules'
 
 export const lowestChimneyM = 0.05
@@ -10,6 +10,7 @@ export const chimneySchema = z.strictObject({
   id: idSchema,
   kind: z.literal('chimney'),
   name: nameSchema,
+  locked: lockedSchema,
   /** Middle of the base in plan. */
   center: point2Schema,
   widthM: between(0.05, 20, 'm'),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, worldM, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, worldM, type DeepReadonly } from '../../model/object-base'
 import { between } from '../../model/rules'
 
 export const lowestEndM = -50
@@ -16,6 +16,7 @@ export const dimensionSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('dimension'),
   name: nameSchema,
+  locked: lockedSchema,
   from: endSchema,
   to: endSchema,
 })

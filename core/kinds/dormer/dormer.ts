@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between } from '../../model/rules'
 
 export const narrowestDormerM = 0.5
@@ -17,6 +17,7 @@ export const dormerSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('dormer'),
   name: nameSchema,
+  locked: lockedSchema,
   form: z.enum(dormerForms),
   /** Middle of its front's foot in plan; it looks the way the plane looks. */
   front: point2Schema,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between, wholeBetween } from '../../model/rules'
 
 /**
@@ -10,6 +10,7 @@ export const rackSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('rack'),
   name: nameSchema,
+  locked: lockedSchema,
   center: point2Schema,
   rows: wholeBetween(1, 40),
   /** Modules side by side in a row. */

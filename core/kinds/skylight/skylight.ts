@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between } from '../../model/rules'
 
 export const smallestSideM = 0.2
@@ -10,6 +10,7 @@ export const skylightSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('skylight'),
   name: nameSchema,
+  locked: lockedSchema,
   /** Middle of its foot in plan. */
   center: point2Schema,
   /** Along the eave. */

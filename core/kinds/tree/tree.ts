@@ -1,5 +1,12 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, shareSchema, type DeepReadonly } from '../../model/object-base'
+import {
+  idSchema,
+  lockedSchema,
+  nameSchema,
+  point2Schema,
+  shareSchema,
+  type DeepReadonly,
+} from '../../model/object-base'
 import { between, ruleMessage } from '../../model/rules'
 
 export const lowestTreeM = 0.5
@@ -16,6 +23,7 @@ export const treeSchema = z.strictObject({
   id: idSchema,
   kind: z.literal('tree'),
   name: nameSchema,
+  locked: lockedSchema,
   center: point2Schema,
   /** Ground to top. */
   heightM: between(lowestTreeM, highestTreeM, 'm'),

@@ -3,6 +3,7 @@ import { longestLayerName } from '../../imports/line-drawing'
 import {
   fileIdSchema,
   idSchema,
+  lockedSchema,
   nameSchema,
   point2Schema,
   shareSchema,
@@ -26,6 +27,7 @@ export const underlaySchema = z.strictObject({
   id: idSchema,
   kind: z.literal('underlay'),
   name: nameSchema,
+  locked: lockedSchema,
   /** The file that is kept with the team, by its digest. */
   fileId: fileIdSchema,
   content: z.enum(['picture', 'drawing']),

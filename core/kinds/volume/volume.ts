@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, point2Schema, type DeepReadonly } from '../../model/object-base'
 import { between, ruleMessage } from '../../model/rules'
 
 export const lowestPitchDeg = 1
@@ -42,6 +42,7 @@ export const volumeSchema = z
     id: idSchema,
     kind: z.literal('volume'),
     name: nameSchema,
+    locked: lockedSchema,
     /** The customer's house carries modules; a neighbour only casts shade. */
     role: z.enum(['house', 'neighbour']),
     /** Counter-clockwise seen from above, metres east and north of the site. */
