@@ -36,14 +36,16 @@ test('photos, a visit and a permit are kept with the job, shown with what they a
   await page.getByRole('button', { name: 'Visits, photos, permits' }).click()
   const sheet = page.getByRole('dialog', { name: 'Visits, photos and permits' })
   await expect(sheet.getByText('No photos yet.')).toBeVisible()
-  await sheet
-    .getByLabel('Add photos', { exact: true })
-    .and(page.locator('input'))
-    .setInputFiles([
-      await photo(page, 'Flue.jpg', 'teal'),
-      { name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture at all') },
-      await photo(page, 'IMG_0042.jpg', 'olive'),
-    ])
+  const photoInput = sheet.getByLabel('Add photos', { exact: true }).and(page.locator('input'))
+  await photoInput.setInputFiles([
+    { name: 'flat.png', mimeType: 'image/png', buffer: Buffer.from('neither') },
+  ])
+  await expect(sheet.getByRole('alert')).toContainText('flat.png: The picture is damaged')
+  await photoInput.setInputFiles([
+    await photo(page, 'Flue.jpg', 'teal'),
+    { name: 'notes.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture at all') },
+    await photo(page, 'IMG_0042.jpg', 'olive'),
+  ])
   await expect(sheet.getByRole('alert')).toContainText('notes.jpg: The picture is damaged')
   const photos = sheet.getByRole('region', { name: 'Photos' })
   await expect(photos.getByRole('img')).toHaveCount(2)

@@ -52,6 +52,22 @@ const clickOnStage = async (corners) => {
     await page.mouse.click(...at)
   }
 }
+/** An eight-sided tower with a pointed roof, m. */
+function waterTower() {
+  const ring = (z, radius) =>
+    Array.from({ length: 8 }, (_, k) => {
+      const turn = (k * Math.PI) / 4
+      return `v ${(radius * Math.cos(turn)).toFixed(3)} ${(radius * Math.sin(turn)).toFixed(3)} ${z}`
+    })
+  const around = (a, b) =>
+    Array.from({ length: 8 }, (_, k) => `f ${a + k} ${a + ((k + 1) % 8)} ${b + ((k + 1) % 8)} ${b + k}`)
+  const roof = Array.from({ length: 8 }, (_, k) => `f ${25 + k} ${25 + ((k + 1) % 8)} 33`)
+  return [
+    ...[...ring(0, 1), ...ring(6, 1), ...ring(7, 2), ...ring(10, 2)],
+    'v 0 0 11.5',
+    ...[...around(1, 9), ...around(9, 17), ...around(17, 25), ...roof],
+  ].join('\n')
+}
 /** Another station's light in kilojoules with decimal commas, an hour late. */
 async function lateTable() {
   const epw = await (await page.request.get('/world/weather/harrow-ridge.epw')).text()
@@ -126,6 +142,42 @@ const views = {
     await page.getByRole('complementary', { name: 'Dormer, gable dormer' }).waitFor()
     await page.keyboard.press('v')
     await page.keyboard.press('f')
+  },
+  record: async () => {
+    await chapter('Site')
+    await page.getByRole('button', { name: 'Visits, photos, permits' }).click()
+    const sheet = page.getByRole('dialog', { name: 'Visits, photos and permits' })
+    const picture = await page.getByLabel(/^Stage: the house/).screenshot({ type: 'jpeg' })
+    await sheet
+      .locator('input[type="file"]')
+      .setInputFiles({ name: 'South side.jpg', mimeType: 'image/jpeg', buffer: picture })
+    await sheet.getByLabel('Shows').selectOption({ label: 'House' })
+    await sheet.getByRole('button', { name: 'Add visit' }).click()
+    await sheet.getByLabel('Who').fill('Ilse Brandt')
+    await sheet.getByLabel('Notes').fill('Rafters 16 in apart, sound. Meter in the garage, room beside it.')
+    await sheet.getByText('For the team alone').scrollIntoViewIfNeeded()
+  },
+  shape: async () => {
+    await openShipped()
+    await page.getByRole('button', { name: 'House building' }).click()
+    for (const [side, length] of [
+      ['Eave overhang', '18 in'],
+      ['Gable overhang', '1 ft'],
+    ]) {
+      await page.getByLabel(side).fill(length)
+      await page.getByLabel(side).press('Enter')
+    }
+    await page.keyboard.press('Escape')
+    await page.getByLabel('Add 3D model from file').setInputFiles({
+      name: 'Water tower.obj',
+      mimeType: 'text/plain',
+      buffer: Buffer.from(waterTower()),
+    })
+    await page.getByRole('button', { name: /^metres/ }).click()
+    await page.getByRole('complementary', { name: 'Water tower, 3D model' }).waitFor()
+    for (let step = 0; step < 50; step++) await page.keyboard.press('Shift+ArrowRight')
+    for (let step = 0; step < 60; step++) await page.keyboard.press('Shift+ArrowUp')
+    await fresh()
   },
   proposal: async () => {
     await chapter('Offer')

@@ -43,7 +43,8 @@ export function Photos() {
       }
     }
     setBusy(null)
-    if (kept.length > 0) add(words.addPhotos, kept)
+    const fault = kept.length > 0 ? add(words.addPhotos, kept) : null
+    if (fault) setWrong((before) => [...before, sayer.fault(fault)])
   }
   return (
     <RecordPart

@@ -9,7 +9,7 @@ export function RecordPart({
 }: {
   readonly title: string
   readonly action: ReactNode
-  /** Said in the place of the list; null where there is one. */
+  /** Said while there is nothing in the list; null where there is. */
   readonly empty: string | null
   readonly children: ReactNode
 }) {
@@ -19,7 +19,8 @@ export function RecordPart({
         <h3 className="flex-1 font-semibold">{title}</h3>
         {action}
       </div>
-      {empty === null ? children : <p className="quiet mt-2">{empty}</p>}
+      {empty !== null && <p className="quiet mt-2">{empty}</p>}
+      {children}
     </section>
   )
 }

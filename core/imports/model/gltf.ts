@@ -1,4 +1,4 @@
-import { WebIO, type Primitive, type Node, type mat4, type JSONDocument } from '@gltf-transform/core'
+import { type JSONDocument, type mat4, type Node, type Primitive } from '@gltf-transform/core'
 import { Fault } from '../../model/fault'
 import { mostReadTriangles, type FileMesh } from './mesh'
 
@@ -40,6 +40,8 @@ export async function readGltf(bytes: Uint8Array): Promise<FileMesh> {
 }
 
 async function opened(bytes: Uint8Array) {
+  // Loaded for whoever has such a file.
+  const { WebIO } = await import('@gltf-transform/core')
   const io = new WebIO()
   const json = bytes[0] === 0x67 ? null : textDocument(bytes)
   try {

@@ -1,4 +1,3 @@
-import { MeshoptSimplifier } from 'meshoptimizer'
 import { mostTriangles, type FileMesh, type ReadModel } from './mesh'
 
 /** What is in one plane but for this share of the whole's size is one face. */
@@ -12,6 +11,8 @@ const flatShare = 1e-5
 export async function lighterMesh(
   mesh: FileMesh,
 ): Promise<Pick<ReadModel, 'positions' | 'indices' | 'fileTriangles' | 'offBy'>> {
+  // Loaded for whoever has a model.
+  const { MeshoptSimplifier } = await import('meshoptimizer')
   await MeshoptSimplifier.ready
   const fileTriangles = mesh.indices.length / 3
   const { positions, indices } = welded(mesh)
