@@ -2,18 +2,18 @@
 
 import { useEffect, useEffectEvent, useRef, useState } from 'react'
 import { largestModelBytes, type ReadModel } from '@/core/imports/model/mesh'
+import { bodyFrom } from '@/core/kinds/body/body-from'
 import { extentOf } from '@/core/kinds/body/stood'
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'
 import { formatLength } from '@/core/model/units'
+import { later } from '@/words/en/later'
 import { useBench, useSayer, useSite } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { fileUnits, roughSize } from '../fields/file-units'
 import { readModelFile } from '../requests'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
-import { bodyFrom } from '@/core/kinds/body/body-from'
-import { later } from '@/words/en/later'
 
 /** @throws Fault `too-large`, and those of `readModelFile` */
 async function readWithin(file: File, signal: AbortSignal): Promise<ReadModel> {

@@ -62,6 +62,7 @@ export const faults = {
   'too-many-options': 'A job has at most {limit, number} options.',
   'bad-change': 'The entry “{id}” holds another object.',
   gone: 'This is gone.',
+  'nothing-to-turn': 'Nothing of it can be turned now: unlock it first.',
   'bad-equipment': 'The data sheets in this file: {at}: {rule}',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   // Outlines from files

@@ -28,8 +28,7 @@ export function joinSelected(context: ToolContext): boolean {
   if (!first || others.length === 0) return false
   try {
     const { fields, sideAfter } = joinVolumes(volumes)
-    const { planeNames: _named, ...rest } = first
-    const joined: Volume = { ...rest, ...fields }
+    const joined: Volume = { ...first, ...fields }
     kindOf(joined).standing?.check(joined)
     documents.begin()
     documents.preview(houseId, (before) => ({

@@ -41,7 +41,7 @@ test('what is locked is chosen and not dragged, has no grips, and is neither nud
   expect(gripsOf(b.site(), (id) => b.documents.house[id], b.session.getState().selection)).toEqual([])
   b.key('ArrowLeft')
   expect(said(b)).toBe('oak is locked. Press N to unlock.')
-  expect(turnSelected(b.context, 30)?.code).toBe('gone')
+  expect(turnSelected(b.context, 30)?.code).toBe('nothing-to-turn')
   mirrorSelected(b.context, 'east-west')
   b.key('Delete')
   expect(b.documents.house).toEqual({ ...b.documents.house, oak, elm })

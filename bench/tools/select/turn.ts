@@ -14,8 +14,10 @@ import { middleOfChosen } from './mirror'
  */
 export function turnSelected(context: ToolContext, clockwiseDeg: number): Fault | null {
   const { documents, session } = context
-  const party = freeParty(context, objectIdsOf(session.getState().selection))
-  if (party.chosen.length === 0) return new Fault('gone')
+  const ids = objectIdsOf(session.getState().selection)
+  const party = freeParty(context, ids)
+  // What is locked has been named.
+  if (party.chosen.length === 0) return new Fault(ids.length > 0 ? 'nothing-to-turn' : 'gone')
   const about = middleOfChosen(party)
   documents.begin()
   previewChanged(context, party, (object) => turned(object, about, clockwiseDeg))

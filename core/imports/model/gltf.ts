@@ -1,6 +1,6 @@
 import { type JSONDocument, type mat4, type Node, type Primitive } from '@gltf-transform/core'
 import { Fault } from '../../model/fault'
-import { mostReadTriangles, type FileMesh } from './mesh'
+import { aboutFirst, mostReadTriangles, type FileMesh } from './mesh'
 
 /**
  * The triangles of a glTF 2.0 file, binary or as text with all of its data inside, in the places that its scene gives
@@ -9,7 +9,22 @@ import { mostReadTriangles, type FileMesh } from './mesh'
  * `too-many-triangles`
  */
 export async function readGltf(bytes: Uint8Array): Promise<FileMesh> {
-  const document = await opened(bytes)
+  try {
+    return await meshOf(bytes)
+  } catch (error) {
+    if (error instanceof Fault) throw error
+    // Whatever the library and a damaged text throw: they have no kinds of errors of their own.
+    const said = error instanceof Error ? error.message : ''
+    if (/extension/i.test(said)) throw new Fault('gltf-packed')
+    throw new Fault(/external/i.test(said) ? 'gltf-elsewhere' : 'broken-gltf')
+  }
+}
+
+async function meshOf(bytes: Uint8Array): Promise<FileMesh> {
+  // Loaded for whoever has such a file.
+  const { WebIO } = await import('@gltf-transform/core')
+  const io = new WebIO()
+  const document = await (bytes[0] === 0x67 ? io.readBinary(bytes) : io.readJSON(textDocument(bytes)))
   const root = document.getRoot()
   const scene = root.getDefaultScene() ?? root.listScenes()[0]
   const positions: number[] = []
@@ -23,52 +38,23 @@ export async function readGltf(bytes: Uint8Array): Promise<FileMesh> {
     }
     node.listChildren().forEach(visit)
   }
-  try {
-    scene?.listChildren().forEach(visit)
-  } catch (error) {
-    // Accessors that reach beyond their data are met here.
-    if (error instanceof RangeError) throw new Fault('broken-gltf')
-    throw error
-  }
+  scene?.listChildren().forEach(visit)
   if (!positions.every(Number.isFinite)) throw new Fault('broken-gltf')
   return {
-    positions: Float32Array.from(positions),
+    positions: aboutFirst(positions),
     indices: Uint32Array.from(indices),
     metresPerUnit: 1,
     up: 'y',
   }
 }
 
-async function opened(bytes: Uint8Array) {
-  // Loaded for whoever has such a file.
-  const { WebIO } = await import('@gltf-transform/core')
-  const io = new WebIO()
-  const json = bytes[0] === 0x67 ? null : textDocument(bytes)
-  try {
-    return await (json ? io.readJSON(json) : io.readBinary(bytes))
-  } catch (error) {
-    if (error instanceof Fault) throw error
-    // Whatever the library finds: it has no kinds of errors of its own.
-    if (error instanceof Error && /extension/i.test(error.message)) throw new Fault('gltf-packed')
-    throw new Fault('broken-gltf')
-  }
-}
-
 /** A glTF as text, with its data taken out of its own addresses: nothing is fetched. */
 function textDocument(bytes: Uint8Array): JSONDocument {
-  let json: JSONDocument['json']
-  try {
-    json = JSON.parse(new TextDecoder().decode(bytes)) as JSONDocument['json']
-  } catch (error) {
-    if (error instanceof SyntaxError) throw new Fault('broken-gltf')
-    throw error
-  }
+  const json = JSON.parse(new TextDecoder().decode(bytes)) as JSONDocument['json']
   if (typeof json.asset !== 'object') throw new Fault('not-a-model')
   // What it looks like is not asked for: pictures may lie elsewhere.
-  const { buffers = [], meshes = [] } = json
-  if (!Array.isArray(buffers) || !Array.isArray(meshes)) throw new Fault('broken-gltf')
   const resources: JSONDocument['resources'] = {}
-  for (const { uri } of buffers) {
+  for (const { uri } of json.buffers ?? []) {
     const data = /^data:[^,]*;base64,([a-z0-9+/=\s]*)$/i.exec(uri ?? '')
     if (!data) throw new Fault('gltf-elsewhere')
     resources[uri ?? ''] = Uint8Array.from(atob(data[1] ?? ''), (letter) => letter.charCodeAt(0))

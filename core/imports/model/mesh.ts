@@ -19,6 +19,15 @@ export interface FileMesh {
   readonly up: 'y' | 'z' | null
 }
 
+/**
+ * Vertices in single precision about the first of them: places in a country's grid have too many digits for it.
+ * @param positions three numbers each
+ */
+export function aboutFirst(positions: readonly number[]): Float32Array {
+  const first = positions.slice(0, 3)
+  return Float32Array.from(positions, (value, k) => value - (first[k % 3] ?? 0))
+}
+
 /** A model that was read and made light enough. */
 export interface ReadModel extends FileMesh {
   readonly format: 'obj' | 'gltf' | 'ifc'

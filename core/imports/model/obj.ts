@@ -1,7 +1,7 @@
 import { facets } from '../../geometry/facets'
 import { type Vec3 } from '../../geometry/vector'
 import { Fault } from '../../model/fault'
-import { mostReadTriangles, type FileMesh } from './mesh'
+import { aboutFirst, mostReadTriangles, type FileMesh } from './mesh'
 
 /** Corners that one face may have. */
 const mostCorners = 1000
@@ -31,7 +31,7 @@ export function readObj(text: string): FileMesh {
     }
   }
   return {
-    positions: Float32Array.from(points.flat()),
+    positions: aboutFirst(points.flat()),
     indices: Uint32Array.from(indices),
     metresPerUnit: null,
     up: null,

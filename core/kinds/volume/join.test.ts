@@ -62,6 +62,19 @@ test('a wing against the south wall makes a T, and every side keeps its roof', (
   expect([0, 4]).toContain(after(0, 0))
 })
 
+test('names of planes go with their sides', () => {
+  const named = [
+    { ...main, planeNames: { '2:0': 'Garden side', '0:0': 'Street' } },
+    { ...wing, planeNames: { '1:0': 'Porch', '2:0': 'Inside' } },
+  ]
+  const { fields, sideAfter } = joinVolumes(named)
+  expect(fields.planeNames).toEqual({
+    [`${sideAfter(0, 2)}:0`]: 'Garden side',
+    [`${sideAfter(0, 0)}:0`]: 'Street',
+    [`${sideAfter(1, 1)}:0`]: 'Porch',
+  })
+})
+
 test('a gap of millimetres is closed; farther apart, round a court, or of other heights they are not joined', () => {
   const moved = (by: number): Volume => ({ ...wing, outline: wing.outline.map(([x, y]) => [x, y - by]) })
   expect(codeOf(main, moved(0.012))).toBe('joined')

@@ -19,7 +19,7 @@ const miter = 20
 
 /** Several buildings as one, and where the sides of each have gone. */
 export interface Joined {
-  readonly fields: Pick<Volume, 'outline' | 'edges'>
+  readonly fields: Pick<Volume, 'outline' | 'edges' | 'planeNames'>
   /** The side that has become of a side of one of the buildings, by their numbers from 0; null where it is gone. */
   readonly sideAfter: (building: number, side: number) => number | null
 }
@@ -45,14 +45,21 @@ export function joinVolumes(volumes: readonly Volume[]): Joined {
     }
     return { pitchDeg: defaultPitchDeg }
   })
-  return {
-    fields: { outline, edges },
-    sideAfter: (building, side) => {
-      const original = originals[building]?.[side]
-      const at = original ? sides.findIndex((own) => liesOn(own, original)) : -1
-      return at < 0 ? null : at
-    },
+  const sideAfter = (building: number, side: number): number | null => {
+    const original = originals[building]?.[side]
+    const at = original ? sides.findIndex((own) => liesOn(own, original)) : -1
+    return at < 0 ? null : at
   }
+  // Where two planes become one, the name of the first building's holds.
+  const names = volumes.flatMap(({ planeNames = {} }, building) =>
+    Object.entries(planeNames).flatMap(([key, name]) => {
+      const [side, step] = key.split(':')
+      const at = sideAfter(building, Number(side))
+      return at === null ? [] : [[`${at}:${step}`, name] as const]
+    }),
+  )
+  const planeNames = Object.fromEntries(names.toReversed())
+  return { fields: { outline, edges, planeNames }, sideAfter }
 }
 
 type Side = readonly [Vec2, Vec2]
