@@ -5,24 +5,21 @@ import { largestModelBytes, type ReadModel } from '@/core/imports/model/mesh'
 import { bodyFrom } from '@/core/kinds/body/body-from'
 import { extentOf } from '@/core/kinds/body/stood'
 import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
 import { newId } from '@/core/model/new-id'
 import { formatLength } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { useBench, useSayer, useSite } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { fileUnits, roughSize } from '../fields/file-units'
+import { intoView } from '../fields/into-view'
 import { readModelFile } from '../requests'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
 
 /** @throws Fault `too-large`, and those of `readModelFile` */
 async function readWithin(file: File, signal: AbortSignal): Promise<ReadModel> {
-  if (file.size > largestModelBytes)
-    throw new Fault('too-large', {
-      reason: 'file',
-      bytes: { value: file.size, unit: 'bytes' },
-      limit: { value: largestModelBytes, unit: 'bytes' },
-    })
+  checkFileSize(file.size, largestModelBytes)
   return readModelFile(file, signal)
 }
 
@@ -30,9 +27,6 @@ interface Asked {
   readonly model: ReadModel
   readonly name: string
 }
-
-/** What is asked or said is seen, however far down the chapter it stands. */
-const intoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
 
 /** Reads a file of a 3D model and stands it at the site; asks for its unit and its upward axis where it does not say them. */
 export function AddModelPanel({ file, onDone }: { readonly file: File; readonly onDone: () => void }) {
@@ -135,7 +129,7 @@ export function AddModelPanel({ file, onDone }: { readonly file: File; readonly 
           className="block w-full cursor-pointer rounded px-1 py-0.5 text-left text-[12px] hover:bg-fold"
           onClick={() => choose(metres)}
         >
-          {words.units[unit]}
+          {later.fileUnits[unit]}
           <span className="block text-right text-pencil">
             {roughSize(extentOf(asked.model, metres, up), site)}
           </span>

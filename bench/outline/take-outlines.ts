@@ -9,6 +9,7 @@ import { ofKind } from '@/core/kinds/documents'
 import { type Site } from '@/core/kinds/site/site'
 import { defaultEaveHeightM, defaultPitchDeg } from '@/core/kinds/volume/volume'
 import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
 import { newId } from '@/core/model/new-id'
 import { type Sayer } from '@/words/sayer'
 import { houseId, type DocumentStore } from '../store/documents'
@@ -30,12 +31,7 @@ export async function takeOutlines(
     sayer,
   }: { readonly documents: DocumentStore; readonly session: SessionStore; readonly sayer: Sayer },
 ): Promise<void> {
-  if (file.size > largestOutlinesBytes)
-    throw new Fault('too-large', {
-      reason: 'file',
-      bytes: { value: file.size, unit: 'bytes' },
-      limit: { value: largestOutlinesBytes, unit: 'bytes' },
-    })
+  checkFileSize(file.size, largestOutlinesBytes)
   const text = await file.text()
   const drawn = ofKind(documents.house, 'volume')
   const read = withoutStanding(

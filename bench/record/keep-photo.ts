@@ -1,6 +1,6 @@
 import { type Photo } from '@/core/kinds/photo/photo'
 import { largestPictureBytes } from '@/core/imports/picture-size'
-import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
 import { keepFile } from '../requests'
 import { drawnSmaller } from '../underlays/add-underlay'
 import { dayOf } from './use-record'
@@ -14,13 +14,7 @@ const longestSidePx = 2048
  * @throws Fault `too-large`, `broken-picture`, `file-not-kept`, and what the server says
  */
 export async function keepPhoto(file: File): Promise<Omit<Photo, 'id' | 'kind'>> {
-  const limit = 4 * largestPictureBytes
-  if (file.size > limit)
-    throw new Fault('too-large', {
-      reason: 'file',
-      bytes: { value: file.size, unit: 'bytes' },
-      limit: { value: limit, unit: 'bytes' },
-    })
+  checkFileSize(file.size, 4 * largestPictureBytes)
   const { bytes } = await drawnSmaller(file, longestSidePx)
   const { fileId } = await keepFile(bytes)
   return {

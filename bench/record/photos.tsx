@@ -7,7 +7,7 @@ import { type Photo } from '@/core/kinds/photo/photo'
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'
 import { later } from '@/words/en/later'
-import { useBench, useHouse, useSayer } from '../context'
+import { useHouse, useSayer } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { DayField } from '../fields/day-field'
 import { FileButton } from '../fields/file-button'
@@ -89,7 +89,6 @@ const shown = (house: Objects): readonly AnyObject[] =>
 const wholePlace = ''
 
 function PhotoEntry({ photo, house }: { readonly photo: Photo; readonly house: Objects }) {
-  const { session } = useBench()
   const { set, remove } = useRecord()
   const sayer = useSayer()
   const words = later.record
@@ -98,11 +97,7 @@ function PhotoEntry({ photo, house }: { readonly photo: Photo; readonly house: O
   const name = caption || words.untitled
   const things = shown(house)
   return (
-    <li
-      className="rounded-md border border-line p-2"
-      onMouseEnter={() => session.setState({ hover: about })}
-      onMouseLeave={() => session.setState({ hover: null })}
-    >
+    <li className="rounded-md border border-line p-2">
       <a
         href={`/api/files/${fileId}`}
         target="_blank"

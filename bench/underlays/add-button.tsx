@@ -10,10 +10,8 @@ import { houseId } from '../store/documents'
 import { toast } from '../store/session'
 import { FileButton } from '../fields/file-button'
 import { fileUnits, roughSize } from '../fields/file-units'
+import { intoView } from '../fields/into-view'
 import { laidSheet, readSheet, type ReadSheet } from './add-underlay'
-
-/** What is asked or said is seen, however far down the chapter it stands. */
-const intoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
 
 /** Takes a picture or a drawing from a file; asks for a drawing's unit where the file does not say it. */
 export function AddUnderlay() {
@@ -84,7 +82,7 @@ export function AddUnderlay() {
               className="flex w-full cursor-pointer justify-between rounded px-1 py-0.5 text-[12px] hover:bg-fold"
               onClick={() => void guarded(() => lay(asked, metres))}
             >
-              <span>{words.units[unit]}</span>
+              <span>{later.fileUnits[unit]}</span>
               <span className="text-pencil">
                 {roughSize([asked.width * metres, asked.height * metres], site)}
               </span>

@@ -3,6 +3,7 @@ import { type LineDrawing } from '@/core/imports/line-drawing'
 import { largestPictureBytes, mostPixels, pictureSize } from '@/core/imports/picture-size'
 import { mostHiddenLayers, type Underlay } from '@/core/kinds/underlay/underlay'
 import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
 import { keepFile } from '../requests'
 import { keptFiles, mostTexturePx } from './kept-files'
 import { readDrawing } from './read-drawing'
@@ -30,12 +31,7 @@ const isDrawing = (name: string) => /\.dxf$/i.test(name)
  */
 export async function readSheet(file: File): Promise<ReadSheet> {
   const limit = isDrawing(file.name) ? largestDrawingBytes : 4 * largestPictureBytes
-  if (file.size > limit)
-    throw new Fault('too-large', {
-      reason: 'file',
-      bytes: { value: file.size, unit: 'bytes' },
-      limit: { value: limit, unit: 'bytes' },
-    })
+  checkFileSize(file.size, limit)
   const name =
     file.name
       .replace(/\.[^.]*$/, '')

@@ -2,6 +2,7 @@
 
 import { useState, type DragEvent } from 'react'
 import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
 import { largestWeatherBytes } from '@/core/weather/text'
 import { type CsvMapping } from '@/core/weather/csv-table'
 import { type WeatherPlace } from '@/core/weather/read-weather'
@@ -51,12 +52,7 @@ export function ImportSheet() {
     guard(async () => {
       setOpened(null)
       setName(file.name)
-      if (file.size > largestWeatherBytes)
-        throw new Fault('too-large', {
-          reason: 'file',
-          bytes: { value: file.size, unit: 'bytes' },
-          limit: { value: largestWeatherBytes, unit: 'bytes' },
-        })
+      checkFileSize(file.size, largestWeatherBytes)
       const bytes = await file.arrayBuffer()
       const { opened: found } = await desk.ask('opened', { type: 'open', bytes, place: place(file.name) }, [
         bytes,

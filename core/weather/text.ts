@@ -1,4 +1,5 @@
 import { Fault } from '../model/fault'
+import { checkFileSize } from '../model/file-size'
 
 /** Weather files larger than this are refused before they are read: a year of minutes has some 40 MB. */
 export const largestWeatherBytes = 60_000_000
@@ -17,12 +18,7 @@ const sniffed = 4096
  */
 export function textOf(bytes: Uint8Array): string {
   if (bytes.length === 0) throw new Fault('empty')
-  if (bytes.length > largestWeatherBytes)
-    throw new Fault('too-large', {
-      reason: 'file',
-      bytes: { value: bytes.length, unit: 'bytes' },
-      limit: { value: largestWeatherBytes, unit: 'bytes' },
-    })
+  checkFileSize(bytes.length, largestWeatherBytes)
   const mark = marks.find(([bom]) => bom.every((byte, i) => bytes[i] === byte))
   if (!mark && bytes.subarray(0, sniffed).some((byte) => byte < 9 || (byte > 13 && byte < 32 && byte !== 27)))
     throw new Fault('not-text')

@@ -8,6 +8,7 @@ import {
   roofCoverings,
   treeCard,
 } from './card-choices'
+import { fileUnits } from './file-units'
 import { models } from './models'
 import { permitStates, record } from './record'
 import { severalCard } from './several'
@@ -23,6 +24,7 @@ export const later = {
   loadShapes,
   roofCoverings,
   treeCard,
+  fileUnits,
   models,
   permitStates,
   record,

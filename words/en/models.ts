@@ -7,7 +7,6 @@ export const models = {
   whichSize: '“{name}” does not say its units or which way is up. How large is it?',
   up: 'Up',
   ups: { y: 'Y axis', z: 'Z axis' },
-  units: { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inches', ft: 'feet' },
   cancel: 'Cancel',
   added:
     '{name} stands at the site, with {triangles, plural, one {# triangle} other {# triangles}}{simplified, select, yes { of {all, number}; nothing is off by more than {off}} other {}}. Drag it to its place.',

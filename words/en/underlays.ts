@@ -13,5 +13,4 @@ export const underlays = {
   bottom: 'To the bottom',
   unitTitle: 'Unit of the drawing',
   whichUnit: '“{name}” does not say its units. How large is it?',
-  units: { mm: 'millimetres', cm: 'centimetres', m: 'metres', in: 'inches', ft: 'feet' },
 } as const

@@ -7,10 +7,11 @@ import { formatLength } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { Fact } from '../../card/frame'
 import { useBench, useSite, useWords } from '../../context'
-import { ChoiceField, LengthField, NumberField } from '../../fields/fields'
+import { ChoiceField, LengthField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
 import { NameField } from '../name-field'
+import { RotationField } from '../rotation-field'
 
 /** How large it is, where it stands, whether modules keep clear of it, what its shade costs. */
 export function BodyCard({ object: body }: { readonly object: Body }) {
@@ -42,15 +43,7 @@ export function BodyCard({ object: body }: { readonly object: Body }) {
         value={body.footM}
         fields={(footM) => ({ footM })}
       />
-      <NumberField
-        {...of}
-        label={fields.rotationDeg}
-        name={fields.rotationDeg}
-        unit="°"
-        digits={1}
-        value={body.rotationDeg}
-        fields={(rotationDeg) => ({ rotationDeg })}
-      />
+      <RotationField object={body} label={fields.rotationDeg} />
       <ChoiceField
         label={fields.background}
         value={body.background ? 'around' : 'house'}

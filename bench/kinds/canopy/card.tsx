@@ -4,11 +4,12 @@ import { canopyUses, usualCanopies, type Canopy } from '@/core/kinds/canopy/cano
 import { withUsual } from '@/core/kinds/usual'
 import { later } from '@/words/en/later'
 import { useBench, useWords } from '../../context'
-import { ChoiceField, NumberField, SlopeField } from '../../fields/fields'
+import { ChoiceField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
 import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
+import { RotationField } from '../rotation-field'
 
 const lengths = ['eaveHeightM', 'widthM', 'depthM'] as const
 
@@ -53,15 +54,7 @@ export function CanopyCard({ object: canopy }: { readonly object: Canopy }) {
         fields={(pitchDeg) => ({ pitchDeg })}
       />
       <LengthFields object={canopy} lengths={lengths} words={fields} />
-      <NumberField
-        {...of}
-        label={fields.rotationDeg}
-        name={fields.rotationDeg}
-        unit="°"
-        digits={1}
-        value={canopy.rotationDeg}
-        fields={(rotationDeg) => ({ rotationDeg })}
-      />
+      <RotationField object={canopy} label={fields.rotationDeg} />
       <ShadeCost id={canopy.id} />
     </>
   )

@@ -14,6 +14,7 @@ import { planeHeightM, type RoofPlane } from '@/core/roof/plane'
 import { houseId } from '../../store/documents'
 import { toast } from '../../store/session'
 import { type KeyInput, type PointerInput, ToolState } from '../../tools/chart'
+import { unlockedOf } from '../../tools/select/lock'
 import { showSketch } from '../../tools/sketch'
 
 interface Measured {
@@ -58,6 +59,7 @@ export class Pitching extends ToolState {
       this.#show(words.pitching.notThis)
       return
     }
+    if (unlockedOf(this.context, [{ object: volume }]).length === 0) return
     if (this.#aim && (this.#aim.volumeId !== volume.id || this.#aim.face.id !== hit.face.id)) {
       this.#show(words.pitching.samePlane)
       return

@@ -7,6 +7,7 @@ import { type Vec2 } from '@/core/geometry/vector'
 import { buildRoof } from '@/core/roof/roof'
 import { houseId } from '../../store/documents'
 import { type PointerInput, ToolState } from '../../tools/chart'
+import { unlockedOf } from '../../tools/select/lock'
 import { showSketch } from '../../tools/sketch'
 import { toggled } from './toggled'
 
@@ -36,7 +37,7 @@ export class TogglingGable extends ToolState {
 
   override press(input: PointerInput): void {
     const found = this.#edgeAt(input)
-    if (!found) return
+    if (!found || unlockedOf(this.context, [{ object: found.volume }]).length === 0) return
     if (found.volume.flat) {
       showSketch(this.context, { points: found.ends, message: this.#flat })
       return

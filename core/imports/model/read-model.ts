@@ -1,4 +1,5 @@
 import { Fault } from '../../model/fault'
+import { checkFileSize } from '../../model/file-size'
 import { textOf } from '../../weather/text'
 import { lighterMesh } from './lighter-mesh'
 import { largestModelBytes, mostReadTriangles, type FileMesh, type ReadModel } from './mesh'
@@ -28,12 +29,7 @@ export function modelFormat(bytes: Uint8Array): ReadModel['format'] | null {
  * @throws Fault `not-a-model`, `too-large`, `too-many-triangles`, `empty-model`, and those of the readers
  */
 export async function readModel(bytes: Uint8Array): Promise<ReadModel> {
-  if (bytes.length > largestModelBytes)
-    throw new Fault('too-large', {
-      reason: 'file',
-      bytes: { value: bytes.length, unit: 'bytes' },
-      limit: { value: largestModelBytes, unit: 'bytes' },
-    })
+  checkFileSize(bytes.length, largestModelBytes)
   const format = modelFormat(bytes)
   if (format === null) throw new Fault('not-a-model')
   const read = await readers[format](bytes)

@@ -8,9 +8,20 @@ import { farthestCornerM, type Body } from './body'
 /** Extent of a model in space, m: east, north and up. */
 export type Extent = readonly [number, number, number]
 
-/** A file's axes as ours: x east, y north, z up. */
-const turned = (up: NonNullable<FileMesh['up']>, x: number, y: number, z: number): Vec3 =>
-  up === 'z' ? [x, y, z] : [x, -z, y]
+/** A file's corners in our axes, x east, y north, z up, and in metres. */
+const cornersOf = (
+  { positions }: Pick<FileMesh, 'positions'>,
+  metresPerUnit: number,
+  up: NonNullable<FileMesh['up']>,
+): Vec3[] =>
+  Array.from({ length: positions.length / 3 }, (_, v): Vec3 => {
+    const [x, y, z] = Array.from(positions.subarray(v * 3, v * 3 + 3), (p) => p * metresPerUnit) as [
+      number,
+      number,
+      number,
+    ]
+    return up === 'z' ? [x, y, z] : [x, -z, y]
+  })
 
 /**
  * A read model as it stands in a job: in metres, upright, its foot at nought and the middle of its plan over the origin,
@@ -18,15 +29,12 @@ const turned = (up: NonNullable<FileMesh['up']>, x: number, y: number, z: number
  * @throws Fault `model-size` where it is larger than a job's world or has nothing left
  */
 export function stoodModel(
-  { positions, indices }: Pick<FileMesh, 'positions' | 'indices'>,
+  mesh: Pick<FileMesh, 'positions' | 'indices'>,
   metresPerUnit: number,
   up: NonNullable<FileMesh['up']>,
 ): Pick<Body, 'vertices' | 'triangles'> {
-  const corners = Array.from({ length: positions.length / 3 }, (_, v): Vec3 => {
-    const [x = 0, y = 0, z = 0] = positions.subarray(v * 3, v * 3 + 3)
-    const [east, north, over] = turned(up, x, y, z)
-    return [east * metresPerUnit, north * metresPerUnit, over * metresPerUnit]
-  })
+  const { indices } = mesh
+  const corners = cornersOf(mesh, metresPerUnit, up)
   const [low, high] = boundsOf(corners)
   if (
     Math.max(high[0] - low[0], high[1] - low[1]) > 2 * farthestCornerM ||
@@ -51,18 +59,10 @@ export function stoodModel(
 
 /** Its extent for a unit and an axis, to be shown before it is taken. */
 export function extentOf(
-  { positions }: Pick<FileMesh, 'positions'>,
+  mesh: Pick<FileMesh, 'positions'>,
   metresPerUnit: number,
   up: NonNullable<FileMesh['up']>,
 ): Extent {
-  const corners = Array.from({ length: positions.length / 3 }, (_, v): Vec3 => {
-    const [x = 0, y = 0, z = 0] = positions.subarray(v * 3, v * 3 + 3)
-    return turned(up, x, y, z)
-  })
-  const [low, high] = boundsOf(corners)
-  return [
-    (high[0] - low[0]) * metresPerUnit,
-    (high[1] - low[1]) * metresPerUnit,
-    (high[2] - low[2]) * metresPerUnit,
-  ]
+  const [low, high] = boundsOf(cornersOf(mesh, metresPerUnit, up))
+  return [high[0] - low[0], high[1] - low[1], high[2] - low[2]]
 }
