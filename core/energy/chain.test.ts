@@ -45,7 +45,7 @@ const open = (): ReceiverShade => ({
   litMean: new Float32Array(0),
   domeSeen: 1,
   horizonSeen: 1,
-  blockedBy: [],
+  takenBy: [],
 })
 const ground = { albedoByMonth: new Array<number>(12).fill(0.2) }
 const noLosses = {

@@ -26,7 +26,6 @@ export function openPanel(light: PlaneLight, stepMinutes: number): PanelLight {
     stripCount: 1,
     unshadedKwhM2: kwhM2,
     meanKwhM2: kwhM2,
-    skyLostKwhM2: 0,
     lostTo: [],
   }
 }

@@ -13,9 +13,15 @@ export interface PanelLight {
   /** Yearly sums, kWh/m². */
   readonly unshadedKwhM2: number
   readonly meanKwhM2: number
-  readonly skyLostKwhM2: number
-  /** Of the beam lost, by what stands in the way, in the order of the casters. */
-  readonly lostTo: readonly number[]
+  /** What is lost of it, by what stands in the way. */
+  readonly lostTo: readonly LostTo[]
+}
+
+/** What one caster takes from a module in a year, kWh/m²: of the sun itself, and of the sky. */
+export interface LostTo {
+  readonly caster: string
+  readonly beamKwhM2: number
+  readonly skyKwhM2: number
 }
 
 /** Memory that a year of light takes; the shaded entries are the shade's own. */
@@ -33,8 +39,7 @@ export function panelLight(
   const mean = new Float32Array(entries)
   const strips = new Float32Array(shaded.length * groups.strips)
   const all = groups.strips * groups.halves
-  const sums = { unshaded: 0, mean: 0, skyLost: 0 }
-  const lostTo = new Array<number>(shade.blockedBy.length).fill(0)
+  const sums = { unshaded: 0, mean: 0, dome: 0, horizon: 0 }
   let at = 0
   for (let k = 0; k < entries; k++) {
     const direct = light.direct[k] as number
@@ -48,7 +53,8 @@ export function panelLight(
     mean[k] = value
     sums.unshaded += direct + dome + horizon + ground
     sums.mean += value
-    sums.skyLost += dome * (1 - shade.domeSeen) + horizon * (1 - shade.horizonSeen)
+    sums.dome += dome
+    sums.horizon += horizon
     if (!isShaded) continue
     for (let s = 0; s < groups.strips; s++) {
       // The two halves of a strip stand in parallel: their currents add.
@@ -57,10 +63,6 @@ export function panelLight(
         share += shade.litWorst[at * all + s * groups.halves + h] as number
       strips[at * groups.strips + s] =
         lit < 1 ? Math.max(0, (direct * share) / groups.halves + diffuse) : value
-    }
-    for (let c = 0; c < lostTo.length; c++) {
-      const blocked = shade.blockedBy[c]
-      if (blocked) lostTo[c] = (lostTo[c] as number) + direct * (blocked[at] as number)
     }
     at++
   }
@@ -72,7 +74,14 @@ export function panelLight(
     stripCount: groups.strips,
     unshadedKwhM2: sums.unshaded * kwh,
     meanKwhM2: sums.mean * kwh,
-    skyLostKwhM2: sums.skyLost * kwh,
-    lostTo: lostTo.map((sum) => sum * kwh),
+    lostTo: shade.takenBy.map((taken) => ({
+      caster: taken.caster,
+      beamKwhM2:
+        taken.at.reduce(
+          (sum, entry, i) => sum + (light.direct[entry] as number) * (taken.share[i] as number),
+          0,
+        ) * kwh,
+      skyKwhM2: (sums.dome * taken.dome + sums.horizon * taken.horizon) * kwh,
+    })),
   }
 }

@@ -24,7 +24,6 @@ function panelsOf(entries: readonly (readonly (readonly number[])[])[]): PanelLi
       stripCount: 3,
       unshadedKwhM2: 0,
       meanKwhM2: 0,
-      skyLostKwhM2: 0,
       lostTo: [],
     }
   })

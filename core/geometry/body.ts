@@ -7,6 +7,8 @@ export interface SolidBody {
   /** [nx, ny, nz, c] for each face, unit normals outward. */
   readonly faces: Float64Array
   readonly vertices: readonly Vec3[]
+  /** Two vertices and the two faces that meet there, for each edge. */
+  readonly edges: Int32Array
   readonly center: Vec3
   readonly radiusM: number
 }
@@ -64,7 +66,14 @@ export const slabUnder = (lid: readonly Vec3[], thickM: number): SolidBody | nul
   )
 
 /** What lies between a convex lid and a floor right below it, corner under corner. */
-function prism(lid: readonly Vec3[], floor: readonly Vec3[]): SolidBody | null {
+function prism(wholeLid: readonly Vec3[], wholeFloor: readonly Vec3[]): SolidBody | null {
+  // Corners that fall together in plan are one.
+  const isOwn = (_: Vec3, i: number) => {
+    const [a, b] = [wholeLid[i], wholeLid[(i + 1) % wholeLid.length]]
+    return a && b ? Math.hypot(b[0] - a[0], b[1] - a[1]) > 1e-9 : false
+  }
+  const [lid, floor] = [wholeLid.filter(isOwn), wholeFloor.filter(isOwn)]
+  if (lid.length < 3) return null
   const [top, bottom] = [newell(lid), newell(floor)]
   const length = Math.hypot(...top)
   if (length < 1e-9 || top[2] / length < 1e-6) return null
@@ -77,14 +86,27 @@ function prism(lid: readonly Vec3[], floor: readonly Vec3[]): SolidBody | null {
   lid.forEach((a, i) => {
     const b = lid[(i + 1) % lid.length] ?? a
     const side = Math.hypot(b[0] - a[0], b[1] - a[1])
-    if (side > 1e-9) push([(b[1] - a[1]) / side, -(b[0] - a[0]) / side, 0], a)
+    push([(b[1] - a[1]) / side, -(b[0] - a[0]) / side, 0], a)
   })
   const vertices = [...lid, ...floor]
+  const count = lid.length
+  const edges = lid.flatMap((_, i) => {
+    const next = (i + 1) % count
+    const [own, before] = [2 + i, 2 + ((i + count - 1) % count)]
+    return [...[i, next, 0, own], ...[count + i, count + next, 1, own], ...[i, count + i, own, before]]
+  })
   const center: Vec3 = [mean(vertices, 0), mean(vertices, 1), mean(vertices, 2)]
   const radiusM = Math.max(
     ...vertices.map((v) => Math.hypot(v[0] - center[0], v[1] - center[1], v[2] - center[2])),
   )
-  return { kind: 'solid', faces: Float64Array.from(faces), vertices, center, radiusM }
+  return {
+    kind: 'solid',
+    faces: Float64Array.from(faces),
+    vertices,
+    edges: Int32Array.from(edges),
+    center,
+    radiusM,
+  }
 }
 
 /** Half the thickness that a triangle is given, m. */
@@ -115,7 +137,15 @@ export function sheetOf(corners: readonly [Vec3, Vec3, Vec3]): SolidBody | null 
   const radiusM = Math.max(
     ...corners.map((v) => Math.hypot(v[0] - center[0], v[1] - center[1], v[2] - center[2])),
   )
-  return { kind: 'solid', faces: Float64Array.from(faces), vertices: corners, center, radiusM }
+  return {
+    kind: 'solid',
+    faces: Float64Array.from(faces),
+    vertices: corners,
+    // Each between the two sides of the sheet.
+    edges: Int32Array.of(...[0, 1, 0, 1], ...[1, 2, 0, 1], ...[2, 0, 0, 1]),
+    center,
+    radiusM,
+  }
 }
 
 const mean = (points: readonly Vec3[], axis: 0 | 1 | 2) =>

@@ -4,7 +4,6 @@ import { type Run, type StageTime } from '../graph/run'
 import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
-import { castersStage } from '../stages/casters'
 import { financeStage, powerStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { panelLightStage } from '../stages/panel-light'
@@ -111,7 +110,6 @@ export function summarise(run: Run<World>, world: World): RunSummary {
 
 function panelFigures(run: Run<World>, world: World): PanelFigures[] {
   const { arrays } = run.value(siteStage)
-  const casters = run.value(castersStage)
   const lights = run.value(panelLightStage)
   const { powerW } = moduleIn(world)
   const stringOf = new Map(
@@ -120,12 +118,17 @@ function panelFigures(run: Run<World>, world: World): PanelFigures[] {
       .strings.flatMap(({ id, panelIds }) => panelIds.map((panel) => [panel, id] as const)),
   )
   let at = 0
-  return arrays.flatMap(({ id: arrayId, panels }, a) =>
+  return arrays.flatMap(({ id: arrayId, panels }) =>
     panels.map(({ id, slot, corners }): PanelFigures => {
       const light = lights[at++]?.value
       const { unshadedKwhM2 = 0, meanKwhM2 = 0, lostTo = [] } = light ?? {}
-      const most = Math.max(0, ...lostTo)
-      const worst = most > 0 ? casters[a]?.ids[lostTo.indexOf(most)] : undefined
+      const worst = lostTo.reduce<{ id: string; kwh: number } | null>(
+        (most, { caster, beamKwhM2, skyKwhM2 }) => {
+          const kwh = ((beamKwhM2 + skyKwhM2) * powerW) / 1000
+          return kwh > (most?.kwh ?? 0) ? { id: caster, kwh } : most
+        },
+        null,
+      )
       return {
         id,
         arrayId,
@@ -133,7 +136,7 @@ function panelFigures(run: Run<World>, world: World): PanelFigures[] {
         corners,
         sunKwhM2: meanKwhM2,
         sunAccess: unshadedKwhM2 > 0 ? meanKwhM2 / unshadedKwhM2 : 1,
-        worst: worst === undefined ? null : { id: worst, kwh: (most * powerW) / 1000 },
+        worst,
         stringId: stringOf.get(id) ?? null,
       }
     }),

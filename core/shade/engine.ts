@@ -1,8 +1,9 @@
 import { type Body } from '../geometry/body'
 import { type Vec3 } from '../geometry/vector'
-import { type SunHours } from '../sun/sun-hours'
 
-/** A flat rectangle that light falls on: corners counter-clockwise seen from its front, first side across the strips. */
+/**
+ * A flat parallelogram that light falls on: corners counter-clockwise seen from its front, first side across the strips.
+ */
 export type Receiver = readonly [Vec3, Vec3, Vec3, Vec3]
 
 /** Cell groups behind bypass diodes: strips along the long side, each cut in two halves in half-cut modules. */
@@ -16,6 +17,20 @@ export type Caster = readonly Body[]
 
 /** Whether a far horizon hides what lies in a direction. */
 export type Horizon = (dx: number, dy: number, dz: number) => boolean
+
+/** What one caster takes from a receiver; shared evenly where several block one point. */
+export interface Taken {
+  readonly caster: string
+  /** Directions that it takes some of the beam from: entries of `SunHours`, or nodes of a `SunTable`. */
+  readonly at: Int32Array
+  /** Months in which it takes what `share` says, a bit each, January the lowest. */
+  readonly months: Uint16Array
+  /** Blocked share of the beam. */
+  readonly share: Float32Array
+  /** Share of the dome, cosine-weighted, and the same of the lowest band of the sky. */
+  readonly dome: number
+  readonly horizon: number
+}
 
 /**
  * A year of shade on one receiver. It tells only of the entries of `SunHours` in which some of the beam is blocked while
@@ -34,33 +49,14 @@ export interface ReceiverShade {
   readonly domeSeen: number
   /** The same for the lowest band of the sky. */
   readonly horizonSeen: number
-  /**
-   * Blocked share of the beam by what blocks it, in the order of the casters; shared evenly where several block one
-   * point. Null for a caster that never does.
-   */
-  readonly blockedBy: readonly (Float32Array | null)[]
+  /** By what takes it; what a far horizon hides is charged to nothing. */
+  readonly takenBy: readonly Taken[]
 }
 
 /** Memory that a year of shade takes. */
-export const shadeBytes = ({ shaded, litWorst, litMean, blockedBy }: ReceiverShade): number =>
-  400 + [shaded, litWorst, litMean, ...blockedBy].reduce((sum, series) => sum + (series?.byteLength ?? 0), 0)
-
-/**
- * Computes a year of beam and sky shade. The one place to put a faster method: the chain knows only this interface.
- */
-export interface ShadeEngine {
-  readonly name: string
-  /** Changes whenever results may. */
-  readonly version: number
-  /** Points of a module that light is sought at. */
-  readonly pointsOn: (groups: CellGroups) => number
-  readonly shade: (
-    receiver: Receiver,
-    groups: CellGroups,
-    normal: Vec3,
-    casters: readonly Caster[],
-    sun: SunHours,
-    /** Nothing is hidden by one that is not given. What it hides is charged to no caster. */
-    horizon?: Horizon,
-  ) => ReceiverShade
-}
+export const shadeBytes = ({ shaded, litWorst, litMean, takenBy }: ReceiverShade): number =>
+  400 +
+  [shaded, litWorst, litMean, ...takenBy.flatMap(({ at, months, share }) => [at, months, share])].reduce(
+    (sum, series) => sum + series.byteLength,
+    0,
+  )

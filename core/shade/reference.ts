@@ -1,10 +1,9 @@
-import { crownMeets, type Body, type SolidBody } from '../geometry/body'
+import { crownMeets, type Body, type CrownBody, type SolidBody } from '../geometry/body'
 import { type Vec3 } from '../geometry/vector'
-import { type SunHours } from '../sun/sun-hours'
 import { type Caster, type CellGroups, type Receiver } from './engine'
 import { grazing } from './sky-patches'
 
-/** The beam's shade the slow and obvious way, point by point and body by body; what the engine is held against. */
+/** Shade the slow and obvious way, point by point and body by body; what the fast one is held against. */
 
 /** Whether the ray from a point outward along d meets the solid. The point itself does not count. */
 export function solidBlocks(
@@ -40,8 +39,9 @@ export function solidBlocks(
 const meets = (body: Body, from: Vec3, way: Vec3) =>
   body.kind === 'crown' ? crownMeets(body, ...from, ...way) : solidBlocks(body, ...from, ...way)
 
-/** Points of a receiver by group: two across a strip, three along it, in the middle of their sixths. */
+/** Points of a receiver by group: at least six across the strips and ten along them, in the middle of their pieces. */
 export function pointsByGroup([a, b, , d]: Receiver, { strips, halves }: CellGroups): Vec3[][] {
+  const spread = (count: number) => Array.from({ length: count }, (_, i) => (i + 0.5) / count)
   const at = (u: number, v: number): Vec3 => [
     a[0] + u * (b[0] - a[0]) + v * (d[0] - a[0]),
     a[1] + u * (b[1] - a[1]) + v * (d[1] - a[1]),
@@ -51,8 +51,8 @@ export function pointsByGroup([a, b, , d]: Receiver, { strips, halves }: CellGro
   for (let strip = 0; strip < strips; strip++)
     for (let half = 0; half < halves; half++)
       groups.push(
-        [0.25, 0.75].flatMap((i) =>
-          [1 / 6, 0.5, 5 / 6].map((j) => at((strip + i) / strips, (half + j) / halves)),
+        spread(Math.ceil(6 / strips)).flatMap((i) =>
+          spread(10 / halves).map((j) => at((strip + i) / strips, (half + j) / halves)),
         ),
       )
   return groups
@@ -66,16 +66,15 @@ interface PlainShade {
   readonly blockedBy: readonly number[]
 }
 
-/** The beam in one entry of `SunHours`; null while the sun stands behind the receiver. */
-export function plainBeam(
+/** The light from one direction; null while it comes from behind the receiver. */
+export function plainLight(
   receiver: Receiver,
   groups: CellGroups,
   normal: Vec3,
   casters: readonly Caster[],
-  sun: SunHours,
-  entry: number,
+  way: Vec3,
+  passesThrough: (crown: CrownBody) => number,
 ): PlainShade | null {
-  const way = [0, 1, 2].map((axis) => sun.direction[entry * 3 + axis] as number) as [number, number, number]
   const cosine = normal[0] * way[0] + normal[1] * way[1] + normal[2] * way[2]
   if (cosine <= 0) return null
   const points = pointsByGroup(receiver, groups)
@@ -87,14 +86,7 @@ export function plainBeam(
       const passes = casters.map((bodies) =>
         bodies
           .filter((body) => meets(body, from, way))
-          .reduce(
-            (least, body) =>
-              Math.min(
-                least,
-                body.kind === 'crown' ? (body.transmissivity[sun.month[entry] as number] ?? 1) : 0,
-              ),
-            1,
-          ),
+          .reduce((least, body) => Math.min(least, body.kind === 'crown' ? passesThrough(body) : 0), 1),
       )
       const left = passes.reduce((product, share) => product * share, 1)
       const alone = passes.reduce((sum, share) => sum + 1 - share, 0)

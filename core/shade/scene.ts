@@ -1,8 +1,10 @@
 import { columnsUnder, sheetOf, type Body, type CrownBody } from '../geometry/body'
 import { newell, unit3, type Vec2, type Vec3 } from '../geometry/vector'
 import { type SunHours } from '../sun/sun-hours'
-import { type CellGroups, type Horizon, type Receiver, type ReceiverShade } from './engine'
-import { rayEngine } from './ray-engine'
+import { castOn } from './cast'
+import { type Caster, type CellGroups, type Horizon, type Receiver, type ReceiverShade } from './engine'
+import { exactShade } from './receiver-shade'
+import { patches } from './sky-patches'
 
 /** Something that stops light, as a scene tells of it. */
 export type Occluder = { readonly id: string } & (
@@ -27,8 +29,8 @@ export type Occluder = { readonly id: string } & (
     }
 )
 
-/** Six strips in two halves: 72 points on a surface. */
-const groups: CellGroups = { strips: 6, halves: 2 }
+/** The points of a surface are those of a module: 6 by 10. */
+const groups: CellGroups = { strips: 3, halves: 2 }
 
 export function bodiesOf(occluder: Occluder): Body[] {
   switch (occluder.kind) {
@@ -60,6 +62,21 @@ export function bodiesOf(occluder: Occluder): Body[] {
   }
 }
 
+/** A year of shade on one receiver by casters that are known by their place in the list. */
+export function shadeOf(
+  receiver: Receiver,
+  groups: CellGroups,
+  casters: readonly Caster[],
+  sun: SunHours,
+  horizon?: Horizon,
+): ReceiverShade {
+  const casts = casters.flatMap((caster, c) => {
+    const [cast] = castOn([receiver], groups, caster, sun.direction, patches.direction)
+    return cast ? [{ caster: String(c), cast }] : []
+  })
+  return exactShade(receiver, groups, casts, sun, horizon)
+}
+
 /** A year of shade on one surface of a scene. */
 export interface SurfaceShade {
   readonly normal: Vec3
@@ -80,7 +97,7 @@ export function shadeOn(
   horizon?: Horizon,
 ): SurfaceShade {
   const normal = unit3(newell(surface))
-  const shade = rayEngine.shade(surface, groups, normal, casters, sun, horizon)
+  const shade = shadeOf(surface, groups, casters, sun, horizon)
   const weightOf = (entry: number) =>
     Math.max(
       0,
@@ -93,12 +110,10 @@ export function shadeOn(
   const shareBy = new Array<number>(casters.length).fill(0)
   let blocked = 0
   shade.shaded.forEach((entry, at) => {
-    const weight = weightOf(entry)
-    blocked += weight * (1 - (shade.litMean[at] as number))
-    shade.blockedBy.forEach((series, c) => {
-      if (series) shareBy[c] = (shareBy[c] as number) + weight * (series[at] as number)
-    })
+    blocked += weightOf(entry) * (1 - (shade.litMean[at] as number))
   })
+  for (const { caster, at, share } of shade.takenBy)
+    shareBy[Number(caster)] = at.reduce((sum, entry, i) => sum + weightOf(entry) * (share[i] as number), 0)
   const share = (sum: number) => (all > 0 ? sum / all : 0)
   return {
     normal,

@@ -34,6 +34,8 @@ export interface LaidArray {
   readonly tracker: ModuleField['tracker']
   /** Air behind the modules, m; null where they stand in the open. */
   readonly airGapM: number | null
+  /** All places that modules fit in, taken or not. */
+  readonly places: readonly Panel[]
   readonly panels: readonly Panel[]
   /** Places where a module would fit but was taken away. */
   readonly empty: readonly Panel[]
@@ -99,13 +101,15 @@ function laidArray(
     corners,
     orientation,
   })
+  const places = slots.map(panelAt)
   return {
     id,
     plane,
     tracker,
     airGapM,
-    panels: slots.filter(({ key }) => !gone.has(key)).map(panelAt),
-    empty: slots.filter(({ key }) => gone.has(key)).map(panelAt),
+    places,
+    panels: places.filter(({ slot }) => !gone.has(slot)),
+    empty: places.filter(({ slot }) => gone.has(slot)),
   }
 }
 

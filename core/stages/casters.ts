@@ -15,10 +15,10 @@ const castersOf = ({ objects }: Site): { readonly id: string; readonly bodies: K
   )
 
 /** The ball around all places of an array, taken or not, so that taking one out moves nothing. */
-function ballOf({ panels, empty, plane: { normal } }: LaidArray): ReceiverBall {
+function ballOf({ places, plane: { normal } }: LaidArray): ReceiverBall {
   const low: [number, number, number] = [Infinity, Infinity, Infinity]
   const high: [number, number, number] = [-Infinity, -Infinity, -Infinity]
-  for (const { corners } of [...panels, ...empty])
+  for (const { corners } of places)
     for (const corner of corners)
       for (const axis of [0, 1, 2] as const) {
         low[axis] = Math.min(low[axis], corner[axis])

@@ -278,11 +278,11 @@ test('a small tree far away recomputes no module’s light', async () => {
   }
   const fresh = await freshAfter(shipped, [set(job.house, tree.id, tree), option])
   expect(fresh['site']).toBe(1)
-  for (const name of ['visibility', 'shade', 'string years', 'ac', 'years'])
+  for (const name of ['shadows', 'visibility', 'shade', 'string years', 'ac', 'years'])
     expect({ name, fresh: fresh[name] ?? 0 }).toEqual({ name, fresh: 0 })
-  // The same tree before the window is not left out.
-  const near = await freshAfter(shipped, [set(job.house, tree.id, { ...tree, center: [0, -9] }), option])
-  // West of the ridge the south is out of sight.
+  // A taller one before the south is not left out; its shadow falls on no module of the west.
+  const tall = { ...tree, center: [9, -8], heightM: 6, crownDiameterM: 2 }
+  const near = await freshAfter(shipped, [set(job.house, tree.id, tall), option])
   expect(near['visibility']).toBe(13)
 })
 
@@ -292,7 +292,7 @@ test('a module removed recomputes no other module’s light', async () => {
     job.house,
     set(option, 'array-south', { removed: removed.slice(3, 4) }),
   ])
-  expect([fresh['visibility'] ?? 0, fresh['shade'] ?? 0]).toEqual([0, 0])
+  expect([fresh['shadows'] ?? 0, fresh['visibility'] ?? 0, fresh['shade'] ?? 0]).toEqual([0, 0, 0])
   expect(fresh['string years']).toBe(1)
 })
 
@@ -305,6 +305,6 @@ test('what a rack under another id shades is charged to that id', async () => {
   expect(bill(first, 'rack-1')).toBeGreaterThan(20)
   expect(bill(second, 'rack-2')).toBe(bill(first, 'rack-1'))
   expect(bill(second, 'rack-1')).toBeUndefined()
-  expect(second.times.find(({ name }) => name === 'visibility')?.fresh).toBe(0)
+  expect(second.times.find(({ name }) => name === 'shadows')?.fresh).toBe(0)
   expect(second.panels.filter(({ worst }) => worst?.id === 'rack-2').length).toBeGreaterThan(0)
 })

@@ -9,7 +9,7 @@ import { fieldsOf, moduleIn, type World } from './world'
 /** The light that reaches each module through the year: array after array, module after module. */
 export const panelLightStage: Stage<World, readonly Keyed<PanelLight>[]> = itemStage({
   name: 'shade',
-  version: 3,
+  version: 4,
   after: { site: siteStage, light: planeLightStage, visibility: visibilityStage },
   reads: (world: World) => ({
     groups: fieldsOf(moduleIn(world), 'strips', 'halves'),

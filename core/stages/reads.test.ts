@@ -160,7 +160,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   cover: {
     moduleId:
-      'ground objects, dormers, roof objects, fields, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
+      'ground objects, dormers, roof objects, fields, shadows, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
     setbacksM: ground,
   },
   electrical: {
@@ -218,8 +218,8 @@ const sheets = {
       vocPerK: 'module model, strings',
       iscPerK: 'module model',
       price: 'price',
-      strips: 'visibility, shade, snow, module model, account of light, account of modules',
-      halves: 'visibility, shade, snow, account of light',
+      strips: 'shadows, visibility, shade, snow, module model, account of light, account of modules',
+      halves: 'shadows, visibility, shade, snow, account of light',
       cell: 'dc, account of modules',
       sortedUp: 'dc, account of modules',
       degradation: 'years, account of money',

@@ -1,51 +1,43 @@
 import { type PanelLight } from '../energy/panel-light'
 import { type Keyed } from '../graph/keyed'
 import { stage, type Stage } from '../graph/stage'
-import { type Site } from '../site/site'
-import { castersStage, type ArrayCasters } from './casters'
 import { panelLightStage } from './panel-light'
-import { siteStage } from './site'
 import { moduleIn, type World } from './world'
 
-/** Shade losses of a whole option in nominal kWh: by what casts the shade, and of the sky. */
-export interface ShadeBill {
-  readonly casters: readonly { readonly id: string; readonly kwh: number }[]
+/** What one caster costs in a year, nominal kWh: in all, and of it the light of the sky. */
+export interface ShadeCost {
+  readonly id: string
+  readonly kwh: number
   readonly skyKwh: number
 }
 
-/** Who is charged for the shade of the year, the greatest first. */
+/** Shade losses of a whole option, the greatest first; they sum to the loss. */
+export interface ShadeBill {
+  readonly casters: readonly ShadeCost[]
+}
+
+/** Who is charged for the shade of the year. */
 export const shadeBillStage: Stage<World, ShadeBill> = stage({
   name: 'shade bill',
-  version: 1,
-  after: { site: siteStage, casters: castersStage, light: panelLightStage },
+  version: 2,
+  after: { light: panelLightStage },
   reads: (world: World) => ({ powerW: moduleIn(world).powerW }),
-  compute: ({ powerW }, { site, casters, light }) => shadeBillOf(site, casters, light, powerW),
+  compute: ({ powerW }, { light }) => shadeBillOf(light, powerW),
 })
 
-function shadeBillOf(
-  site: Site,
-  casters: readonly ArrayCasters[],
-  lights: readonly Keyed<PanelLight>[],
-  powerW: number,
-): ShadeBill {
-  const by = new Map<string, number>()
-  const perKwhM2 = powerW / 1000
-  let skyKwh = 0
-  let at = 0
-  site.arrays.forEach(({ panels }, a) => {
-    const ids = casters[a]?.ids ?? []
-    for (let p = 0; p < panels.length; p++) {
-      const light = lights[at++]?.value
-      if (!light) continue
-      skyKwh += light.skyLostKwhM2 * perKwhM2
-      ids.forEach((id, c) => {
-        const lost = light.lostTo[c] ?? 0
-        if (lost > 0) by.set(id, (by.get(id) ?? 0) + lost * perKwhM2)
-      })
+function shadeBillOf(lights: readonly Keyed<PanelLight>[], powerW: number): ShadeBill {
+  const by = new Map<string, { kwh: number; skyKwh: number }>()
+  for (const { value } of lights)
+    for (const { caster, beamKwhM2, skyKwhM2 } of value.lostTo) {
+      const sum = by.get(caster) ?? { kwh: 0, skyKwh: 0 }
+      sum.kwh += ((beamKwhM2 + skyKwhM2) * powerW) / 1000
+      sum.skyKwh += (skyKwhM2 * powerW) / 1000
+      by.set(caster, sum)
     }
-  })
   return {
-    casters: [...by].map(([id, kwh]) => ({ id, kwh })).sort((a, b) => b.kwh - a.kwh),
-    skyKwh,
+    casters: [...by]
+      .map(([id, cost]) => ({ id, ...cost }))
+      .filter(({ kwh }) => kwh > 0)
+      .sort((a, b) => b.kwh - a.kwh),
   }
 }

@@ -1,30 +1,46 @@
-import { type Keyed } from '../graph/keyed'
+import { Keyed } from '../graph/keyed'
 import { itemStage, type Stage } from '../graph/stage'
+import { type NamedCast } from '../shade/cast'
 import { shadeBytes, type ReceiverShade } from '../shade/engine'
-import { rayEngine } from '../shade/ray-engine'
+import { exactShade } from '../shade/receiver-shade'
 import { castersStage } from './casters'
+import { shadowsStage } from './shadows'
 import { siteStage } from './site'
 import { sunStage } from './sun'
 import { fieldsOf, moduleIn, type World } from './world'
 
-/** The engine that works out what each module sees of the sun and the sky. */
-export const shadeEngine = rayEngine
-
-/** What each module sees of sun and sky through the year: array after array, module after module. */
+/**
+ * What each module sees of sun and sky through the year: array after array, module after module. Made of the shadows
+ * that fall on it alone, so that it rests while one moves over others.
+ */
 export const visibilityStage: Stage<World, readonly Keyed<ReceiverShade>[]> = itemStage({
   name: 'visibility',
-  version: 2,
-  after: { site: siteStage, casters: castersStage, sun: sunStage },
-  reads: (world: World) => ({
-    engine: `${shadeEngine.name} ${shadeEngine.version}`,
-    groups: fieldsOf(moduleIn(world), 'strips', 'halves'),
-  }),
-  each: ({ engine, groups }, { site, casters, sun }) =>
-    site.value.arrays.flatMap(({ panels, plane: { normal } }, a) => {
-      const bodies = casters.value[a]?.bodies ?? []
-      return panels.map(({ corners }) => ({ engine, corners, groups, normal, bodies, sun }))
-    }),
-  compute: ({ corners, groups, normal, bodies, sun }) =>
-    shadeEngine.shade(corners, groups, normal, bodies, sun),
+  version: 3,
+  after: {
+    site: siteStage,
+    casters: castersStage,
+    shadows: shadowsStage,
+    sun: sunStage,
+  },
+  reads: (world: World) => ({ groups: fieldsOf(moduleIn(world), 'strips', 'halves') }),
+  each: ({ groups }, { site, casters, shadows, sun }) => {
+    let first = 0
+    return site.value.arrays.flatMap(({ places, panels }, a) => {
+      const ids = casters.value[a]?.ids ?? []
+      const own = shadows.value.slice(first, first + ids.length)
+      first += ids.length
+      const placeOf = new Map(places.map(({ slot }, i) => [slot, i]))
+      return panels.map(({ slot, corners }) => {
+        const place = placeOf.get(slot) ?? -1
+        const casts = ids.flatMap((caster, c): Keyed<NamedCast>[] => {
+          const shadow = own[c]
+          const cast = shadow?.value[place]
+          return shadow && cast ? [new Keyed(`${caster} ${place} ${shadow.key}`, { caster, cast })] : []
+        })
+        return { corners, groups, casts, sun }
+      })
+    })
+  },
+  compute: ({ corners, groups, casts, sun }) => exactShade(corners, groups, casts, sun),
   bytes: shadeBytes,
 })

@@ -95,6 +95,7 @@ export const phrases = {
   range: '{low} to {high}',
   away: '{distance} away',
   'on-snow': '{albedo, number} on snow',
+  'of-the-sky': '{sky} of it from the sky',
   'mount-open': 'open rack',
   'mount-gap': '{gap} off the roof',
   'model-shade': 'shade',

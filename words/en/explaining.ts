@@ -57,7 +57,6 @@ export const terms = {
   'albedo-measured': 'Albedo as measured at the station',
   glass: 'ar of the glass',
   caster: '{caster}',
-  'sky-hidden': 'Hidden sky',
   'strings-without-input': 'Strings without an input',
   strips: 'Cell strips per module, each with a bypass diode',
   strings: 'Strings',
@@ -123,7 +122,8 @@ export const sources = {
   'perez-1990': 'Sky: Perez et al. 1990, all-sites composite',
   'hay-davies-1980': 'Sky: Hay & Davies 1980',
   'martin-ruiz-2001': 'Martin & Ruiz 2001',
-  rays: 'Rays from {points, number} points of each module to the sun, every interval of the year',
+  'shadows-on-points':
+    'Shadows on {points, number} points of each module, every interval of the year and all over the sky',
   'wiring-entered': 'The wiring as it stands: each string needs an inverter input',
   'string-curve':
     'Current-voltage curve of each string on the single-diode model, {bypass} over a bypass diode',

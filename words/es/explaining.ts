@@ -9,7 +9,6 @@ export const terms: Readonly<Record<keyof typeof english, string>> = {
   'albedo-measured': 'Albedo medido en la estación',
   glass: 'ar del vidrio',
   caster: '{caster}',
-  'sky-hidden': 'Cielo oculto',
   'strings-without-input': 'Cadenas sin entrada',
   strips: 'Tiras de células por módulo, cada una con diodo de paso',
   strings: 'Cadenas',

@@ -59,6 +59,7 @@ export const phrases: Partial<Words['phrases']> = {
   range: '{low} a {high}',
   away: 'a {distance}',
   'on-snow': '{albedo, number} con nieve',
+  'of-the-sky': 'de ellos {sky} del cielo',
   'mount-open': 'estructura abierta',
   'mount-gap': 'a {gap} del tejado',
 }

@@ -2,11 +2,11 @@ import { snowAlbedo } from '../../energy/plane-light'
 import { stage, type Stage } from '../../graph/stage'
 import { type Term } from '../../model/ledger'
 import { glassAr } from '../../sun/incidence-loss'
+import { sampleGrid } from '../../shade/sample-grid'
 import { lossChainStage } from '../loss-chain'
 import { planeLightStage } from '../plane-light'
 import { shadeBillStage } from '../shade-bill'
 import { siteStage } from '../site'
-import { shadeEngine } from '../visibility'
 import { fieldsOf, moduleIn, siteIn, type World } from '../world'
 import { energyLine, lossLine, term, type Account } from './account'
 
@@ -93,21 +93,18 @@ export const lightAccount: Stage<World, Account> = stage({
           {
             formula: { code: 'shade' },
             inputs: [
-              ...bill.casters.map(({ id, kwh }): Term => ({
+              ...bill.casters.map(({ id, kwh, skyKwh }): Term => ({
                 code: 'caster',
                 data: { caster: { ref: id } },
                 value: { value: kwh, unit: 'kWh', digits: 0 },
+                note: { code: 'of-the-sky', data: { sky: { value: skyKwh, unit: 'kWh', digits: 0 } } },
               })),
-              term('sky-hidden', bill.skyKwh, 'kWh', 0),
             ],
             sources: [
               {
-                code: 'rays',
+                code: 'shadows-on-points',
                 data: {
-                  points: shadeEngine.pointsOn({
-                    strips: reads.module.strips,
-                    halves: reads.module.halves,
-                  }),
+                  points: sampleGrid({ strips: reads.module.strips, halves: reads.module.halves }).points,
                 },
               },
             ],

@@ -1,0 +1,111 @@
+import { newell, unit3 } from '../geometry/vector'
+import { type SunHours } from '../sun/sun-hours'
+import { type NamedCast } from './cast'
+import { type CellGroups, type Horizon, type Receiver, type ReceiverShade, type Taken } from './engine'
+import { exactBeam, tableBeam, type BeamShade, type View } from './beam-shade'
+import { ofTheSky, PointsLit } from './points-lit'
+import { sampleGrid } from './sample-grid'
+import { grazing, patches } from './sky-patches'
+import { type SunTable } from './sun-table'
+
+/**
+ * Puts the shadows on one receiver together to a year of shade, exact at the middle of each interval.
+ * @param casts as `castOn` gives them for `sun.direction` and `patches.direction`
+ * @param horizon nothing is hidden by one that is not given; what it hides is charged to no caster
+ */
+export function exactShade(
+  receiver: Receiver,
+  groups: CellGroups,
+  casts: readonly NamedCast[],
+  sun: SunHours,
+  horizon?: Horizon,
+): ReceiverShade {
+  const view = viewOf(receiver, groups, casts, horizon)
+  return shadeOf(view, exactBeam(view, sun))
+}
+
+/**
+ * The same from shadows by the nodes of a table: the mean of each interval.
+ * @param casts as `castOn` gives them for `table.direction` and `patches.direction`
+ */
+export function tableShade(
+  receiver: Receiver,
+  groups: CellGroups,
+  casts: readonly NamedCast[],
+  table: SunTable,
+  sun: Pick<SunHours, 'month'>,
+  horizon?: Horizon,
+): ReceiverShade {
+  const view = viewOf(receiver, groups, casts, horizon)
+  return shadeOf(view, tableBeam(view, table, sun))
+}
+
+const viewOf = (
+  receiver: Receiver,
+  groups: CellGroups,
+  casts: readonly NamedCast[],
+  horizon: Horizon | undefined,
+): View => ({ grid: sampleGrid(groups), casts, normal: unit3(newell(receiver)), horizon })
+
+const nothingTaken = { at: new Int32Array(0), months: new Uint16Array(0), share: new Float32Array(0) }
+
+function shadeOf(view: View, beam: BeamShade): ReceiverShade {
+  const sky = skyOf(view)
+  return {
+    groups: view.grid.groups,
+    shaded: beam.shaded,
+    litWorst: beam.litWorst,
+    litMean: beam.litMean,
+    domeSeen: sky.domeSeen,
+    horizonSeen: sky.horizonSeen,
+    takenBy: view.casts.map(({ caster }, c): Taken => ({
+      caster,
+      ...(beam.taken[c] ?? nothingTaken),
+      dome: sky.dome[c] ?? 0,
+      horizon: sky.horizon[c] ?? 0,
+    })),
+  }
+}
+
+function skyOf({ grid, casts, normal, horizon }: View) {
+  const points = new PointsLit(
+    grid,
+    casts.map(({ cast }) => ({ layers: cast.layers, marks: cast.sky })),
+    patches.solidAngle.length,
+  )
+  const dome = new Float64Array(casts.length)
+  const band = new Float64Array(casts.length)
+  const sums = { seen: 0, all: 0, bandSeen: 0, bandAll: 0 }
+  for (let k = 0; k < patches.solidAngle.length; k++) {
+    const dx = patches.direction[k * 3] as number
+    const dy = patches.direction[k * 3 + 1] as number
+    const dz = patches.direction[k * 3 + 2] as number
+    const cosine = normal[0] * dx + normal[1] * dy + normal[2] * dz
+    if (cosine < grazing) continue
+    const weight = cosine * (patches.solidAngle[k] as number)
+    const isBand = patches.ring[k] === 0
+    const isHidden = horizon?.(dx, dy, dz) ?? false
+    const isShaded = !isHidden && points.seek(k, ofTheSky)
+    const seen = isHidden ? 0 : weight * (isShaded ? points.mean : 1)
+    sums.all += weight
+    sums.seen += seen
+    if (isBand) {
+      sums.bandAll += weight
+      sums.bandSeen += seen
+    }
+    if (!isShaded) continue
+    for (let i = 0; i < points.actives; i++) {
+      const c = points.active[i] as number
+      const share = weight * (points.taken[c] as number)
+      dome[c] = (dome[c] as number) + share
+      if (isBand) band[c] = (band[c] as number) + share
+    }
+  }
+  const share = (part: number, whole: number, without: number) => (whole > 0 ? part / whole : without)
+  return {
+    domeSeen: share(sums.seen, sums.all, 1),
+    horizonSeen: share(sums.bandSeen, sums.bandAll, 1),
+    dome: dome.map((sum) => share(sum, sums.all, 0)),
+    horizon: band.map((sum) => share(sum, sums.bandAll, 0)),
+  }
+}
