@@ -54,7 +54,7 @@ export function exactBeam(view: View, sun: SunHours): BeamShade {
     if (!points.seek(entry, sun.month[entry] as number)) continue
     shaded[count] = entry
     litMean[count] = points.mean
-    litWorst.set(points.worst, count * groups)
+    for (let g = 0; g < groups; g++) litWorst[count * groups + g] = points.worst[g] as number
     takeFrom(points, taken, entry, 1 << (sun.month[entry] as number))
     count++
   }
@@ -117,7 +117,7 @@ export function tableBeam(view: View, table: SunTable, { month }: Pick<SunHours,
     const rows = rowOf[month[entry] as number] as Int32Array
     let light = 0
     let gone = 0
-    worst.fill(0)
+    for (let g = 0; g < groups; g++) worst[g] = 0
     for (let i = starts[entry] as number; i < (starts[entry + 1] as number); i++) {
       const n = node[i] as number
       const cosine = cosines[n] as number

@@ -4,7 +4,7 @@ import { CrownBefore } from './crown-before'
 import { MarkStream, noMarks, type Marks } from './marks'
 import { receivingPlanes, type ReceivingPlane } from './receiving-plane'
 import { sampleGrid, type SampleGrid } from './sample-grid'
-import { type Shadow } from './shadow'
+import { type Rows, type Shadow } from './shadow'
 import { grazing } from './sky-patches'
 import { SolidBefore } from './solid-before'
 
@@ -84,10 +84,13 @@ interface Drawn {
 class Canvas {
   private readonly masks: Int32Array
   private readonly isTouched: Uint8Array
-  private readonly touched: number[] = []
+  /** Receivers that the direction's shadows fall on, the first `touches` of them. */
+  private readonly touched: Int32Array
+  private touches = 0
   /** Words of one receiver. */
   private readonly size: number
-  /** Span of each row of a line of receivers. */
+  /** Rows of a line of receivers, and the span of each. */
+  private readonly band: Rows = { start: 0, step: 0, first: 0, last: 0 }
   private readonly rowFrom: Float64Array
   private readonly rowTo: Float64Array
   /** Which word each row is in, and by how much it is shifted there. */
@@ -102,6 +105,7 @@ class Canvas {
     this.size = layers * grid.words
     this.masks = new Int32Array(receivers * this.size)
     this.isTouched = new Uint8Array(receivers)
+    this.touched = new Int32Array(receivers)
     this.rowFrom = new Float64Array(grid.rows)
     this.rowTo = new Float64Array(grid.rows)
     const rows = Array.from({ length: grid.rows }, (_, row) => row)
@@ -124,24 +128,28 @@ class Canvas {
       const ky = (toY[0] * dx + toY[1] * dy + toY[2] * dz) / cosine
       for (const { shadow, layer } of before)
         if (shadow.turnTo(dx, dy, dz, kx, ky, extent)) this.draw(plane, shadow, layer)
-      for (const i of this.touched) {
+      for (let t = 0; t < this.touches; t++) {
+        const i = this.touched[t] as number
         stream.take(i, k / 3, this.masks, i * this.size)
-        this.masks.fill(0, i * this.size, (i + 1) * this.size)
+        for (let w = i * this.size; w < (i + 1) * this.size; w++) this.masks[w] = 0
         this.isTouched[i] = 0
       }
-      this.touched.length = 0
+      this.touches = 0
     }
     return stream.byReceiver()
   }
 
   private draw({ lines }: ReceivingPlane, shadow: Shadow, layer: number): void {
     const { extent } = shadow
+    const x0 = extent[0]
+    const x1 = extent[1]
     const y0 = extent[2]
     const y1 = extent[3]
     const { rows, columns } = this.grid
-    const { rowFrom, rowTo } = this
+    const { rowFrom, rowTo, band } = this
     for (const { from, lengthM, widthM, starts, which } of lines) {
       if (from > y1 || from + lengthM < y0) continue
+      if ((starts[0] as number) > x1 || (starts[starts.length - 1] as number) + widthM < x0) continue
       const stepY = lengthM / rows
       const first = Math.max(0, Math.ceil((y0 - from) / stepY - 0.5))
       const last = Math.min(rows - 1, Math.floor((y1 - from) / stepY - 0.5))
@@ -150,8 +158,12 @@ class Canvas {
       const perM = columns / widthM
       let begins = Infinity
       let ends = -Infinity
+      band.start = from + 0.5 * stepY
+      band.step = stepY
+      band.first = first
+      band.last = last
+      shadow.spans(band, rowFrom, rowTo)
       for (let row = first; row <= last; row++) {
-        shadow.spanAt(from + stepY * (row + 0.5), rowFrom, rowTo, row)
         const begin = (rowFrom[row] as number) * perM - 0.5
         const end = (rowTo[row] as number) * perM - 0.5
         rowFrom[row] = begin
@@ -185,7 +197,7 @@ class Canvas {
     }
     if (any !== 0 && isTouched[receiver] === 0) {
       isTouched[receiver] = 1
-      this.touched.push(receiver)
+      this.touched[this.touches++] = receiver
     }
   }
 }

@@ -1,7 +1,7 @@
 import { type CrownBody } from '../geometry/body'
 import { dot3, sub3, type Vec3 } from '../geometry/vector'
 import { type ReceivingPlane } from './receiving-plane'
-import { type Extent, type Shadow } from './shadow'
+import { type Extent, type Rows, type Shadow } from './shadow'
 
 /**
  * A crown before a receiving plane: casts its shadow for one direction at a time. In the space in which the crown is the
@@ -98,7 +98,11 @@ export class CrownBefore implements Shadow {
     )
   }
 
-  spanAt(y: number, from: Float64Array, to: Float64Array, row: number): void {
+  spans({ start, step, first, last }: Rows, from: Float64Array, to: Float64Array): void {
+    for (let row = first; row <= last; row++) this.spanAt(start + step * row, from, to, row)
+  }
+
+  private spanAt(y: number, from: Float64Array, to: Float64Array, row: number): void {
     const { al, bl, ol } = this
     // p = o + y b + x a: products of its part without x.
     const pp = this.oo + 2 * y * this.ob + y * y * this.bb

@@ -97,7 +97,7 @@ export class PointsLit {
       this.active[i] = this.casters[first + i] as number
       this.row[i] = this.rows[first + i] as number
     }
-    this.worst.fill(1)
+    for (let g = 0; g < this.worst.length; g++) this.worst[g] = 1
     let lost = 0
     for (let q = 0; q < this.grid.words; q++) lost += this.lostIn(q, passing)
     const { points } = this.grid

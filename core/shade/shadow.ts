@@ -1,6 +1,14 @@
 /** Least and greatest x, least and greatest y. */
 export type Extent = readonly [number, number, number, number]
 
+/** Rows of points: those from `first` to `last` lie at y = `start` + `step` row. */
+export interface Rows {
+  start: number
+  step: number
+  first: number
+  last: number
+}
+
 /**
  * Something before a receiving plane that throws a convex shadow on it, for one direction of the light at a time. In the
  * plane's coordinates.
@@ -15,6 +23,6 @@ export interface Shadow {
    * @returns whether the shadow may reach into `within`; only then its extent and spans are to be asked for
    */
   turnTo(dx: number, dy: number, dz: number, kx: number, ky: number, within: Extent): boolean
-  /** Writes where the shadow begins and ends at y; the end before the beginning where it isn't. */
-  spanAt(y: number, from: Float64Array, to: Float64Array, row: number): void
+  /** Writes where the shadow begins and ends on each of the rows; the end before the beginning where it isn't. */
+  spans(rows: Rows, from: Float64Array, to: Float64Array): void
 }

@@ -1,7 +1,7 @@
 import { type SolidBody } from '../geometry/body'
 import { dot3, sub3 } from '../geometry/vector'
 import { type ReceivingPlane } from './receiving-plane'
-import { type Extent, type Shadow } from './shadow'
+import { type Extent, type Rows, type Shadow } from './shadow'
 
 /** What of a convex solid stands before a receiving plane, in the plane's coordinates. */
 interface Cut {
@@ -83,17 +83,32 @@ export class SolidBefore implements Shadow {
     return x0 <= within[1] && x1 >= within[0] && y0 <= within[3] && y1 >= within[2]
   }
 
-  spanAt(y: number, from: Float64Array, to: Float64Array, row: number): void {
+  spans({ start, step, first, last }: Rows, from: Float64Array, to: Float64Array): void {
     if (!this.isBounded) this.bound()
-    const { low, high } = this
-    let begin = this.extent[0]
-    let end = this.extent[1]
-    for (let i = 0; i < 2 * this.lows; i += 2)
-      begin = Math.max(begin, (low[i] as number) + (low[i + 1] as number) * y)
-    for (let i = 0; i < 2 * this.highs; i += 2)
-      end = Math.min(end, (high[i] as number) + (high[i + 1] as number) * y)
-    from[row] = begin
-    to[row] = end
+    const { low, high, lows, highs } = this
+    const x0 = this.extent[0]
+    const x1 = this.extent[1]
+    for (let row = first; row <= last; row++) {
+      from[row] = x0
+      to[row] = x1
+    }
+    const y = start + step * first
+    for (let i = 0; i < 2 * lows; i += 2) {
+      const slope = low[i + 1] as number
+      let x = (low[i] as number) + slope * y
+      for (let row = first; row <= last; row++) {
+        if (x > (from[row] as number)) from[row] = x
+        x += slope * step
+      }
+    }
+    for (let i = 0; i < 2 * highs; i += 2) {
+      const slope = high[i + 1] as number
+      let x = (high[i] as number) + slope * y
+      for (let row = first; row <= last; row++) {
+        if (x < (to[row] as number)) to[row] = x
+        x += slope * step
+      }
+    }
   }
 
   /** The shadow's outline as lines: edges between a face towards the light and one away from it. */
