@@ -1,7 +1,7 @@
 import { BufferGeometry, Float32BufferAttribute, Ray, Vector3, DoubleSide } from 'three'
 import { MeshBVH } from 'three-mesh-bvh'
 import { type Body } from '@/core/geometry/body'
-import { type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { newell, unit3, type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { crownMeets } from '@/core/geometry/body'
 import { Graph } from '@/core/graph/graph'
 import { defaultArray } from '@/core/kinds/array/array'
@@ -11,10 +11,11 @@ import { type AnyObject } from '@/core/kinds/index'
 import { broadleafTransmissivity, defaultTree } from '@/core/kinds/tree/tree'
 import { castOn, type CastShade } from '@/core/shade/cast'
 import { type Caster, type Receiver } from '@/core/shade/engine'
-import { exactShade, tableShade } from '@/core/shade/receiver-shade'
+import { exactShade } from '@/core/shade/receiver-shade'
 import { pointsByGroup } from '@/core/shade/reference'
 import { patches } from '@/core/shade/sky-patches'
 import { sunTable } from '@/core/shade/sun-table'
+import { beamByNode, yearByPoint } from '@/core/shade/year-light'
 import { siteStage } from '@/core/stages/site'
 import { type World } from '@/core/stages/world'
 import { sunHours } from '@/core/sun/sun-hours'
@@ -33,6 +34,7 @@ const latitudeDeg = 41.6
 const place = { latitudeDeg, longitudeDeg: -71.4, elevationM: 0 }
 const sun = sunHours(place, -5, 60)
 const table = sunTable(latitudeDeg, sun, sunHours(place, -5, 15))
+const clear = Float64Array.from(sun.interval, (_, entry) => 900 * (sun.direction[entry * 3 + 2] ?? 0))
 const median = (values: number[]) => values.sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? NaN
 const cross: readonly Vec2[] = [
   [-9, -6],
@@ -144,7 +146,14 @@ function exactYear(scene: Scene): void {
 
 function tableYear(scene: Scene): void {
   const casts = castsOf(scene, table.direction)
-  scene.receivers.forEach((receiver, r) => tableShade(receiver, groups, namedOn(casts, r), table, sun))
+  const beams = new Map<string, Float64Array>()
+  scene.receivers.forEach((receiver, r) => {
+    const normal = unit3(newell(receiver))
+    const beam = beams.get(normal.join(' ')) ?? beamByNode(clear, sun.month, 60, normal, table)
+    beams.set(normal.join(' '), beam)
+    const open = { beam, dome: 500, band: 50, ground: 20 }
+    yearByPoint(receiver, groups, namedOn(casts, r), table, open)
+  })
 }
 
 /** One caster's shadows again, and the modules that they concern. */

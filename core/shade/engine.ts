@@ -21,11 +21,8 @@ export type Horizon = (dx: number, dy: number, dz: number) => boolean
 /** What one caster takes from a receiver; shared evenly where several block one point. */
 export interface Taken {
   readonly caster: string
-  /** Directions that it takes some of the beam from: entries of `SunHours`, or nodes of a `SunTable`. */
+  /** Entries of `SunHours` in which it takes some of the beam, and the share that it blocks. */
   readonly at: Int32Array
-  /** Months in which it takes what `share` says, a bit each, January the lowest. */
-  readonly months: Uint16Array
-  /** Blocked share of the beam. */
   readonly share: Float32Array
   /** Share of the dome, cosine-weighted, and the same of the lowest band of the sky. */
   readonly dome: number
@@ -56,7 +53,7 @@ export interface ReceiverShade {
 /** Memory that a year of shade takes. */
 export const shadeBytes = ({ shaded, litWorst, litMean, takenBy }: ReceiverShade): number =>
   400 +
-  [shaded, litWorst, litMean, ...takenBy.flatMap(({ at, months, share }) => [at, months, share])].reduce(
+  [shaded, litWorst, litMean, ...takenBy.flatMap(({ at, share }) => [at, share])].reduce(
     (sum, series) => sum + series.byteLength,
     0,
   )

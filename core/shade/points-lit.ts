@@ -87,8 +87,7 @@ export class PointsLit {
     })
   }
 
-  /** Whether anything is blocked in a direction. */
-  seek(direction: number, passing: Passing): boolean {
+  private turnTo(direction: number): boolean {
     for (let i = 0; i < this.actives; i++) this.taken[this.active[i] as number] = 0
     const first = this.starts[direction] as number
     this.actives = (this.starts[direction + 1] as number) - first
@@ -97,9 +96,15 @@ export class PointsLit {
       this.active[i] = this.casters[first + i] as number
       this.row[i] = this.rows[first + i] as number
     }
+    return true
+  }
+
+  /** Whether anything is blocked in a direction. */
+  seek(direction: number, passing: Passing): boolean {
+    if (!this.turnTo(direction)) return false
     for (let g = 0; g < this.worst.length; g++) this.worst[g] = 1
     let lost = 0
-    for (let q = 0; q < this.grid.words; q++) lost += this.lostIn(q, passing)
+    for (let q = 0; q < this.grid.words; q++) lost += this.lostIn(q, passing, 0, null)
     const { points } = this.grid
     this.mean = 1 - lost / points
     for (let i = 0; i < this.actives; i++) {
@@ -109,8 +114,15 @@ export class PointsLit {
     return true
   }
 
+  /** Whether anything is blocked in a direction; adds what each point loses of `light` to `lost`, row after row. */
+  seekPoints(direction: number, passing: Passing, light: number, lost: Float64Array): boolean {
+    if (!this.turnTo(direction)) return false
+    for (let q = 0; q < this.grid.words; q++) this.lostIn(q, passing, light, lost)
+    return true
+  }
+
   /** Points that the same shadows cover are reckoned once. What is lost of a word's points, in points. */
-  private lostIn(q: number, passing: Passing): number {
+  private lostIn(q: number, passing: Passing, light: number, byPoint: Float64Array | null): number {
     const { words, groups, groupMasks } = this.grid
     const { active, actives, alone, taken, worst } = this
     let lost = 0
@@ -140,6 +152,7 @@ export class PointsLit {
       }
       left &= ~alike
       if (all === 0) continue
+      if (byPoint) this.addTo(byPoint, q, alike, light * (1 - rest))
       const gone = bitsIn(alike) * (1 - rest)
       lost += gone
       for (let i = 0; i < actives; i++) {
@@ -151,6 +164,14 @@ export class PointsLit {
           worst[g] = rest
     }
     return lost
+  }
+
+  private addTo(byPoint: Float64Array, q: number, points: number, light: number): void {
+    const first = q * this.grid.rowsPerWord * this.grid.columns
+    for (let left = points; left !== 0; left &= left - 1) {
+      const at = first + 31 - Math.clz32(left & -left)
+      byPoint[at] = (byPoint[at] as number) + light
+    }
   }
 
   private coveredIn(q: number): number {

@@ -2,11 +2,10 @@ import { newell, unit3 } from '../geometry/vector'
 import { type SunHours } from '../sun/sun-hours'
 import { type NamedCast } from './cast'
 import { type CellGroups, type Horizon, type Receiver, type ReceiverShade, type Taken } from './engine'
-import { exactBeam, tableBeam, type BeamShade, type View } from './beam-shade'
+import { exactBeam, type View } from './beam-shade'
 import { ofTheSky, PointsLit } from './points-lit'
 import { sampleGrid } from './sample-grid'
 import { grazing, patches } from './sky-patches'
-import { type SunTable } from './sun-table'
 
 /**
  * Puts the shadows on one receiver together to a year of shade, exact at the middle of each interval.
@@ -20,36 +19,8 @@ export function exactShade(
   sun: SunHours,
   horizon?: Horizon,
 ): ReceiverShade {
-  const view = viewOf(receiver, groups, casts, horizon)
-  return shadeOf(view, exactBeam(view, sun))
-}
-
-/**
- * The same from shadows by the nodes of a table: the mean of each interval.
- * @param casts as `castOn` gives them for `table.direction` and `patches.direction`
- */
-export function tableShade(
-  receiver: Receiver,
-  groups: CellGroups,
-  casts: readonly NamedCast[],
-  table: SunTable,
-  sun: Pick<SunHours, 'month'>,
-  horizon?: Horizon,
-): ReceiverShade {
-  const view = viewOf(receiver, groups, casts, horizon)
-  return shadeOf(view, tableBeam(view, table, sun))
-}
-
-const viewOf = (
-  receiver: Receiver,
-  groups: CellGroups,
-  casts: readonly NamedCast[],
-  horizon: Horizon | undefined,
-): View => ({ grid: sampleGrid(groups), casts, normal: unit3(newell(receiver)), horizon })
-
-const nothingTaken = { at: new Int32Array(0), months: new Uint16Array(0), share: new Float32Array(0) }
-
-function shadeOf(view: View, beam: BeamShade): ReceiverShade {
+  const view: View = { grid: sampleGrid(groups), casts, normal: unit3(newell(receiver)), horizon }
+  const beam = exactBeam(view, sun)
   const sky = skyOf(view)
   return {
     groups: view.grid.groups,
@@ -58,9 +29,10 @@ function shadeOf(view: View, beam: BeamShade): ReceiverShade {
     litMean: beam.litMean,
     domeSeen: sky.domeSeen,
     horizonSeen: sky.horizonSeen,
-    takenBy: view.casts.map(({ caster }, c): Taken => ({
+    takenBy: casts.map(({ caster }, c): Taken => ({
       caster,
-      ...(beam.taken[c] ?? nothingTaken),
+      at: beam.taken[c]?.at ?? new Int32Array(0),
+      share: beam.taken[c]?.share ?? new Float32Array(0),
       dome: sky.dome[c] ?? 0,
       horizon: sky.horizon[c] ?? 0,
     })),
