@@ -10,7 +10,7 @@ import { english } from '@/words/english'
 import { namedIn, namesFrom } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { type Words } from '@/words/words'
-import { LiveNumbers, type OptionNumbers } from './live/live-numbers'
+import { LiveNumbers, type OptionNumbers, type OptionSunMap } from './live/live-numbers'
 import { chosenStation, type StationChoice } from './stations/station-choice'
 import { type StationList } from './stations/station-list'
 import { type WeatherDesk } from './stations/weather-desk'
@@ -103,6 +103,15 @@ export function useSayer(): Sayer {
 }
 
 /** The option's numbers, and whether they belong to what is on the screen. */
+/** The light on the roofs as they stand; null until it is known, and again when the house is changed. */
+export function useSunMap(): OptionSunMap['faces'] | null {
+  const id = useSession((s) => s.optionId)
+  const house = useHouse()
+  const known = useStore(useBench().live.store, (s) => s.sunMaps[id])
+  // What is laid changes little of it, and the new one comes in a moment.
+  return known?.house === house ? known.faces : null
+}
+
 export function useNumbers(): { numbers: OptionNumbers | undefined; fresh: boolean } {
   const id = useSession((s) => s.optionId)
   const house = useHouse()

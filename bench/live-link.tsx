@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect } from 'react'
+import { showsSunMap } from './store/session'
 import { useBench, useHouse, useOptions, useSession, useSite, useStations } from './context'
 import { chosenStation } from './stations/station-choice'
 
@@ -10,6 +11,7 @@ export function LiveLink() {
   const house = useHouse()
   const options = useOptions()
   const activeId = useSession((s) => s.optionId)
+  const sunMap = useSession(showsSunMap)
   const site = useSite()
   const list = useStations()
   const { latitudeDeg, longitudeDeg } = site
@@ -19,7 +21,7 @@ export function LiveLink() {
     if (!chosen) return
     const { id, name, distanceM, elevationM, yearSpread } = chosen.station
     const station = { id, name, distanceM, elevationM, yearSpread, standsIn: chosen.standsIn }
-    live.ask({ house, options, activeId, station })
+    live.ask({ house, options, activeId, station, sunMap })
   })
   return null
 }

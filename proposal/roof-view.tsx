@@ -49,6 +49,7 @@ export function RoofView({
       slotsOf: null,
       glass: false,
       panelColour: () => undefined,
+      sunMap: null,
     })
     view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)), month)
     const around = frameOfSite(data.standing)

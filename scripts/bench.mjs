@@ -18,6 +18,8 @@ if (!process.argv.includes('--browser')) {
   runShown('node', ['--import', 'tsx', 'scripts/bench-shapes.ts'])
   console.log('\n── Grips dragged, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-drag.ts'])
+  console.log('\n── Shade, next to a plain ray tracer')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-shade.ts'])
   console.log('\n── One module removed from large jobs, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-large.ts'])
 }

@@ -33,6 +33,7 @@ const plain: Emphasis = {
   slotsOf: null,
   glass: false,
   panelColour: () => undefined,
+  sunMap: null,
 }
 const paints = new Paints(new Light())
 const build = (emphasis: Partial<Emphasis> = {}, shown = site) => {
@@ -95,6 +96,53 @@ test('what is picked has a verdigris border on card, what breaks a rule a clay o
   expect(lines(broken, palette.clay)).toBe(4)
   const hatched = modulesIn(broken).geometry.getAttribute('broken')
   expect(Array.from(hatched.array).map(Boolean)).toEqual(panels.map((_, i) => i === 1))
+})
+
+test('the light on the roofs is laid over them and nowhere else, in the colours of the ramp', () => {
+  const faces = site.objects
+    .filter(({ id }) => id === 'volume-1')
+    .flatMap(({ whole }) => whole.faces)
+    .map((face) => {
+      const [origin] = face.corners
+      const { normal } = face
+      const level = Math.hypot(normal[0], normal[1])
+      const across = [-normal[1] / level, normal[0] / level, 0] as const
+      const along = [-across[1] * normal[2], across[0] * normal[2], level] as const
+      const corner = [0, 1, 2].map(
+        (axis) => (origin?.[axis] ?? 0) - 15 * (across[axis] ?? 0) - 15 * (along[axis] ?? 0),
+      ) as unknown as readonly [number, number, number]
+      const map = {
+        origin: corner,
+        across,
+        along,
+        columns: 120,
+        rows: 120,
+        kwhM2: new Float32Array(120 * 120).fill(1000),
+        openKwhM2: 1000,
+      }
+      return { face, map }
+    })
+  const plainParts = partsOf(build()).length
+  const maquette = build({ sunMap: { faces, best: 1000 } })
+  const mapped = partsOf(maquette).filter(({ geometry }) => geometry.getAttribute('color') !== undefined)
+  expect(mapped).toHaveLength(1)
+  const geometry = (mapped[0] as Mesh).geometry
+  const at = geometry.getAttribute('position')
+  let area = 0
+  const [a, b, c] = [new Vector3(), new Vector3(), new Vector3()]
+  for (let i = 0; i < at.count; i += 3) {
+    ;[a, b, c].forEach((corner, k) => corner.fromBufferAttribute(at, i + k))
+    area += b.sub(a).cross(c.sub(a)).length() / 2
+  }
+  expect(area).toBeCloseTo(
+    faces.reduce((sum, { face }) => sum + face.areaM2, 0),
+    1,
+  )
+  // All at the ramp's end.
+  const tint = geometry.getAttribute('color')
+  expect(new Color(tint.getX(0), tint.getY(0), tint.getZ(0)).getHexString()).toBe('f4de8a')
+  maquette.show(site, { palette, emphasis: plain })
+  expect(partsOf(maquette)).toHaveLength(plainParts)
 })
 
 test('a picked array has one border round its modules, not one round each', () => {

@@ -10,8 +10,9 @@ import { glassOf, modulesMesh, type ShownModule } from './modules'
 import { borderOf, sidesOf } from './outlines'
 import { type Paints } from './paints'
 import { type Palette } from './palette'
-import { brokenPen, casing, pensOf, pickedPen, placePen } from './pens'
+import { brokenPen, casing, mappedPen, pensOf, pickedPen, placePen } from './pens'
 import { disposeShapes } from './shapes'
+import { sunMapShapes, type ShownSunMap } from './sun-map-shapes'
 
 /** What is picked out on the maquette. */
 export interface Emphasis {
@@ -25,6 +26,8 @@ export interface Emphasis {
   readonly glass: boolean
   /** Colour of a panel on the sun map; undefined paints it plain. */
   readonly panelColour: (panelId: string) => string | undefined
+  /** The light on the roofs; null leaves them plain. */
+  readonly sunMap: ShownSunMap | null
 }
 
 interface Look {
@@ -49,6 +52,8 @@ export class Maquette {
   readonly #paints: Paints
   readonly #standing = new Map<string, Standing>()
   #modules = new Group()
+  #sunMap = new Group()
+  #mapped: ShownSunMap | null = null
 
   constructor(paints: Paints) {
     this.#paints = paints
@@ -61,6 +66,7 @@ export class Maquette {
       this.#stand(object, look)
     }
     for (const id of left) this.#take(id)
+    this.#map(look.emphasis.sunMap)
     this.group.remove(this.#modules)
     disposeShapes(this.#modules)
     this.#modules = modulesOf(site, look, this.#paints)
@@ -71,6 +77,15 @@ export class Maquette {
     disposeShapes(this.group)
     this.group.clear()
     this.#standing.clear()
+  }
+
+  #map(sunMap: ShownSunMap | null): void {
+    if (sunMap === this.#mapped) return
+    this.#mapped = sunMap
+    this.group.remove(this.#sunMap)
+    disposeShapes(this.#sunMap)
+    this.#sunMap = sunMap ? sunMapShapes(sunMap) : new Group()
+    this.group.add(this.#sunMap)
   }
 
   #stand(object: StandingObject, look: Look): void {
@@ -239,6 +254,7 @@ function modulesOf(site: Site, { palette, emphasis }: Look, paints: Paints): Gro
       const broken = emphasis.broken.has(panel.id)
       shown.push({ panel, colour: emphasis.panelColour(panel.id) ?? palette.module, broken })
       if (broken) lines.ring(glassOf(panel), brokenPen(palette))
+      else if (emphasis.sunMap) lines.ring(glassOf(panel), mappedPen(palette))
       if (isPicked(panel.id, emphasis) || emphasis.selected.has(array.id)) picked.push(panel)
     }
     if (emphasis.slotsOf === array.id)

@@ -53,4 +53,10 @@ export const pickedPen = (palette: Palette): Pen => ({
   width: [2.5, 2.5],
 })
 export const brokenPen = (palette: Palette): Pen => ({ colour: palette.clay, opacity: 1, width: [2.4, 2.4] })
+/** Round a module that has the colour of the roof under it. */
+export const mappedPen = (palette: Palette): Pen => ({
+  colour: palette.contour,
+  opacity: 0.75,
+  width: [0.9, 0.9],
+})
 export const placePen = (palette: Palette): Pen => ({ colour: palette.pencil, opacity: 0.9, width: [1, 1] })

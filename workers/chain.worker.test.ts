@@ -54,6 +54,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
     standsIn: false,
   },
   weatherUrl: '/near.epw',
+  sunMap: false,
   ...fields,
 })
 const send = (request: WorkerRequest) => scope.onmessage?.({ data: request })
@@ -89,6 +90,24 @@ test('each option has its result, the one asked for first goes first, and it can
   if (again?.type !== 'result') throw new Error('no result')
   expect(again.summary.times.filter(({ fresh }) => fresh > 0)).toEqual([])
   expect({ ...again.summary, times: [] }).toEqual({ ...first.summary, times: [] })
+})
+
+test('the light on the roofs follows the figures of all options, for the one on the screen, where it is asked for', async () => {
+  send(run(40, { sunMap: true }))
+  const all = await idle(40)
+  expect(shapes(all)).toEqual(['result 40 option-a', 'result 40 option-b', 'sun-map 40 option-a', 'idle 40'])
+  const map = all[2]
+  if (map?.type !== 'sun-map') throw new Error('no map')
+  expect(map.faces.length).toBeGreaterThan(3)
+  for (const { face, map: own } of map.faces) {
+    expect(own.kwhM2).toHaveLength(own.columns * own.rows)
+    const most = own.kwhM2.reduce((a, b) => Math.max(a, b), 0)
+    expect(most).toBeLessThanOrEqual(own.openKwhM2 * 1.000001)
+    expect(most).toBeGreaterThan(face.pitchDeg > 0 ? 0.5 * own.openKwhM2 : 0)
+  }
+  // The sunniest looks south.
+  const best = map.faces.reduce((a, b) => (b.map.openKwhM2 > a.map.openKwhM2 ? b : a))
+  expect(Math.abs(best.face.azimuthDeg - 180)).toBeLessThan(45)
 })
 
 test('a run that is overtaken is let go of between two options; of those waiting only the newest is done', async () => {

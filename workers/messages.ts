@@ -1,11 +1,19 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
+import { type FaceSunMap } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
 import { type RunSummary } from '@/core/readers/summary'
+import { type RoofPlane } from '@/core/roof/plane'
 import { type StationInfo } from '@/core/stages/world'
 
+/** The light on one roof plane. */
+export interface MappedFace {
+  readonly face: RoofPlane
+  readonly map: FaceSunMap
+}
+
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 3
+export const protocolVersion = 4
 
 export interface RunRequest {
   readonly type: 'run'
@@ -17,6 +25,8 @@ export interface RunRequest {
   readonly catalogue: Catalogue
   readonly station: StationInfo
   readonly weatherUrl: string
+  /** Whether the light on the roofs of the option on the screen is to follow its result. */
+  readonly sunMap: boolean
 }
 
 /** A newer state waits for the worker: what is not worth ending is given up between two items. */
@@ -32,6 +42,12 @@ export type WorkerAnswer =
       readonly id: number
       readonly optionId: string
       readonly summary: RunSummary
+    }
+  | {
+      readonly type: 'sun-map'
+      readonly id: number
+      readonly optionId: string
+      readonly faces: readonly MappedFace[]
     }
   | {
       readonly type: 'fault'

@@ -51,6 +51,7 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
   ],
   activeId,
   station,
+  sunMap: false,
 })
 
 test('the option on the screen goes first; what has not changed is not asked again', () => {
@@ -66,6 +67,30 @@ test('the option on the screen goes first; what has not changed is not asked aga
   live.ask(request(house, {}, b))
   expect(worker.heard[1]?.options.map((o) => o.id)).toEqual(['a'])
   expect(LiveNumbers.fits(live.store.getState().byOption['b'], house, b, JSON.stringify(station))).toBe(true)
+})
+
+test('the light on the roofs is asked for once, and brings no figures a second time', () => {
+  const worker = new FakeWorker()
+  const live = liveWith(worker)
+  const [house, a, b] = [{}, {}, {}]
+  live.ask(request(house, a, b))
+  worker.say({ type: 'result', id: 1, optionId: 'a', summary })
+  worker.say({ type: 'result', id: 1, optionId: 'b', summary })
+  worker.say({ type: 'idle', id: 1 })
+  expect(worker.heard[0]?.sunMap).toBe(false)
+  const numbers = live.store.getState().byOption['a']
+  live.ask({ ...request(house, a, b), sunMap: true })
+  expect(worker.heard[1]).toMatchObject({ sunMap: true, options: [{ id: 'a' }] })
+  worker.say({ type: 'result', id: 2, optionId: 'a', summary: { ...summary } })
+  worker.say({ type: 'sun-map', id: 2, optionId: 'a', faces: [] })
+  worker.say({ type: 'idle', id: 2 })
+  expect(live.store.getState().byOption['a']).toBe(numbers)
+  expect(live.store.getState().sunMaps['a']).toMatchObject({ faces: [], house, objects: a })
+  live.ask({ ...request(house, a, b), sunMap: true })
+  expect(worker.heard).toHaveLength(2)
+  // An option that is not on the screen has none to wait for.
+  live.ask({ ...request(house, a, {}), sunMap: true })
+  expect(worker.heard[2]).toMatchObject({ sunMap: false, options: [{ id: 'b' }] })
 })
 
 test('while the worker is busy only the newest state waits; old answers never pass for new ones', () => {

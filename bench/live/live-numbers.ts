@@ -3,7 +3,13 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
 import { type RunSummary } from '@/core/readers/summary'
-import { protocolVersion, type RunRequest, type WorkerAnswer, type WorkerRequest } from '@/workers/messages'
+import {
+  protocolVersion,
+  type MappedFace,
+  type RunRequest,
+  type WorkerAnswer,
+  type WorkerRequest,
+} from '@/workers/messages'
 import { weatherUrlOf } from '../stations/station-choice'
 import { shareEqual } from './share-equal'
 
@@ -18,8 +24,15 @@ export interface OptionNumbers {
   readonly stationKey: string
 }
 
+/** The light on one option's roofs, and the state it belongs to. */
+export interface OptionSunMap extends Omit<OptionNumbers, 'summary' | 'before'> {
+  readonly faces: readonly MappedFace[]
+}
+
 interface State {
   readonly byOption: Readonly<Record<string, OptionNumbers>>
+  /** The light on the roofs of options that it was asked for. */
+  readonly sunMaps: Readonly<Record<string, OptionSunMap>>
   readonly faults: Readonly<Record<string, FaultDetail>>
   /** The newest run asked for, and whether its answers are all here. */
   readonly asked: number
@@ -33,6 +46,8 @@ export interface LiveRequest {
   readonly options: readonly { readonly id: string; readonly objects: Objects }[]
   readonly activeId: string
   readonly station: RunRequest['station']
+  /** Whether the light on the roofs of the option on the screen is wanted too. */
+  readonly sunMap: boolean
 }
 
 /** What a Worker is to us; a test brings its own. */
@@ -56,6 +71,7 @@ const mostTries = 3
 export class LiveNumbers {
   readonly store = createStore<State>(() => ({
     byOption: {},
+    sunMaps: {},
     faults: {},
     asked: 0,
     busy: true,
@@ -89,7 +105,7 @@ export class LiveNumbers {
 
   /** Whether the option's numbers belong to these documents and this weather. */
   static fits(
-    numbers: OptionNumbers | undefined,
+    numbers: Pick<OptionNumbers, 'house' | 'objects' | 'stationKey'> | undefined,
     house: Objects,
     objects: Objects,
     stationKey: string,
@@ -137,11 +153,13 @@ export class LiveNumbers {
     const request = this.#wanted
     this.#wanted = null
     if (!request) return
-    const { byOption, asked } = this.store.getState()
-    const stale = request.options.filter(
-      ({ id, objects }) =>
-        !LiveNumbers.fits(byOption[id], request.house, objects, JSON.stringify(request.station)),
-    )
+    const { byOption, sunMaps, asked } = this.store.getState()
+    const stale = request.options.filter(({ id, objects }) => {
+      const fits = (known: OptionNumbers | OptionSunMap | undefined) =>
+        LiveNumbers.fits(known, request.house, objects, JSON.stringify(request.station))
+      const wantsMap = request.sunMap && id === request.activeId
+      return !fits(byOption[id]) || (wantsMap && !fits(sunMaps[id]))
+    })
     if (stale.length === 0) {
       this.store.setState({ busy: false })
       return
@@ -159,6 +177,7 @@ export class LiveNumbers {
       catalogue: this.#catalogue,
       station: request.station,
       weatherUrl: weatherUrlOf(request.station.id),
+      sunMap: request.sunMap && active.length > 0,
     })
     this.#listen()
   }
@@ -182,6 +201,16 @@ export class LiveNumbers {
     }
     const objects = sent.request.options.find((option) => option.id === answer.optionId)?.objects
     if (!objects) return
+    const { house, station } = sent.request
+    const state = { house, objects, stationKey: JSON.stringify(station) }
+    if (answer.type === 'sun-map') {
+      const { optionId, faces } = answer
+      this.store.setState((s) => ({ sunMaps: { ...s.sunMaps, [optionId]: { faces, ...state } } }))
+      return
+    }
+    // What was asked for the light on the roofs alone tells nothing new.
+    const known = this.store.getState().byOption[answer.optionId]
+    if (LiveNumbers.fits(known, house, objects, state.stationKey)) return
     this.store.setState((s) => {
       const { [answer.optionId]: _mended, ...faults } = s.faults
       return {
@@ -191,9 +220,7 @@ export class LiveNumbers {
           [answer.optionId]: {
             summary: shareEqual(s.byOption[answer.optionId]?.summary, answer.summary),
             before: s.byOption[answer.optionId]?.summary ?? null,
-            house: sent.request.house,
-            objects,
-            stationKey: JSON.stringify(sent.request.station),
+            ...state,
           },
         },
       }

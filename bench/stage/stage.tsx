@@ -7,7 +7,8 @@ import { rayLevel } from '@/core/geometry/ray'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
-import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../context'
+import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useSunMap } from '../context'
+import { showsSunMap } from '../store/session'
 import { ofKind } from '@/core/kinds/documents'
 import { frameOfSite } from '@/core/site/frame'
 import { pick } from '@/core/site/pick'
@@ -47,7 +48,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   const option = useOption()
   const site = useSite()
   const { numbers } = useNumbers()
-  const { selection, hover, lit, plan, sunMap, day, hour, tool, chapter } = useSession((s) => s)
+  const { selection, hover, lit, plan, day, hour, tool, chapter } = useSession((s) => s)
   const tracing = useSession((s) => (s.sketch?.points.length ?? 0) > 0)
   const running = useStore(bench.documents.store, (s) => s.mark !== null)
   const dark = useMedia('(prefers-color-scheme: dark)')
@@ -96,12 +97,18 @@ export function Stage({ small }: { readonly small: boolean }) {
 
   const panels = numbers?.summary.panels
   // From nought to what the sunniest module would have in the open: colours mean the same on every roof of a site.
+  const roofs = useSunMap()
   const best = useMemo(
     () =>
-      Math.max(0, ...(panels ?? []).map(({ sunKwhM2, sunAccess }) => sunKwhM2 / Math.max(0.01, sunAccess))),
-    [panels],
+      Math.max(
+        0,
+        ...(panels ?? []).map(({ sunKwhM2, sunAccess }) => sunKwhM2 / Math.max(0.01, sunAccess)),
+        ...(roofs ?? []).map(({ map }) => map.openKwhM2),
+      ),
+    [panels, roofs],
   )
-  const showMap = sunMap && chapter === 'cover' && best > 0
+  const showMap = useSession(showsSunMap) && best > 0
+  const mapped = useMemo(() => (showMap && roofs ? { faces: roofs, best } : null), [showMap, roofs, best])
   // While an outline is traced or a house is changed, the picture under it can be followed.
   const shaped = selection?.kind === 'object' && house[selection.id]?.kind === 'volume'
   const glass = (tracing || (running && shaped)) && !small
@@ -127,8 +134,9 @@ export function Stage({ small }: { readonly small: boolean }) {
         if (!showMap || !panel) return undefined
         return cssColour(sunMapColour(panel.sunKwhM2 / (best || 1)))
       },
+      sunMap: mapped,
     }
-  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, best, slotsOf, glass])
+  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, best, mapped, slotsOf, glass])
 
   const inHand = useRef(false)
   useEffect(() => {
@@ -182,6 +190,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       ref={box}
       className="relative h-full w-full overflow-hidden bg-paper"
       data-stage={numbers ? 'live' : 'waiting'}
+      data-sun-map={mapped ? 'roofs' : 'none'}
     >
       <canvas
         ref={canvas}

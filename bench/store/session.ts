@@ -89,6 +89,9 @@ export const createSession = (optionId: string) =>
     dialog: null,
   }))
 
+/** Whether the light on the roofs is to be seen. */
+export const showsSunMap = ({ sunMap, chapter }: Session) => sunMap && chapter === 'cover'
+
 export type SessionStore = ReturnType<typeof createSession>
 
 let toasts = 0

@@ -1,0 +1,128 @@
+import { containsPoint } from '../geometry/polygon'
+import { add3, cross3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
+import { castOn, type NamedCast } from '../shade/cast'
+import { type Caster, type Receiver } from '../shade/engine'
+import { sampleGrid } from '../shade/sample-grid'
+import { patches } from '../shade/sky-patches'
+import { type SunTable } from '../shade/sun-table'
+import { beamByNode, yearByPoint } from '../shade/year-light'
+import { type SunHours } from '../sun/sun-hours'
+import { type PlaneLight } from './plane-light'
+
+/** Cells of the map, m. */
+export const sunMapStepM = 0.25
+/** The map is laid as tiles of the points that a module is sampled at. */
+const tileGroups = { strips: 3, halves: 2 } as const
+
+/** The year's light on a roof plane, cell by cell. */
+export interface FaceSunMap {
+  /** Corner of the first cell; cells go on along `across` (level) and up the slope along `along`, unit vectors. */
+  readonly origin: Vec3
+  readonly across: Vec3
+  readonly along: Vec3
+  readonly columns: number
+  readonly rows: number
+  /** Behind a module's glass, kWh/m², in the middle of each cell, row after row; 0 where the tile has none of the plane. */
+  readonly kwhM2: Float32Array
+  /** The same without shade. */
+  readonly openKwhM2: number
+}
+
+/**
+ * @param face a flat polygon, and its upward unit normal
+ * @param light on the open plane, with the sun that `table` was made for
+ */
+export function faceSunMap(
+  face: { readonly corners: readonly Vec3[]; readonly normal: Vec3 },
+  casters: readonly Caster[],
+  light: PlaneLight,
+  sun: SunHours,
+  table: SunTable,
+): FaceSunMap {
+  const { normal, corners } = face
+  const level = Math.hypot(normal[0], normal[1])
+  const across: Vec3 = level > 1e-6 ? [-normal[1] / level, normal[0] / level, 0] : [1, 0, 0]
+  const along = unit3(cross3(normal, across))
+  const first = corners[0] ?? [0, 0, 0]
+  const outline = corners.map((corner): Vec2 => {
+    const at = sub3(corner, first)
+    return [dot3(at, across), dot3(at, along)]
+  })
+  const [x0, y0] = [Math.min(...outline.map(([x]) => x)), Math.min(...outline.map(([, y]) => y))]
+  const { columns: tileColumns, rows: tileRows } = sampleGrid(tileGroups)
+  const [tileX, tileY] = [tileColumns * sunMapStepM, tileRows * sunMapStepM]
+  const across2 = Math.max(1, Math.ceil((Math.max(...outline.map(([x]) => x)) - x0) / tileX))
+  const along2 = Math.max(1, Math.ceil((Math.max(...outline.map(([, y]) => y)) - y0) / tileY))
+  const origin = add3(first, add3(scale3(across, x0), scale3(along, y0)))
+  const at = (x: number, y: number): Vec3 => add3(origin, add3(scale3(across, x), scale3(along, y)))
+  const tiles = Array.from(
+    { length: across2 * along2 },
+    (_, k) => [k % across2, Math.floor(k / across2)] as const,
+  ).filter(([i, j]) => meets(outline, [x0 + i * tileX, y0 + j * tileY]))
+  const receivers = tiles.map(([i, j]): Receiver => {
+    const [x, y] = [i * tileX, j * tileY]
+    return [at(x, y), at(x + tileX, y), at(x + tileX, y + tileY), at(x, y + tileY)]
+  })
+  const casts = casters.map((caster) =>
+    castOn(receivers, tileGroups, caster, table.direction, patches.direction),
+  )
+  const open = {
+    beam: beamByNode(light.direct, sun.month, sun.stepMinutes, normal, table),
+    dome: kwhOf(light.dome, sun),
+    band: kwhOf(light.horizon, sun),
+    ground: kwhOf(light.ground, sun),
+  }
+  const [columns, rows] = [across2 * tileColumns, along2 * tileRows]
+  const kwhM2 = new Float32Array(columns * rows)
+  tiles.forEach(([i, j], t) => {
+    const own = casts.flatMap((cast, c): NamedCast[] => {
+      const on = cast[t]
+      return on ? [{ caster: String(c), cast: on }] : []
+    })
+    const points = yearByPoint(receivers[t] as Receiver, tileGroups, own, table, open)
+    for (let row = 0; row < tileRows; row++)
+      kwhM2.set(
+        points.subarray(row * tileColumns, (row + 1) * tileColumns),
+        (j * tileRows + row) * columns + i * tileColumns,
+      )
+  })
+  const openKwhM2 = open.beam.reduce((sum, value) => sum + value, 0) + open.dome + open.band + open.ground
+  return { origin, across, along, columns, rows, kwhM2: mended(kwhM2), openKwhM2 }
+
+  /** Cells whose middle lies beyond the plane's edge, where another roof may stand on it, have what those beside them have. */
+  function mended(values: Float32Array): Float32Array {
+    const isOn = Uint8Array.from(values, (_, k) =>
+      containsPoint(outline, [
+        x0 + ((k % columns) + 0.5) * sunMapStepM,
+        y0 + (Math.floor(k / columns) + 0.5) * sunMapStepM,
+      ])
+        ? 1
+        : 0,
+    )
+    return values.map((value, k) => {
+      if (isOn[k] === 1) return value
+      const [column, row] = [k % columns, Math.floor(k / columns)]
+      let [sum, count] = [0, 0]
+      for (let r = Math.max(0, row - 1); r <= Math.min(rows - 1, row + 1); r++)
+        for (let c = Math.max(0, column - 1); c <= Math.min(columns - 1, column + 1); c++)
+          if (isOn[r * columns + c] === 1) {
+            sum += values[r * columns + c] as number
+            count++
+          }
+      return count > 0 ? sum / count : value
+    })
+  }
+
+  /** Whether a tile has any of the plane: one of its points, or a corner of the plane. */
+  function meets(polygon: readonly Vec2[], [x, y]: Vec2): boolean {
+    if (polygon.some(([px, py]) => px >= x && px <= x + tileX && py >= y && py <= y + tileY)) return true
+    for (let row = 0; row < tileRows; row++)
+      for (let column = 0; column < tileColumns; column++)
+        if (containsPoint(polygon, [x + (column + 0.5) * sunMapStepM, y + (row + 0.5) * sunMapStepM]))
+          return true
+    return false
+  }
+}
+
+const kwhOf = (watts: Float64Array, { stepMinutes }: SunHours) =>
+  (watts.reduce((sum, value) => sum + value, 0) * stepMinutes) / 60_000

@@ -1,0 +1,60 @@
+import { planeLight } from '../energy/plane-light'
+import { faceSunMap, type FaceSunMap } from '../energy/sun-map'
+import { Keyed } from '../graph/keyed'
+import { itemStage, stage, type Stage } from '../graph/stage'
+import { type Caster } from '../shade/engine'
+import { sunTable, type SunTable } from '../shade/sun-table'
+import { type StandingObject } from '../site/site'
+import { sunHours } from '../sun/sun-hours'
+import { siteStage } from './site'
+import { skyStage } from './sky'
+import { sunStage } from './sun'
+import { fieldsOf, siteIn, type World } from './world'
+
+/** Within an interval the sun is followed in steps of this many minutes. */
+const finestMinutes = 15
+
+/** The directions that the year's light on roofs is interpolated between. */
+const sunTableStage: Stage<World, SunTable> = stage({
+  name: 'sun table',
+  version: 1,
+  after: { sun: sunStage },
+  reads: (world: World) => ({
+    place: fieldsOf(siteIn(world), 'latitudeDeg', 'longitudeDeg', 'elevationM'),
+    timeZoneHours: world.weather.value.timeZoneHours,
+    stepMinutes: world.weather.value.stepMinutes,
+  }),
+  compute: ({ place, timeZoneHours, stepMinutes }, { sun }) => {
+    const fineMinutes = stepMinutes % finestMinutes === 0 ? finestMinutes : stepMinutes
+    return sunTable(place.latitudeDeg, sun, sunHours(place, timeZoneHours, fineMinutes))
+  },
+})
+
+/** The planes of the customer's roofs, object after object. */
+export const mappedFaces = (objects: readonly StandingObject[]) =>
+  objects.flatMap(({ id, geometry: { faded, faces } }) => (faded ? [] : faces.map((face) => ({ id, face }))))
+
+/** The year's light on each roof plane, whatever is laid there. */
+export const sunMapStage: Stage<World, readonly Keyed<FaceSunMap>[]> = itemStage({
+  name: 'sun map',
+  version: 1,
+  after: { site: siteStage, sky: skyStage, sun: sunStage, table: sunTableStage },
+  reads: (world: World) => ({ albedoByMonth: siteIn(world).albedoByMonth }),
+  each: ({ albedoByMonth }, { site, sky, sun, table }) => {
+    const casters = site.value.objects.flatMap(({ key, geometry: { solids, crowns } }): Keyed<Caster>[] =>
+      solids.length + crowns.length === 0 ? [] : [new Keyed(key, [...solids, ...crowns])],
+    )
+    return mappedFaces(site.value.objects).map(({ face: { corners, normal } }) => ({
+      corners,
+      normal,
+      casters,
+      albedoByMonth,
+      sky,
+      sun,
+      table,
+    }))
+  },
+  compute: ({ corners, normal, casters, albedoByMonth, sky, sun, table }) =>
+    faceSunMap({ corners, normal }, casters, planeLight(sky, normal, { albedoByMonth }), sun, table),
+  bytes: ({ kwhM2 }) => 300 + kwhM2.byteLength,
+})
