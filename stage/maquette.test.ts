@@ -117,6 +117,7 @@ test('the light on the roofs is laid over them and nowhere else, in the colours 
         along,
         columns: 120,
         rows: 120,
+        stepM: 0.25,
         kwhM2: new Float32Array(120 * 120).fill(1000),
         openKwhM2: 1000,
       }

@@ -7,7 +7,7 @@ import {
   MeshBasicMaterial,
   SRGBColorSpace,
 } from 'three'
-import { sunMapStepM, type FaceSunMap } from '@/core/energy/sun-map'
+import { type FaceSunMap } from '@/core/energy/sun-map'
 import { facets } from '@/core/geometry/facets'
 import { containsPoint } from '@/core/geometry/polygon'
 import { dot3, sub3, type Vec2, type Vec3 } from '@/core/geometry/vector'
@@ -49,7 +49,7 @@ export function sunMapShapes({ faces, best }: ShownSunMap): Group {
       for (let column = 0; column < map.columns; column++) {
         const kwhM2 = map.kwhM2[row * map.columns + column] ?? 0
         if (kwhM2 <= 0) continue
-        const cell = pieceIn(outline, column * sunMapStepM, row * sunMapStepM)
+        const cell = pieceIn(outline, column * map.stepM, row * map.stepM, map.stepM)
         if (cell.length < 3 || holes.some((hole) => containsPoint(hole, middleOf(cell)))) continue
         const [r, g, b] = sunMapColour(kwhM2 / best)
         colour.setRGB(r / 255, g / 255, b / 255, SRGBColorSpace)
@@ -80,12 +80,12 @@ const middleOf = (polygon: readonly Vec2[]): Vec2 => [
 ]
 
 /** What of a polygon lies in a cell (Sutherland & Hodgman 1974). */
-export function pieceIn(polygon: readonly Vec2[], x: number, y: number): readonly Vec2[] {
+function pieceIn(polygon: readonly Vec2[], x: number, y: number, stepM: number): readonly Vec2[] {
   const bounds = [
     ([px]: Vec2) => px - x,
-    ([px]: Vec2) => x + sunMapStepM - px,
+    ([px]: Vec2) => x + stepM - px,
     ([, py]: Vec2) => py - y,
-    ([, py]: Vec2) => y + sunMapStepM - py,
+    ([, py]: Vec2) => y + stepM - py,
   ]
   let left: readonly Vec2[] = polygon
   for (const inside of bounds) {

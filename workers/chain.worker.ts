@@ -3,8 +3,6 @@ import { Overtaken } from '@/core/graph/run'
 import { Fault } from '@/core/model/fault'
 import { summarise } from '@/core/readers/summary'
 import { accounts } from '@/core/stages/accounts/index'
-import { siteStage } from '@/core/stages/site'
-import { mappedFaces, sunMapStage } from '@/core/stages/sun-map'
 import { type World } from '@/core/stages/world'
 import { faultDetail } from './fault-detail'
 import { weatherAt } from './fetch-weather'
@@ -62,19 +60,14 @@ async function runOption(request: RunRequest, index: number, world: World, pause
 }
 
 /** The light on the roofs; it may wait for everything else. */
-async function mapSun(request: RunRequest, world: World, pause: Pause): Promise<void> {
-  const run = graph.open(world)
-  await run.prepare([sunMapStage], {
+async function tellSunMap(request: RunRequest, world: World, pause: Pause): Promise<void> {
+  const { mapSun } = await import('./map-sun')
+  const faces = await mapSun(graph, world, {
     atMostMs,
     pause: async () => {
       await pause.listen()
       return !overtaken
     },
-  })
-  const maps = run.value(sunMapStage)
-  const faces = mappedFaces(run.value(siteStage).objects).flatMap(({ face }, i) => {
-    const map = maps[i]?.value
-    return map ? [{ face, map }] : []
   })
   post({ type: 'sun-map', id: request.id, optionId: request.options[0]?.id ?? '', faces })
 }
@@ -98,7 +91,7 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
     }
     const [first] = request.options
     if (request.sunMap && first)
-      await mapSun(request, { house, option: first.objects, catalogue, station, weather }, pause)
+      await tellSunMap(request, { house, option: first.objects, catalogue, station, weather }, pause)
   } catch (error) {
     if (error instanceof Overtaken) return
     post({ type: 'fault', id, optionId: null, fault: faultDetail(error) })

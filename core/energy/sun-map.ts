@@ -22,6 +22,8 @@ export interface FaceSunMap {
   readonly along: Vec3
   readonly columns: number
   readonly rows: number
+  /** Side of a cell, m. */
+  readonly stepM: number
   /** Behind a module's glass, kWh/m², in the middle of each cell, row after row; 0 where the tile has none of the plane. */
   readonly kwhM2: Float32Array
   /** The same without shade. */
@@ -87,7 +89,7 @@ export function faceSunMap(
       )
   })
   const openKwhM2 = open.beam.reduce((sum, value) => sum + value, 0) + open.dome + open.band + open.ground
-  return { origin, across, along, columns, rows, kwhM2: mended(kwhM2), openKwhM2 }
+  return { origin, across, along, columns, rows, stepM: sunMapStepM, kwhM2: mended(kwhM2), openKwhM2 }
 
   /** Cells whose middle lies beyond the plane's edge, where another roof may stand on it, have what those beside them have. */
   function mended(values: Float32Array): Float32Array {
