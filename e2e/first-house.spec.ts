@@ -54,6 +54,17 @@ test('from an address to a printed offer: draw, cover, see the payback move, und
   await tree.getByLabel('Height').fill('9m')
   await tree.getByLabel('Height').press('Enter')
 
+  // Before anything is laid the roofs say where the sun is; one tree more takes some of it.
+  const light = async () => Number(await page.locator('[data-sun-map]').getAttribute('data-sun-map'))
+  await chapter(page, 'Cover')
+  await expect.poll(light).toBeGreaterThan(600)
+  const open = await light()
+  await page.keyboard.press('t')
+  await click(0, -10)
+  await expect(page.getByRole('complementary', { name: 'Tree 2, tree' })).toBeVisible()
+  await chapter(page, 'Cover')
+  await expect.poll(light).toBeLessThan(open)
+
   await page.keyboard.press('l')
   await click(3, -3)
   await expect(page.getByText(/modules laid/)).toBeVisible()

@@ -190,7 +190,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       ref={box}
       className="relative h-full w-full overflow-hidden bg-paper"
       data-stage={numbers ? 'live' : 'waiting'}
-      data-sun-map={mapped ? 'roofs' : 'none'}
+      data-sun-map={mapped ? meanOf(mapped.faces).toFixed(1) : 'none'}
     >
       <canvas
         ref={canvas}
@@ -268,6 +268,17 @@ function gripAt(view: StageView, grips: readonly Grip[], screen: Vec2): Grip | n
       [nearest, found] = [away, grip]
   }
   return found
+}
+
+/** The mean of the light on the roofs, kWh/m². */
+function meanOf(faces: NonNullable<ReturnType<typeof useSunMap>>): number {
+  let [sum, cells] = [0, 0]
+  for (const { map } of faces)
+    for (const kwhM2 of map.kwhM2) {
+      sum += kwhM2
+      if (kwhM2 > 0) cells++
+    }
+  return sum / Math.max(1, cells)
 }
 
 /** Frames the house once when it first stands on the stage, and again when the stage changes its size class. */
