@@ -87,6 +87,11 @@ export class PointsLit {
     })
   }
 
+  /** Whether any shadow falls on it from a direction. */
+  isMarked(direction: number): boolean {
+    return (this.starts[direction + 1] as number) > (this.starts[direction] as number)
+  }
+
   private turnTo(direction: number): boolean {
     for (let i = 0; i < this.actives; i++) this.taken[this.active[i] as number] = 0
     const first = this.starts[direction] as number

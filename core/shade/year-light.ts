@@ -41,6 +41,7 @@ export function beamByNode(
   }
   const beam = new Float64Array(12 * nodes)
   for (let entry = 0; entry < direct.length; entry++) {
+    if (direct[entry] === 0) continue
     const from = starts[entry] as number
     const to = starts[entry + 1] as number
     let light = 0
@@ -87,14 +88,15 @@ export function yearByPoint(
     directions[k * 3 + 2] as number,
   ]
   let all = open.dome + open.band + open.ground
+  for (let i = 0; i < open.beam.length; i++) all += open.beam[i] as number
   let hidden = 0
   const points = marksOf('sun', nodes)
   for (const months of monthsAlike(casts))
     for (let n = 0; n < nodes; n++) {
+      if (!horizon && !points.isMarked(n)) continue
       let light = 0
       for (const month of months) light += open.beam[month * nodes + n] as number
       if (light === 0) continue
-      all += light
       if (horizon?.(...wayOf(direction, n))) hidden += light
       else points.seekPoints(n, months[0] as number, light, lost)
     }
