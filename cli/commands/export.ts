@@ -8,16 +8,18 @@ import { english } from '@/words/english'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { hourlyCsv, monthlyCsv } from '@/core/readers/results-csv'
+import { shadeCsv, shadeGroupings, type ShadeGrouping } from '@/core/readers/shade-csv'
 import { summarise } from '@/core/readers/summary'
 import { print, writeFile } from '../files'
 import { jobArgument, optionOf, readJob, runOf, wholeFile, worldOption } from '../job'
 
-const formats = ['json', 'csv-hourly', 'csv-monthly', ...drawnForms] as const
+const formats = ['json', 'csv-hourly', 'csv-monthly', 'shade-csv', ...drawnForms] as const
 
 const isDrawn = (format: string): format is DrawnForm => drawnForms.some((form) => form === format)
 
 interface Options {
   readonly format: (typeof formats)[number]
+  readonly by: ShadeGrouping
   readonly option?: string
   readonly out: string
   readonly world?: string
@@ -29,10 +31,15 @@ export function addExport(gable: Command): void {
     .description('A job in another form')
     .argument('<job>', jobArgument)
     .addOption(new Option('--format <format>').choices(formats).default('json'))
+    .addOption(
+      new Option('--by <columns>', 'what shade-csv has a column for')
+        .choices(shadeGroupings)
+        .default('array'),
+    )
     .option('--option <option>', 'letter or id; the first when not given')
     .option(...worldOption)
     .requiredOption('--out <file>', 'where to write')
-    .action(async (file: string, { format, option: name, out, world: service }: Options) => {
+    .action(async (file: string, { format, by, option: name, out, world: service }: Options) => {
       const read = readJob(file)
       if (format === 'json') {
         writeFile(out, `${JSON.stringify(await wholeFile(read, service), null, 2)}\n`)
@@ -40,13 +47,19 @@ export function addExport(gable: Command): void {
         return
       }
       const { world, run } = await runOf(read, optionOf(read.job, name).option, service)
+      const place = theOne(world.house, 'site', siteId)
+      const sayer = new Sayer(english, place, namesIn([world.house, world.option], world.catalogue))
       if (isDrawn(format)) {
-        const place = theOne(world.house, 'site', siteId)
-        const sayer = new Sayer(english, place, namesIn([world.house, world.option], world.catalogue))
         const site = run.value(siteStage)
         const content = written(format, { site, place, nameOf: (id) => sayer.name(id) }, place)
         writeFile(out, content)
         print({ out, objects: site.objects.length, modules: panelsOf(site).length })
+        return
+      }
+      if (format === 'shade-csv') {
+        const text = shadeCsv(run, by, (id) => sayer.name(id), world.weather.value.timeZoneHours)
+        writeFile(out, text)
+        print({ out, lines: text.split('\n').length - 1 })
         return
       }
       const summary = summarise(run, world)

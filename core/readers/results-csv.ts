@@ -1,14 +1,8 @@
 import { modelYear } from '../model/model-year'
 import { lossNames, type LossName } from '../energy/loss-chain'
 import { type Carpet } from '../stages/carpet'
+import { csvLine, figure, timeIn } from './csv'
 import { type RunSummary } from './summary'
-
-const line = (cells: readonly (string | number)[]) =>
-  cells
-    .map((cell) =>
-      typeof cell === 'string' && /[",\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell,
-    )
-    .join(',')
 
 /** What the columns of losses are called; programs read them. */
 const lossColumns: Readonly<Record<LossName, string>> = {
@@ -30,12 +24,6 @@ const lossColumns: Readonly<Record<LossName, string>> = {
   'own-draw': 'inverter_own_draw',
   clipping: 'clipping',
   downtime: 'downtime',
-}
-
-/** Seven significant digits, never as a power of ten. */
-function figure(value: number): string {
-  if (Math.abs(value) < 1e-6) return value === 0 ? '0' : value.toFixed(12).replace(/0+$/, '')
-  return String(Number(value.toPrecision(7)))
 }
 
 /**
@@ -80,10 +68,10 @@ export function monthlyCsv(summary: RunSummary): string {
         at(monthly.billBefore),
         at(monthly.billAfter),
         at(monthly.billBefore) - at(monthly.billAfter),
-      ].map(figure),
+      ].map((value) => figure(value)),
     ]
   })
-  return `${[header, ...rows].map(line).join('\n')}\n`
+  return `${[header, ...rows].map(csvLine).join('\n')}\n`
 }
 
 /** What stands in each column of an interval; kWh, and currency a kWh. */
@@ -109,16 +97,10 @@ const hourlyColumns = [
  * @param timeZoneHours standard time that the intervals are counted in
  */
 export function hourlyCsv({ carpet }: Pick<RunSummary, 'carpet'>, timeZoneHours: number): string {
-  const two = (value: number) => String(value).padStart(2, '0')
-  const minutes = Math.round(Math.abs(timeZoneHours) * 60)
-  const offset = `${timeZoneHours < 0 ? '-' : '+'}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`
   const header = ['time', ...hourlyColumns.map(([name]) => name)]
-  const rows = Array.from(carpet.yield, (_, i) => {
-    const local = new Date(Date.UTC(modelYear, 0, 1) + i * carpet.stepMinutes * 60_000)
-    return [
-      `${local.toISOString().slice(0, 16)}${offset}`,
-      ...hourlyColumns.map(([, series]) => figure(carpet[series][i] ?? 0)),
-    ]
-  })
-  return `${[header, ...rows].map(line).join('\n')}\n`
+  const rows = Array.from(carpet.yield, (_, i) => [
+    timeIn(modelYear, i * carpet.stepMinutes, timeZoneHours),
+    ...hourlyColumns.map(([, series]) => figure(carpet[series][i] ?? 0)),
+  ])
+  return `${[header, ...rows].map(csvLine).join('\n')}\n`
 }
