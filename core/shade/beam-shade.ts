@@ -78,8 +78,8 @@ class TakenSoFar {
 
   series(): Pick<Taken, 'at' | 'share'> {
     return {
-      at: Int32Array.from(this.at),
-      share: Float32Array.from(this.share),
+      at: new Int32Array(this.at),
+      share: new Float32Array(this.share),
     }
   }
 }

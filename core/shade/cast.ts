@@ -1,7 +1,9 @@
 import { type CrownBody } from '../geometry/body'
 import { type Caster, type CellGroups, type Receiver } from './engine'
 import { CrownBefore } from './crown-before'
+import { inSight } from './in-sight'
 import { MarkStream, noMarks, type Marks } from './marks'
+import { outlookOn, type Outlook } from './outlook'
 import { receivingPlanes, type ReceivingPlane } from './receiving-plane'
 import { sampleGrid, type SampleGrid } from './sample-grid'
 import { type Rows, type Shadow } from './shadow'
@@ -48,13 +50,14 @@ export function castOn(
   for (const plane of receivingPlanes(receivers)) {
     const before = caster.flatMap((body): Drawn[] => {
       const shadow = body.kind === 'solid' ? SolidBefore.of(body, plane) : CrownBefore.of(body, plane)
-      return shadow ? [{ shadow, layer: body.kind === 'solid' ? 0 : layerOf(layers, body) }] : []
+      const layer = body.kind === 'solid' ? 0 : layerOf(layers, body)
+      return shadow ? [{ shadow, layer, outlook: outlookOn(body, plane.center, plane.radiusM) }] : []
     })
     if (before.length === 0) continue
     const canvas = new Canvas(receivers.length, layers.length, grid)
     const bySun = canvas.marksOf(plane, before, sun)
     const bySky = canvas.marksOf(plane, before, sky)
-    for (const i of plane.lines.flatMap(({ which }) => [...which])) {
+    for (let i = 0; i < Math.max(bySun.length, bySky.length); i++) {
       const [ofSun, ofSky] = [bySun[i], bySky[i]]
       if (ofSun || ofSky) found[i] = { layers, sun: ofSun ?? noMarks, sky: ofSky ?? noMarks }
     }
@@ -78,6 +81,8 @@ const layerOf = (layers: readonly (readonly number[] | null)[], { transmissivity
 interface Drawn {
   readonly shadow: Shadow
   readonly layer: number
+  /** Where the body stands as seen from the plane's receivers. */
+  readonly outlook: Outlook
 }
 
 /** Where shadows are drawn as bit masks, direction after direction. */
@@ -96,6 +101,8 @@ class Canvas {
   /** Which word each row is in, and by how much it is shifted there. */
   private readonly rowWord: Int32Array
   private readonly rowShift: Int32Array
+  /** All points of a receiver. */
+  private readonly whole: Int32Array
 
   constructor(
     private readonly receivers: number,
@@ -110,14 +117,29 @@ class Canvas {
     this.rowTo = new Float64Array(grid.rows)
     const rows = Array.from({ length: grid.rows }, (_, row) => row)
     this.rowWord = Int32Array.from(rows, (row) => Math.floor(row / grid.rowsPerWord))
+    this.whole = new Int32Array(grid.words)
+    grid.groupMasks.forEach((mask, i) => {
+      this.whole[i % grid.words] = (this.whole[i % grid.words] as number) | mask
+    })
     this.rowShift = Int32Array.from(rows, (row) => (row % grid.rowsPerWord) * grid.columns)
   }
 
   /** Draws all bodies for each direction in turn. */
-  marksOf(plane: ReceivingPlane, before: readonly Drawn[], directions: Float64Array): (Marks | null)[] {
+  marksOf(
+    plane: ReceivingPlane,
+    before: readonly Drawn[],
+    directions: Float64Array,
+  ): readonly (Marks | null)[] {
     const { extent, normal, toX, toY } = plane
     const stream = new MarkStream(this.receivers, this.size)
+    const { starts, which } = inSight(
+      before.map(({ outlook }) => outlook),
+      directions,
+    )
     for (let k = 0; k < directions.length; k += 3) {
+      const first = starts[k / 3] as number
+      const end = starts[k / 3 + 1] as number
+      if (first === end) continue
       const dx = directions[k] as number
       const dy = directions[k + 1] as number
       const dz = directions[k + 2] as number
@@ -126,8 +148,10 @@ class Canvas {
       // How far a shadow moves for each metre before the plane.
       const kx = (toX[0] * dx + toX[1] * dy + toX[2] * dz) / cosine
       const ky = (toY[0] * dx + toY[1] * dy + toY[2] * dz) / cosine
-      for (const { shadow, layer } of before)
+      for (let i = first; i < end; i++) {
+        const { shadow, layer } = before[which[i] as number] as Drawn
         if (shadow.turnTo(dx, dy, dz, kx, ky, extent)) this.draw(plane, shadow, layer)
+      }
       for (let t = 0; t < this.touches; t++) {
         const i = this.touched[t] as number
         stream.take(i, k / 3, this.masks, i * this.size)
@@ -158,6 +182,9 @@ class Canvas {
       const perM = columns / widthM
       let begins = Infinity
       let ends = -Infinity
+      // Between these every row is in shadow.
+      let allBegun = first === 0 && last === rows - 1 ? -Infinity : Infinity
+      let noneEnded = Infinity
       band.start = from + 0.5 * stepY
       band.step = stepY
       band.first = first
@@ -168,6 +195,8 @@ class Canvas {
         const end = (rowTo[row] as number) * perM - 0.5
         rowFrom[row] = begin
         rowTo[row] = end
+        if (begin > allBegun) allBegun = begin
+        if (end < noneEnded) noneEnded = end
         if (begin > end) continue
         if (begin < begins) begins = begin
         if (end > ends) ends = end
@@ -175,14 +204,28 @@ class Canvas {
       for (let k = firstNotLess(starts, (begins + 0.5) / perM - widthM); k < starts.length; k++) {
         const start = (starts[k] as number) * perM
         if (start > ends) break
-        this.drawOn(which[k] as number, layer, start, first, last)
+        if (allBegun <= start && noneEnded >= start + columns - 1) this.fill(which[k] as number, layer)
+        else this.drawOn(which[k] as number, layer, start, first, last)
       }
     }
   }
 
+  private fill(receiver: number, layer: number): void {
+    const { masks, whole } = this
+    const at = receiver * this.size + layer * whole.length
+    for (let q = 0; q < whole.length; q++) masks[at + q] = whole[q] as number
+    this.touch(receiver)
+  }
+
+  private touch(receiver: number): void {
+    if (this.isTouched[receiver] === 1) return
+    this.isTouched[receiver] = 1
+    this.touched[this.touches++] = receiver
+  }
+
   /** @param start where the receiver begins, in columns */
   private drawOn(receiver: number, layer: number, start: number, first: number, last: number): void {
-    const { rowFrom, rowTo, rowWord, rowShift, masks, isTouched } = this
+    const { rowFrom, rowTo, rowWord, rowShift, masks } = this
     const { columns, words } = this.grid
     const at = receiver * this.size + layer * words
     let any = 0
@@ -195,10 +238,7 @@ class Canvas {
       masks[word] = (masks[word] as number) | bits
       any |= bits
     }
-    if (any !== 0 && isTouched[receiver] === 0) {
-      isTouched[receiver] = 1
-      this.touched[this.touches++] = receiver
-    }
+    if (any !== 0) this.touch(receiver)
   }
 }
 

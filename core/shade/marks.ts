@@ -36,7 +36,9 @@ export class MarkStream {
     this.count++
   }
 
-  byReceiver(): (Marks | null)[] {
+  /** None at all where nothing was taken. */
+  byReceiver(): readonly (Marks | null)[] {
+    if (this.count === 0) return []
     const marks = Array.from(this.counts, (count) =>
       count === 0 ? null : { at: new Int32Array(count), masks: new Int32Array(count * this.size) },
     )

@@ -30,14 +30,25 @@ export interface ReceivingPlane {
   readonly lines: readonly ReceiverLine[]
   /** What all receivers together take up: least and greatest x, least and greatest y. */
   readonly extent: Extent
+  /** The ball around them. */
+  readonly center: Vec3
+  readonly radiusM: number
 }
 
 /** Sides and levels that differ by less are the same. */
 const step = 1e-7
 const rounded = (value: number) => Math.round(value / step)
 
-/** Sorts receivers by the planes they lie in. Those without area lie in none. */
-export function receivingPlanes(receivers: readonly Receiver[]): ReceivingPlane[] {
+const planesOf = new WeakMap<readonly Receiver[], readonly ReceivingPlane[]>()
+
+/** Sorts receivers by the planes they lie in, once for a list of them. Those without area lie in none. */
+export function receivingPlanes(receivers: readonly Receiver[]): readonly ReceivingPlane[] {
+  const known = planesOf.get(receivers) ?? sortedOf(receivers)
+  planesOf.set(receivers, known)
+  return known
+}
+
+function sortedOf(receivers: readonly Receiver[]): ReceivingPlane[] {
   const alike = new Map<string, number[]>()
   receivers.forEach((receiver, i) => {
     const normal = newell(receiver)
@@ -97,5 +108,20 @@ function planeOf(receivers: readonly Receiver[], members: readonly number[]): Re
       }
     }),
     extent,
+    ...ballAround(members.flatMap((i) => receivers[i] ?? [])),
   }
+}
+
+function ballAround(points: readonly Vec3[]): { readonly center: Vec3; readonly radiusM: number } {
+  const middle = (axis: 0 | 1 | 2) => {
+    let [low, high] = [Infinity, -Infinity]
+    for (const point of points) {
+      low = Math.min(low, point[axis])
+      high = Math.max(high, point[axis])
+    }
+    return (low + high) / 2
+  }
+  const center: Vec3 = [middle(0), middle(1), middle(2)]
+  const radiusM = points.reduce((most, point) => Math.max(most, Math.hypot(...sub3(point, center))), 0)
+  return { center, radiusM }
 }
