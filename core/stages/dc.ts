@@ -42,21 +42,22 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     const power = new Keyed(after.model.key, after.model.value.power)
     const lights = new Map(
       site.value.arrays
-        .flatMap((array, a) => array.panels.map(({ id }) => ({ id, a, array })))
-        .map(({ id, a, array }, at) => [id, { a, array, light: panelLight.value[at] }] as const),
+        .flatMap(({ panels }, a) => panels.map(({ id }) => ({ id, a })))
+        .map(({ id, a }, at) => [id, { a, light: panelLight.value[at] }] as const),
     )
+    const heats = site.value.arrays.map(heatAt)
     return wiring.value.strings.flatMap(({ panelIds, input }) => {
       const found = panelIds.flatMap((id) => lights.get(id) ?? [])
       const first = found[0]
       if (!first) return []
-      const [light, snowLost] = [planeLight.value[first.a], snow.value[first.a]]
-      if (!light || !snowLost) return []
+      const [light, snowLost, heat] = [planeLight.value[first.a], snow.value[first.a], heats[first.a]]
+      if (!light || !snowLost || !heat) return []
       return [
         {
           panels: found.flatMap((panel) => panel.light ?? []),
           light,
           snowLost,
-          heat: heatAt(first.array),
+          heat,
           // Without an input a string yields nothing.
           connected: input >= 0,
           powerW,
