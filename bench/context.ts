@@ -102,7 +102,6 @@ export function useSayer(): Sayer {
   )
 }
 
-/** The option's numbers, and whether they belong to what is on the screen. */
 /** The light on the roofs as they stand; null until it is known, and again when the house is changed. */
 export function useSunMap(): OptionSunMap['faces'] | null {
   const id = useSession((s) => s.optionId)
@@ -112,6 +111,7 @@ export function useSunMap(): OptionSunMap['faces'] | null {
   return known?.house === house ? known.faces : null
 }
 
+/** The option's numbers, and whether they belong to what is on the screen. */
 export function useNumbers(): { numbers: OptionNumbers | undefined; fresh: boolean } {
   const id = useSession((s) => s.optionId)
   const house = useHouse()

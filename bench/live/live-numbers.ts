@@ -209,8 +209,9 @@ export class LiveNumbers {
       return
     }
     // What was asked for the light on the roofs alone tells nothing new.
-    const known = this.store.getState().byOption[answer.optionId]
-    if (LiveNumbers.fits(known, house, objects, state.stationKey)) return
+    const { byOption, faults: said } = this.store.getState()
+    const isKnown = LiveNumbers.fits(byOption[answer.optionId], house, objects, state.stationKey)
+    if (isKnown && !said[answer.optionId]) return
     this.store.setState((s) => {
       const { [answer.optionId]: _mended, ...faults } = s.faults
       return {

@@ -109,6 +109,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   )
   const showMap = useSession(showsSunMap) && best > 0
   const mapped = useMemo(() => (showMap && roofs ? { faces: roofs, best } : null), [showMap, roofs, best])
+  const meanLight = useMemo(() => (mapped ? meanOf(mapped.faces).toFixed(1) : 'none'), [mapped])
   // While an outline is traced or a house is changed, the picture under it can be followed.
   const shaped = selection?.kind === 'object' && house[selection.id]?.kind === 'volume'
   const glass = (tracing || (running && shaped)) && !small
@@ -190,7 +191,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       ref={box}
       className="relative h-full w-full overflow-hidden bg-paper"
       data-stage={numbers ? 'live' : 'waiting'}
-      data-sun-map={mapped ? meanOf(mapped.faces).toFixed(1) : 'none'}
+      data-sun-map={meanLight}
     >
       <canvas
         ref={canvas}

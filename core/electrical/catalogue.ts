@@ -16,6 +16,9 @@ const kingSchema = z.strictObject({
 /** `price` is the list price, installed for a battery. */
 const named = { id: idSchema, maker: z.string(), name: z.string(), price: z.number().nonnegative() }
 
+/** More are not told apart by the points that shade is sought at. */
+export const mostStrips = 30
+
 /** Data sheets of what can be put on and under a roof. Values at standard test conditions unless named otherwise. */
 const moduleSchema = z.object({
   ...named,
@@ -31,7 +34,7 @@ const moduleSchema = z.object({
   vocPerK: z.number(),
   iscPerK: z.number(),
   /** Bypass-diode strips, and halves each is cut in. */
-  strips: z.number().int().positive(),
+  strips: z.number().int().positive().max(mostStrips),
   halves: z.union([z.literal(1), z.literal(2)]),
   /** What the cells are doped with, and whether the maker sorts upwards; the usual where a sheet does not say. */
   cell: z.enum(['p-type', 'n-type']).default('p-type'),

@@ -1,3 +1,4 @@
+import { mostStrips } from '../electrical/catalogue'
 import { columnsUnder, sheetOf, slabUnder, type Body, type CrownBody } from '../geometry/body'
 import { newell, scale3, unit3, type Vec3 } from '../geometry/vector'
 import { seededRandom } from '../model/random'
@@ -190,5 +191,7 @@ test('every point of a module is in one group, and groups share them evenly', ()
     }
     expect(all).toBe(points)
   }
-  expect(() => sampleGrid({ strips: 31, halves: 1 })).toThrow(RangeError)
+  // As many as a data sheet may have, and no more.
+  expect(sampleGrid({ strips: mostStrips, halves: 2 }).groups).toBe(2 * mostStrips)
+  expect(() => sampleGrid({ strips: mostStrips + 1, halves: 1 })).toThrow(RangeError)
 })

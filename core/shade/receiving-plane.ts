@@ -1,3 +1,4 @@
+import { ballAround } from '../geometry/bounds'
 import { cross3, dot3, newell, scale3, sub3, unit3, type Vec3 } from '../geometry/vector'
 import { type Receiver } from './engine'
 import { type Extent } from './shadow'
@@ -110,18 +111,4 @@ function planeOf(receivers: readonly Receiver[], members: readonly number[]): Re
     extent,
     ...ballAround(members.flatMap((i) => receivers[i] ?? [])),
   }
-}
-
-function ballAround(points: readonly Vec3[]): { readonly center: Vec3; readonly radiusM: number } {
-  const middle = (axis: 0 | 1 | 2) => {
-    let [low, high] = [Infinity, -Infinity]
-    for (const point of points) {
-      low = Math.min(low, point[axis])
-      high = Math.max(high, point[axis])
-    }
-    return (low + high) / 2
-  }
-  const center: Vec3 = [middle(0), middle(1), middle(2)]
-  const radiusM = points.reduce((most, point) => Math.max(most, Math.hypot(...sub3(point, center))), 0)
-  return { center, radiusM }
 }

@@ -1,6 +1,6 @@
 import { Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
-import { type Vec3 } from '../geometry/vector'
+import { ballAround } from '../geometry/bounds'
 import { type Caster } from '../shade/engine'
 import { mayShade, type ReceiverBall } from '../shade/may-shade'
 import { type LaidArray, type Site } from '../site/site'
@@ -9,25 +9,16 @@ import { sunStage } from './sun'
 import { type World } from './world'
 
 /** Everything of the site that stops light, under its geometry's key. */
-const castersOf = ({ objects }: Site): { readonly id: string; readonly bodies: Keyed<Caster> }[] =>
+export const castersOf = ({ objects }: Site): { readonly id: string; readonly bodies: Keyed<Caster> }[] =>
   objects.flatMap(({ id, key, geometry: { solids, crowns } }) =>
     solids.length + crowns.length === 0 ? [] : [{ id, bodies: new Keyed(key, [...solids, ...crowns]) }],
   )
 
 /** The ball around all places of an array, taken or not, so that taking one out moves nothing. */
-function ballOf({ places, plane: { normal } }: LaidArray): ReceiverBall {
-  const low: [number, number, number] = [Infinity, Infinity, Infinity]
-  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity]
-  for (const { corners } of places)
-    for (const corner of corners)
-      for (const axis of [0, 1, 2] as const) {
-        low[axis] = Math.min(low[axis], corner[axis])
-        high[axis] = Math.max(high[axis], corner[axis])
-      }
-  const center: Vec3 = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2, (low[2] + high[2]) / 2]
-  const radiusM = Math.hypot(high[0] - center[0], high[1] - center[1], high[2] - center[2])
-  return { center, radiusM, normal }
-}
+const ballOf = ({ places, plane: { normal } }: LaidArray): ReceiverBall => ({
+  ...ballAround(places.flatMap(({ corners }) => corners)),
+  normal,
+})
 
 /** Whether each caster may shade each array at all: array after array, its casters in their order. */
 const mayShadeStage: Stage<World, readonly Keyed<boolean>[]> = itemStage({

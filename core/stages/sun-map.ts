@@ -1,11 +1,11 @@
 import { planeLight } from '../energy/plane-light'
 import { faceSunMap, type FaceSunMap } from '../energy/sun-map'
-import { Keyed } from '../graph/keyed'
+import { type Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
-import { type Caster } from '../shade/engine'
 import { sunTable, type SunTable } from '../shade/sun-table'
 import { type StandingObject } from '../site/site'
 import { sunHours } from '../sun/sun-hours'
+import { castersOf } from './casters'
 import { siteStage } from './site'
 import { skyStage } from './sky'
 import { sunStage } from './sun'
@@ -41,9 +41,7 @@ export const sunMapStage: Stage<World, readonly Keyed<FaceSunMap>[]> = itemStage
   after: { site: siteStage, sky: skyStage, sun: sunStage, table: sunTableStage },
   reads: (world: World) => ({ albedoByMonth: siteIn(world).albedoByMonth }),
   each: ({ albedoByMonth }, { site, sky, sun, table }) => {
-    const casters = site.value.objects.flatMap(({ key, geometry: { solids, crowns } }): Keyed<Caster>[] =>
-      solids.length + crowns.length === 0 ? [] : [new Keyed(key, [...solids, ...crowns])],
-    )
+    const casters = castersOf(site.value).map(({ bodies }) => bodies)
     return mappedFaces(site.value.objects).map(({ face: { corners, normal } }) => ({
       corners,
       normal,
