@@ -1,10 +1,12 @@
 import { type Run } from '@/core/graph/run'
+import { type Alteration } from '@/core/kinds/alteration/alteration'
 import { kindNamed, type AnyObject } from '@/core/kinds/index'
 import { type Part } from '@/core/kinds/kind'
 import { type LedgerLine } from '@/core/model/ledger'
 import { type RunSummary } from '@/core/readers/summary'
 import { type Site as StandingSite } from '@/core/site/site'
 import { type Site } from '@/core/kinds/site/site'
+import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
 import { coverIn, offerIn, siteIn, type World } from '@/core/stages/world'
 
@@ -13,6 +15,11 @@ export interface Equipment extends Part {
   readonly name: string
   /** W of one module, W of an inverter, kWh of a battery. */
   readonly size: number
+}
+
+/** Something of the house that the option has otherwise. */
+export interface TakenAs extends Pick<Alteration, 'what' | 'heightM' | 'years'> {
+  readonly name: string
 }
 
 /** All that the customer's page shows; nothing else of the job leaves the server. */
@@ -32,6 +39,8 @@ export interface ProposalData {
     })[]
   }
   readonly equipment: readonly Equipment[]
+  /** What the figures take to be otherwise than it stands today; offers sent by older builds have none. */
+  readonly takenAs?: readonly TakenAs[]
   readonly years: number
   readonly escalation: number
   readonly incentiveShare: number
@@ -82,6 +91,12 @@ export function proposalData(
         .map(({ id, value, shown, unit }) => ({ id, value, shown, unit })),
     },
     equipment: equipmentOf(world, standing),
+    takenAs: alterationsIn(world).map(({ alteration: { what, heightM, years }, object }) => ({
+      name: 'name' in object ? object.name : object.kind,
+      what,
+      heightM,
+      years,
+    })),
     years: offer.years,
     escalation: offer.escalation,
     incentiveShare: offer.incentiveShare,

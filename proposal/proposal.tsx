@@ -62,6 +62,18 @@ export function Proposal({ data, print, pdfPath }: Props) {
         )}
       </header>
       <RoofView data={data} print={print} words={words} />
+      {data.takenAs && data.takenAs.length > 0 && (
+        <div className="mt-4">
+          <p>{words.takenAs}</p>
+          <ul className="ml-5 list-disc">
+            {data.takenAs.map(({ name, what, heightM, years }) => (
+              <li key={name}>
+                {sayer.say(words[what], { name, years, height: { value: heightM, unit: 'm', digits: 1 } })}
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
       <dl
         className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}
       >

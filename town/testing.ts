@@ -1,5 +1,6 @@
 import { Graph } from '@/core/graph/graph'
 import { type Run } from '@/core/graph/run'
+import { alterationId, type Alteration } from '@/core/kinds/alteration/alteration'
 import { type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
 import { defaultRack, type Rack } from '@/core/kinds/rack/rack'
@@ -37,6 +38,16 @@ export const set = (objects: Objects, id: string, fields: object): Objects => ({
 
 export const without = (objects: Objects, id: string): Objects =>
   Object.fromEntries(Object.entries(objects).filter(([key]) => key !== id))
+
+/** An option without the shipped job's second tree. */
+export const alteration: Alteration = {
+  id: alterationId('tree-2'),
+  kind: 'alteration',
+  of: 'tree-2',
+  what: 'gone',
+  heightM: 5,
+  years: 10,
+}
 
 /** Kinds that no shipped job has, and that can't be made up from their schemas alone. */
 export const madeUp = {

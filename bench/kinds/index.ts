@@ -43,6 +43,7 @@ const benchKinds = {
   losses: settings,
   storage: settings,
   offer: settings,
+  alteration: settings,
 } satisfies { readonly [K in KindName]: BenchKind<ObjectOf<K>> | typeof settings }
 
 /** The bench's side of an object's kind; the one place where the union is taken for one of its members. */

@@ -1,3 +1,4 @@
+import { alterationKind } from './alteration/kind'
 import { arrayKind } from './array/kind'
 import { barrierKind } from './barrier/kind'
 import { bodyKind } from './body/kind'
@@ -50,6 +51,7 @@ export const kinds = {
   losses: lossesKind,
   storage: storageKind,
   offer: offerKind,
+  alteration: alterationKind,
 } as const
 
 type Kinds = typeof kinds

@@ -5,6 +5,7 @@ import { type Fault } from '../model/fault'
 import { type ObjectBase } from '../model/object-base'
 import { type RoofPlane } from '../roof/plane'
 import { type Tracker } from '../sun/tracker'
+import { type Alteration } from './alteration/alteration'
 
 /** A footprint in plan that modules keep off, with the strip kept free around it. */
 export interface KeepOut {
@@ -201,6 +202,17 @@ export interface Carrier<T> {
   readonly renumbered?: (object: T, ownerId: string, sideAfter: (side: number) => number) => Partial<T>
 }
 
+/** How an option tries a thing of the house otherwise than it stands. */
+export interface Altered<T> {
+  /** What it can try, in the order it is offered. */
+  readonly ways: readonly Alteration['what'][]
+  /** The thing as the option has it; null where it is gone. */
+  readonly as: (object: T, alteration: Pick<Alteration, 'what' | 'heightM' | 'years'>) => T | null
+}
+
+/** A thing that can be taken away, and no more. */
+export const removable = { ways: ['gone'], as: () => null } as const satisfies Altered<unknown>
+
 /** What a kind of object is in space, and how hands change it. */
 export interface Standing<T extends ObjectBase> {
   readonly rank: Rank
@@ -221,12 +233,14 @@ export interface Standing<T extends ObjectBase> {
   readonly holds?: (object: T) => readonly Vec2[]
   /** Left out by what has no corners of its own. */
   readonly corners?: Corners<T>
+  /** Left out by what an option has to take as it stands. */
+  readonly altered?: Altered<T>
 }
 
 /** A `Standing` with its own types inside. `ignores` names the fields that its geometry does not depend on. */
 interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
   Standing<T>,
-  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'joins' | 'holds' | 'corners'
+  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'joins' | 'holds' | 'corners' | 'altered'
 > {
   readonly ignores: readonly I[]
   readonly reads: (shape: Omit<T, I | 'id'>, below: Below) => R

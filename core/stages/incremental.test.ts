@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { freshGraph, job, madeUp, rack, set, withBattery, worldOf } from '@/town/testing'
+import { alteration, freshGraph, job, madeUp, rack, set, withBattery, worldOf } from '@/town/testing'
 import { languages } from '@/words/language'
 import { speechOf } from '@/words/languages'
 import { namesIn } from '@/words/names'
@@ -7,6 +7,7 @@ import { Sayer } from '@/words/sayer'
 import { explained } from '@/words/explained'
 import { type Graph } from '../graph/graph'
 import { Keyed } from '../graph/keyed'
+import { type Alteration } from '../kinds/alteration/alteration'
 import { theOne, type Objects } from '../kinds/documents'
 import { defaultDormer } from '../kinds/dormer/dormer'
 import { kindNamed, type AnyObject } from '../kinds/index'
@@ -169,7 +170,8 @@ const everyKind = {
   },
 } as const
 
-const start: Documents = [everyKind, few(withBattery)]
+const trimmed: Alteration = { ...alteration, of: 'tree-1', what: 'trimmed', heightM: 6 }
+const start: Documents = [everyKind, { ...few(withBattery), [trimmed.id]: trimmed }]
 const { catalogue } = await worldOf(...start)
 const texts = textsOf(start, catalogue, [
   '0:4',

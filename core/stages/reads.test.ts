@@ -1,4 +1,4 @@
-import { job, rack, withBattery, worldOf } from '@/town/testing'
+import { alteration, job, rack, withBattery, worldOf } from '@/town/testing'
 import { Keyed, keyOf } from '../graph/keyed'
 import { type Objects } from '../kinds/documents'
 import { type AnyObject } from '../kinds/index'
@@ -11,7 +11,9 @@ import { batteryIn, inverterIn, moduleIn, type World } from './world'
 /** Which stages read each field: one that forgets an input, or reads what it does not need, shows here. */
 
 const { house } = job
-const option: Objects = { ...withBattery, [rack.id]: rack }
+const grownTree: AnyObject = { ...alteration, id: 'as-tree', of: 'tree-1', what: 'grown' }
+const cutTree: AnyObject = { ...alteration, id: 'as-cut', of: 'tree-2', what: 'trimmed' }
+const option: Objects = { ...withBattery, [rack.id]: rack, 'as-tree': grownTree, 'as-cut': cutTree }
 const base = await worldOf(house, option)
 const slots = ['0:1', '0:2', '1:2']
 const texts = textsOf([house, option], base.catalogue, [
@@ -182,6 +184,18 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     batteryId: `${ownBattery}, account of bills, price, years, account of money`,
     count: `${ownBattery}, price, years`,
     reserve: `${ownBattery}, years`,
+  },
+  'as-tree': {
+    of: `${ground}, account of light`,
+    what: 'ground objects, dormers, roofs that meet, roof objects, fields, site, account of light',
+    years: `${ground}, account of light`,
+    heightM: 'account of light',
+  },
+  'as-cut': {
+    of: `${ground}, account of light`,
+    what: 'ground objects, dormers, roofs that meet, roof objects, fields, site, account of light',
+    heightM: `${ground}, account of light`,
+    years: 'account of light',
   },
   offer: {
     pricePerWatt: 'price, account of money',

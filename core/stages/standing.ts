@@ -4,6 +4,7 @@ import { type Below, emptyGeometry, type Geometry, type Rank, type Standing } fr
 import { besideWallM } from '../kinds/below'
 import { coverId } from '../kinds/cover/cover'
 import { type AnyObject, type KindName, kindNamed, kindOf } from '../kinds/index'
+import { houseAsAltered } from './alterations'
 import { type Design } from './world'
 
 /** Something that stands in space, as its geometry is built from it. */
@@ -27,7 +28,7 @@ export function layingIn({ option, catalogue }: Design): Pick<Below, 'module' | 
 
 /** The objects of a rank, in the order they stand in their documents, the house's first. */
 export const objectsOfRank = ({ house, option }: Pick<Design, 'house' | 'option'>, rank: Rank): AnyObject[] =>
-  [...Object.values(house), ...Object.values(option)].filter(
+  [...houseAsAltered({ house, option }), ...Object.values(option)].filter(
     (object) => kindNamed(object.kind).standing?.rank === rank,
   )
 

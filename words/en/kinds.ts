@@ -194,6 +194,11 @@ export const kinds = {
     named: '{n, plural, =1 {Photo} other {Photo #}}',
     fields: { caption: 'Caption', takenOn: 'Taken on', about: 'Shows' },
   },
+  alteration: {
+    one: 'what-if',
+    named: 'What if',
+    fields: { what: 'What if', heightM: 'Trimmed to', years: 'Years of growth' },
+  },
   permit: {
     one: 'permit',
     named: '{n, plural, =1 {Building permit} other {Permit #}}',

@@ -19,6 +19,10 @@ export const proposal = {
   modules: 'modules of {power}, {total} in total',
   inverter: 'inverter, {power}',
   battery: 'battery, {energy} usable',
+  takenAs: 'These figures assume:',
+  gone: '{name} is taken away',
+  trimmed: '{name} is trimmed to {height}',
+  grown: '{name} is {years, plural, one {# year} other {# years}} older than today',
   footer:
     'Computed hour by hour for a typical year with the shade of roof, obstructions, trees and neighbours; the modules degrade every year. A forecast, not a promise: weather and prices vary.',
   picture: 'The house with its modules',

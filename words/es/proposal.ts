@@ -20,6 +20,10 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   modules: 'módulos de {power}, {total} en total',
   inverter: 'inversor, {power}',
   battery: 'batería, {energy} útiles',
+  takenAs: 'Estas cifras suponen:',
+  gone: '{name}: se elimina',
+  trimmed: '{name}: se poda a {height}',
+  grown: '{name}: {years, plural, one {# año} other {# años}} después de hoy',
   footer:
     'Calculado hora a hora para un año típico con las sombras de tejado, obstáculos, árboles y vecinos; los módulos se degradan cada año. Es una previsión, no una promesa: el tiempo y los precios varían.',
   picture: 'La casa con sus módulos',

@@ -3,7 +3,7 @@ import { noParts, type Kind } from '../kind'
 import { boxMiddle, mirroredPoint } from '../mirror'
 import { inWorld, movedTogether, round } from '../place'
 import { turnedPoint } from '../turn'
-import { noCheck, standing, type Drag, type Handle } from '../standing'
+import { noCheck, removable, standing, type Drag, type Handle } from '../standing'
 import {
   barrierMigrations,
   barrierSchema,
@@ -42,6 +42,7 @@ export const barrierKind: Kind<Barrier> = {
       }),
     },
     carrier: null,
+    altered: removable,
     corners: {
       insert: ({ points }, side, at) => ({
         fields: { points: points.toSpliced(side + 1, 0, inWorld(at)) },

@@ -1,6 +1,6 @@
 import { noParts, type Kind } from '../kind'
 import { wrappedDeg } from '../mirror'
-import { noCheck, standing } from '../standing'
+import { noCheck, removable, standing } from '../standing'
 import { turnedRound } from '../turn'
 import { bodyGeometry } from './geometry'
 import { bodyMigrations, bodySchema, bodyVersion, largestScale, smallestScale, type Body } from './body'
@@ -39,6 +39,7 @@ export const bodyKind: Kind<Body> = {
       turned: turnedRound,
     },
     carrier: null,
+    altered: removable,
   }),
   parts: noParts,
 }

@@ -4,7 +4,7 @@ import { noParts, type Kind } from '../kind'
 import { turnedOver } from '../mirror'
 import { round } from '../place'
 import { turnedRound } from '../turn'
-import { noCheck, standing, type Drag, type Handle } from '../standing'
+import { noCheck, removable, standing, type Drag, type Handle } from '../standing'
 import {
   canopyMigrations,
   canopySchema,
@@ -43,6 +43,7 @@ export const canopyKind: Kind<Canopy> = {
       turned: turnedRound,
     },
     carrier: null,
+    altered: removable,
   }),
   parts: noParts,
 }

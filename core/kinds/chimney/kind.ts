@@ -3,7 +3,7 @@ import { noParts, type Kind } from '../kind'
 import { turnedOver } from '../mirror'
 import { round } from '../place'
 import { turnedRound } from '../turn'
-import { noCheck, standing } from '../standing'
+import { noCheck, removable, standing } from '../standing'
 import {
   chimneyMigrations,
   chimneySchema,
@@ -43,6 +43,7 @@ export const chimneyKind: Kind<Chimney> = {
       turned: turnedRound,
     },
     carrier: null,
+    altered: removable,
   }),
   parts: noParts,
 }

@@ -1,9 +1,11 @@
 import { distance2 } from '../../geometry/vector'
+import { alterings, type Alteration } from '../alteration/alteration'
 import { noParts, type Kind } from '../kind'
 import { round } from '../place'
 import { noCheck, standing, type Drag, type Handle } from '../standing'
 import { crownOf, treeGeometry } from './geometry'
 import {
+  grown,
   highestTreeM,
   lowestTreeM,
   narrowestCrownM,
@@ -35,6 +37,7 @@ export const treeKind: Kind<Tree> = {
       along: 'level',
     },
     carrier: null,
+    altered: { ways: alterings, as: alteredTree },
   }),
   parts: noParts,
 }
@@ -58,4 +61,14 @@ function dragTree(tree: Tree, handle: Handle, to: Drag): Partial<Tree> {
   if (!to.at) return {}
   const diameter = 2 * distance2(to.at, tree.center)
   return { crownDiameterM: round(Math.max(narrowestCrownM, Math.min(widestCrownM, diameter))) }
+}
+
+/** Without the tree, with its top cut off, or some years later. */
+function alteredTree(
+  tree: Tree,
+  { what, heightM, years }: Pick<Alteration, 'what' | 'heightM' | 'years'>,
+): Tree | null {
+  if (what === 'gone') return null
+  if (what === 'grown') return { ...tree, ...grown(tree, years) }
+  return { ...tree, heightM: Math.min(tree.heightM, heightM) }
 }

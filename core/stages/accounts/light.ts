@@ -3,6 +3,8 @@ import { stage, type Stage } from '../../graph/stage'
 import { type Term } from '../../model/ledger'
 import { glassAr } from '../../sun/incidence-loss'
 import { sampleGrid } from '../../shade/sample-grid'
+import { type Alteration } from '../../kinds/alteration/alteration'
+import { alterationsIn } from '../alterations'
 import { lossChainStage } from '../loss-chain'
 import { planeLightStage } from '../plane-light'
 import { shadeBillStage } from '../shade-bill'
@@ -23,6 +25,9 @@ export const lightAccount: Stage<World, Account> = stage({
   reads: (world: World) => ({
     module: fieldsOf(moduleIn(world), 'powerW', 'strips', 'halves'),
     station: fieldsOf(world.station, 'id', 'distanceM'),
+    alterations: alterationsIn(world).map(({ alteration }) =>
+      fieldsOf(alteration, 'of', 'what', 'heightM', 'years'),
+    ),
     albedoByMonth: siteIn(world).albedoByMonth,
     skyModel: siteIn(world).skyModel,
     albedoMeasured: world.weather.value.albedo !== null,
@@ -99,6 +104,7 @@ export const lightAccount: Stage<World, Account> = stage({
                 value: { value: kwh, unit: 'kWh', digits: 0 },
                 note: { code: 'of-the-sky', data: { sky: { value: skyKwh, unit: 'kWh', digits: 0 } } },
               })),
+              ...reads.alterations.map(alteredTerm),
             ],
             sources: [
               {
@@ -120,3 +126,17 @@ export const lightAccount: Stage<World, Account> = stage({
     }
   },
 })
+
+/** What the option tries with something of the house, as an input of its shade. */
+function alteredTerm({
+  of,
+  what,
+  heightM,
+  years,
+}: Pick<Alteration, 'of' | 'what' | 'heightM' | 'years'>): Term {
+  const caster = { ref: of }
+  if (what === 'gone') return { code: 'taken-away', data: { caster }, value: '' }
+  if (what === 'grown') return { code: 'grown-for', data: { caster, years }, value: '' }
+  const height = { value: heightM, unit: 'm', digits: 1 } as const
+  return { code: 'trimmed-to', data: { caster, height }, value: '' }
+}
