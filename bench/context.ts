@@ -10,13 +10,14 @@ import { english } from '@/words/english'
 import { namedIn, namesFrom } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { type Words } from '@/words/words'
-import { LiveNumbers, type OptionNumbers, type OptionSunMap } from './live/live-numbers'
+import { LiveNumbers, type OptionNumbers, type OptionPartLight, type OptionSunMap } from './live/live-numbers'
 import { chosenStation, type StationChoice } from './stations/station-choice'
 import { type StationList } from './stations/station-list'
 import { type WeatherDesk } from './stations/weather-desk'
 import { optionsOf, type DocumentStore } from './store/documents'
 import { type LiveLine } from './store/live-line'
 import { type Outbox } from './store/outbox'
+import { modulesOf, objectIdsOf } from './store/selection'
 import { type Session, type SessionStore } from './store/session'
 import { type Sync } from './store/sync'
 import { type Tool } from './tools/tool'
@@ -109,6 +110,28 @@ export function useSunMap(): OptionSunMap['faces'] | null {
   const known = useStore(useBench().live.store, (s) => s.sunMaps[id])
   // What is laid changes little of it, and the new one comes in a moment.
   return known?.house === house ? known.faces : null
+}
+
+/** The modules and arrays that are chosen; none where it is something else, and so the whole system. */
+export function usePart(): readonly string[] {
+  const { site } = useBench()
+  const selection = useSession((s) => s.selection)
+  const modules = modulesOf(selection)
+  if (modules.length > 0) return modules.map(({ id }) => id)
+  const laid = new Set(site().arrays.map(({ id }) => id))
+  return objectIdsOf(selection).filter((id) => laid.has(id))
+}
+
+/** The light on what is chosen, and whether it is the one of today; null until it is known. */
+export function usePartLight(): { readonly light: OptionPartLight['light']; readonly fresh: boolean } | null {
+  const id = useSession((s) => s.optionId)
+  const house = useHouse()
+  const objects = useOption()
+  const part = usePart()
+  const known = useStore(useBench().live.store, (s) => s.partLights[id])
+  const stationKey = useStore(useBench().live.store, (s) => s.stationKey)
+  if (!known || known.of.length !== part.length || !known.of.every((of, i) => of === part[i])) return null
+  return { light: known.light, fresh: LiveNumbers.fits(known, house, objects, stationKey) }
 }
 
 /** The option's numbers, and whether they belong to what is on the screen. */

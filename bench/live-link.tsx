@@ -1,8 +1,8 @@
 'use client'
 
 import { useEffect } from 'react'
-import { showsSunMap } from './store/session'
-import { useBench, useHouse, useOptions, useSession, useSite, useStations } from './context'
+import { looksAtShade, showsSunMap } from './store/session'
+import { useBench, useHouse, useOptions, usePart, useSession, useSite, useStations } from './context'
 import { chosenStation } from './stations/station-choice'
 
 /** Asks for new numbers whenever a document, the option on the screen or the station changes. */
@@ -12,6 +12,8 @@ export function LiveLink() {
   const options = useOptions()
   const activeId = useSession((s) => s.optionId)
   const sunMap = useSession(showsSunMap)
+  const part = usePart()
+  const lightOf = useSession(looksAtShade) ? part : null
   const site = useSite()
   const list = useStations()
   const { latitudeDeg, longitudeDeg } = site
@@ -21,7 +23,7 @@ export function LiveLink() {
     if (!chosen) return
     const { id, name, distanceM, elevationM, yearSpread } = chosen.station
     const station = { id, name, distanceM, elevationM, yearSpread, standsIn: chosen.standsIn }
-    live.ask({ house, options, activeId, station, sunMap })
+    live.ask({ house, options, activeId, station, sunMap, lightOf })
   })
   return null
 }

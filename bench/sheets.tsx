@@ -9,6 +9,7 @@ const EstimateSheet = dynamic(() => import('./estimate/estimate-sheet').then((m)
   ssr: false,
 })
 const RecordDialog = lazyPart('RecordDialog')
+const ShadeDialog = lazyPart('ShadeDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
 /** The sheet that lies over the bench, if any; its script is fetched when it is first opened. */
@@ -18,5 +19,6 @@ export function Sheets() {
   if (dialog === 'estimate') return <EstimateSheet />
   if (dialog === 'year') return <YearSheet />
   if (dialog === 'record') return <RecordDialog />
+  if (dialog === 'shade') return <ShadeDialog />
   return null
 }

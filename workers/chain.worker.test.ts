@@ -55,6 +55,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
   },
   weatherUrl: '/near.epw',
   sunMap: false,
+  lightOf: null,
   ...fields,
 })
 const send = (request: WorkerRequest) => scope.onmessage?.({ data: request })
@@ -108,6 +109,20 @@ test('the light on the roofs follows the figures of all options, for the one on 
   // The sunniest looks south.
   const best = map.faces.reduce((a, b) => (b.map.openKwhM2 > a.map.openKwhM2 ? b : a))
   expect(Math.abs(best.face.azimuthDeg - 180)).toBeLessThan(45)
+})
+
+test('the light of what is chosen comes before the light on the roofs, and null where it is not laid', async () => {
+  send(run(41, { lightOf: [], sunMap: true }))
+  const all = await idle(41)
+  expect(shapes(all).slice(2)).toEqual(['part-light 41 option-a', 'sun-map 41 option-a', 'idle 41'])
+  const [, , part] = all
+  if (part?.type !== 'part-light' || !part.light) throw new Error('no light')
+  expect(part.light.modules).toBe(16)
+  expect(part.light.shade).toHaveLength(8760)
+  answers.length = 0
+  send(run(42, { lightOf: ['no-such-array'] }))
+  const of = (await idle(42)).find((answer) => answer.type === 'part-light')
+  expect(of).toMatchObject({ optionId: 'option-a', of: ['no-such-array'], light: null })
 })
 
 test('a run that is overtaken is let go of between two options; of those waiting only the newest is done', async () => {

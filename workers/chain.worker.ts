@@ -72,6 +72,13 @@ async function tellSunMap(request: RunRequest, world: World, pause: Pause): Prom
   post({ type: 'sun-map', id: request.id, optionId: request.options[0]?.id ?? '', faces })
 }
 
+/** The light of the modules that somebody looks at; all it is made of has been computed by then. */
+async function tellPartLight(request: RunRequest, of: readonly string[], world: World): Promise<void> {
+  const { partLight } = await import('@/core/readers/part-light')
+  const light = partLight(graph.open(world), of)
+  post({ type: 'part-light', id: request.id, optionId: request.options[0]?.id ?? '', of, light })
+}
+
 async function work(request: RunRequest, pause: Pause): Promise<void> {
   const { id, house, catalogue, station } = request
   try {
@@ -90,8 +97,10 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
       if (overtaken) return
     }
     const [first] = request.options
-    if (request.sunMap && first)
-      await tellSunMap(request, { house, option: first.objects, catalogue, station, weather }, pause)
+    if (!first) return
+    const world = { house, option: first.objects, catalogue, station, weather }
+    if (request.lightOf) await tellPartLight(request, request.lightOf, world)
+    if (request.sunMap) await tellSunMap(request, world, pause)
   } catch (error) {
     if (error instanceof Overtaken) return
     post({ type: 'fault', id, optionId: null, fault: faultDetail(error) })

@@ -2,6 +2,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaceSunMap } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
+import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
 import { type RoofPlane } from '@/core/roof/plane'
 import { type StationInfo } from '@/core/stages/world'
@@ -13,7 +14,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 4
+export const protocolVersion = 5
 
 export interface RunRequest {
   readonly type: 'run'
@@ -27,6 +28,8 @@ export interface RunRequest {
   readonly weatherUrl: string
   /** Whether the light on the roofs of the option on the screen is to follow its result. */
   readonly sunMap: boolean
+  /** Modules and arrays of it whose own light is to follow too: none for all of them; null where nobody looks at it. */
+  readonly lightOf: readonly string[] | null
 }
 
 /** A newer state waits for the worker: what is not worth ending is given up between two items. */
@@ -48,6 +51,14 @@ export type WorkerAnswer =
       readonly id: number
       readonly optionId: string
       readonly faces: readonly MappedFace[]
+    }
+  | {
+      readonly type: 'part-light'
+      readonly id: number
+      readonly optionId: string
+      readonly of: readonly string[]
+      /** Null where none of them is laid. */
+      readonly light: PartLight | null
     }
   | {
       readonly type: 'fault'

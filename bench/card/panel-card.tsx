@@ -1,5 +1,6 @@
 'use client'
 
+import { later } from '@/words/en/later'
 import { useBench, useNumbers, useSayer } from '../context'
 import { removeSelected } from '../tools/select/edits'
 import { useToolContext } from '../use-tool-context'
@@ -43,6 +44,13 @@ export function PanelCard({ id, arrayId }: { readonly id: string; readonly array
           onClick={() => session.setState({ selection: { kind: 'object', id: arrayId } })}
         >
           Whole array
+        </button>
+        <button
+          type="button"
+          className="cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => session.setState({ dialog: 'shade' })}
+        >
+          {later.shade.path}
         </button>
       </div>
     </Frame>

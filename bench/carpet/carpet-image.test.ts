@@ -2,7 +2,7 @@ import { localClock } from '@/core/model/local-clock'
 import { yearStartMs } from '@/core/model/model-year'
 import { type RunSummary } from '@/core/readers/summary'
 import { cssColour, sunMapColour, textOn } from '@/stage/palette'
-import { paintCarpet } from './carpet-image'
+import { intervalAt, paintCarpet } from './carpet-image'
 
 const carpetOf = (stepMinutes: number, zoneHours: number, zone: string, value: (i: number) => number) => {
   const n = (365 * 1440) / stepMinutes
@@ -106,4 +106,29 @@ test('the ramp grows lighter in even steps, and text on it is read at 4.5 to 1',
     const contrast = (Math.max(light, text) + 0.05) / (Math.min(light, text) + 0.05)
     expect(contrast).toBeGreaterThanOrEqual(4.5)
   }
+})
+
+test('every interval is found again by its day and local hour, but for the hour that daylight saving skips', () => {
+  for (const [step, zoneHours, zone] of [
+    [60, -5, 'America/New_York'],
+    [15, 9.5, 'Australia/Adelaide'],
+    [60, 0, 'America/Chicago'],
+  ] as const) {
+    const carpet = carpetOf(step, zoneHours, zone, () => 0)
+    const perDay = 1440 / step
+    const found = new Set<number | null>()
+    let missing = 0
+    for (let day = 0; day < 365; day++)
+      for (let row = 0; row < perDay; row++) {
+        const at = intervalAt(carpet, day, (row * step) / 60)
+        if (at === null) missing++
+        else expect(carpet.clockHour[at]).toBe(Math.floor((row * step) / 60))
+        found.add(at)
+      }
+    // In autumn two intervals share an hour of the clock, and one of them is shown.
+    expect(missing).toBe(60 / step)
+    expect(found.size).toBe(365 * perDay - missing + 1)
+  }
+  const carpet = carpetOf(60, -5, 'America/New_York', () => 0)
+  expect(intervalAt(carpet, 195, 12.5)).toBe(195 * 24 + 11)
 })

@@ -62,15 +62,44 @@ export function paintCarpet(carpet: RunSummary['carpet'], layer: CarpetLayer): C
   // The hour that daylight saving skips stays as dark as the least.
   colours.fill((255 << 24) | (61 << 16) | (33 << 8) | 20)
   for (let i = 0; i < values.length; i++) {
-    const hour = carpet.clockHour[i] ?? 0
-    const standard = Math.floor((i % perDay) / perHour)
-    // The clock's day may be a day on or back from the interval's: daylight saving, or weather counted in another zone.
-    const over = hour < standard - 12 ? 1 : hour > standard + 12 ? -1 : 0
-    const day = (Math.floor(i / perDay) + over + columns) % columns
-    const row = hour * perHour + (i % perHour)
+    const { day, row } = placeOf(carpet, i)
     colours[(perDay - 1 - row) * columns + day] =
       inks[Math.round((((values[i] ?? 0) - low) / span) * 255)] ?? 0
   }
   const shown = energy ? scale * perHour : scale
   return { pixels, rows: perDay, low: low * shown, high: high * shown, unit, title }
+}
+
+/** Where an interval stands on the carpet: the day of the local clock, and how many intervals into it by that clock. */
+function placeOf(
+  { clockHour, stepMinutes }: Clocked,
+  i: number,
+): { readonly day: number; readonly row: number } {
+  const perHour = 60 / stepMinutes
+  const perDay = 24 * perHour
+  const hour = clockHour[i] ?? 0
+  const standard = Math.floor((i % perDay) / perHour)
+  // The clock's day may be a day on or back from the interval's: daylight saving, or weather counted in another zone.
+  const over = hour < standard - 12 ? 1 : hour > standard + 12 ? -1 : 0
+  return {
+    day: (Math.floor(i / perDay) + over + columns) % columns,
+    row: hour * perHour + (i % perHour),
+  }
+}
+
+type Clocked = Pick<RunSummary['carpet'], 'clockHour' | 'stepMinutes'>
+
+/** The interval of a day and an hour of the local clock; null in the hour that daylight saving skips. */
+export function intervalAt(carpet: Clocked, day: number, hour: number): number | null {
+  const perHour = 60 / carpet.stepMinutes
+  const row = Math.floor(hour * perHour)
+  const { length } = carpet.clockHour
+  const middle = day * 24 * perHour + row
+  // Clocks differ by less than a day, whatever the zones.
+  for (let away = 0; away <= 24 * perHour; away++)
+    for (const i of [(middle + away) % length, (middle - away + length) % length]) {
+      const place = placeOf(carpet, i)
+      if (place.day === day && place.row === row) return i
+    }
+  return null
 }

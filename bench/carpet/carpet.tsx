@@ -4,7 +4,8 @@ import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
 import { clockOfHour } from '@/core/model/moment'
-import { useBench, useNumbers, useSession, useSite } from '../context'
+import { useBench, useNumbers, usePartLight, useSession, useSite } from '../context'
+import { lazyPart } from '../lazy-parts'
 import { dayName, monthNames, monthStarts, number } from '@/words/format'
 import { rampCss } from '@/stage/palette'
 import { type CarpetLayer } from '../store/session'
@@ -21,6 +22,8 @@ const layerNames: readonly (readonly [CarpetLayer, string])[] = [
   ['battery', 'Battery'],
 ]
 
+const ShadeMoment = lazyPart('ShadeMomentPanel')
+
 const compass = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
 
 /** The year as a carpet, days across and hours up, and the clock of the stage. */
@@ -30,7 +33,9 @@ export function Carpet() {
   const { numbers, fresh } = useNumbers()
   const { day, hour, layer } = useSession((s) => s)
   const canvas = useRef<HTMLCanvasElement>(null)
-  const carpet = numbers?.summary.carpet
+  const part = usePartLight()?.light
+  const whole = numbers?.summary.carpet
+  const carpet = useMemo(() => (whole && part ? { ...whole, shade: part.shade } : whole), [whole, part])
   const isBare = numbers?.summary.count === 0
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
   const sun = sunAtClock(site, modelYear, day, hour)
@@ -90,6 +95,7 @@ export function Carpet() {
             ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})`
             : 'sun is down'}
         </p>
+        {layer === 'shade' && <ShadeMoment />}
       </div>
       <div className="relative min-w-0 pt-1.5 pb-[18px] pl-7">
         {[6, 12, 18].map((mark) => (

@@ -14,6 +14,7 @@ export interface Command {
 const sheets = [
   ['estimate', 'Quick estimate', 'E'],
   ['year', 'Year by month', 'Y'],
+  ['shade', 'Shade bill, sun access and sun path', 'W'],
   ['weather', 'Import weather', 'I'],
 ] as const
 

@@ -3,10 +3,12 @@
 import { useEffect, useRef } from 'react'
 import { type ShownLine } from '@/core/readers/books'
 import { explained } from '@/words/explained'
-import { useSayer } from '../context'
+import { later } from '@/words/en/later'
+import { useBench, useSayer } from '../context'
 
 /** Inputs, formula, source and assumptions of a line, from the stages that made it. */
 export function WhyPanel({ line, onClose }: { readonly line: ShownLine; readonly onClose: () => void }) {
+  const { session } = useBench()
   const sayer = useSayer()
   const shown = sayer.figure(line.shown, line.unit, line.absent)
   const { formula, inputs, source, assumptions } = explained(sayer, line)
@@ -40,6 +42,15 @@ export function WhyPanel({ line, onClose }: { readonly line: ShownLine; readonly
             </div>
           ))}
         </dl>
+      )}
+      {line.id === 'shade' && (
+        <button
+          type="button"
+          className="mb-2 cursor-pointer text-verdigris hover:underline"
+          onClick={() => session.setState({ dialog: 'shade' })}
+        >
+          {later.shade.more}
+        </button>
       )}
       <p className="quiet">Source: {source}</p>
       {assumptions.map((assumption) => (

@@ -52,6 +52,7 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
   activeId,
   station,
   sunMap: false,
+  lightOf: null,
 })
 
 test('the option on the screen goes first; what has not changed is not asked again', () => {
@@ -91,6 +92,28 @@ test('the light on the roofs is asked for once, and brings no figures a second t
   // An option that is not on the screen has none to wait for.
   live.ask({ ...request(house, a, {}), sunMap: true })
   expect(worker.heard[2]).toMatchObject({ sunMap: false, options: [{ id: 'b' }] })
+})
+
+test('the light of what is chosen is asked for with it, once, and again for another choice', () => {
+  const worker = new FakeWorker()
+  const live = liveWith(worker)
+  const [house, a, b] = [{}, {}, {}]
+  live.ask({ ...request(house, a, b), lightOf: [] })
+  expect(worker.heard[0]?.lightOf).toEqual([])
+  worker.say({ type: 'result', id: 1, optionId: 'a', summary })
+  worker.say({ type: 'result', id: 1, optionId: 'b', summary })
+  worker.say({ type: 'part-light', id: 1, optionId: 'a', of: [], light: null })
+  worker.say({ type: 'idle', id: 1 })
+  expect(live.store.getState().partLights['a']).toMatchObject({ of: [], house, objects: a })
+  live.ask({ ...request(house, a, b), lightOf: [] })
+  expect(worker.heard).toHaveLength(1)
+  live.ask({ ...request(house, a, b), lightOf: ['array-1'] })
+  expect(worker.heard[1]).toMatchObject({ lightOf: ['array-1'], options: [{ id: 'a' }] })
+  worker.say({ type: 'part-light', id: 2, optionId: 'a', of: ['array-1'], light: null })
+  worker.say({ type: 'idle', id: 2 })
+  // Nobody looks at it any more: it is not asked for, whatever changes.
+  live.ask(request(house, {}, b))
+  expect(worker.heard[2]?.lightOf).toBeNull()
 })
 
 test('while the worker is busy only the newest state waits; old answers never pass for new ones', () => {

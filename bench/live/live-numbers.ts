@@ -2,6 +2,7 @@ import { createStore } from 'zustand/vanilla'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
+import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
 import {
   protocolVersion,
@@ -29,10 +30,18 @@ export interface OptionSunMap extends Omit<OptionNumbers, 'summary' | 'before'> 
   readonly faces: readonly MappedFace[]
 }
 
+/** The light of some of an option's modules, and the state it belongs to. */
+export interface OptionPartLight extends Omit<OptionSunMap, 'faces'> {
+  readonly of: readonly string[]
+  readonly light: PartLight | null
+}
+
 interface State {
   readonly byOption: Readonly<Record<string, OptionNumbers>>
   /** The light on the roofs of options that it was asked for. */
   readonly sunMaps: Readonly<Record<string, OptionSunMap>>
+  /** Of each option the modules that were asked for last. */
+  readonly partLights: Readonly<Record<string, OptionPartLight>>
   readonly faults: Readonly<Record<string, FaultDetail>>
   /** The newest run asked for, and whether its answers are all here. */
   readonly asked: number
@@ -48,6 +57,8 @@ export interface LiveRequest {
   readonly station: RunRequest['station']
   /** Whether the light on the roofs of the option on the screen is wanted too. */
   readonly sunMap: boolean
+  /** The modules and arrays of it whose own light is wanted: none for all, null where nobody looks at it. */
+  readonly lightOf: readonly string[] | null
 }
 
 /** What a Worker is to us; a test brings its own. */
@@ -57,6 +68,9 @@ export interface WorkerLike {
   postMessage(message: WorkerRequest): void
   terminate(): void
 }
+
+const isSame = (a: readonly string[] | undefined, b: readonly string[]) =>
+  a?.length === b.length && a.every((id, i) => id === b[i])
 
 /** A worker that says nothing for this long while it should work has died; it speaks every second. */
 const silentMs = 15_000
@@ -72,6 +86,7 @@ export class LiveNumbers {
   readonly store = createStore<State>(() => ({
     byOption: {},
     sunMaps: {},
+    partLights: {},
     faults: {},
     asked: 0,
     busy: true,
@@ -153,12 +168,15 @@ export class LiveNumbers {
     const request = this.#wanted
     this.#wanted = null
     if (!request) return
-    const { byOption, sunMaps, asked } = this.store.getState()
+    const { byOption, sunMaps, partLights, asked } = this.store.getState()
     const stale = request.options.filter(({ id, objects }) => {
-      const fits = (known: OptionNumbers | OptionSunMap | undefined) =>
+      const fits = (known: Pick<OptionNumbers, 'house' | 'objects' | 'stationKey'> | undefined) =>
         LiveNumbers.fits(known, request.house, objects, JSON.stringify(request.station))
-      const wantsMap = request.sunMap && id === request.activeId
-      return !fits(byOption[id]) || (wantsMap && !fits(sunMaps[id]))
+      if (!fits(byOption[id])) return true
+      if (id !== request.activeId) return false
+      const light = partLights[id]
+      const hasLight = !request.lightOf || (fits(light) && isSame(light?.of, request.lightOf))
+      return !hasLight || (request.sunMap && !fits(sunMaps[id]))
     })
     if (stale.length === 0) {
       this.store.setState({ busy: false })
@@ -178,6 +196,7 @@ export class LiveNumbers {
       station: request.station,
       weatherUrl: weatherUrlOf(request.station.id),
       sunMap: request.sunMap && active.length > 0,
+      lightOf: active.length > 0 ? request.lightOf : null,
     })
     this.#listen()
   }
@@ -206,6 +225,11 @@ export class LiveNumbers {
     if (answer.type === 'sun-map') {
       const { optionId, faces } = answer
       this.store.setState((s) => ({ sunMaps: { ...s.sunMaps, [optionId]: { faces, ...state } } }))
+      return
+    }
+    if (answer.type === 'part-light') {
+      const { optionId, of, light } = answer
+      this.store.setState((s) => ({ partLights: { ...s.partLights, [optionId]: { of, light, ...state } } }))
       return
     }
     // What was asked for the light on the roofs alone tells nothing new.

@@ -59,7 +59,7 @@ export interface Session {
   readonly toast: Toast | null
   readonly leftFolded: boolean
   readonly rightFolded: boolean
-  readonly dialog: 'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | 'record' | null
+  readonly dialog: 'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | 'record' | 'shade' | null
 }
 
 /** Under this width the panels beside the stage lie over it, folded at first. */
@@ -91,6 +91,9 @@ export const createSession = (optionId: string) =>
 
 /** Whether the light on the roofs is to be seen. */
 export const showsSunMap = ({ sunMap, chapter }: Session) => sunMap && chapter === 'cover'
+
+/** Whether the shade of single modules is looked at. */
+export const looksAtShade = ({ dialog, layer }: Session) => dialog === 'shade' || layer === 'shade'
 
 export type SessionStore = ReturnType<typeof createSession>
 

@@ -7,7 +7,7 @@ import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { financeStage, powerStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { panelLightStage } from '../stages/panel-light'
-import { shadeBillStage } from '../stages/shade-bill'
+import { shadeBillStage, type ShadeCost } from '../stages/shade-bill'
 import { siteStage } from '../stages/site'
 import { stringsStage } from '../stages/strings'
 import { moduleIn, type World } from '../stages/world'
@@ -58,7 +58,7 @@ export interface RunSummary {
     readonly after: readonly number[]
   }
   /** What casts shade, the costliest first. */
-  readonly shadeBill: readonly { readonly id: string; readonly kwh: number }[]
+  readonly shadeBill: readonly ShadeCost[]
   readonly strings: readonly {
     readonly id: string
     readonly input: number

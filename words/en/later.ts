@@ -11,6 +11,7 @@ import {
 import { fileUnits } from './file-units'
 import { models } from './models'
 import { permitStates, record } from './record'
+import { shade } from './shade'
 import { severalCard } from './several'
 import { underlays } from './underlays'
 
@@ -29,5 +30,6 @@ export const later = {
   permitStates,
   record,
   severalCard,
+  shade,
   underlays,
 } as const

@@ -3,6 +3,7 @@
 import { theOne } from '@/core/kinds/documents'
 import { coverId } from '@/core/kinds/cover/cover'
 import { formatLength } from '@/core/model/units'
+import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
 import { ChoiceField, LengthField } from '../../fields/fields'
@@ -42,6 +43,13 @@ export function CoverChapter() {
           onClick={() => session.setState({ sunMap: !sunMap })}
         >
           Sun map
+        </button>
+        <button
+          type="button"
+          className="h-8 cursor-pointer rounded-md border border-line bg-card px-2 text-left hover:border-pencil"
+          onClick={() => session.setState({ dialog: 'shade' })}
+        >
+          {later.shade.open}
         </button>
       </div>
       {!drawn && (

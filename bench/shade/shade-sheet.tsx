@@ -1,0 +1,64 @@
+'use client'
+
+import { later } from '@/words/en/later'
+import { number } from '@/words/format'
+import { useBench, useNumbers, useSayer, useSite } from '../context'
+import { Sheet } from '../sheet'
+import { AccessTable } from './access-table'
+import { ShadeBill } from './shade-bill'
+import { SunPath } from './sun-path'
+
+const words = later.shade
+
+/** All about shade: what it costs and by what, when it falls, and where it comes from. */
+export function ShadeSheet() {
+  const { session } = useBench()
+  const { numbers, fresh } = useNumbers()
+  const summary = numbers?.summary
+  return (
+    <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
+      {!summary || summary.count === 0 ? (
+        <p className="quiet">{words.none}</p>
+      ) : (
+        <div aria-busy={!fresh} className="flex flex-col gap-6">
+          <Headline />
+          <ShadeBill summary={summary} />
+          <AccessTable />
+          <SunPath />
+        </div>
+      )}
+    </Sheet>
+  )
+}
+
+/** What the switches below it change. */
+function Headline() {
+  const site = useSite()
+  const sayer = useSayer()
+  const { numbers, fresh } = useNumbers()
+  if (!numbers) return null
+  const { chain, ledger } = numbers.summary
+  const of = (id: 'shade' | 'payback' | 'yield') => {
+    const line = ledger.find((one) => one.id === id)
+    return line ? sayer.figure(line.shown ?? line.value, line.unit) : { figure: '–', unit: '' }
+  }
+  const share = (100 * chain.lost.shade.kwh) / Math.max(1e-9, chain.sun.kwh - chain.lost.reflection.kwh)
+  const facts = [
+    [words.loss, of('shade').figure, of('shade').unit],
+    [words.lossShare, number(share, site, 1), '%'],
+    [sayer.line('yield'), of('yield').figure, of('yield').unit],
+    [words.payback, of('payback').figure, of('payback').unit],
+  ] as const
+  return (
+    <dl className={`grid grid-cols-4 gap-2 max-sm:grid-cols-2 ${fresh ? '' : 'text-pencil'}`}>
+      {facts.map(([label, value, unit]) => (
+        <div key={label} className="rounded-lg border border-line px-3 py-2">
+          <dt className="quiet">{label}</dt>
+          <dd className="text-[18px] font-semibold">
+            {value} <span className="text-[12px] font-normal text-pencil">{unit}</span>
+          </dd>
+        </div>
+      ))}
+    </dl>
+  )
+}

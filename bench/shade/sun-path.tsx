@@ -1,0 +1,246 @@
+'use client'
+
+import { useMemo } from 'react'
+import { type Vec3 } from '@/core/geometry/vector'
+import { zone, zones, type PartLight } from '@/core/readers/part-light'
+import { type PanelFigures, type RunSummary } from '@/core/readers/summary'
+import { outlinesOf, silhouetteOf } from '@/core/shade/silhouette'
+import { modelYear } from '@/core/model/model-year'
+import { sunAtClock } from '@/core/sun/local-sun'
+import { hourLine, sunPath, type SunPoint } from '@/core/sun/sun-paths'
+import { later } from '@/words/en/later'
+import { monthNames, monthStarts, number } from '@/words/format'
+import {
+  useBench,
+  useHouse,
+  useNumbers,
+  useOption,
+  usePartLight,
+  useSayer,
+  useSession,
+  useSite,
+} from '../context'
+import { benchKindOf } from '../kinds/index'
+import { modulesOf } from '../store/selection'
+import { Behind, Grid, Label, planeHorizon, Strip, Way } from './sky-strip'
+
+const words = later.shade
+
+const { width, height } = Strip
+const stepDeg = 0.5
+/** Days of which the path is drawn: from the one solstice to the other the paths come twice. */
+const pathMonths = [5, 6, 7, 8, 9, 10, 11] as const
+const pathDay = 20
+/** A patch of the sky in which less of the year's beam is lost has no figure. */
+const leastShare = 0.005
+const mostNames = 6
+
+/** The sky as a module sees it: the sun's ways, and what stands before them. */
+export function SunPath() {
+  const { session, site: standing } = useBench()
+  const site = useSite()
+  const house = useHouse()
+  const option = useOption()
+  const sayer = useSayer()
+  const { numbers } = useNumbers()
+  const selection = useSession((s) => s.selection)
+  const { day, hour } = useSession((s) => s)
+  const light = usePartLight()?.light
+  const summary = numbers?.summary
+  const chosen = modulesOf(selection)[0]?.id
+  const panel = summary && panelOf(summary, chosen)
+  // Whatever is edited makes another site of it.
+  const built = standing()
+  const seen = useMemo(() => {
+    if (!panel) return []
+    const from = middleOf(panel)
+    return built.objects.flatMap(({ id, geometry: { solids, crowns } }) => {
+      const outlines = [...solids, ...crowns].flatMap((body) => outlinesOf(silhouetteOf(from, body, stepDeg)))
+      return outlines.length === 0 ? [] : [{ id, outlines, leafy: solids.length === 0 }]
+    })
+  }, [built, panel])
+  const zoneHours = summary?.timeZoneHours ?? 0
+  const { latitudeDeg, longitudeDeg, elevationM } = site
+  const ways = useMemo(() => {
+    const place = { latitudeDeg, longitudeDeg, elevationM }
+    return {
+      paths: pathMonths.map((month) => ({
+        month,
+        points: sunPath(place, zoneHours, (monthStarts[month] ?? 0) + pathDay),
+      })),
+      hours: Array.from({ length: 24 }, (_, at) => ({ at, points: hourLine(place, zoneHours, at) })),
+    }
+  }, [latitudeDeg, longitudeDeg, elevationM, zoneHours])
+  if (!summary || !panel) return null
+  const strip = new Strip(latitudeDeg)
+  const { x, y } = strip
+  const sun = sunAtClock(site, modelYear, day, hour)
+  // Losses of several modules are not those of the one that looks out here.
+  const isOfThis = light?.modules === 1 && chosen === panel.id
+  const patches = isOfThis ? patchesOf(light, strip) : []
+  const most = Math.max(leastShare, ...patches.map(({ share }) => share))
+  const named = summary.shadeBill
+    .filter(({ id }) => seen.some((one) => one.id === id))
+    .slice(0, mostNames)
+    .map(({ id }) => id)
+  const { slot } = panel
+  const array = option[panel.arrayId] ?? house[panel.arrayId]
+  return (
+    <section aria-labelledby="sun-path">
+      <h3 id="sun-path" className="text-[15px] font-semibold">
+        {words.path}
+      </h3>
+      <p className="quiet mb-1">
+        {sayer.say(words.pathOf, {
+          what: `${chosen === panel.id ? words.chosen : words.most}, ${sayer.say(words.one, { slot })}, ${array ? benchKindOf(array).title(array, sayer, built, house) : ''}`,
+        })}
+      </p>
+      <div className="overflow-x-auto">
+        <svg
+          viewBox={`-34 -10 ${width + 56} ${height + 42}`}
+          role="img"
+          aria-label={words.pathTitle}
+          className="w-full min-w-[46rem]"
+        >
+          <rect width={width} height={height} className="fill-paper" />
+          {patches.map(({ patch, share, box }) => (
+            <rect key={patch} {...box} className="fill-clay" opacity={0.08 + (0.3 * share) / most} />
+          ))}
+          <Grid strip={strip} />
+          {seen.map(({ id, outlines, leafy }) => (
+            <g key={id} opacity={leafy ? 0.4 : 0.62} className={leafy ? 'fill-verdigris' : 'fill-pencil'}>
+              <title>{sayer.name(id)}</title>
+              {outlines.flatMap((outline, i) =>
+                strip.polygons(outline).map((points, k) => <polygon key={`${i} ${k}`} points={points} />),
+              )}
+            </g>
+          ))}
+          <Behind panel={panel} strip={strip} />
+          {ways.hours.map(({ at, points }) => (
+            <Way key={at} points={points} strip={strip} className="stroke-line" width={0.8} />
+          ))}
+          {ways.paths.map(({ month, points }) => (
+            <Way
+              key={month}
+              points={points}
+              strip={strip}
+              className="stroke-ink"
+              width={month === 5 || month === 11 ? 1.6 : 0.8}
+            />
+          ))}
+          {ways.paths.map(({ month, points }) => {
+            const noon = highest(points)
+            return (
+              noon && (
+                <Label
+                  key={month}
+                  x={x(noon.azimuthDeg) + (month % 2 ? -8 : 8)}
+                  y={y(noon.elevationDeg) + (month === 6 ? 13 : -4)}
+                  anchor={month % 2 ? 'end' : 'start'}
+                  text={monthNames('en')[month] ?? ''}
+                />
+              )
+            )
+          })}
+          {ways.hours.map(({ at, points }) => {
+            const top = highest(points)
+            return (
+              top && (
+                <Label
+                  key={at}
+                  x={x(top.azimuthDeg)}
+                  y={y(top.elevationDeg) - 4}
+                  text={String(at)}
+                  quiet
+                  anchor="middle"
+                />
+              )
+            )
+          })}
+          {patches.map(({ patch, share, box }) => (
+            <Label
+              key={patch}
+              x={box.x + box.width / 2}
+              y={box.y + box.height / 2 + 4}
+              text={`${number(share * 100, site, 1)} %`}
+              anchor="middle"
+            />
+          ))}
+          {named.map((id) => {
+            const top = highestBefore(panel, seen.find((one) => one.id === id)?.outlines ?? [])
+            return (
+              top && (
+                <Label
+                  key={id}
+                  x={x(top[0])}
+                  y={y(top[1]) - 6}
+                  text={sayer.name(id)}
+                  anchor="middle"
+                  strong
+                />
+              )
+            )
+          })}
+          {sun.elevationDeg > 0 && (
+            <circle
+              cx={x(sun.azimuthDeg)}
+              cy={y(sun.elevationDeg)}
+              r={7}
+              className="fill-straw stroke-ink"
+              strokeWidth={1}
+            />
+          )}
+        </svg>
+      </div>
+      <p className="quiet">
+        {words.pathNote} {isOfThis ? words.patchNote : words.choose}
+      </p>
+      {chosen === undefined && (
+        <button
+          type="button"
+          className="cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() =>
+            session.setState({ selection: { kind: 'panel', id: panel.id, arrayId: panel.arrayId } })
+          }
+        >
+          {words.selectMost}
+        </button>
+      )}
+    </section>
+  )
+}
+
+/** The selected module, or the one that shade takes most from. */
+const panelOf = ({ panels }: RunSummary, chosen: string | undefined): PanelFigures | undefined =>
+  panels.find(({ id }) => id === chosen) ??
+  panels.reduce<PanelFigures | undefined>((a, b) => (!a || b.sunAccess < a.sunAccess ? b : a), undefined)
+
+function middleOf({ corners: [a, , c] }: PanelFigures): Vec3 {
+  return [(a[0] + c[0]) / 2, (a[1] + c[1]) / 2, (a[2] + c[2]) / 2]
+}
+
+/** Patches of the sky with the share of the year's beam that is lost there, where it counts. */
+function patchesOf({ lostByZone, beam }: PartLight, strip: Strip) {
+  const whole = beam.open.reduce((sum, value) => sum + value, 0)
+  return Array.from(lostByZone, (lost, patch) => {
+    const azimuth = (patch % zones.across) * zone.azimuthDeg
+    const elevation = Math.floor(patch / zones.across) * zone.elevationDeg
+    const box = strip.patch(azimuth, elevation, zone.azimuthDeg, zone.elevationDeg)
+    return { patch, share: whole > 0 ? lost / whole : 0, box }
+  }).filter(({ share }) => share >= leastShare)
+}
+
+const highest = (points: readonly SunPoint[]) =>
+  points.reduce<SunPoint | null>((a, b) => (!a || b.elevationDeg > a.elevationDeg ? b : a), null)
+
+/** The highest point of outlines that lies before a module, not behind its plane. */
+function highestBefore(
+  panel: PanelFigures,
+  outlines: readonly (readonly (readonly [number, number])[])[],
+): readonly [number, number] | null {
+  const horizon = planeHorizon(panel)
+  return outlines
+    .flat()
+    .filter(([azimuth, elevation]) => elevation > horizon(azimuth) + 0.5)
+    .reduce<readonly [number, number] | null>((a, b) => (!a || b[1] > a[1] ? b : a), null)
+}
