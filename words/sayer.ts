@@ -2,7 +2,6 @@ import { FormatError, IntlMessageFormat } from 'intl-messageformat'
 import { type FaultDetail } from '@/core/model/fault'
 import { type Check, type LedgerLine, type LineId, type Remedy } from '@/core/model/ledger'
 import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
-import { type WeatherProblem } from '@/core/weather/reading'
 import { type Figure, plainNumber, writeQuantity, type Place } from './format'
 import { languageOf, type Language } from './language'
 import { type Speech, type Words } from './words'
@@ -99,10 +98,6 @@ export class Sayer {
     return fault.code === 'bad-object' && typeof rule === 'object' && 'code' in rule
       ? this.write(rule)
       : this.fault(fault)
-  }
-
-  problem({ code, data }: Pick<WeatherProblem, 'code' | 'data'>): string {
-    return this.#coded(this.words.problems, code, data) ?? code
   }
 
   /** A datum in words: what it names, a figure with its unit, something said. */

@@ -1,3 +1,5 @@
+import { problems } from './en/weather-problems'
+import { weatherProblem } from './weather-problem'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { IntlMessageFormat } from 'intl-messageformat'
@@ -43,6 +45,7 @@ test.each(languages)('every message of %s can be read by the formatter', (langua
   for (const [at, message] of messagesOf({
     ...speechOf(language).words,
     later,
+    problems,
     caseFaults,
     caseRules,
     proposal: proposalWords(language),
@@ -95,9 +98,11 @@ test('every fault, rule and problem that the code can raise has its sentence', (
       for (const [what, pattern] of patterns)
         for (const [, code] of text.matchAll(pattern)) if (code) raised[what].add(code)
   expect(raised.faults.size).toBeGreaterThan(40)
+  const { faults, rules } = plainEnglish.words
+  const sentences = { faults, rules, problems }
   const missing = Object.entries(raised).flatMap(([what, codes]) =>
     [...codes]
-      .filter((code) => !Object.hasOwn(plainEnglish.words[what as keyof typeof raised], code))
+      .filter((code) => !Object.hasOwn(sentences[what as keyof typeof raised], code))
       .map((code) => `${what} ${code}`),
   )
   expect(missing).toEqual([])
@@ -120,4 +125,11 @@ test('a fault in a field says the place in a file, and only the rule to who stan
   expect(plainEnglish.fault({ code: 'never-heard-of', data: {} })).toMatch(/^Something went wrong/)
   // A sentence that is not told all it asks for is not shown in pieces.
   expect(plainEnglish.fault({ code: 'bad-option', data: {} })).toMatch(/^Something went wrong/)
+})
+
+test('a problem of a weather file in a sentence; one that has none goes by its code', () => {
+  expect(weatherProblem(plainEnglish, { code: 'no-wind', data: { assumed: 1 } })).toBe(
+    'The file has no wind speed: 1 m/s is assumed throughout.',
+  )
+  expect(weatherProblem(plainEnglish, { code: 'toString', data: {} })).toBe('toString')
 })

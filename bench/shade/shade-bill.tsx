@@ -78,7 +78,6 @@ export function ShadeBill({ summary }: { readonly summary: RunSummary }) {
                   <th scope="row" className="py-1 pr-2 text-left font-normal">
                     <button
                       type="button"
-                      aria-label={sayer.say(words.select, { name: { ref: id } })}
                       className="cursor-pointer text-left hover:text-verdigris hover:underline"
                       onClick={() => session.setState({ selection: { kind: 'object', id }, dialog: null })}
                     >

@@ -27,11 +27,11 @@ import { CardPlace } from './card-place'
 import { Overlay } from './overlay'
 import { PlaneLabels } from './plane-labels'
 import { SheetNote } from './sheet-note'
-import { SunLegend } from './sun-legend'
 import { ViewButtons } from './view-buttons'
 
 const SelectionCard = lazyPart('SelectionCard')
 const UnderlaysLayer = lazyPart('UnderlaysLayer')
+const SunLegend = lazyPart('SunLegendPanel')
 
 /** Pixels within which a grip or a snap is meant. */
 const gripPx = 11

@@ -2,6 +2,7 @@
 
 import { type OpenedWeather } from '@/workers/weather-messages'
 import { monthNames, number } from '@/words/format'
+import { weatherProblem } from '@/words/weather-problem'
 import { useSayer, useSite } from '../context'
 import { zoneName } from './time-zones'
 
@@ -74,7 +75,7 @@ export function Found({
               </span>
               <span>
                 <span className="sr-only">{problem.severity}: </span>
-                {sayer.problem(problem)}
+                {weatherProblem(sayer, problem)}
               </span>
             </li>
           ))}

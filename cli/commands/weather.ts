@@ -5,12 +5,13 @@ import { writeEpw } from '@/core/weather/epw-year'
 import { type WeatherProblem } from '@/core/weather/reading'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
 import { plainEnglish } from '@/words/plain-english'
+import { weatherProblem } from '@/words/weather-problem'
 import { print, readWeatherFile, writeFile } from '../files'
 
 /** What looks wrong in a weather file, in a sentence. */
 export const problemOut = (problem: WeatherProblem) => ({
   code: problem.code,
-  message: plainEnglish.problem(problem),
+  message: weatherProblem(plainEnglish, problem),
   line: problem.line,
   severity: problem.severity,
 })

@@ -1,5 +1,5 @@
 import { checks, phrases, remedies } from './checks'
-import { faults, problems, rules } from './faults'
+import { faults, rules } from './faults'
 import {
   barrierUses,
   canopyUses,
@@ -29,7 +29,6 @@ export const en = {
   phrases,
   rules,
   faults,
-  problems,
   kinds,
   outlines,
   pitching,

@@ -26,7 +26,6 @@ export const shade = {
   growFor: '{name}, years of growth',
   years: 'years',
   onlyHere: 'What is chosen here holds for {option} alone; the house and the other options stay as they are.',
-  select: 'Select {name}',
   access: 'Sun access by hour and month',
   accessOf:
     '{what}: {year} of the year’s light behind the glass is left; {beam} of the beam, {sky} of the sky. The table is in percent, by the local clock.',

@@ -1,0 +1,114 @@
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
+
+const bill = (page: Page) => page.getByRole('table', { name: 'Shade bill' })
+
+test('a tree is moved off: the sun map, the shade bill and the payback follow', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  const map = page.locator('[data-sun-map]')
+  await expect(map).toHaveAttribute('data-sun-map', /\d/)
+  const before = await map.getAttribute('data-sun-map')
+  const [shade, payback] = [await figure(page, 'shade'), await figure(page, 'payback')]
+  await chapter(page, 'Shape')
+  await page.getByRole('button', { name: /^Oak, west fence/ }).click()
+  await stage(page).focus()
+  // Ten steps of ten nudges, away from the house.
+  for (let k = 0; k < 40; k++) await page.keyboard.press('Shift+ArrowLeft')
+  await saved(page)
+  await expect.poll(() => figure(page, 'shade')).toBeGreaterThan(shade + 20)
+  expect(await figure(page, 'payback')).toBeLessThan(payback)
+  await page.keyboard.press('w')
+  await expect(bill(page).getByRole('row', { name: /^Oak, garden/ })).toBeVisible()
+  const rows = await bill(page).getByRole('row').allInnerTexts()
+  expect(rows.findIndex((row) => row.includes('Oak, garden'))).toBeLessThan(
+    rows.findIndex((row) => row.includes('Oak, west fence')),
+  )
+  await page.keyboard.press('Escape')
+  await chapter(page, 'Cover')
+  await expect(map).not.toHaveAttribute('data-sun-map', before ?? '')
+  await stage(page).focus()
+  for (let k = 0; k < 40; k++) await page.keyboard.press('Control+z')
+  await expect.poll(() => figure(page, 'shade')).toBeCloseTo(shade, 6)
+  await saved(page)
+})
+
+test('what if the chimney were gone: for this option alone, in its sums and in its offer, until it stands again', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  const shade = await figure(page, 'shade')
+  const other = page.getByRole('tab', { name: /^B/ })
+  const otherBefore = await other.innerText()
+  await page.keyboard.press('w')
+  const total = bill(page).getByRole('row', { name: /^Total/ })
+  const energies = async () => {
+    const cells = await bill(page).locator('tbody tr td:nth-child(3)').allInnerTexts()
+    return cells.reduce((sum, text) => sum + Number(text.replace(',', '')), 0)
+  }
+  await expect(total).toContainText(String(Math.round(-shade)))
+  expect(await energies()).toBe(Math.round(-shade))
+  const choice = page.getByLabel('What if: Oak, west fence')
+  await choice.selectOption('gone')
+  await expect.poll(() => figure(page, 'shade')).toBeGreaterThan(shade + 60)
+  await expect(bill(page).getByRole('row', { name: /^Oak, west fence/ })).toContainText('0')
+  expect(await energies()).toBe(Math.round(-(await figure(page, 'shade'))))
+  // Trimmed, to a height that is typed; what is no height is refused where it was typed.
+  await choice.selectOption('trimmed')
+  const height = page.getByLabel('Oak, west fence, trimmed to')
+  await height.fill('tall')
+  await height.press('Enter')
+  await expect(page.getByText(/“?tall”? is not a length/)).toBeVisible()
+  await height.press('Escape')
+  await height.fill("15'")
+  await height.press('Enter')
+  await expect(height).toHaveValue(/^15'/)
+  await page.getByRole('button', { name: 'Close' }).click()
+  await expect(other).toHaveText(otherBefore.replace(/\s+/g, ' '), { useInnerText: true })
+  await saved(page)
+  await page.reload()
+  await settled(page)
+  // The reason of the line says so too.
+  await page
+    .getByRole('button', { name: /^Shade/ })
+    .first()
+    .click()
+  await expect(page.getByText(/Oak, west fence: trimmed to 15'.* in this option/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('w')
+  await page.getByLabel('What if: Oak, west fence').selectOption('')
+  await expect.poll(() => figure(page, 'shade')).toBeCloseTo(shade, 6)
+  await page.keyboard.press('Escape')
+  await saved(page)
+})
+
+test('a spot of the carpet where shade takes most brings the stage there and names what casts it', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await page.getByRole('radio', { name: 'Shade', exact: true }).click()
+  const carpet = page.getByRole('slider', { name: 'Day and hour' })
+  const box = await carpet.boundingBox()
+  if (!box) throw new Error('the carpet is on the screen')
+  // An afternoon of early January, with the sun low behind the western oak.
+  await page.mouse.click(box.x + (8.5 / 365) * box.width, box.y + (1 - 15.5 / 24) * box.height)
+  await expect(page.getByText(/\d+ % lost to shade\. Most of it to Oak, west fence\./)).toBeVisible()
+  await expect(page.getByLabel('Local clock')).toHaveValue(/^15:[23]/)
+  await page.mouse.click(box.x + (8.5 / 365) * box.width, box.y + (1 - 2 / 24) * box.height)
+  await expect(page.getByText('No sun at this hour.')).toBeVisible()
+})
+
+test('a module’s own hours and sky: picture, table and file', async ({ page }) => {
+  await openShippedJob(page)
+  await page.keyboard.press('w')
+  await expect(page.getByText(/^All 16 modules:/)).toBeVisible()
+  await page.getByRole('button', { name: 'Select this module' }).click()
+  await expect(page.getByText(/^1 module of the selection:/)).toBeVisible()
+  const picture = page.getByRole('img', { name: 'Sun path and what stands in its way' })
+  await expect(picture).toContainText('Oak, west fence')
+  await expect(picture).toContainText(/\d\.\d %/)
+  await page.getByRole('radio', { name: 'Beam' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'CSV' }).click()
+  expect((await download).suggestedFilename()).toBe('sun-access.csv')
+})
