@@ -77,7 +77,7 @@ test('the moment is typed, stepped and played; a reload comes back to the same p
   await expect(time).toHaveValue('10:00')
   await page.getByRole('button', { name: '+5 min' }).click()
   await expect(time).toHaveValue('10:05')
-  await page.getByRole('button', { name: 'Play' }).click()
+  await page.getByRole('button', { name: 'Play the day' }).click()
   await expect(time).not.toHaveValue('10:05')
   await page.getByRole('button', { name: 'Stop' }).click()
   const stopped = await time.inputValue()

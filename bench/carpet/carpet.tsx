@@ -39,6 +39,7 @@ export function Carpet() {
   const isBare = numbers?.summary.count === 0
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
   const sun = sunAtClock(site, modelYear, day, hour)
+  const light = daylightHours(site, modelYear, day)
   const suns = useMemo(() => {
     const place = {
       latitudeDeg: site.latitudeDeg,
@@ -90,12 +91,16 @@ export function Carpet() {
     >
       <div className="px-3 py-2">
         <Moment />
-        <p className="quiet mt-1">
-          {sun.elevationDeg > 0
-            ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})`
-            : 'sun is down'}
-        </p>
-        {layer === 'shade' && <ShadeMoment />}
+        {layer === 'shade' ? (
+          <ShadeMoment />
+        ) : (
+          <p className="quiet mt-1">
+            {sun.elevationDeg > 0
+              ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})`
+              : 'sun is down'}
+            {light && `, up ${clockOfHour(light.rise)} to ${clockOfHour(light.set)}`}
+          </p>
+        )}
       </div>
       <div className="relative min-w-0 pt-1.5 pb-[18px] pl-7">
         {[6, 12, 18].map((mark) => (

@@ -6,8 +6,9 @@ import { clockOfHour, dateOfDay, dayOfDate, hourOfClock, momentAfter } from '@/c
 import { useBench, useSession } from '../context'
 
 const stepMinutes = 5
-/** A day passes in about half a minute. */
+/** A day passes in about half a minute, and so does a year. */
 const playMs = 100
+const plays = { day: stepMinutes, year: 1440 } as const
 
 /** The stage's moment: typed, stepped by five minutes, or played. */
 export function Moment() {
@@ -15,11 +16,11 @@ export function Moment() {
   const day = useSession((s) => s.day)
   const hour = useSession((s) => s.hour)
   const [typed, setTyped] = useState<string | null>(null)
-  const [playing, setPlaying] = useState(false)
+  const [playing, setPlaying] = useState<keyof typeof plays | null>(null)
   const step = (minutes: number) => session.setState((s) => momentAfter(s, minutes))
   useEffect(() => {
     if (!playing) return
-    const timer = setInterval(() => session.setState((s) => momentAfter(s, stepMinutes)), playMs)
+    const timer = setInterval(() => session.setState((s) => momentAfter(s, plays[playing])), playMs)
     return () => clearInterval(timer)
   }, [playing, session])
   const [wrong, setWrong] = useState<string | null>(null)
@@ -73,20 +74,34 @@ export function Moment() {
         </p>
       )}
       <div className="mt-1 flex gap-1">
-        <button type="button" className="button h-6 px-1.5 text-[12px]" onClick={() => step(-stepMinutes)}>
-          −5 min
-        </button>
-        <button type="button" className="button h-6 px-1.5 text-[12px]" onClick={() => step(stepMinutes)}>
-          +5 min
+        <button
+          type="button"
+          aria-label="−5 min"
+          className="button h-6 px-1.5 text-[12px]"
+          onClick={() => step(-stepMinutes)}
+        >
+          −5
         </button>
         <button
           type="button"
-          aria-pressed={playing}
+          aria-label="+5 min"
           className="button h-6 px-1.5 text-[12px]"
-          onClick={() => setPlaying(!playing)}
+          onClick={() => step(stepMinutes)}
         >
-          {playing ? 'Stop' : 'Play'}
+          +5
         </button>
+        {(['day', 'year'] as const).map((what) => (
+          <button
+            key={what}
+            type="button"
+            aria-pressed={playing === what}
+            aria-label={playing === what ? 'Stop' : `Play the ${what}`}
+            className={`button h-6 px-1.5 text-[12px] ${playing === what ? 'bg-fold' : ''}`}
+            onClick={() => setPlaying(playing === what ? null : what)}
+          >
+            {playing === what ? '■' : '▶'} {what}
+          </button>
+        ))}
       </div>
     </div>
   )

@@ -1,15 +1,20 @@
+import { job, set } from '@/town/testing'
 import { type BenchParts } from '../context'
 import { tools as allTools } from '../kinds/index'
 import { createSession } from '../store/session'
 import { commandsOf } from './command-list'
 
-function commands(corners = 0) {
+function commands(corners = 0, house = job.house) {
   const session = createSession('option-a')
   const done: string[] = []
   let drawn = corners
   const parts = {
     session,
-    documents: { undo: () => done.push('undo'), redo: () => done.push('redo') },
+    documents: {
+      house,
+      undo: () => done.push('undo'),
+      redo: () => done.push('redo'),
+    },
     tools: {
       take: (tool: string) => done.push(tool),
       // The tool in hand takes back what it draws, as long as there is something.
@@ -34,9 +39,23 @@ test('no key means two things, and every command has a name and a key', () => {
   }
   expect(new Set(list.map(({ shortcut }) => shortcut)).size).toBe(list.length)
   const { press: fresh } = commands()
-  for (const key of [...'abcdefghijklmnopqrstuvwxyz0123456789[]?'].filter((k) => k !== 'f')) {
+  for (const key of [...'abcdefghijklmnopqrstuvwxyz0123456789[]?,.'].filter((k) => k !== 'f')) {
     expect(press(key)).toBeLessThanOrEqual(1)
     expect(fresh(key, { control: true })).toBeLessThanOrEqual(1)
+  }
+})
+
+test('a comma and a point go to the solstices of the place, at the same hour', () => {
+  for (const [latitudeDeg, winter] of [
+    [41.6, 354],
+    [-34.7, 171],
+  ] as const) {
+    const { press, session } = commands(0, set(job.house, 'site', { latitudeDeg }))
+    const { hour } = session.getState()
+    press(',')
+    expect(session.getState()).toMatchObject({ day: winter, hour })
+    press('.')
+    expect(session.getState().day).toBe(354 + 171 - winter)
   }
 })
 

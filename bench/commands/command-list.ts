@@ -1,3 +1,6 @@
+import { theOne } from '@/core/kinds/documents'
+import { siteId } from '@/core/kinds/site/site'
+import { solsticeDay } from '@/core/model/moment'
 import { english } from '@/words/english'
 import { type BenchParts } from '../context'
 import { hideSelected } from '../store/hiding'
@@ -16,6 +19,11 @@ const sheets = [
   ['year', 'Year by month', 'Y'],
   ['shade', 'Shade bill, sun access and sun path', 'W'],
   ['weather', 'Import weather', 'I'],
+] as const
+
+const solstices = [
+  ['winter', ','],
+  ['summer', '.'],
 ] as const
 
 const chapters: readonly Chapter[] = ['site', 'shape', 'cover', 'wire', 'match', 'store', 'offer']
@@ -121,6 +129,15 @@ export function commandsOf(
       shortcut: key,
       matches: plain(key),
       run: () => session.setState({ dialog }),
+    })),
+    ...solstices.map(([season, key]): Command => ({
+      label: `Go to the ${season} solstice`,
+      shortcut: key,
+      matches: plain(key),
+      run: () => {
+        const { latitudeDeg } = theOne(documents.house, 'site', siteId)
+        session.setState({ day: solsticeDay(latitudeDeg, season) })
+      },
     })),
     {
       label: 'Fold the outline',

@@ -111,7 +111,13 @@ export function Behind({
         opacity={0.82}
       />
       {top.elevation > 8 && (
-        <Label x={x(leftDeg + top.at)} y={height - 6} text={words.behind} anchor="middle" quiet />
+        <Label
+          x={Math.max(60, Math.min(width - 60, x(leftDeg + top.at)))}
+          y={height - 6}
+          text={words.behind}
+          anchor="middle"
+          quiet
+        />
       )}
     </g>
   )

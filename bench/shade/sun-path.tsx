@@ -107,14 +107,19 @@ export function SunPath() {
             <rect key={patch} {...box} className="fill-clay" opacity={0.08 + (0.3 * share) / most} />
           ))}
           <Grid strip={strip} />
-          {seen.map(({ id, outlines, leafy }) => (
-            <g key={id} opacity={leafy ? 0.4 : 0.62} className={leafy ? 'fill-verdigris' : 'fill-pencil'}>
-              <title>{sayer.name(id)}</title>
-              {outlines.flatMap((outline, i) =>
-                strip.polygons(outline).map((points, k) => <polygon key={`${i} ${k}`} points={points} />),
-              )}
-            </g>
-          ))}
+          <clipPath id="sky-strip">
+            <rect width={width} height={height} />
+          </clipPath>
+          <g clipPath="url(#sky-strip)">
+            {seen.map(({ id, outlines, leafy }) => (
+              <g key={id} opacity={leafy ? 0.4 : 0.62} className={leafy ? 'fill-verdigris' : 'fill-pencil'}>
+                <title>{sayer.name(id)}</title>
+                {outlines.flatMap((outline, i) =>
+                  strip.polygons(outline).map((points, k) => <polygon key={`${i} ${k}`} points={points} />),
+                )}
+              </g>
+            ))}
+          </g>
           <Behind panel={panel} strip={strip} />
           {ways.hours.map(({ at, points }) => (
             <Way key={at} points={points} strip={strip} className="stroke-line" width={0.8} />

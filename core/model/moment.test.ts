@@ -1,4 +1,4 @@
-import { clockOfHour, dateOfDay, dayOfDate, hourOfClock, momentAfter } from './moment'
+import { clockOfHour, dateOfDay, dayOfDate, hourOfClock, momentAfter, solsticeDay } from './moment'
 
 test('each day of the year there and back', () => {
   for (let day = 0; day < 365; day++) expect(dayOfDate(dateOfDay(day, 2025))).toBe(day)
@@ -27,4 +27,10 @@ test('five minutes on and back, over midnight and over the year', () => {
   expect(momentAfter({ day: 140, hour: 15 }, 5)).toEqual({ day: 140, hour: 15 + 5 / 60 })
   expect(momentAfter({ day: 364, hour: 23 + 58 / 60 }, 5)).toEqual({ day: 0, hour: 3 / 60 })
   expect(momentAfter({ day: 0, hour: 0 }, -5)).toEqual({ day: 364, hour: 23 + 55 / 60 })
+})
+
+test('the summer solstice is in June north of the equator and in December south of it', () => {
+  expect(dateOfDay(solsticeDay(41, 'summer'), 2025)).toBe('2025-06-21')
+  expect(dateOfDay(solsticeDay(41, 'winter'), 2025)).toBe('2025-12-21')
+  expect(solsticeDay(-35, 'summer')).toBe(solsticeDay(41, 'winter'))
 })

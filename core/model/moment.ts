@@ -37,3 +37,7 @@ export function momentAfter(
   const days = Math.floor(total / 1440)
   return { day: (((day + days) % 365) + 365) % 365, hour: (total - days * 1440) / 60 }
 }
+
+/** Day of a solstice, 0..364: the 21st of June or of December, whichever is summer or winter there. */
+export const solsticeDay = (latitudeDeg: number, season: 'summer' | 'winter'): number =>
+  latitudeDeg >= 0 === (season === 'summer') ? 171 : 354
