@@ -10,6 +10,7 @@ export const chapterOf = {
   orphaned: 'cover',
   'no-fit': 'cover',
   'no-modules': 'cover',
+  'shaded-modules': 'cover',
   'string-cold': 'wire',
   'string-peak': 'wire',
   'string-hot': 'wire',

@@ -258,6 +258,7 @@ export const checkCodes = [
   'orphaned',
   'no-fit',
   'no-modules',
+  'shaded-modules',
   'string-cold',
   'string-peak',
   'string-hot',
@@ -286,7 +287,12 @@ export interface Check {
   readonly remedy?: Remedy
 }
 
-export const remedyCodes = ['nearest-station', 'string-automatically', 'drop-entered-loss'] as const
+export const remedyCodes = [
+  'nearest-station',
+  'string-automatically',
+  'drop-entered-loss',
+  'drop-shaded',
+] as const
 
 /** A field of one object, of the house or of the option, and what to set it to. */
 export interface Remedy {

@@ -8,6 +8,7 @@ import { type Check } from '../model/ledger'
 import { checksOf } from '../readers/ledger'
 import { acStage } from './ac'
 import { lossChainStage } from './loss-chain'
+import { siteStage } from './site'
 import { type World } from './world'
 
 const graph = freshGraph()
@@ -155,4 +156,32 @@ test('a station far off is a note, one very far a warning', async () => {
   const far = (await checks(set(job.house, 'site', { stationId: 'gulf-jetty' }))).get('station-far')
   expect(far?.severity).toBe('warning')
   expect(far?.measured?.limit).toBe(80_000)
+})
+
+test('modules in too much shade are told of array by array, and are gone with one click', async () => {
+  const darker = set(job.house, 'tree-2', { heightM: 25, transmissivity: new Array<number>(12).fill(0) })
+  const strict = set(option, 'cover', { leastSunAccess: 0.9 })
+  const found = checksOf(await runWith(darker, strict, catalogue)).filter(
+    ({ code }) => code === 'shaded-modules',
+  )
+  expect(found.length).toBeGreaterThan(0)
+  let left = strict
+  for (const check of found) {
+    expect(check.measured?.limit).toBe(0.9)
+    expect(check.measured?.figure).toBeLessThan(0.9)
+    expect(said(check)).toMatch(/^\d+ modules? ha(s|ve) less than 90 % of the year’s light: \d+ % at worst/)
+    const { id, field, value } = check.remedy?.set ?? { id: '', field: '', value: null }
+    expect(field).toBe('removed')
+    left = set(left, id, { [field]: value })
+  }
+  const run = await runWith(darker, left, catalogue)
+  expect(checksOf(run).map(({ code }) => code)).not.toContain('shaded-modules')
+  const before = await runWith(darker, strict, catalogue)
+  const count = (of: typeof run) => of.value(siteStage).arrays.flatMap(({ panels }) => panels).length
+  expect(count(run)).toBe(count(before) - found.reduce((sum, { objects }) => sum + objects.length - 1, 0))
+  // Where none is set the limit is three quarters.
+  const dark = set(darker, 'tree-1', { heightM: 25, transmissivity: new Array<number>(12).fill(0) })
+  const usual = await checks(dark)
+  expect(usual.has('shaded-modules')).toBe(true)
+  expect(usual).toEqual(await checks(dark, set(option, 'cover', { leastSunAccess: 0.75 })))
 })

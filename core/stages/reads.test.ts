@@ -139,7 +139,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     orientation: 'fields',
     gapM: 'fields',
     liftM: 'fields, site',
-    removed: 'site',
+    removed: 'site, account of shaded modules',
   },
   'rack-1': {
     ...Object.fromEntries(
@@ -158,9 +158,10 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
         'gapM',
       ].map((field) => [field, 'fields']),
     ),
-    removed: 'site',
+    removed: 'site, account of shaded modules',
   },
   cover: {
+    leastSunAccess: 'account of shaded modules',
     moduleId:
       'ground objects, dormers, roof objects, fields, shadows, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
     setbacksM: ground,

@@ -32,6 +32,11 @@ export const checks = {
     title: 'No modules yet',
     message: 'Choose “Modules” in Cover and click a roof plane.',
   },
+  'shaded-modules': {
+    title: 'Modules in too much shade',
+    message:
+      '{modules, plural, one {# module has} other {# modules have}} less than {limit} of the year’s light: {worst} at worst, most of it lost to {caster}.',
+  },
   'string-cold': {
     title: '{string}: too many modules',
     message:
@@ -88,12 +93,14 @@ export const remedies = {
   'nearest-station': 'Use the nearest station',
   'string-automatically': 'String automatically',
   'drop-entered-loss': 'Remove the entered loss',
+  'drop-shaded': 'Remove these modules',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>
 
 /** Short pieces that stand inside other sentences. */
 export const phrases = {
   range: '{low} to {high}',
   away: '{distance} away',
+  'far-horizon': 'the far horizon',
   'on-snow': '{albedo, number} on snow',
   'of-the-sky': '{sky} of it from the sky',
   'mount-open': 'open rack',

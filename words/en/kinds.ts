@@ -260,7 +260,7 @@ export const kinds = {
   cover: {
     one: 'module and setbacks',
     named: 'Cover',
-    fields: { moduleId: 'Module', setbacksM: 'Setbacks' },
+    fields: { moduleId: 'Module', setbacksM: 'Setbacks', leastSunAccess: 'Least sun access' },
   },
   electrical: {
     one: 'wiring',

@@ -1,12 +1,12 @@
 'use client'
 
 import { theOne } from '@/core/kinds/documents'
-import { coverId } from '@/core/kinds/cover/cover'
+import { coverId, usualSunAccess } from '@/core/kinds/cover/cover'
 import { formatLength } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
-import { ChoiceField, LengthField } from '../../fields/fields'
+import { ChoiceField, LengthField, PercentField } from '../../fields/fields'
 import { ObjectList, useListed } from '../object-list'
 import { ToolButtons } from '../tool-button'
 
@@ -70,6 +70,15 @@ export function CoverChapter() {
       <h3 className="quiet mt-2">Arrays: modules, sun access</h3>
       {arrays.length === 0 && <p className="quiet">None yet.</p>}
       <ObjectList objects={arrays} note={note} />
+      <PercentField
+        documentId={optionId}
+        objectId={coverId}
+        digits={0}
+        label={words.kinds.cover.fields.leastSunAccess}
+        name={words.kinds.cover.fields.leastSunAccess}
+        value={cover.leastSunAccess ?? usualSunAccess}
+        fields={(leastSunAccess) => ({ leastSunAccess })}
+      />
       <h3 className="quiet mt-2">{words.kinds.cover.fields.setbacksM}</h3>
       {edges.map((edge) => (
         <LengthField

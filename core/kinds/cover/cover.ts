@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, shareSchema, type DeepReadonly } from '../../model/object-base'
 import { between } from '../../model/rules'
 
 export const coverId = 'cover'
@@ -12,8 +12,13 @@ export const coverSchema = z.strictObject({
   kind: z.literal('cover'),
   moduleId: idSchema,
   setbacksM: z.strictObject({ eave: setback, ridge: setback, hip: setback, valley: setback, rake: setback }),
+  /** Modules that have less of the year's light than this share of what no shade would leave are told of; `usualSunAccess` where none is set. */
+  leastSunAccess: shareSchema.exactOptional(),
 })
 export type Cover = DeepReadonly<z.infer<typeof coverSchema>>
+
+/** Less than three quarters of the light seldom pays for a module. */
+export const usualSunAccess = 0.75
 
 export const coverVersion = 1
 export const coverMigrations = []

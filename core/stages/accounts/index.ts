@@ -5,6 +5,7 @@ import { inverterAccount } from './inverter'
 import { lightAccount } from './light'
 import { moduleAccount } from './module'
 import { moneyAccounts } from './money'
+import { shadedAccount } from './shaded'
 import { siteAccount } from './site'
 import { useAccount } from './use'
 import { wiringAccount } from './wiring'
@@ -13,6 +14,7 @@ import { wiringAccount } from './wiring'
 export const accounts: readonly Stage<World, Account>[] = [
   siteAccount,
   lightAccount,
+  shadedAccount,
   moduleAccount,
   wiringAccount,
   inverterAccount,
