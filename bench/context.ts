@@ -10,7 +10,13 @@ import { english } from '@/words/english'
 import { namedIn, namesFrom } from '@/words/names'
 import { Sayer } from '@/words/sayer'
 import { type Words } from '@/words/words'
-import { LiveNumbers, type OptionNumbers, type OptionPartLight, type OptionSunMap } from './live/live-numbers'
+import {
+  answers,
+  LiveNumbers,
+  type OptionNumbers,
+  type OptionShade,
+  type OptionSunMap,
+} from './live/live-numbers'
 import { chosenStation, type StationChoice } from './stations/station-choice'
 import { type StationList } from './stations/station-list'
 import { type WeatherDesk } from './stations/weather-desk'
@@ -122,16 +128,16 @@ export function usePart(): readonly string[] {
   return objectIdsOf(selection).filter((id) => laid.has(id))
 }
 
-/** The light on what is chosen, and whether it is the one of today; null until it is known. */
-export function usePartLight(): { readonly light: OptionPartLight['light']; readonly fresh: boolean } | null {
+/** The shade of what is chosen, and whether it is the one of today; null until it is known. */
+export function useShade(): (OptionShade & { readonly fresh: boolean }) | null {
   const id = useSession((s) => s.optionId)
   const house = useHouse()
   const objects = useOption()
   const part = usePart()
-  const known = useStore(useBench().live.store, (s) => s.partLights[id])
+  const known = useStore(useBench().live.store, (s) => s.shades[id])
   const stationKey = useStore(useBench().live.store, (s) => s.stationKey)
-  if (!known || known.of.length !== part.length || !known.of.every((of, i) => of === part[i])) return null
-  return { light: known.light, fresh: LiveNumbers.fits(known, house, objects, stationKey) }
+  if (!known || !answers(known, { of: part, heights: false })) return null
+  return { ...known, fresh: LiveNumbers.fits(known, house, objects, stationKey) }
 }
 
 /** The option's numbers, and whether they belong to what is on the screen. */

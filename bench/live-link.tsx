@@ -13,7 +13,8 @@ export function LiveLink() {
   const activeId = useSession((s) => s.optionId)
   const sunMap = useSession(showsSunMap)
   const part = usePart()
-  const lightOf = useSession(looksAtShade) ? part : null
+  const heights = useSession((s) => s.dialog === 'shade')
+  const shade = useSession(looksAtShade) ? { of: part, heights } : null
   const site = useSite()
   const list = useStations()
   const { latitudeDeg, longitudeDeg } = site
@@ -23,7 +24,7 @@ export function LiveLink() {
     if (!chosen) return
     const { id, name, distanceM, elevationM, yearSpread } = chosen.station
     const station = { id, name, distanceM, elevationM, yearSpread, standsIn: chosen.standsIn }
-    live.ask({ house, options, activeId, station, sunMap, lightOf })
+    live.ask({ house, options, activeId, station, sunMap, shade })
   })
   return null
 }

@@ -55,7 +55,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
   },
   weatherUrl: '/near.epw',
   sunMap: false,
-  lightOf: null,
+  shade: null,
   ...fields,
 })
 const send = (request: WorkerRequest) => scope.onmessage?.({ data: request })
@@ -73,8 +73,11 @@ beforeEach(() => {
   online = true
 })
 
+/** What was answered; that it is still at work is said by the clock alone. */
 const shapes = (list: readonly WorkerAnswer[]) =>
-  list.map((answer) => `${answer.type} ${answer.id} ${'optionId' in answer ? answer.optionId : ''}`.trim())
+  list
+    .filter(({ type }) => type !== 'working')
+    .map((answer) => `${answer.type} ${answer.id} ${'optionId' in answer ? answer.optionId : ''}`.trim())
 
 test('each option has its result, the one asked for first goes first, and it can be asked again', async () => {
   send(run(1))
@@ -97,7 +100,7 @@ test('the light on the roofs follows the figures of all options, for the one on 
   send(run(40, { sunMap: true }))
   const all = await idle(40)
   expect(shapes(all)).toEqual(['result 40 option-a', 'result 40 option-b', 'sun-map 40 option-a', 'idle 40'])
-  const map = all[2]
+  const map = all.find(({ type }) => type === 'sun-map')
   if (map?.type !== 'sun-map') throw new Error('no map')
   expect(map.faces.length).toBeGreaterThan(3)
   for (const { face, map: own } of map.faces) {
@@ -111,18 +114,25 @@ test('the light on the roofs follows the figures of all options, for the one on 
   expect(Math.abs(best.face.azimuthDeg - 180)).toBeLessThan(45)
 })
 
-test('the light of what is chosen comes before the light on the roofs, and null where it is not laid', async () => {
-  send(run(41, { lightOf: [], sunMap: true }))
+test('the shade that is asked about comes before the light on the roofs; null where nothing is laid', async () => {
+  send(run(41, { shade: { of: [], heights: true }, sunMap: true }))
   const all = await idle(41)
-  expect(shapes(all).slice(2)).toEqual(['part-light 41 option-a', 'sun-map 41 option-a', 'idle 41'])
-  const [, , part] = all
-  if (part?.type !== 'part-light' || !part.light) throw new Error('no light')
-  expect(part.light.modules).toBe(16)
-  expect(part.light.shade).toHaveLength(8760)
+  expect(shapes(all).slice(2)).toEqual([
+    'shade 41 option-a',
+    'shade 41 option-a',
+    'sun-map 41 option-a',
+    'idle 41',
+  ])
+  const [first, found] = all.filter(({ type }) => type === 'shade')
+  expect(first).toMatchObject({ heights: null })
+  if (found?.type !== 'shade' || !found.light) throw new Error('no light')
+  expect(found.light.modules).toBe(16)
+  expect(found.light.shade).toHaveLength(8760)
+  expect(found.heights).toEqual([])
   answers.length = 0
-  send(run(42, { lightOf: ['no-such-array'] }))
-  const of = (await idle(42)).find((answer) => answer.type === 'part-light')
-  expect(of).toMatchObject({ optionId: 'option-a', of: ['no-such-array'], light: null })
+  send(run(42, { shade: { of: ['no-such-array'], heights: false } }))
+  const other = (await idle(42)).find((answer) => answer.type === 'shade')
+  expect(other).toMatchObject({ optionId: 'option-a', light: null, heights: null })
 })
 
 test('a run that is overtaken is let go of between two options; of those waiting only the newest is done', async () => {

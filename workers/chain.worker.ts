@@ -6,7 +6,13 @@ import { accounts } from '@/core/stages/accounts/index'
 import { type World } from '@/core/stages/world'
 import { faultDetail } from './fault-detail'
 import { weatherAt } from './fetch-weather'
-import { protocolVersion, type RunRequest, type WorkerAnswer, type WorkerRequest } from './messages'
+import {
+  protocolVersion,
+  type RunRequest,
+  type ShadeWanted,
+  type WorkerAnswer,
+  type WorkerRequest,
+} from './messages'
 
 const graph = new Graph<World>({ now: () => performance.now() })
 
@@ -72,11 +78,27 @@ async function tellSunMap(request: RunRequest, world: World, pause: Pause): Prom
   post({ type: 'sun-map', id: request.id, optionId: request.options[0]?.id ?? '', faces })
 }
 
-/** The light of the modules that somebody looks at; all it is made of has been computed by then. */
-async function tellPartLight(request: RunRequest, of: readonly string[], world: World): Promise<void> {
-  const { partLight } = await import('@/core/readers/part-light')
-  const light = partLight(graph.open(world), of)
-  post({ type: 'part-light', id: request.id, optionId: request.options[0]?.id ?? '', of, light })
+/** What is asked about shade beside the figures: the light at once, what takes several runs when it is done. */
+async function tellShade(
+  request: RunRequest,
+  wanted: ShadeWanted,
+  world: World,
+  pause: Pause,
+): Promise<void> {
+  const { heightWorths, partLight } = await import('./shade-of')
+  const optionId = request.options[0]?.id ?? ''
+  const answer = { type: 'shade', id: request.id, optionId, wanted } as const
+  const light = partLight(graph.open(world), wanted.of)
+  post({ ...answer, light, heights: null })
+  if (!wanted.heights) return
+  const heights = await heightWorths(graph, world, {
+    atMostMs,
+    pause: async () => {
+      await pause.listen()
+      return !overtaken
+    },
+  })
+  post({ ...answer, light, heights })
 }
 
 async function work(request: RunRequest, pause: Pause): Promise<void> {
@@ -99,7 +121,7 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
     const [first] = request.options
     if (!first) return
     const world = { house, option: first.objects, catalogue, station, weather }
-    if (request.lightOf) await tellPartLight(request, request.lightOf, world)
+    if (request.shade) await tellShade(request, request.shade, world, pause)
     if (request.sunMap) await tellSunMap(request, world, pause)
   } catch (error) {
     if (error instanceof Overtaken) return

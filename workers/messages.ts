@@ -2,6 +2,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaceSunMap } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
+import { type HeightWorth } from '@/core/readers/height-worth'
 import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
 import { type RoofPlane } from '@/core/roof/plane'
@@ -16,6 +17,14 @@ export interface MappedFace {
 /** Refused when it differs: page and worker were loaded from different versions. */
 export const protocolVersion = 5
 
+/** What is asked about shade beside the figures. */
+export interface ShadeWanted {
+  /** Modules and arrays whose own light is asked for: none for all of them. */
+  readonly of: readonly string[]
+  /** Whether it is asked what unchecked heights may cost. */
+  readonly heights: boolean
+}
+
 export interface RunRequest {
   readonly type: 'run'
   readonly protocol: number
@@ -28,8 +37,8 @@ export interface RunRequest {
   readonly weatherUrl: string
   /** Whether the light on the roofs of the option on the screen is to follow its result. */
   readonly sunMap: boolean
-  /** Modules and arrays of it whose own light is to follow too: none for all of them; null where nobody looks at it. */
-  readonly lightOf: readonly string[] | null
+  /** What of its shade is to follow too; null where nobody looks at it. */
+  readonly shade: ShadeWanted | null
 }
 
 /** A newer state waits for the worker: what is not worth ending is given up between two items. */
@@ -53,12 +62,14 @@ export type WorkerAnswer =
       readonly faces: readonly MappedFace[]
     }
   | {
-      readonly type: 'part-light'
+      readonly type: 'shade'
       readonly id: number
       readonly optionId: string
-      readonly of: readonly string[]
-      /** Null where none of them is laid. */
+      readonly wanted: ShadeWanted
+      /** Null where none of the modules is laid. */
       readonly light: PartLight | null
+      /** Null where they were not asked for, or are not known yet. */
+      readonly heights: readonly HeightWorth[] | null
     }
   | {
       readonly type: 'fault'

@@ -4,7 +4,7 @@ import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
 import { clockOfHour } from '@/core/model/moment'
-import { useBench, useNumbers, usePartLight, useSession, useSite } from '../context'
+import { useBench, useNumbers, useShade, useSession, useSite } from '../context'
 import { lazyPart } from '../lazy-parts'
 import { dayName, monthNames, monthStarts, number } from '@/words/format'
 import { rampCss } from '@/stage/palette'
@@ -33,7 +33,7 @@ export function Carpet() {
   const { numbers, fresh } = useNumbers()
   const { day, hour, layer } = useSession((s) => s)
   const canvas = useRef<HTMLCanvasElement>(null)
-  const part = usePartLight()?.light
+  const part = useShade()?.light
   const whole = numbers?.summary.carpet
   const carpet = useMemo(() => (whole && part ? { ...whole, shade: part.shade } : whole), [whole, part])
   const isBare = numbers?.summary.count === 0

@@ -52,7 +52,7 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
   activeId,
   station,
   sunMap: false,
-  lightOf: null,
+  shade: null,
 })
 
 test('the option on the screen goes first; what has not changed is not asked again', () => {
@@ -94,26 +94,32 @@ test('the light on the roofs is asked for once, and brings no figures a second t
   expect(worker.heard[2]).toMatchObject({ sunMap: false, options: [{ id: 'b' }] })
 })
 
-test('the light of what is chosen is asked for with it, once, and again for another choice', () => {
+test('the shade of what is chosen is asked about with it, once, and again for another choice', () => {
   const worker = new FakeWorker()
   const live = liveWith(worker)
   const [house, a, b] = [{}, {}, {}]
-  live.ask({ ...request(house, a, b), lightOf: [] })
-  expect(worker.heard[0]?.lightOf).toEqual([])
+  const all = { of: [], heights: false }
+  const answer = { type: 'shade', optionId: 'a', light: null } as const
+  live.ask({ ...request(house, a, b), shade: all })
+  expect(worker.heard[0]?.shade).toEqual(all)
   worker.say({ type: 'result', id: 1, optionId: 'a', summary })
   worker.say({ type: 'result', id: 1, optionId: 'b', summary })
-  worker.say({ type: 'part-light', id: 1, optionId: 'a', of: [], light: null })
+  worker.say({ ...answer, id: 1, wanted: all, heights: null })
   worker.say({ type: 'idle', id: 1 })
-  expect(live.store.getState().partLights['a']).toMatchObject({ of: [], house, objects: a })
-  live.ask({ ...request(house, a, b), lightOf: [] })
+  expect(live.store.getState().shades['a']).toMatchObject({ wanted: all, house, objects: a })
+  live.ask({ ...request(house, a, b), shade: { ...all } })
   expect(worker.heard).toHaveLength(1)
-  live.ask({ ...request(house, a, b), lightOf: ['array-1'] })
-  expect(worker.heard[1]).toMatchObject({ lightOf: ['array-1'], options: [{ id: 'a' }] })
-  worker.say({ type: 'part-light', id: 2, optionId: 'a', of: ['array-1'], light: null })
+  const one = { of: ['array-1'], heights: true }
+  live.ask({ ...request(house, a, b), shade: one })
+  expect(worker.heard[1]).toMatchObject({ shade: one, options: [{ id: 'a' }] })
+  worker.say({ ...answer, id: 2, wanted: one, heights: [] })
   worker.say({ type: 'idle', id: 2 })
+  // What is known already with more beside it is not asked for again.
+  live.ask({ ...request(house, a, b), shade: { ...one, heights: false } })
+  expect(worker.heard).toHaveLength(2)
   // Nobody looks at it any more: it is not asked for, whatever changes.
   live.ask(request(house, {}, b))
-  expect(worker.heard[2]?.lightOf).toBeNull()
+  expect(worker.heard[2]?.shade).toBeNull()
 })
 
 test('while the worker is busy only the newest state waits; old answers never pass for new ones', () => {

@@ -2,12 +2,14 @@ import { createStore } from 'zustand/vanilla'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
+import { type HeightWorth } from '@/core/readers/height-worth'
 import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
 import {
   protocolVersion,
   type MappedFace,
   type RunRequest,
+  type ShadeWanted,
   type WorkerAnswer,
   type WorkerRequest,
 } from '@/workers/messages'
@@ -30,18 +32,19 @@ export interface OptionSunMap extends Omit<OptionNumbers, 'summary' | 'before'> 
   readonly faces: readonly MappedFace[]
 }
 
-/** The light of some of an option's modules, and the state it belongs to. */
-export interface OptionPartLight extends Omit<OptionSunMap, 'faces'> {
-  readonly of: readonly string[]
+/** The shade of an option that was asked about, and the state it belongs to. */
+export interface OptionShade extends Omit<OptionSunMap, 'faces'> {
+  readonly wanted: ShadeWanted
   readonly light: PartLight | null
+  readonly heights: readonly HeightWorth[] | null
 }
 
 interface State {
   readonly byOption: Readonly<Record<string, OptionNumbers>>
   /** The light on the roofs of options that it was asked for. */
   readonly sunMaps: Readonly<Record<string, OptionSunMap>>
-  /** Of each option the modules that were asked for last. */
-  readonly partLights: Readonly<Record<string, OptionPartLight>>
+  /** Of each option what was asked about last. */
+  readonly shades: Readonly<Record<string, OptionShade>>
   readonly faults: Readonly<Record<string, FaultDetail>>
   /** The newest run asked for, and whether its answers are all here. */
   readonly asked: number
@@ -57,8 +60,8 @@ export interface LiveRequest {
   readonly station: RunRequest['station']
   /** Whether the light on the roofs of the option on the screen is wanted too. */
   readonly sunMap: boolean
-  /** The modules and arrays of it whose own light is wanted: none for all, null where nobody looks at it. */
-  readonly lightOf: readonly string[] | null
+  /** What of its shade is wanted; null where nobody looks at it. */
+  readonly shade: ShadeWanted | null
 }
 
 /** What a Worker is to us; a test brings its own. */
@@ -69,8 +72,12 @@ export interface WorkerLike {
   terminate(): void
 }
 
-const isSame = (a: readonly string[] | undefined, b: readonly string[]) =>
-  a?.length === b.length && a.every((id, i) => id === b[i])
+/** Whether what is known of the shade is all that is wanted now. */
+export const answers = (known: OptionShade | undefined, { of, heights }: ShadeWanted): boolean =>
+  known !== undefined &&
+  (known.heights !== null || !heights) &&
+  known.wanted.of.length === of.length &&
+  known.wanted.of.every((id, i) => id === of[i])
 
 /** A worker that says nothing for this long while it should work has died; it speaks every second. */
 const silentMs = 15_000
@@ -86,7 +93,7 @@ export class LiveNumbers {
   readonly store = createStore<State>(() => ({
     byOption: {},
     sunMaps: {},
-    partLights: {},
+    shades: {},
     faults: {},
     asked: 0,
     busy: true,
@@ -168,15 +175,15 @@ export class LiveNumbers {
     const request = this.#wanted
     this.#wanted = null
     if (!request) return
-    const { byOption, sunMaps, partLights, asked } = this.store.getState()
+    const { byOption, sunMaps, shades, asked } = this.store.getState()
     const stale = request.options.filter(({ id, objects }) => {
       const fits = (known: Pick<OptionNumbers, 'house' | 'objects' | 'stationKey'> | undefined) =>
         LiveNumbers.fits(known, request.house, objects, JSON.stringify(request.station))
       if (!fits(byOption[id])) return true
       if (id !== request.activeId) return false
-      const light = partLights[id]
-      const hasLight = !request.lightOf || (fits(light) && isSame(light?.of, request.lightOf))
-      return !hasLight || (request.sunMap && !fits(sunMaps[id]))
+      const shade = shades[id]
+      const hasShade = !request.shade || (fits(shade) && answers(shade, request.shade))
+      return !hasShade || (request.sunMap && !fits(sunMaps[id]))
     })
     if (stale.length === 0) {
       this.store.setState({ busy: false })
@@ -196,7 +203,7 @@ export class LiveNumbers {
       station: request.station,
       weatherUrl: weatherUrlOf(request.station.id),
       sunMap: request.sunMap && active.length > 0,
-      lightOf: active.length > 0 ? request.lightOf : null,
+      shade: active.length > 0 ? request.shade : null,
     })
     this.#listen()
   }
@@ -227,9 +234,11 @@ export class LiveNumbers {
       this.store.setState((s) => ({ sunMaps: { ...s.sunMaps, [optionId]: { faces, ...state } } }))
       return
     }
-    if (answer.type === 'part-light') {
-      const { optionId, of, light } = answer
-      this.store.setState((s) => ({ partLights: { ...s.partLights, [optionId]: { of, light, ...state } } }))
+    if (answer.type === 'shade') {
+      const { optionId, wanted, light, heights } = answer
+      this.store.setState((s) => ({
+        shades: { ...s.shades, [optionId]: { wanted, light, heights, ...state } },
+      }))
       return
     }
     // What was asked for the light on the roofs alone tells nothing new.

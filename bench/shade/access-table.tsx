@@ -5,7 +5,7 @@ import { accessCsv, accessIn, accessOver, type HoursByMonth } from '@/core/reade
 import { cssColour, sunMapColour, textOn } from '@/stage/palette'
 import { later } from '@/words/en/later'
 import { monthNames, number } from '@/words/format'
-import { useNumbers, usePart, usePartLight, useSayer, useSite } from '../context'
+import { useNumbers, usePart, useShade, useSayer, useSite } from '../context'
 import { saveFile } from '../save-file'
 
 const words = later.shade
@@ -23,7 +23,7 @@ export function AccessTable() {
   const site = useSite()
   const sayer = useSayer()
   const part = usePart()
-  const known = usePartLight()
+  const known = useShade()
   const { numbers } = useNumbers()
   const [which, setWhich] = useState<(typeof lights)[number][0]>('all')
   const light = known?.light

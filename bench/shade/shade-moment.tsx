@@ -3,14 +3,14 @@
 import { useEffect } from 'react'
 import { later } from '@/words/en/later'
 import { intervalAt } from '../carpet/carpet-image'
-import { useBench, useNumbers, usePartLight, useSayer, useSession } from '../context'
+import { useBench, useNumbers, useShade, useSayer, useSession } from '../context'
 
 /** What shade takes at the moment of the stage, and what casts most of it: lit up as long as it is shown. */
 export function ShadeMoment() {
   const { session } = useBench()
   const sayer = useSayer()
   const { numbers } = useNumbers()
-  const part = usePartLight()?.light
+  const part = useShade()?.light
   const { day, hour } = useSession((s) => s)
   const carpet = numbers?.summary.carpet
   const at = carpet && part ? intervalAt(carpet, day, hour) : null

@@ -7,6 +7,7 @@ import { Sheet } from '../sheet'
 import { AccessTable } from './access-table'
 import { ShadeBill } from './shade-bill'
 import { SunPath } from './sun-path'
+import { UncheckedHeights } from './unchecked-heights'
 
 const words = later.shade
 
@@ -23,6 +24,7 @@ export function ShadeSheet() {
         <div aria-busy={!fresh} className="flex flex-col gap-6">
           <Headline />
           <ShadeBill summary={summary} />
+          <UncheckedHeights summary={summary} />
           <AccessTable />
           <SunPath />
         </div>

@@ -15,7 +15,7 @@ import {
   useHouse,
   useNumbers,
   useOption,
-  usePartLight,
+  useShade,
   useSayer,
   useSession,
   useSite,
@@ -45,7 +45,7 @@ export function SunPath() {
   const { numbers } = useNumbers()
   const selection = useSession((s) => s.selection)
   const { day, hour } = useSession((s) => s)
-  const light = usePartLight()?.light
+  const light = useShade()?.light
   const summary = numbers?.summary
   const chosen = modulesOf(selection)[0]?.id
   const panel = summary && panelOf(summary, chosen)

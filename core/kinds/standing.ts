@@ -233,6 +233,8 @@ export interface Standing<T extends ObjectBase> {
   readonly holds?: (object: T) => readonly Vec2[]
   /** Left out by what has no corners of its own. */
   readonly corners?: Corners<T>
+  /** The field of its own height, m, of what is put up with a usual one; see `Geometry.presetM`. */
+  readonly height?: keyof T & string
   /** Left out by what an option has to take as it stands. */
   readonly altered?: Altered<T>
 }
@@ -240,7 +242,17 @@ export interface Standing<T extends ObjectBase> {
 /** A `Standing` with its own types inside. `ignores` names the fields that its geometry does not depend on. */
 interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
   Standing<T>,
-  'rank' | 'handles' | 'drag' | 'check' | 'move' | 'carrier' | 'joins' | 'holds' | 'corners' | 'altered'
+  | 'rank'
+  | 'handles'
+  | 'drag'
+  | 'check'
+  | 'move'
+  | 'carrier'
+  | 'joins'
+  | 'holds'
+  | 'corners'
+  | 'height'
+  | 'altered'
 > {
   readonly ignores: readonly I[]
   readonly reads: (shape: Omit<T, I | 'id'>, below: Below) => R

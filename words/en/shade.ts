@@ -26,6 +26,10 @@ export const shade = {
   growFor: '{name}, years of growth',
   years: 'years',
   onlyHere: 'What is chosen here holds for {option} alone; the house and the other options stay as they are.',
+  heights: 'Heights to check on site',
+  heightsNote:
+    'These still have the height they were put up with. What {higher} more would cost in a year, the costliest first:',
+  cost: '{energy}, {money}',
   access: 'Sun access by hour and month',
   accessOf:
     '{what}: {year} of the year’s light behind the glass is left; {beam} of the beam, {sky} of the sky. The table is in percent, by the local clock.',

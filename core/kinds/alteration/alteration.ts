@@ -5,7 +5,6 @@ import { highestTreeM, lowestTreeM } from '../tree/tree'
 
 /** What an option may try with something that the house has and that casts shade. */
 export const alterings = ['gone', 'trimmed', 'grown'] as const
-export type Altering = (typeof alterings)[number]
 
 export const mostYears = 50
 

@@ -42,6 +42,7 @@ export const barrierKind: Kind<Barrier> = {
       }),
     },
     carrier: null,
+    height: 'heightM',
     altered: removable,
     corners: {
       insert: ({ points }, side, at) => ({

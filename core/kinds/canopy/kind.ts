@@ -43,6 +43,7 @@ export const canopyKind: Kind<Canopy> = {
       turned: turnedRound,
     },
     carrier: null,
+    height: 'eaveHeightM',
     altered: removable,
   }),
   parts: noParts,

@@ -43,6 +43,7 @@ export const chimneyKind: Kind<Chimney> = {
       turned: turnedRound,
     },
     carrier: null,
+    height: 'heightM',
     altered: removable,
   }),
   parts: noParts,

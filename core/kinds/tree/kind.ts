@@ -37,6 +37,7 @@ export const treeKind: Kind<Tree> = {
       along: 'level',
     },
     carrier: null,
+    height: 'heightM',
     altered: { ways: alterings, as: alteredTree },
   }),
   parts: noParts,
