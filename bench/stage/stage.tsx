@@ -32,6 +32,7 @@ import { ViewButtons } from './view-buttons'
 const SelectionCard = lazyPart('SelectionCard')
 const UnderlaysLayer = lazyPart('UnderlaysLayer')
 const SunLegend = lazyPart('SunLegendPanel')
+const AccessLabels = lazyPart('AccessLabelsLayer')
 
 /** Pixels within which a grip or a snap is meant. */
 const gripPx = 11
@@ -108,6 +109,7 @@ export function Stage({ small }: { readonly small: boolean }) {
     [panels, roofs],
   )
   const showMap = useSession(showsSunMap) && best > 0
+  const labels = useSession((s) => s.accessLabels)
   const mapped = useMemo(() => (showMap && roofs ? { faces: roofs, best } : null), [showMap, roofs, best])
   const meanLight = useMemo(() => (mapped ? meanOf(mapped.faces).toFixed(1) : 'none'), [mapped])
   // While an outline is traced or a house is changed, the picture under it can be followed.
@@ -234,6 +236,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       {!small && view && chapter === 'shape' && tool === 'select' && (
         <PlaneLabels view={view} standing={shown} />
       )}
+      {!small && view && showMap && labels && <AccessLabels view={view} />}
       {!small && view && <ViewButtons view={view} />}
       {!small && view && (
         <div className="pointer-events-none absolute bottom-3 left-3.5 flex flex-col items-start gap-1.5">

@@ -50,6 +50,8 @@ export interface Session {
   /** Where the stage is looked at from, as `StageView.eye` tells it; null until somebody has turned it. */
   readonly camera: readonly number[] | null
   readonly sunMap: boolean
+  /** Sun access written on each module. */
+  readonly accessLabels: boolean
   readonly layer: CarpetLayer
   /** Day 0..364 and local clock hours. */
   readonly day: number
@@ -78,6 +80,7 @@ export const createSession = (optionId: string) =>
     plan: false,
     camera: null,
     sunMap: true,
+    accessLabels: false,
     layer: 'yield',
     day: 140,
     hour: 15,
