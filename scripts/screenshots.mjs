@@ -94,6 +94,15 @@ const views = {
     await chapter('Cover')
     await outline.getByRole('button', { name: /^South/ }).click()
   },
+  shade: async () => {
+    await openShipped()
+    await page.keyboard.press('w')
+    await page.getByRole('button', { name: 'Select this module' }).click()
+    await page.getByText(/^1 module of the selection/).waitFor()
+    await page
+      .getByRole('heading', { name: 'Sun access by hour and month' })
+      .evaluate((it) => it.scrollIntoView())
+  },
   wire: async () => {
     await chapter('Wire')
     await page.locator('[data-line="shade"]').click()
