@@ -110,12 +110,13 @@ export function useSayer(): Sayer {
 }
 
 /** The light on the roofs as they stand; null until it is known, and again when the house is changed. */
-export function useSunMap(): OptionSunMap['faces'] | null {
+export function useSunMap(): OptionSunMap | null {
   const id = useSession((s) => s.optionId)
   const house = useHouse()
   const known = useStore(useBench().live.store, (s) => s.sunMaps[id])
   // What is laid changes little of it, and the new one comes in a moment.
-  return known?.house === house ? known.faces : null
+  const span = useSession((s) => s.sunSpan)
+  return known?.house === house && known.span === span ? known : null
 }
 
 /** The modules and arrays that are chosen; none where it is something else, and so the whole system. */

@@ -11,7 +11,7 @@ export function LiveLink() {
   const house = useHouse()
   const options = useOptions()
   const activeId = useSession((s) => s.optionId)
-  const sunMap = useSession(showsSunMap)
+  const sunMap = useSession((s) => (showsSunMap(s) ? s.sunSpan : null))
   const part = usePart()
   const heights = useSession((s) => s.dialog === 'shade')
   const shade = useSession(looksAtShade) ? { of: part, heights } : null

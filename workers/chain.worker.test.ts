@@ -54,7 +54,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
     standsIn: false,
   },
   weatherUrl: '/near.epw',
-  sunMap: false,
+  sunMap: null,
   shade: null,
   ...fields,
 })
@@ -97,7 +97,7 @@ test('each option has its result, the one asked for first goes first, and it can
 })
 
 test('the light on the roofs follows the figures of all options, for the one on the screen, where it is asked for', async () => {
-  send(run(40, { sunMap: true }))
+  send(run(40, { sunMap: 'year' }))
   const all = await idle(40)
   expect(shapes(all)).toEqual(['result 40 option-a', 'result 40 option-b', 'sun-map 40 option-a', 'idle 40'])
   const map = all.find(({ type }) => type === 'sun-map')
@@ -109,13 +109,21 @@ test('the light on the roofs follows the figures of all options, for the one on 
     expect(most).toBeLessThanOrEqual(own.openKwhM2 * 1.000001)
     expect(most).toBeGreaterThan(face.pitchDeg > 0 ? 0.5 * own.openKwhM2 : 0)
   }
+  expect(map.panels.kwhM2).toHaveLength(16)
+  // A month is a part of it.
+  answers.length = 0
+  send(run(43, { sunMap: 11 }))
+  const december = (await idle(43)).find(({ type }) => type === 'sun-map')
+  if (december?.type !== 'sun-map') throw new Error('no map')
+  expect(december.faces).toHaveLength(map.faces.length)
+  expect(december.panels.bestKwhM2).toBeLessThan(map.panels.bestKwhM2 / 12)
   // The sunniest looks south.
   const best = map.faces.reduce((a, b) => (b.map.openKwhM2 > a.map.openKwhM2 ? b : a))
   expect(Math.abs(best.face.azimuthDeg - 180)).toBeLessThan(45)
 })
 
 test('the shade that is asked about comes before the light on the roofs; null where nothing is laid', async () => {
-  send(run(41, { shade: { of: [], heights: true }, sunMap: true }))
+  send(run(41, { shade: { of: [], heights: true }, sunMap: 'year' }))
   const all = await idle(41)
   expect(shapes(all).slice(2)).toEqual([
     'shade 41 option-a',

@@ -1,3 +1,4 @@
+import { type SunSpan } from '@/core/energy/sun-map'
 import { Graph } from '@/core/graph/graph'
 import { Overtaken } from '@/core/graph/run'
 import { Fault } from '@/core/model/fault'
@@ -66,16 +67,16 @@ async function runOption(request: RunRequest, index: number, world: World, pause
 }
 
 /** The light on the roofs; it may wait for everything else. */
-async function tellSunMap(request: RunRequest, world: World, pause: Pause): Promise<void> {
+async function tellSunMap(request: RunRequest, span: SunSpan, world: World, pause: Pause): Promise<void> {
   const { mapSun } = await import('./map-sun')
-  const faces = await mapSun(graph, world, {
+  const found = await mapSun(graph, world, span, {
     atMostMs,
     pause: async () => {
       await pause.listen()
       return !overtaken
     },
   })
-  post({ type: 'sun-map', id: request.id, optionId: request.options[0]?.id ?? '', faces })
+  post({ type: 'sun-map', id: request.id, optionId: request.options[0]?.id ?? '', span, ...found })
 }
 
 /** What is asked about shade beside the figures: the light at once, what takes several runs when it is done. */
@@ -122,7 +123,7 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
     if (!first) return
     const world = { house, option: first.objects, catalogue, station, weather }
     if (request.shade) await tellShade(request, request.shade, world, pause)
-    if (request.sunMap) await tellSunMap(request, world, pause)
+    if (request.sunMap !== null) await tellSunMap(request, request.sunMap, world, pause)
   } catch (error) {
     if (error instanceof Overtaken) return
     post({ type: 'fault', id, optionId: null, fault: faultDetail(error) })

@@ -1,21 +1,26 @@
+import { type SunSpan } from '@/core/energy/sun-map'
 import { type Graph } from '@/core/graph/graph'
 import { type Patience } from '@/core/graph/run'
+import { panelSun, type PanelSun } from '@/core/readers/panel-sun'
 import { siteStage } from '@/core/stages/site'
-import { mappedFaces, sunMapStage } from '@/core/stages/sun-map'
+import { mappedFaces, monthMapsStage, sunMapStage } from '@/core/stages/sun-map'
 import { type World } from '@/core/stages/world'
 import { type MappedFace } from './messages'
 
-/** The light on the roofs of a world. Fetched when it is first asked for. */
+/** The light of a span on the roofs of a world and on its modules. Fetched when it is first asked for. */
 export async function mapSun(
   graph: Graph<World>,
   world: World,
+  span: SunSpan,
   patience: Patience,
-): Promise<readonly MappedFace[]> {
+): Promise<{ readonly faces: readonly MappedFace[]; readonly panels: PanelSun }> {
   const run = graph.open(world)
-  await run.prepare([sunMapStage], patience)
-  const maps = run.value(sunMapStage)
-  return mappedFaces(run.value(siteStage).objects).flatMap(({ face }, i) => {
-    const map = maps[i]?.value
+  const stage = span === 'year' ? sunMapStage : monthMapsStage
+  await run.prepare([stage], patience)
+  const maps = run.value(stage)
+  const faces = mappedFaces(run.value(siteStage).objects).flatMap(({ face }, i) => {
+    const map = maps[i]?.value[span === 'year' ? 0 : span]
     return map ? [{ face, map }] : []
   })
+  return { faces, panels: panelSun(run, span) }
 }

@@ -1,8 +1,9 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
-import { type FaceSunMap } from '@/core/energy/sun-map'
+import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
+import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
 import { type RoofPlane } from '@/core/roof/plane'
@@ -35,8 +36,8 @@ export interface RunRequest {
   readonly catalogue: Catalogue
   readonly station: StationInfo
   readonly weatherUrl: string
-  /** Whether the light on the roofs of the option on the screen is to follow its result. */
-  readonly sunMap: boolean
+  /** Of what span the light on the roofs of the option on the screen is to follow its result; null where nobody looks at it. */
+  readonly sunMap: SunSpan | null
   /** What of its shade is to follow too; null where nobody looks at it. */
   readonly shade: ShadeWanted | null
 }
@@ -59,7 +60,9 @@ export type WorkerAnswer =
       readonly type: 'sun-map'
       readonly id: number
       readonly optionId: string
+      readonly span: SunSpan
       readonly faces: readonly MappedFace[]
+      readonly panels: PanelSun
     }
   | {
       readonly type: 'shade'

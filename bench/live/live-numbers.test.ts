@@ -51,7 +51,7 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
   ],
   activeId,
   station,
-  sunMap: false,
+  sunMap: null,
   shade: null,
 })
 
@@ -78,20 +78,26 @@ test('the light on the roofs is asked for once, and brings no figures a second t
   worker.say({ type: 'result', id: 1, optionId: 'a', summary })
   worker.say({ type: 'result', id: 1, optionId: 'b', summary })
   worker.say({ type: 'idle', id: 1 })
-  expect(worker.heard[0]?.sunMap).toBe(false)
+  expect(worker.heard[0]?.sunMap).toBeNull()
   const numbers = live.store.getState().byOption['a']
-  live.ask({ ...request(house, a, b), sunMap: true })
-  expect(worker.heard[1]).toMatchObject({ sunMap: true, options: [{ id: 'a' }] })
+  const panels = { kwhM2: new Float32Array(), bestKwhM2: 0 }
+  const map = { type: 'sun-map', optionId: 'a', faces: [], panels } as const
+  live.ask({ ...request(house, a, b), sunMap: 'year' })
+  expect(worker.heard[1]).toMatchObject({ sunMap: 'year', options: [{ id: 'a' }] })
   worker.say({ type: 'result', id: 2, optionId: 'a', summary: { ...summary } })
-  worker.say({ type: 'sun-map', id: 2, optionId: 'a', faces: [] })
+  worker.say({ ...map, id: 2, span: 'year' })
   worker.say({ type: 'idle', id: 2 })
   expect(live.store.getState().byOption['a']).toBe(numbers)
   expect(live.store.getState().sunMaps['a']).toMatchObject({ faces: [], house, objects: a })
-  live.ask({ ...request(house, a, b), sunMap: true })
+  live.ask({ ...request(house, a, b), sunMap: 'year' })
   expect(worker.heard).toHaveLength(2)
   // An option that is not on the screen has none to wait for.
-  live.ask({ ...request(house, a, {}), sunMap: true })
-  expect(worker.heard[2]).toMatchObject({ sunMap: false, options: [{ id: 'b' }] })
+  live.ask({ ...request(house, a, {}), sunMap: 'year' })
+  expect(worker.heard[2]).toMatchObject({ sunMap: null, options: [{ id: 'b' }] })
+  worker.say({ type: 'idle', id: 3 })
+  // Another month is another map.
+  live.ask({ ...request(house, a, b), sunMap: 11 })
+  expect(worker.heard[3]).toMatchObject({ sunMap: 11 })
 })
 
 test('the shade of what is chosen is asked about with it, once, and again for another choice', () => {

@@ -1,8 +1,10 @@
 import { createStore } from 'zustand/vanilla'
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { type SunSpan } from '@/core/energy/sun-map'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
+import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
 import {
@@ -29,11 +31,13 @@ export interface OptionNumbers {
 
 /** The light on one option's roofs, and the state it belongs to. */
 export interface OptionSunMap extends Omit<OptionNumbers, 'summary' | 'before'> {
+  readonly span: SunSpan
   readonly faces: readonly MappedFace[]
+  readonly panels: PanelSun
 }
 
 /** The shade of an option that was asked about, and the state it belongs to. */
-export interface OptionShade extends Omit<OptionSunMap, 'faces'> {
+export interface OptionShade extends Omit<OptionNumbers, 'summary' | 'before'> {
   readonly wanted: ShadeWanted
   readonly light: PartLight | null
   readonly heights: readonly HeightWorth[] | null
@@ -58,8 +62,8 @@ export interface LiveRequest {
   readonly options: readonly { readonly id: string; readonly objects: Objects }[]
   readonly activeId: string
   readonly station: RunRequest['station']
-  /** Whether the light on the roofs of the option on the screen is wanted too. */
-  readonly sunMap: boolean
+  /** Of what span the light on the roofs of the option on the screen is wanted too. */
+  readonly sunMap: SunSpan | null
   /** What of its shade is wanted; null where nobody looks at it. */
   readonly shade: ShadeWanted | null
 }
@@ -183,7 +187,9 @@ export class LiveNumbers {
       if (id !== request.activeId) return false
       const shade = shades[id]
       const hasShade = !request.shade || (fits(shade) && answers(shade, request.shade))
-      return !hasShade || (request.sunMap && !fits(sunMaps[id]))
+      const map = sunMaps[id]
+      const hasMap = request.sunMap === null || (fits(map) && map?.span === request.sunMap)
+      return !hasShade || !hasMap
     })
     if (stale.length === 0) {
       this.store.setState({ busy: false })
@@ -202,7 +208,7 @@ export class LiveNumbers {
       catalogue: this.#catalogue,
       station: request.station,
       weatherUrl: weatherUrlOf(request.station.id),
-      sunMap: request.sunMap && active.length > 0,
+      sunMap: active.length > 0 ? request.sunMap : null,
       shade: active.length > 0 ? request.shade : null,
     })
     this.#listen()
@@ -230,8 +236,10 @@ export class LiveNumbers {
     const { house, station } = sent.request
     const state = { house, objects, stationKey: JSON.stringify(station) }
     if (answer.type === 'sun-map') {
-      const { optionId, faces } = answer
-      this.store.setState((s) => ({ sunMaps: { ...s.sunMaps, [optionId]: { faces, ...state } } }))
+      const { optionId, span, faces, panels } = answer
+      this.store.setState((s) => ({
+        sunMaps: { ...s.sunMaps, [optionId]: { span, faces, panels, ...state } },
+      }))
       return
     }
     if (answer.type === 'shade') {

@@ -99,24 +99,35 @@ export function Stage({ small }: { readonly small: boolean }) {
   const panels = numbers?.summary.panels
   // From nought to what the sunniest module would have in the open: colours mean the same on every roof of a site.
   const roofs = useSunMap()
+  const span = useSession((s) => s.sunSpan)
   const best = useMemo(
     () =>
       Math.max(
         0,
-        ...(panels ?? []).map(({ sunKwhM2, sunAccess }) => sunKwhM2 / Math.max(0.01, sunAccess)),
-        ...(roofs ?? []).map(({ map }) => map.openKwhM2),
+        ...(span === 'year' ? (panels ?? []) : []).map(
+          ({ sunKwhM2, sunAccess }) => sunKwhM2 / Math.max(0.01, sunAccess),
+        ),
+        roofs?.panels.bestKwhM2 ?? 0,
+        ...(roofs?.faces ?? []).map(({ map }) => map.openKwhM2),
       ),
-    [panels, roofs],
+    [panels, roofs, span],
   )
-  const showMap = useSession(showsSunMap) && best > 0
+  // A month's map takes its time; its legend stays meanwhile.
+  const showMap = useSession(showsSunMap) && (best > 0 || span !== 'year')
   const labels = useSession((s) => s.accessLabels)
-  const mapped = useMemo(() => (showMap && roofs ? { faces: roofs, best } : null), [showMap, roofs, best])
+  const mapped = useMemo(
+    () => (showMap && roofs ? { faces: roofs.faces, best } : null),
+    [showMap, roofs, best],
+  )
   const meanLight = useMemo(() => (mapped ? meanOf(mapped.faces).toFixed(1) : 'none'), [mapped])
   // While an outline is traced or a house is changed, the picture under it can be followed.
   const shaped = selection?.kind === 'object' && house[selection.id]?.kind === 'volume'
   const glass = (tracing || (running && shaped)) && !small
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
+    // With other modules it is not known yet what comes to which.
+    const ofSpan = roofs?.panels.kwhM2.length === panels?.length ? roofs?.panels.kwhM2 : undefined
+    const places = new Map((panels ?? []).map(({ id }, i) => [id, i]))
     const string = selection?.kind === 'panel' && chapter === 'wire' ? byId.get(selection.id)?.stringId : null
     const broken =
       numbers?.summary.checks
@@ -135,11 +146,26 @@ export function Stage({ small }: { readonly small: boolean }) {
       panelColour: (id) => {
         const panel = byId.get(id)
         if (!showMap || !panel) return undefined
-        return cssColour(sunMapColour(panel.sunKwhM2 / (best || 1)))
+        const kwhM2 = span === 'year' ? panel.sunKwhM2 : ofSpan?.[places.get(id) ?? -1]
+        return kwhM2 === undefined ? undefined : cssColour(sunMapColour(kwhM2 / (best || 1)))
       },
       sunMap: mapped,
     }
-  }, [panels, selection, lit, hover, chapter, numbers?.summary.checks, showMap, best, mapped, slotsOf, glass])
+  }, [
+    panels,
+    selection,
+    lit,
+    hover,
+    chapter,
+    numbers?.summary.checks,
+    showMap,
+    best,
+    span,
+    roofs,
+    mapped,
+    slotsOf,
+    glass,
+  ])
 
   const inHand = useRef(false)
   useEffect(() => {
@@ -275,7 +301,7 @@ function gripAt(view: StageView, grips: readonly Grip[], screen: Vec2): Grip | n
 }
 
 /** The mean of the light on the roofs, kWh/m². */
-function meanOf(faces: NonNullable<ReturnType<typeof useSunMap>>): number {
+function meanOf(faces: NonNullable<ReturnType<typeof useSunMap>>['faces']): number {
   let [sum, cells] = [0, 0]
   for (const { map } of faces)
     for (const kwhM2 of map.kwhM2) {

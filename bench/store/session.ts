@@ -1,4 +1,5 @@
 import { createStore } from 'zustand/vanilla'
+import { type SunSpan } from '@/core/energy/sun-map'
 import { type Snap } from '@/core/geometry/snap'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Words } from '@/words/words'
@@ -50,6 +51,7 @@ export interface Session {
   /** Where the stage is looked at from, as `StageView.eye` tells it; null until somebody has turned it. */
   readonly camera: readonly number[] | null
   readonly sunMap: boolean
+  readonly sunSpan: SunSpan
   /** Sun access written on each module. */
   readonly accessLabels: boolean
   readonly layer: CarpetLayer
@@ -80,6 +82,7 @@ export const createSession = (optionId: string) =>
     plan: false,
     camera: null,
     sunMap: true,
+    sunSpan: 'year',
     accessLabels: false,
     layer: 'yield',
     day: 140,

@@ -5,7 +5,7 @@ import { sunTable } from '../shade/sun-table'
 import { skyYear } from '../weather/sky-year'
 import { type WeatherYear } from '../weather/weather-year'
 import { planeLight } from './plane-light'
-import { faceSunMap, sunMapStepM, type FaceSunMap } from './sun-map'
+import { faceSunMaps, sunMapStepM, type FaceSunMap } from './sun-map'
 
 const place = { latitudeDeg: 41.6, longitudeDeg: -71.4, elevationM: 0 }
 const sun = sunHours(place, -5, 60)
@@ -42,6 +42,19 @@ const plan: readonly Vec2[] = [
 const corners = plan.map(([x, y]): Vec3 => [x, y * Math.cos(slope), 3 + y * Math.sin(slope)])
 const normal: Vec3 = [0, -Math.sin(slope), Math.cos(slope)]
 const light = lightOn(normal)
+
+type Given = Parameters<typeof faceSunMaps>
+const faceSunMap = (
+  face: Given[0],
+  casters: Given[1],
+  on: Given[2],
+  ...[hours, nodes]: [Given[3], Given[4]]
+) => first(faceSunMaps(face, casters, on, hours, nodes, ['year']))
+const first = <T>(items: readonly T[]): T => {
+  const [item] = items
+  if (item === undefined) throw new Error('there is one')
+  return item
+}
 
 const at = ({ kwhM2, columns }: FaceSunMap, x: number, y: number) =>
   kwhM2[Math.floor(y / sunMapStepM) * columns + Math.floor(x / sunMapStepM)] ?? NaN
@@ -110,4 +123,26 @@ test('the order of the corners’ start does not turn the map, and a flat roof l
     [1, 0, 0],
     [0, 1, 0],
   ])
+})
+
+test('twelve months make the year, cell by cell, and in winter the shadow reaches further', () => {
+  const chimney = columnsUnder(
+    [
+      [2, 1, 6],
+      [2.6, 1, 6],
+      [2.6, 1.6, 6],
+      [2, 1.6, 6],
+    ],
+    0,
+  )
+  const months = Array.from({ length: 12 }, (_, month) => month)
+  const [year, ...each] = faceSunMaps({ corners, normal }, [chimney], light, sun, table, ['year', ...months])
+  if (!year) throw new Error('there is a year')
+  expect(each.reduce((sum, { openKwhM2 }) => sum + openKwhM2, 0)).toBeCloseTo(year.openKwhM2, 6)
+  year.kwhM2.forEach((kwhM2, k) => {
+    expect(Math.abs(each.reduce((sum, map) => sum + (map.kwhM2[k] ?? 0), 0) - kwhM2)).toBeLessThan(0.01)
+  })
+  // A metre behind it the high sun of June shines over it.
+  const left = (map: FaceSunMap | undefined) => (map ? at(map, 2.3, 2.9) / map.openKwhM2 : NaN)
+  expect(left(each[11])).toBeLessThan(left(each[5]) - 0.2)
 })

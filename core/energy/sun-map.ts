@@ -5,7 +5,7 @@ import { type Caster, type Receiver } from '../shade/engine'
 import { sampleGrid } from '../shade/sample-grid'
 import { patches } from '../shade/sky-patches'
 import { type SunTable } from '../shade/sun-table'
-import { beamByNode, yearByPoint } from '../shade/year-light'
+import { beamByNode, yearByPoint, type OpenLight } from '../shade/year-light'
 import { type SunHours } from '../sun/sun-hours'
 import { type PlaneLight } from './plane-light'
 
@@ -14,7 +14,7 @@ export const sunMapStepM = 0.25
 /** The map is laid as tiles of the points that a module is sampled at. */
 const tileGroups = { strips: 3, halves: 2 } as const
 
-/** The year's light on a roof plane, cell by cell. */
+/** The light of a span on a roof plane, cell by cell. */
 export interface FaceSunMap {
   /** Corner of the first cell; cells go on along `across` (level) and up the slope along `along`, unit vectors. */
   readonly origin: Vec3
@@ -30,17 +30,22 @@ export interface FaceSunMap {
   readonly openKwhM2: number
 }
 
+/** What a map is of: the year, or one of its months, 0 to 11. */
+export type SunSpan = 'year' | number
+
 /**
+ * One map for each span.
  * @param face a flat polygon, and its upward unit normal
  * @param light on the open plane, with the sun that `table` was made for
  */
-export function faceSunMap(
+export function faceSunMaps(
   face: { readonly corners: readonly Vec3[]; readonly normal: Vec3 },
   casters: readonly Caster[],
   light: PlaneLight,
   sun: SunHours,
   table: SunTable,
-): FaceSunMap {
+  spans: readonly SunSpan[],
+): FaceSunMap[] {
   const { normal, corners } = face
   const level = Math.hypot(normal[0], normal[1])
   const across: Vec3 = level > 1e-6 ? [-normal[1] / level, normal[0] / level, 0] : [1, 0, 0]
@@ -68,28 +73,39 @@ export function faceSunMap(
   const casts = casters.map((caster) =>
     castOn(receivers, tileGroups, caster, table.direction, patches.direction),
   )
-  const open = {
-    beam: beamByNode(light.direct, sun.month, sun.stepMinutes, normal, table),
-    dome: kwhOf(light.dome, sun),
-    band: kwhOf(light.horizon, sun),
-    ground: kwhOf(light.ground, sun),
-  }
+  const beam = beamByNode(light.direct, sun.month, sun.stepMinutes, normal, table)
+  const opens = spans.map((span): OpenLight => ({
+    beam: span === 'year' ? beam : monthOf(beam, span),
+    dome: kwhOf(light.dome, sun, span),
+    band: kwhOf(light.horizon, sun, span),
+    ground: kwhOf(light.ground, sun, span),
+  }))
   const [columns, rows] = [across2 * tileColumns, along2 * tileRows]
-  const kwhM2 = new Float32Array(columns * rows)
+  const layers = opens.map(() => new Float32Array(columns * rows))
   tiles.forEach(([i, j], t) => {
     const own = casts.flatMap((cast, c): NamedCast[] => {
       const on = cast[t]
       return on ? [{ caster: String(c), cast: on }] : []
     })
-    const points = yearByPoint(receivers[t] as Receiver, tileGroups, own, table, open)
-    for (let row = 0; row < tileRows; row++)
-      kwhM2.set(
-        points.subarray(row * tileColumns, (row + 1) * tileColumns),
-        (j * tileRows + row) * columns + i * tileColumns,
-      )
+    opens.forEach((open, span) => {
+      const points = yearByPoint(receivers[t] as Receiver, tileGroups, own, table, open)
+      for (let row = 0; row < tileRows; row++)
+        layers[span]?.set(
+          points.subarray(row * tileColumns, (row + 1) * tileColumns),
+          (j * tileRows + row) * columns + i * tileColumns,
+        )
+    })
   })
-  const openKwhM2 = open.beam.reduce((sum, value) => sum + value, 0) + open.dome + open.band + open.ground
-  return { origin, across, along, columns, rows, stepM: sunMapStepM, kwhM2: mended(kwhM2), openKwhM2 }
+  return opens.map((open, span) => ({
+    origin,
+    across,
+    along,
+    columns,
+    rows,
+    stepM: sunMapStepM,
+    kwhM2: mended(layers[span] ?? new Float32Array()),
+    openKwhM2: open.beam.reduce((sum, value) => sum + value, 0) + open.dome + open.band + open.ground,
+  }))
 
   /** Cells whose middle lies beyond the plane's edge, where another roof may stand on it, have what those beside them have. */
   function mended(values: Float32Array): Float32Array {
@@ -126,5 +142,15 @@ export function faceSunMap(
   }
 }
 
-const kwhOf = (watts: Float64Array, { stepMinutes }: SunHours) =>
-  (watts.reduce((sum, value) => sum + value, 0) * stepMinutes) / 60_000
+const kwhOf = (watts: Float64Array, { month, stepMinutes }: SunHours, span: SunSpan) =>
+  (watts.reduce((sum, value, k) => (span === 'year' || month[k] === span ? sum + value : sum), 0) *
+    stepMinutes) /
+  60_000
+
+/** One month's beam of twelve. */
+function monthOf(beam: Float64Array, month: number): Float64Array {
+  const nodes = beam.length / 12
+  const one = new Float64Array(beam.length)
+  one.set(beam.subarray(month * nodes, (month + 1) * nodes), month * nodes)
+  return one
+}

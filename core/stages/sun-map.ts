@@ -1,5 +1,5 @@
 import { planeLight } from '../energy/plane-light'
-import { faceSunMap, type FaceSunMap } from '../energy/sun-map'
+import { faceSunMaps, type FaceSunMap, type SunSpan } from '../energy/sun-map'
 import { type Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
 import { sunTable, type SunTable } from '../shade/sun-table'
@@ -34,25 +34,43 @@ const sunTableStage: Stage<World, SunTable> = stage({
 export const mappedFaces = (objects: readonly StandingObject[]) =>
   objects.flatMap(({ id, geometry: { faded, faces } }) => (faded ? [] : faces.map((face) => ({ id, face }))))
 
-/** The year's light on each roof plane, whatever is laid there. */
-export const sunMapStage: Stage<World, readonly Keyed<FaceSunMap>[]> = itemStage({
-  name: 'sun map',
-  version: 1,
-  after: { site: siteStage, sky: skyStage, sun: sunStage, table: sunTableStage },
-  reads: (world: World) => ({ albedoByMonth: siteIn(world).albedoByMonth }),
-  each: ({ albedoByMonth }, { site, sky, sun, table }) => {
-    const casters = castersOf(site.value).map(({ bodies }) => bodies)
-    return mappedFaces(site.value.objects).map(({ face: { corners, normal } }) => ({
-      corners,
-      normal,
-      casters,
-      albedoByMonth,
-      sky,
-      sun,
-      table,
-    }))
-  },
-  compute: ({ corners, normal, casters, albedoByMonth, sky, sun, table }) =>
-    faceSunMap({ corners, normal }, casters, planeLight(sky, normal, { albedoByMonth }), sun, table),
-  bytes: ({ kwhM2 }) => 300 + kwhM2.byteLength,
-})
+/** The light on each roof plane, whatever is laid there: one map for each of the spans. */
+const mapStage = (
+  name: string,
+  spans: readonly SunSpan[],
+): Stage<World, readonly Keyed<readonly FaceSunMap[]>[]> =>
+  itemStage({
+    name,
+    version: 2,
+    after: { site: siteStage, sky: skyStage, sun: sunStage, table: sunTableStage },
+    reads: (world: World) => ({ albedoByMonth: siteIn(world).albedoByMonth }),
+    each: ({ albedoByMonth }, { site, sky, sun, table }) => {
+      const casters = castersOf(site.value).map(({ bodies }) => bodies)
+      return mappedFaces(site.value.objects).map(({ face: { corners, normal } }) => ({
+        corners,
+        normal,
+        casters,
+        albedoByMonth,
+        sky,
+        sun,
+        table,
+      }))
+    },
+    compute: ({ corners, normal, casters, albedoByMonth, sky, sun, table }) =>
+      faceSunMaps(
+        { corners, normal },
+        casters,
+        planeLight(sky, normal, { albedoByMonth }),
+        sun,
+        table,
+        spans,
+      ),
+    bytes: (maps) => maps.reduce((sum, { kwhM2 }) => sum + 300 + kwhM2.byteLength, 0),
+  })
+
+export const sunMapStage = mapStage('sun map', ['year'])
+/** January first. */
+export const monthMapsStage = mapStage(
+  'sun map by month',
+  Array.from({ length: 12 }, (_, month) => month),
+)
