@@ -17,7 +17,7 @@ test('the scripts of a first load keep to their budget', async ({ page }) => {
   await openShippedJob(page)
   const all = await Promise.all(sizes.values())
   const bytes = all.reduce((sum, size) => sum + size, 0)
-  console.log(`Scripts at first load: ${(bytes / 1000).toFixed(0)} kB gzipped in ${all.length} files`)
+  console.log(`Scripts at first load: ${(bytes / 1000).toFixed(2)} kB gzipped in ${all.length} files`)
   // Those of a worker count as well: it does the whole computation.
   expect(all.length).toBeGreaterThan(5)
   expect(bytes).toBeLessThan(mostScriptBytes)

@@ -1,4 +1,5 @@
 import { caseFaults, caseRules } from './en/command-line'
+import { tableFaults } from './en/table-faults'
 import { english } from './english'
 import { Sayer } from './sayer'
 import { type Speech } from './words'
@@ -6,7 +7,11 @@ import { type Speech } from './words'
 const { words } = english
 const whole: Speech = {
   ...english,
-  words: { ...words, rules: { ...words.rules, ...caseRules }, faults: { ...words.faults, ...caseFaults } },
+  words: {
+    ...words,
+    rules: { ...words.rules, ...caseRules },
+    faults: { ...words.faults, ...caseFaults, ...tableFaults },
+  },
 }
 
 /** English in metres: of the command line, and of answers to programs, who know nothing of a job's place. */

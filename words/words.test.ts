@@ -1,3 +1,5 @@
+import { tableFaults } from './en/table-faults'
+import { tableFault } from './table-fault'
 import { problems } from './en/weather-problems'
 import { weatherProblem } from './weather-problem'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
@@ -12,7 +14,9 @@ import * as spanishExplaining from './es/explaining'
 import { es } from './es/index'
 import { languages } from './language'
 import { speechOf } from './languages'
+import { english } from './english'
 import { plainEnglish } from './plain-english'
+import { Sayer } from './sayer'
 import { proposalWords } from './proposal-words'
 
 const root = new URL('..', import.meta.url).pathname
@@ -48,6 +52,7 @@ test.each(languages)('every message of %s can be read by the formatter', (langua
     problems,
     caseFaults,
     caseRules,
+    tableFaults,
     proposal: proposalWords(language),
     explaining: language === 'es' ? spanishExplaining : explaining,
   })) {
@@ -125,6 +130,15 @@ test('a fault in a field says the place in a file, and only the rule to who stan
   expect(plainEnglish.fault({ code: 'never-heard-of', data: {} })).toMatch(/^Something went wrong/)
   // A sentence that is not told all it asks for is not shown in pieces.
   expect(plainEnglish.fault({ code: 'bad-option', data: {} })).toMatch(/^Something went wrong/)
+})
+
+test('a fault of a table in a sentence, wherever its words are kept', () => {
+  const { words, place } = plainEnglish
+  const bench = new Sayer({ ...english, words: { ...words, faults: english.words.faults } }, place)
+  const fault = { code: 'bad-step', data: { step: 7 } }
+  expect(tableFault(bench, fault)).toMatch(/^Rows follow each other by 7 minutes/)
+  expect(plainEnglish.fault(fault)).toBe(tableFault(bench, fault))
+  expect(tableFault(bench, { code: 'gone', data: {} })).toBe('This is gone.')
 })
 
 test('a problem of a weather file in a sentence; one that has none goes by its code', () => {

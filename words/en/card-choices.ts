@@ -1,6 +1,8 @@
 import { type Canopy } from '@/core/kinds/canopy/canopy'
 import { type EdgeForm } from '@/core/kinds/volume/volume'
 import { type LoadShape } from '@/core/kinds/load/load'
+import { type Foliage } from '@/core/kinds/tree/tree'
+import { type Season } from '@/core/kinds/underlay/underlay'
 import { type Site } from '@/core/kinds/site/site'
 
 /** Names of the archetype days. */
@@ -50,3 +52,21 @@ export const edgeForms: Readonly<Record<EdgeForm, string>> = {
   'half-hip': 'half-hip',
   mansard: 'mansard',
 }
+
+/** General kinds of trees. */
+export const foliages: Readonly<Record<Foliage, string>> = {
+  broadleaf: 'broadleaf',
+  evergreen: 'evergreen',
+  conifer: 'conifer',
+  palm: 'palm',
+}
+
+/** When a picture was taken, by the leaves. */
+export const seasons: Readonly<Record<Season, string>> = {
+  unknown: 'not known',
+  'in-leaf': 'trees in leaf',
+  bare: 'trees bare',
+}
+
+/** What a kept measure says of itself. */
+export const tapeFacts = { direct: 'End to end', level: 'In plan', up: 'Height', slope: 'Slope' } as const

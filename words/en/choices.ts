@@ -1,9 +1,8 @@
-import { type Season, type Underlay } from '@/core/kinds/underlay/underlay'
+import { type Underlay } from '@/core/kinds/underlay/underlay'
 import { type BarrierUse } from '@/core/kinds/barrier/barrier'
 import { type CanopyUse } from '@/core/kinds/canopy/canopy'
 import { type DormerForm } from '@/core/kinds/dormer/dormer'
 import { type FixtureUse } from '@/core/kinds/fixture/fixture'
-import { type Foliage } from '@/core/kinds/tree/tree'
 
 /** What a fixture is. */
 export const fixtureUses: Readonly<Record<FixtureUse, string>> = {
@@ -16,21 +15,6 @@ export const fixtureUses: Readonly<Record<FixtureUse, string>> = {
 
 /** What a canopy is, how many leaves its roof has, and what they are covered with. */
 export const canopyUses: Readonly<Record<CanopyUse, string>> = { carport: 'carport', pergola: 'pergola' }
-
-/** General kinds of trees. */
-export const foliages: Readonly<Record<Foliage, string>> = {
-  broadleaf: 'broadleaf',
-  evergreen: 'evergreen',
-  conifer: 'conifer',
-  palm: 'palm',
-}
-
-/** When a picture was taken, by the leaves. */
-export const seasons: Readonly<Record<Season, string>> = {
-  unknown: 'not known',
-  'in-leaf': 'trees in leaf',
-  bare: 'trees bare',
-}
 
 /** What a barrier is. */
 export const barrierUses: Readonly<Record<BarrierUse, string>> = {

@@ -15,6 +15,7 @@ export const caseRules = {
 /** What only the command line finds wrong. */
 export const caseFaults = {
   'bad-case': '{at, select, none {The case} other {{at}}}: {rule}',
+  'counted-twice': 'losses.{name}: {model} is already computed here; leave it out, or it counts twice.',
   'model-unit': 'The model does not say its units. Give --unit mm, cm, m, in or ft.',
   'model-up': 'The model does not say which way is up. Give --up y or --up z.',
   'no-file':

@@ -164,20 +164,8 @@ export const faults = {
     '{reason, select, location {Line 1: the {what, select, timezone {time zone} other {{what}}} is “{text}”, expected {low} to {high}.} header {Line {line, number, ::group-off}: an EPW file has {lines, number} header lines before its first record, LOCATION to DATA PERIODS.} columns {Line {line, number, ::group-off}: {found, number} columns were found, at least {expected, number} were expected, separated by commas, with points as decimal marks.} empty {The file has no records after its {lines, number} header lines.} number {Line {line, number, ::group-off}, column {column, number} ({name}): “{text}” is not a number.} order {Line {line, number, ::group-off}: month, day, hour {found} was found, {expected} was expected. Records must be in order, hours from 1 to 24.} other {No record is of 1 January: the columns month and day say otherwise.}}',
   'not-a-year':
     '{reason, select, records {The file has {records, number} records without 29 February and ends in line {line, number, ::group-off}; a whole year has 8,760 of an hour, or 17,520, 35,040 or 105,120 of parts of it.} other {{covered, number} of the {all, number} intervals of {step, number} minutes that a year has are in the table. A whole year is needed.}}',
-  'not-a-table':
-    'No table was found: a line of headings and under it rows of numbers, separated by commas, semicolons or tabs, are expected.',
-  'bad-cell':
-    'Line {line, number, ::group-off}, column “{column}”: “{text}” is not a number with the decimal mark “{decimal}”.',
   'bad-time':
     '{reason, select, moment {“{text}” is not a moment. Write it in ISO 8601 with its offset, such as 2024-06-21T12:00:00-04:00.} other {Line {line, number, ::group-off}: “{text}” is not a time that can be read. Write for example 2024-03-31 14:00, or {example} 14:00.}}',
-  'no-time':
-    'No column holds the time, and {rows, number} rows are not a year in equal steps (8,760 hours, 35,040 quarters). Say which column holds the time.',
-  'bad-step':
-    'Rows follow each other by {step, number} minutes; an hour or an even part of it is needed (60, 30, 15, 10, 5 minutes).',
-  'no-place':
-    'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
-  'no-irradiance':
-    'The file has neither global irradiance nor beam and diffuse together. Say which column holds the global horizontal irradiance.',
   'too-many-gaps':
     'Irradiance is missing in {missing, number} of {all, number} intervals of daylight, first in line {line, plural, =0 {–} other {{line, number, ::group-off}}}; at most {limit} can be filled. Choose a more complete year.',
   'no-file-open': 'Choose a file first.',
@@ -225,6 +213,4 @@ export const faults = {
   'server-answered': 'The server answered with status {status}.',
   'wrong-version': 'The page speaks version {page}, the worker {worker}. Reload the page.',
   'worker-stopped': 'The computation stopped. It is started again.',
-  // Command line
-  'counted-twice': 'losses.{name}: {model} is already computed here; leave it out, or it counts twice.',
 } as const

@@ -8,15 +8,13 @@ import {
   dormerForms,
   edges,
   fixtureUses,
-  foliages,
   planeEdges,
   roofForms,
   roofPlanes,
-  seasons,
   underlayContents,
 } from './choices'
 import { kinds } from './kinds'
-import { calibrating, chapters, outlines, pitching, tape, tapeFacts, tools } from './tools'
+import { calibrating, chapters, outlines, pitching, tape, tools } from './tools'
 import { lines, losses } from './ledger'
 import { charts, units } from './charts'
 
@@ -36,8 +34,6 @@ export const en = {
   fixtureUses,
   canopyUses,
   barrierUses,
-  foliages,
-  seasons,
   underlayContents,
   calibrating,
   dormerForms,
@@ -48,7 +44,6 @@ export const en = {
   planeEdges,
   chapters,
   tape,
-  tapeFacts,
   tools,
   charts,
   units,

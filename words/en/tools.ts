@@ -114,9 +114,6 @@ export const tape = {
     '{direct} from end to end{way, select, level {, level} other {: {level} in plan, {up} {way, select, up {up} other {down}}, {slope}}}',
 } as const
 
-/** What a kept measure says of itself. */
-export const tapeFacts = { direct: 'End to end', level: 'In plan', up: 'Height', slope: 'Slope' } as const
-
 /** What the tool for measured heights says. */
 export const pitching = {
   label: 'Pitch from heights',

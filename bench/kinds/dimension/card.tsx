@@ -4,14 +4,15 @@ import { type Dimension } from '@/core/kinds/dimension/dimension'
 import { length3, sub3 } from '@/core/geometry/vector'
 import { formatLength, formatSlope, toDegrees } from '@/core/model/units'
 import { Fact } from '../../card/frame'
-import { useSite, useWords } from '../../context'
+import { later } from '@/words/en/later'
+import { useSite } from '../../context'
 import { houseId } from '../../store/documents'
 import { NameField } from '../name-field'
 
 /** What it measures: from end to end, over the level, up, and the slope between. */
 export function DimensionCard({ object: { id, name, from, to } }: { readonly object: Dimension }) {
   const { units, locale } = useSite()
-  const { tapeFacts } = useWords()
+  const { tapeFacts } = later
   const [x, y, up] = sub3(to, from)
   const level = Math.hypot(x, y)
   const slope = formatSlope(toDegrees(Math.atan2(Math.abs(up), level)), units, locale)

@@ -27,8 +27,8 @@ const lengths = ['heightM', 'crownDiameterM', 'clearStemM'] as const
 export function TreeCard({ object: tree }: { readonly object: Tree }) {
   const { documents } = useBench()
   const site = useSite()
-  const { kinds, foliages: sorts } = useWords()
-  const { treeCard } = later
+  const { kinds } = useWords()
+  const { treeCard, foliages: sorts } = later
   const { fields } = kinds.tree
   const of = { documentId: houseId, objectId: tree.id }
   const set = (label: string, changed: Readonly<Record<string, unknown>>) =>

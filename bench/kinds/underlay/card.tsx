@@ -21,7 +21,8 @@ export function UnderlayCard({ object: underlay }: { readonly object: Underlay }
   const site = useSite()
   const sayer = useSayer()
   const file = useStore(keptFiles, (files) => files[underlay.fileId])
-  const { kinds, seasons: seasonWords } = sayer.words
+  const { kinds } = sayer.words
+  const { seasons: seasonWords } = later
   const words = later.underlays
   const { fields } = kinds.underlay
   const of = { documentId: houseId, objectId: underlay.id }
