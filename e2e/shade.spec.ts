@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
 
@@ -13,7 +14,7 @@ test('a tree is moved off: the sun map, the shade bill and the payback follow', 
   await chapter(page, 'Shape')
   await page.getByRole('button', { name: /^Oak, west fence/ }).click()
   await stage(page).focus()
-  // Ten steps of ten nudges, away from the house.
+  // Forty nudges to the west, away from the house.
   for (let k = 0; k < 40; k++) await page.keyboard.press('Shift+ArrowLeft')
   await saved(page)
   await expect.poll(() => figure(page, 'shade')).toBeGreaterThan(shade + 20)
@@ -33,7 +34,7 @@ test('a tree is moved off: the sun map, the shade bill and the payback follow', 
   await saved(page)
 })
 
-test('what if the chimney were gone: for this option alone, in its sums and in its offer, until it stands again', async ({
+test('what if an oak were gone or trimmed: for this option alone, in its sums and its reason, until it stands again', async ({
   page,
 }) => {
   await openShippedJob(page)
@@ -108,7 +109,32 @@ test('a module’s own hours and sky: picture, table and file', async ({ page })
   await expect(picture).toContainText('Oak, west fence')
   await expect(picture).toContainText(/\d\.\d %/)
   await page.getByRole('radio', { name: 'Beam' }).click()
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze()
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html ?? ''}`)).toEqual([])
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: 'CSV' }).click()
   expect((await download).suggestedFilename()).toBe('sun-access.csv')
+})
+
+test('the sun map of a month, sun access on the modules, and the solstices by keys', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  const map = page.locator('[data-sun-map]')
+  const light = async () => Number(await map.getAttribute('data-sun-map'))
+  await expect(map).toHaveAttribute('data-sun-map', /\d/)
+  const year = await light()
+  await page.getByLabel('Irradiation in').selectOption('Dec')
+  await expect.poll(light).toBeLessThan(year / 12)
+  const december = await light()
+  expect(december).toBeGreaterThan(5)
+  await page.getByLabel('Irradiation in').selectOption('Jun')
+  await expect.poll(light).toBeGreaterThan(1.5 * december)
+  await page.getByLabel('Unit of the sun map').selectOption('% of best')
+  await page.getByLabel('Sun access on modules, %').check()
+  await expect(page.locator('[data-access]').first()).toHaveText(/^\d+$/)
+  await stage(page).focus()
+  await page.keyboard.press(',')
+  await expect(page.getByLabel('Day', { exact: true })).toHaveValue(/-12-21$/)
+  await page.keyboard.press('.')
+  await expect(page.getByLabel('Day', { exact: true })).toHaveValue(/-06-21$/)
 })

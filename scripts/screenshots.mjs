@@ -97,11 +97,14 @@ const views = {
   shade: async () => {
     await openShipped()
     await page.keyboard.press('w')
+    await page.getByText(/^All 16 modules/).waitFor()
+  },
+  'sun-path': async () => {
+    await openShipped()
+    await page.keyboard.press('w')
     await page.getByRole('button', { name: 'Select this module' }).click()
     await page.getByText(/^1 module of the selection/).waitFor()
-    await page
-      .getByRole('heading', { name: 'Sun access by hour and month' })
-      .evaluate((it) => it.scrollIntoView())
+    await page.getByRole('heading', { name: 'Sun path', exact: true }).evaluate((it) => it.scrollIntoView())
   },
   wire: async () => {
     await chapter('Wire')
