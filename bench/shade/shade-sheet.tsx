@@ -3,6 +3,7 @@
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useSayer, useSite } from '../context'
+import { FactBoxes } from '../fact-boxes'
 import { Sheet } from '../sheet'
 import { AccessTable } from './access-table'
 import { ShadeBill } from './shade-bill'
@@ -51,16 +52,5 @@ function Headline() {
     [sayer.line('yield'), of('yield').figure, of('yield').unit],
     [words.payback, of('payback').figure, of('payback').unit],
   ] as const
-  return (
-    <dl className={`grid grid-cols-4 gap-2 max-sm:grid-cols-2 ${fresh ? '' : 'text-pencil'}`}>
-      {facts.map(([label, value, unit]) => (
-        <div key={label} className="rounded-lg border border-line px-3 py-2">
-          <dt className="quiet">{label}</dt>
-          <dd className="text-[18px] font-semibold">
-            {value} <span className="text-[12px] font-normal text-pencil">{unit}</span>
-          </dd>
-        </div>
-      ))}
-    </dl>
-  )
+  return <FactBoxes facts={facts} quiet={!fresh} />
 }

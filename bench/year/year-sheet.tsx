@@ -9,6 +9,7 @@ import { Chart } from '@/charts/chart'
 import { useBench, useNumbers, useSite, useWords } from '../context'
 import { saveFile } from '../save-file'
 import { money, moneySign, monthNames, number } from '@/words/format'
+import { FactBoxes } from '../fact-boxes'
 import { Sheet } from '../sheet'
 
 /** The year's energy month by month, from sunlight to the house: what was lost where, and what it is worth. */
@@ -61,18 +62,7 @@ function Headline({ summary }: { readonly summary: RunSummary }) {
     ['Performance ratio', number((chain.ac.kwh / chain.sun.kwh) * 100, site, 1), '%'],
     ['Irradiation on modules', number((chain.sun.kwh / powerW) * 1000, site), 'kWh/m²'],
   ] as const
-  return (
-    <dl className="grid grid-cols-4 gap-2">
-      {facts.map(([label, value, unit]) => (
-        <div key={label} className="rounded-lg border border-line px-3 py-2">
-          <dt className="quiet">{label}</dt>
-          <dd className="text-[18px] font-semibold">
-            {value} <span className="text-[12px] font-normal text-pencil">{unit}</span>
-          </dd>
-        </div>
-      ))}
-    </dl>
-  )
+  return <FactBoxes facts={facts} />
 }
 
 /** From the light on the left to the yield on the right, each loss as a step down. */
