@@ -40,6 +40,16 @@ test('trimmed and grown are the tree with those measures; a trim above its top t
   expect(as({ what: 'trimmed', heightM: tree.heightM + 5 })).toEqual(tree)
   expect(as({ what: 'grown', years: 12 })).toEqual({ ...tree, ...grown(tree, 12) })
   expect(as({ what: 'gone' })).toBeUndefined()
+  // Of two for the same tree one counts, and one is told of.
+  const twice = having(
+    { ...alteration, what: 'grown' },
+    { ...alteration, id: 'as-later', what: 'trimmed', heightM: 3 },
+  )
+  expect(alterationsIn({ house, option: twice }).map(({ alteration: { id } }) => id)).toEqual(['as-later'])
+  expect(houseAsAltered({ house, option: twice }).find(({ id }) => id === tree.id)).toEqual({
+    ...tree,
+    heightM: 3,
+  })
 })
 
 test('what is of nothing, or of what cannot be so, counts for nothing', () => {

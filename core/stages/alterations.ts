@@ -5,12 +5,16 @@ import { type Design } from './world'
 
 type Documents = Pick<Design, 'house' | 'option'>
 
-/** What an option tries with things of the house, each with the thing as it stands; what is of nothing counts for nothing. */
+/**
+ * What an option tries with things of the house, each with the thing as it stands. What is of nothing counts for nothing,
+ * and of several for one thing the last counts.
+ */
 export function alterationsIn({
   house,
   option,
 }: Documents): { readonly alteration: Alteration; readonly object: AnyObject }[] {
-  return ofKind(option, 'alteration').flatMap((alteration) => {
+  const last = new Map(ofKind(option, 'alteration').map((alteration) => [alteration.of, alteration]))
+  return [...last.values()].flatMap((alteration) => {
     const object = house[alteration.of]
     const ways = object && kindOf(object).standing?.altered?.ways
     return object && ways?.includes(alteration.what) ? [{ alteration, object }] : []
