@@ -65,6 +65,8 @@ test('what if an oak were gone or trimmed: for this option alone, in its sums an
   await height.press('Enter')
   await expect(height).toHaveValue(/^15'/)
   await page.getByRole('button', { name: 'Close' }).click()
+  await chapter(page, 'Shape')
+  await expect(page.getByRole('button', { name: 'Oak, west fence what if trimmed' })).toBeVisible()
   await expect(other).toHaveText(otherBefore.replace(/\s+/g, ' '), { useInnerText: true })
   await saved(page)
   await page.reload()

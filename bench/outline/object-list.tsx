@@ -2,6 +2,7 @@
 
 import { useEffect, useRef } from 'react'
 import { type AnyObject } from '@/core/kinds/index'
+import { alterationsIn } from '@/core/stages/alterations'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
 import { showAll } from '../store/hiding'
@@ -32,6 +33,10 @@ export function ObjectList({
   const selection = useSession((s) => s.selection)
   const selected = ownerIds(selection)
   const hidden = useSession((s) => s.hidden)
+  const option = useOption()
+  const altered = new Map(
+    alterationsIn({ house: documents.house, option }).map(({ alteration: { of, what } }) => [of, what]),
+  )
   const gone = objects.filter(({ id }) => hidden.includes(id)).length
   const list = useRef<HTMLUListElement>(null)
   // What is chosen on the stage, or has just been put there, is seen in its list.
@@ -63,11 +68,13 @@ export function ObjectList({
                 <span className="quiet">
                   {hidden.includes(object.id)
                     ? 'hidden'
-                    : isLocked(object)
-                      ? 'locked'
-                      : note
-                        ? note(object)
-                        : kind.note(object, sayer)}
+                    : altered.has(object.id)
+                      ? `what if ${altered.get(object.id)}`
+                      : isLocked(object)
+                        ? 'locked'
+                        : note
+                          ? note(object)
+                          : kind.note(object, sayer)}
                 </span>
               </button>
             </li>
