@@ -103,7 +103,7 @@ const views = {
     await openShipped()
     await page.keyboard.press('w')
     await page.getByRole('button', { name: 'Select this module' }).click()
-    await page.getByText(/^1 module of the selection/).waitFor()
+    await page.getByText(/^1 selected module/).waitFor()
     await page.getByRole('heading', { name: 'Sun path', exact: true }).evaluate((it) => it.scrollIntoView())
   },
   wire: async () => {

@@ -20,9 +20,9 @@ export const proposal = {
   inverter: 'inverter, {power}',
   battery: 'battery, {energy} usable',
   takenAs: 'These figures assume:',
-  gone: '{name} is taken away',
-  trimmed: '{name} is trimmed to {height}',
-  grown: '{name} is {years, plural, one {# year} other {# years}} older than today',
+  gone: '{name} removed',
+  trimmed: '{name} trimmed to {height}',
+  grown: '{name} after {years, plural, one {# year} other {# years}} of growth',
   footer:
     'Computed hour by hour for a typical year with the shade of roof, obstructions, trees and neighbours; the modules degrade every year. A forecast, not a promise: weather and prices vary.',
   picture: 'The house with its modules',
