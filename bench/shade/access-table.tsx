@@ -60,7 +60,7 @@ export function AccessTable() {
         )}
       </div>
       {!light ? (
-        <p className="quiet">{words.computing}</p>
+        <p className="quiet">{known ? words.none : words.computing}</p>
       ) : (
         <div className={known.fresh ? '' : 'opacity-60'}>
           <p className="quiet mb-1">

@@ -18,13 +18,33 @@ const onAxisM = 1e-9
 export function silhouetteOf(from: Vec3, body: Body, stepDeg: number): Silhouette {
   const count = Math.round(360 / stepDeg)
   const slice = body.kind === 'solid' ? solidSlice(from, body) : crownSlice(from, body)
-  return {
-    stepDeg,
-    spans: Array.from({ length: count }, (_, i) => {
-      const azimuth = toRadians(i * stepDeg)
-      return slice(Math.sin(azimuth), Math.cos(azimuth))
-    }),
+  const { towards, halfWidth } = widthOf(from, body)
+  const spans = new Array<Span | null>(count).fill(null)
+  for (let i = 0; i < count; i++) {
+    const azimuth = toRadians(i * stepDeg)
+    if (halfWidth < Math.PI && turn(azimuth, towards) > halfWidth) continue
+    spans[i] = slice(Math.sin(azimuth), Math.cos(azimuth))
   }
+  return { stepDeg, spans }
+}
+
+/** Between which azimuths the ball around a body stands: all round where the upright through the point meets it. */
+function widthOf(
+  [px, py]: Vec3,
+  { center, radiusM }: Body,
+): { readonly towards: number; readonly halfWidth: number } {
+  const [x, y] = [center[0] - px, center[1] - py]
+  const distance = Math.hypot(x, y)
+  return {
+    towards: Math.atan2(x, y),
+    halfWidth: distance > radiusM ? Math.asin(radiusM / distance) + 1e-9 : Math.PI,
+  }
+}
+
+/** How far two azimuths lie apart, 0 to pi. */
+const turn = (a: number, b: number): number => {
+  const apart = Math.abs(a - b) % (2 * Math.PI)
+  return Math.min(apart, 2 * Math.PI - apart)
 }
 
 /** What one upright half-plane cuts from a body; `(ux, uy)` is its level direction. */
