@@ -1,14 +1,11 @@
 /** A row of figures that a sheet begins with: label, value, unit. */
 export function FactBoxes({
   facts,
-  quiet = false,
 }: {
   readonly facts: readonly (readonly [label: string, value: string, unit: string])[]
-  /** While they are computed anew. */
-  readonly quiet?: boolean
 }) {
   return (
-    <dl className={`grid grid-cols-4 gap-2 max-sm:grid-cols-2 ${quiet ? 'text-pencil' : ''}`}>
+    <dl className="grid grid-cols-4 gap-2 max-sm:grid-cols-2">
       {facts.map(([label, value, unit]) => (
         <div key={label} className="rounded-lg border border-line px-3 py-2">
           <dt className="quiet">{label}</dt>

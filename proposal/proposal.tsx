@@ -66,8 +66,8 @@ export function Proposal({ data, print, pdfPath }: Props) {
         <div className="mt-4">
           <p>{words.takenAs}</p>
           <ul className="ml-5 list-disc">
-            {data.takenAs.map(({ name, what, heightM, years }) => (
-              <li key={name}>
+            {data.takenAs.map(({ name, what, heightM, years }, i) => (
+              <li key={i}>
                 {sayer.say(words[what], { name, years, height: { value: heightM, unit: 'm', digits: 1 } })}
               </li>
             ))}

@@ -1,6 +1,6 @@
 import { type SunSpan } from '@/core/energy/sun-map'
 import { Graph } from '@/core/graph/graph'
-import { Overtaken } from '@/core/graph/run'
+import { Overtaken, type Patience } from '@/core/graph/run'
 import { Fault } from '@/core/model/fault'
 import { summarise } from '@/core/readers/summary'
 import { accounts } from '@/core/stages/accounts/index'
@@ -66,16 +66,19 @@ async function runOption(request: RunRequest, index: number, world: World, pause
   post({ type: 'result', id: request.id, optionId, summary: summarise(run, world) })
 }
 
+/** What may wait is given up as soon as there is a newer state. */
+const untilOvertaken = (pause: Pause): Patience => ({
+  atMostMs,
+  pause: async () => {
+    await pause.listen()
+    return !overtaken
+  },
+})
+
 /** The light on the roofs; it may wait for everything else. */
 async function tellSunMap(request: RunRequest, span: SunSpan, world: World, pause: Pause): Promise<void> {
   const { mapSun } = await import('./map-sun')
-  const found = await mapSun(graph, world, span, {
-    atMostMs,
-    pause: async () => {
-      await pause.listen()
-      return !overtaken
-    },
-  })
+  const found = await mapSun(graph, world, span, untilOvertaken(pause))
   post({ type: 'sun-map', id: request.id, optionId: request.options[0]?.id ?? '', span, ...found })
 }
 
@@ -92,13 +95,7 @@ async function tellShade(
   const light = partLight(graph.open(world), wanted.of)
   post({ ...answer, light, heights: null })
   if (!wanted.heights) return
-  const heights = await heightWorths(graph, world, {
-    atMostMs,
-    pause: async () => {
-      await pause.listen()
-      return !overtaken
-    },
-  })
+  const heights = await heightWorths(graph, world, untilOvertaken(pause))
   post({ ...answer, light, heights })
 }
 

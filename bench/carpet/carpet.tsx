@@ -4,7 +4,8 @@ import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
 import { clockOfHour } from '@/core/model/moment'
-import { useBench, useNumbers, useShade, useSession, useSite } from '../context'
+import { useBench, useNumbers, usePart, useShade, useSession, useSite } from '../context'
+import { Pills } from '../fields/pills'
 import { lazyPart } from '../lazy-parts'
 import { dayName, monthNames, monthStarts, number } from '@/words/format'
 import { rampCss } from '@/stage/palette'
@@ -33,9 +34,12 @@ export function Carpet() {
   const { numbers, fresh } = useNumbers()
   const { day, hour, layer } = useSession((s) => s)
   const canvas = useRef<HTMLCanvasElement>(null)
-  const part = useShade()?.light
+  const shade = useShade()
+  const part = layer === 'shade' ? shade?.light : null
   const whole = numbers?.summary.carpet
   const carpet = useMemo(() => (whole && part ? { ...whole, shade: part.shade } : whole), [whole, part])
+  const isToday = fresh && (!part || shade?.fresh === true)
+  const isPart = usePart().length > 0
   const isBare = numbers?.summary.count === 0
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
   const sun = sunAtClock(site, modelYear, day, hour)
@@ -132,7 +136,7 @@ export function Carpet() {
             ref={canvas}
             width={365}
             height={picture?.rows ?? 24}
-            className={`absolute inset-0 h-full w-full [image-rendering:pixelated] ${fresh ? '' : 'opacity-60'}`}
+            className={`absolute inset-0 h-full w-full [image-rendering:pixelated] ${isToday ? '' : 'opacity-60'}`}
           />
           <svg
             className="absolute inset-0 h-full w-full"
@@ -184,26 +188,21 @@ export function Carpet() {
         </div>
       </div>
       <div className="px-3.5 py-2">
-        <div role="radiogroup" aria-label="Layer" className="flex flex-wrap gap-1">
-          {layerNames.map(([id, name]) => (
-            <button
-              key={id}
-              type="button"
-              role="radio"
-              aria-checked={layer === id}
-              onClick={() => session.setState({ layer: id })}
-              className={`cursor-pointer rounded-full border px-2 py-px text-[12px] ${layer === id ? 'border-ink bg-ink text-card' : 'border-line hover:border-pencil'}`}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
+        <Pills
+          label="Layer"
+          value={layer}
+          choices={layerNames}
+          onChoose={(id) => session.setState({ layer: id })}
+        />
         {picture && (
           <div className="mt-1.5">
             <div className="h-1.5 rounded-full" style={{ background: rampCss }} />
             <p className="quiet flex justify-between">
               <span>{number(picture.low, site, picture.high > 20 ? 0 : 1)}</span>
-              <span>{isBare && layer === 'sun' ? 'Sun on level ground' : picture.title}</span>
+              <span>
+                {isBare && layer === 'sun' ? 'Sun on level ground' : picture.title}
+                {part && isPart && ', selection'}
+              </span>
               <span>
                 {number(picture.high, site, picture.high > 20 ? 0 : 1)} {picture.unit}
               </span>

@@ -5,7 +5,8 @@ import { accessCsv, accessIn, accessOver, type HoursByMonth } from '@/core/reade
 import { cssColour, sunMapColour, textOn } from '@/stage/palette'
 import { later } from '@/words/en/later'
 import { monthNames, number } from '@/words/format'
-import { useNumbers, usePart, useShade, useSayer, useSite } from '../context'
+import { usePart, useShade, useSayer, useSite } from '../context'
+import { Pills } from '../fields/pills'
 import { saveFile } from '../save-file'
 
 const words = later.shade
@@ -24,10 +25,8 @@ export function AccessTable() {
   const sayer = useSayer()
   const part = usePart()
   const known = useShade()
-  const { numbers } = useNumbers()
   const [which, setWhich] = useState<(typeof lights)[number][0]>('all')
   const light = known?.light
-  const count = numbers?.summary.count ?? 0
   const percent = (of: HoursByMonth) => ({ value: accessOver(of), unit: 'share', digits: 1 }) as const
   return (
     <section aria-labelledby="sun-access">
@@ -35,20 +34,7 @@ export function AccessTable() {
         <h3 id="sun-access" className="flex-1 text-[15px] font-semibold">
           {words.access}
         </h3>
-        <div role="radiogroup" aria-label={words.showing} className="flex gap-1">
-          {lights.map(([id, name]) => (
-            <button
-              key={id}
-              type="button"
-              role="radio"
-              aria-checked={which === id}
-              onClick={() => setWhich(id)}
-              className={`cursor-pointer rounded-full border px-2 py-px text-[12px] ${which === id ? 'border-ink bg-ink text-card' : 'border-line hover:border-pencil'}`}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
+        <Pills label={words.showing} value={which} choices={lights} onChoose={setWhich} />
         {light && (
           <button
             type="button"
@@ -66,7 +52,7 @@ export function AccessTable() {
           <p className="quiet mb-1">
             {sayer.say(words.accessOf, {
               what: sayer.say(part.length === 0 ? words.whole : words.modules, {
-                n: part.length === 0 ? count : light.modules,
+                n: light.modules,
               }),
               year: percent(light.all),
               beam: percent(light.beam),

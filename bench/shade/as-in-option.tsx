@@ -1,8 +1,9 @@
 'use client'
 
-import { alterationId, mostYears, type Alteration } from '@/core/kinds/alteration/alteration'
-import { isAllowed, type Objects } from '@/core/kinds/documents'
+import { alterationId, type Alteration } from '@/core/kinds/alteration/alteration'
+import { ofKind, type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
+import { highestTreeM, lowestTreeM } from '@/core/kinds/tree/tree'
 import { parseNumber } from '@/core/model/numbers'
 import { formatLength, parseLength } from '@/core/model/units'
 import { later } from '@/words/en/later'
@@ -24,9 +25,8 @@ export function AsInOption({ object }: { readonly object: AnyObject }) {
   const site = useSite()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
-  const id = alterationId(object.id)
-  const known = option[id]
-  const now = known?.kind === 'alteration' && known.of === object.id ? known : null
+  const now = ofKind(option, 'alteration').findLast(({ of }) => of === object.id)
+  const id = now?.id ?? alterationId(object.id)
   const name = sayer.name(object.id)
   const ways = kindOf(object).standing?.altered?.ways ?? []
   const label = sayer.say(words.whatIf, { name })
@@ -35,10 +35,11 @@ export function AsInOption({ object }: { readonly object: AnyObject }) {
     if (fault) toast(session, sayer.fault(fault))
   }
   const choose = (what: Alteration['what'] | '') =>
-    edit(({ [id]: before, ...rest }) => {
-      if (what === '') return rest
-      const next: Alteration = { ...(before?.kind === 'alteration' ? before : fresh(object)), what }
-      return { ...rest, [id]: next }
+    edit((before) => {
+      const others = Object.fromEntries(
+        Object.entries(before).filter(([, one]) => one.kind !== 'alteration' || one.of !== object.id),
+      )
+      return what === '' ? others : { ...others, [id]: { ...(now ?? fresh(object)), what } }
     })
   const set = (name: string, fields: Partial<Alteration>) => documents.set(name, optionId, id, fields)
   return (
@@ -80,16 +81,14 @@ export function AsInOption({ object }: { readonly object: AnyObject }) {
 
 /** What is offered first: a trim well below its top, ten years of growth. */
 function fresh(object: AnyObject): Alteration {
-  const heightM = 'heightM' in object && typeof object.heightM === 'number' ? object.heightM : 5
-  const trimmed = Math.max(0.5, Math.min(60, Math.round(heightM * trimShare * 10) / 10))
-  const alteration: Alteration = {
+  const heightM = 'heightM' in object ? object.heightM : highestTreeM
+  const trimmed = Math.round(heightM * trimShare * 10) / 10
+  return {
     id: alterationId(object.id),
     kind: 'alteration',
     of: object.id,
     what: 'gone',
-    heightM: trimmed,
-    years: Math.min(firstYears, mostYears),
+    heightM: Math.max(lowestTreeM, Math.min(highestTreeM, trimmed)),
+    years: firstYears,
   }
-  if (!isAllowed(alteration)) throw new RangeError(`no alteration of ${object.id}`)
-  return alteration
 }

@@ -30,13 +30,20 @@ export function ShadeBill({ summary }: { readonly summary: RunSummary }) {
     .filter((id) => !costs.some((cost) => cost.id === id))
     .map((id) => ({ id, kwh: 0, skyKwh: 0 }))
   const rows = [...costs, ...gone]
-  const whole = Math.round(costs.reduce((sum, { kwh }) => sum + kwh, 0))
+  // As the ledger's line shows it, so that the one is the sum of the other.
+  const whole = -(summary.ledger.find(({ id }) => id === 'shade')?.shown ?? 0)
   const shown = sharedOut(
     whole,
     rows.map(({ kwh }) => kwh),
   )
+  const wholeSky = Math.round(costs.reduce((sum, { skyKwh }) => sum + skyKwh, 0))
+  const skies = sharedOut(
+    wholeSky,
+    rows.map(({ skyKwh }) => skyKwh),
+  )
+  const wholeMoney = Math.round(whole * rate)
   const amounts = sharedOut(
-    Math.round(whole * rate),
+    wholeMoney,
     rows.map(({ kwh }) => kwh * rate),
   )
   const most = Math.max(1, ...rows.map(({ kwh }) => kwh))
@@ -71,7 +78,7 @@ export function ShadeBill({ summary }: { readonly summary: RunSummary }) {
             </tr>
           </thead>
           <tbody>
-            {rows.map(({ id, kwh, skyKwh }, k) => {
+            {rows.map(({ id, kwh }, k) => {
               const object = house[id]
               return (
                 <tr key={id} className="border-t border-line align-top">
@@ -88,7 +95,7 @@ export function ShadeBill({ summary }: { readonly summary: RunSummary }) {
                     <div className="h-2 bg-clay" style={{ width: `${(100 * kwh) / most}%` }} />
                   </td>
                   <td className={cell}>{number(shown[k] ?? 0, site)}</td>
-                  <td className={`${cell} text-pencil`}>{number(skyKwh, site)}</td>
+                  <td className={`${cell} text-pencil`}>{number(skies[k] ?? 0, site)}</td>
                   <td className={cell}>
                     {money(amounts[k] ?? 0, site)
                       .replace(moneySign(site), '')
@@ -108,17 +115,8 @@ export function ShadeBill({ summary }: { readonly summary: RunSummary }) {
               </th>
               <td className="max-sm:hidden" />
               <td className={cell}>{number(whole, site)}</td>
-              <td className={cell}>
-                {number(
-                  costs.reduce((sum, { skyKwh }) => sum + skyKwh, 0),
-                  site,
-                )}
-              </td>
-              <td className={cell}>
-                {money(whole * rate, site)
-                  .replace(moneySign(site), '')
-                  .trim()}
-              </td>
+              <td className={cell}>{number(wholeSky, site)}</td>
+              <td className={cell}>{money(wholeMoney, site).replace(moneySign(site), '').trim()}</td>
               <td />
             </tr>
           </tfoot>

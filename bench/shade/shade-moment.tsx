@@ -10,7 +10,8 @@ export function ShadeMoment() {
   const { session } = useBench()
   const sayer = useSayer()
   const { numbers } = useNumbers()
-  const part = useShade()?.light
+  const known = useShade()
+  const part = known?.light
   const { day, hour } = useSession((s) => s)
   const carpet = numbers?.summary.carpet
   const at = carpet && part ? intervalAt(carpet, day, hour) : null
@@ -25,7 +26,7 @@ export function ShadeMoment() {
   if (!part || at === null) return null
   const { shade } = later
   return (
-    <p role="status" className="mt-1 text-[12px] leading-4">
+    <p role="status" className={`mt-1 text-[12px] leading-4 ${known?.fresh ? '' : 'text-pencil'}`}>
       {(part.sun[at] ?? 0) <= 0
         ? shade.noSun
         : share < leastShare

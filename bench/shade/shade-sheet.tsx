@@ -22,7 +22,7 @@ export function ShadeSheet() {
       {!summary || summary.count === 0 ? (
         <p className="quiet">{words.none}</p>
       ) : (
-        <div aria-busy={!fresh} className="flex flex-col gap-6">
+        <div aria-busy={!fresh} className={`flex flex-col gap-6 ${fresh ? '' : 'opacity-60'}`}>
           <Headline />
           <ShadeBill summary={summary} />
           <UncheckedHeights summary={summary} />
@@ -38,7 +38,7 @@ export function ShadeSheet() {
 function Headline() {
   const site = useSite()
   const sayer = useSayer()
-  const { numbers, fresh } = useNumbers()
+  const { numbers } = useNumbers()
   if (!numbers) return null
   const { chain, ledger } = numbers.summary
   const of = (id: 'shade' | 'payback' | 'yield') => {
@@ -52,5 +52,5 @@ function Headline() {
     [sayer.line('yield'), of('yield').figure, of('yield').unit],
     [words.payback, of('payback').figure, of('payback').unit],
   ] as const
-  return <FactBoxes facts={facts} quiet={!fresh} />
+  return <FactBoxes facts={facts} />
 }

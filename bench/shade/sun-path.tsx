@@ -45,7 +45,8 @@ export function SunPath() {
   const { numbers } = useNumbers()
   const selection = useSession((s) => s.selection)
   const { day, hour } = useSession((s) => s)
-  const light = useShade()?.light
+  const shade = useShade()
+  const light = shade?.light
   const summary = numbers?.summary
   const chosen = modulesOf(selection)[0]?.id
   const panel = summary && panelOf(summary, chosen)
@@ -76,7 +77,7 @@ export function SunPath() {
   const { x, y } = strip
   const sun = sunAtClock(site, modelYear, day, hour)
   // Losses of several modules are not those of the one that looks out here.
-  const isOfThis = light?.modules === 1 && chosen === panel.id
+  const isOfThis = shade?.fresh && light?.modules === 1 && chosen === panel.id
   const patches = isOfThis ? patchesOf(light, strip) : []
   const most = Math.max(leastShare, ...patches.map(({ share }) => share))
   const named = summary.shadeBill

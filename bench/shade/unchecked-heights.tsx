@@ -17,11 +17,12 @@ export function UncheckedHeights({ summary }: { readonly summary: RunSummary }) 
   const { session } = useBench()
   const site = useSite()
   const sayer = useSayer()
-  const heights = useShade()?.heights?.filter(({ kwh }) => kwh >= worthNamingKwh) ?? []
+  const known = useShade()
+  const heights = known?.heights?.filter(({ kwh }) => kwh >= worthNamingKwh) ?? []
   if (heights.length === 0) return null
   const rate = worthOfLight(summary)
   return (
-    <section aria-labelledby="unchecked-heights">
+    <section aria-labelledby="unchecked-heights" className={known?.fresh ? '' : 'opacity-60'}>
       <h3 id="unchecked-heights" className="mb-1 text-[15px] font-semibold">
         {words.heights}
       </h3>

@@ -125,8 +125,8 @@ export function Stage({ small }: { readonly small: boolean }) {
   const glass = (tracing || (running && shaped)) && !small
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
-    // With other modules it is not known yet what comes to which.
-    const ofSpan = roofs?.panels.kwhM2.length === panels?.length ? roofs?.panels.kwhM2 : undefined
+    // Of another state's modules it is not known which is which.
+    const ofSpan = roofs && roofs.objects === numbers?.objects ? roofs.panels.kwhM2 : undefined
     const places = new Map((panels ?? []).map(({ id }, i) => [id, i]))
     const string = selection?.kind === 'panel' && chapter === 'wire' ? byId.get(selection.id)?.stringId : null
     const broken =
@@ -158,6 +158,7 @@ export function Stage({ small }: { readonly small: boolean }) {
     hover,
     chapter,
     numbers?.summary.checks,
+    numbers?.objects,
     showMap,
     best,
     span,

@@ -206,7 +206,7 @@ export interface Carrier<T> {
 export interface Altered<T> {
   /** What it can try, in the order it is offered. */
   readonly ways: readonly Alteration['what'][]
-  /** The thing as the option has it; null where it is gone. */
+  /** The thing as the option has it; null where it is gone, the very one where that changes nothing. */
   readonly as: (object: T, alteration: Pick<Alteration, 'what' | 'heightM' | 'years'>) => T | null
 }
 

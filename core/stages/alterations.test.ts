@@ -37,7 +37,13 @@ test('trimmed and grown are the tree with those measures; a trim above its top t
   const as = (fields: Partial<Alteration>) =>
     houseAsAltered({ house, option: having({ ...alteration, ...fields }) }).find(({ id }) => id === tree.id)
   expect(as({ what: 'trimmed', heightM: 3.2 })).toEqual({ ...tree, heightM: 3.2 })
-  expect(as({ what: 'trimmed', heightM: tree.heightM + 5 })).toEqual(tree)
+  expect(as({ what: 'trimmed', heightM: tree.heightM + 5 })).toBe(tree)
+  // Nor is it told of.
+  for (const idle of [
+    { what: 'trimmed', heightM: tree.heightM },
+    { what: 'grown', years: 0 },
+  ] as const)
+    expect(alterationsIn({ house, option: having({ ...alteration, ...idle }) })).toEqual([])
   expect(as({ what: 'grown', years: 12 })).toEqual({ ...tree, ...grown(tree, 12) })
   expect(as({ what: 'gone' })).toBeUndefined()
   // Of two for the same tree one counts, and one is told of.

@@ -6,31 +6,29 @@ import { type Design } from './world'
 type Documents = Pick<Design, 'house' | 'option'>
 
 /**
- * What an option tries with things of the house, each with the thing as it stands. What is of nothing counts for nothing,
- * and of several for one thing the last counts.
+ * What an option tries with things of the house, each with the thing as it stands and as the option has it: null where it
+ * is gone. What is of nothing or changes nothing counts for nothing, and of several for one thing the last counts.
  */
-export function alterationsIn({
-  house,
-  option,
-}: Documents): { readonly alteration: Alteration; readonly object: AnyObject }[] {
+export function alterationsIn({ house, option }: Documents): {
+  readonly alteration: Alteration
+  readonly object: AnyObject
+  readonly as: AnyObject | null
+}[] {
   const last = new Map(ofKind(option, 'alteration').map((alteration) => [alteration.of, alteration]))
   return [...last.values()].flatMap((alteration) => {
     const object = house[alteration.of]
-    const ways = object && kindOf(object).standing?.altered?.ways
-    return object && ways?.includes(alteration.what) ? [{ alteration, object }] : []
+    const altered = object && kindOf(object).standing?.altered
+    if (!object || !altered?.ways.includes(alteration.what)) return []
+    const as = altered.as(object, alteration)
+    return as === object ? [] : [{ alteration, object, as }]
   })
 }
 
 /** The objects of the house as the option has them, in their order. */
 export function houseAsAltered(documents: Documents): AnyObject[] {
   const objects = Object.values(documents.house)
-  const alterations = alterationsIn(documents)
-  if (alterations.length === 0) return objects
-  const by = new Map(alterations.map(({ alteration }) => [alteration.of, alteration]))
-  return objects.flatMap((object) => {
-    const alteration = by.get(object.id)
-    const altered = kindOf(object).standing?.altered
-    if (!alteration || !altered) return [object]
-    return altered.as(object, alteration) ?? []
-  })
+  const by = new Map(alterationsIn(documents).map(({ object: { id }, as }) => [id, as]))
+  return by.size === 0
+    ? objects
+    : objects.flatMap((object) => (by.has(object.id) ? (by.get(object.id) ?? []) : [object]))
 }

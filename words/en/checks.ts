@@ -100,7 +100,6 @@ export const remedies = {
 export const phrases = {
   range: '{low} to {high}',
   away: '{distance} away',
-  'far-horizon': 'the far horizon',
   'on-snow': '{albedo, number} on snow',
   'of-the-sky': '{sky} of it from the sky',
   'mount-open': 'open rack',

@@ -6,7 +6,7 @@ import { highestTreeM, lowestTreeM } from '../tree/tree'
 /** What an option may try with something that the house has and that casts shade. */
 export const alterings = ['gone', 'trimmed', 'grown'] as const
 
-export const mostYears = 50
+const mostYears = 50
 
 /** One thing of the house as this option has it: the house, and all other options, keep it as it stands. */
 export const alterationSchema = z.strictObject({

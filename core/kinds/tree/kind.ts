@@ -70,6 +70,6 @@ function alteredTree(
   { what, heightM, years }: Pick<Alteration, 'what' | 'heightM' | 'years'>,
 ): Tree | null {
   if (what === 'gone') return null
-  if (what === 'grown') return { ...tree, ...grown(tree, years) }
-  return { ...tree, heightM: Math.min(tree.heightM, heightM) }
+  if (what === 'grown') return years === 0 ? tree : { ...tree, ...grown(tree, years) }
+  return heightM < tree.heightM ? { ...tree, heightM } : tree
 }

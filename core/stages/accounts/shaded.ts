@@ -36,7 +36,7 @@ export const shadedAccount: Stage<World, Account> = stage({
               modules: dim.length,
               limit: { value: limit, unit: 'share', digits: 0 },
               worst: { value: worst.access, unit: 'share', digits: 0 },
-              caster: worst.caster === null ? { code: 'far-horizon' } : { ref: worst.caster },
+              caster: { ref: worst.caster },
             },
             severity: 'warning',
             measured: { figure: worst.access, limit, unit: 'share' },
@@ -69,8 +69,8 @@ function removedIn({ house, option }: World): Readonly<Record<string, readonly s
 interface Dim {
   readonly panel: Panel
   readonly access: number
-  /** What takes most from it; null where a far horizon does. */
-  readonly caster: string | null
+  /** What takes most from it. */
+  readonly caster: string
 }
 
 /** Modules under the limit, the darkest first. */
@@ -80,7 +80,9 @@ function dimIn(panels: readonly Panel[], lights: readonly Keyed<PanelLight>[], l
       const light = lights[i]?.value
       if (!light || light.unshadedKwhM2 <= 0) return []
       const access = light.meanKwhM2 / light.unshadedKwhM2
-      return access < limit ? [{ panel, access, caster: worstOf(light) }] : []
+      const caster = worstOf(light)
+      // What nothing shades has all its light, whatever rounding leaves of it.
+      return access < limit && caster !== null ? [{ panel, access, caster }] : []
     })
     .sort((a, b) => a.access - b.access)
 }
