@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { signedArea } from '@/core/geometry/polygon'
 import { cross3, dot3, length3, scale3, sub3, type Vec3 } from '@/core/geometry/vector'
 import { fieldOf, layOnPlane } from '@/core/layout/lay'
+import { patterns } from '@/core/layout/patterns'
 import { frameOf } from '@/core/layout/plane-frame'
 import { usableAreaM2 } from '@/core/layout/usable-area'
 import { addCaseCommand, type Question } from '../case-command'
@@ -19,6 +20,7 @@ const schema = z.object({
   module: z.object({ widthM: z.number().min(0.1).max(10), lengthM: z.number().min(0.1).max(10) }),
   gapM: metres,
   orientation: z.enum(['portrait', 'landscape', 'best']),
+  pattern: z.enum(patterns).default('fullest'),
 })
 
 /** How far a corner may lie off the plane of the others. */

@@ -90,15 +90,10 @@ test('a building that stands through a plane keeps its modules off, a lower one 
   // It does not keep off itself.
   expect(keepOutsOn(below({ house }), 'house', south)).toEqual([])
   const array = {
+    ...defaultArray,
     id: 'array-1',
-    kind: 'array',
     volumeId: 'house',
     edgeIndex: south.edgeIndex,
-    step: 0,
-    orientation: 'portrait',
-    gapM: 0.02,
-    liftM: 0.12,
-    removed: [],
   } as const
   const laid = (under: Below) => built(array, under).field?.slots.length ?? 0
   expect(laid(below({ house, tower }))).toBeLessThan(laid(below({ house })))

@@ -16,71 +16,131 @@ export interface Field {
   readonly holes: readonly (readonly Vec2[])[]
 }
 
+/** Where the left side of a rectangle may stand: from and to in metres, from <= to. */
+export type Run = readonly [from: number, to: number]
+
+/**
+ * Runs of the left side of a rectangle `widthM` wide over the band v = low..high, ascending. Exact: the rectangle
+ * keeps each barrier's distance, lies inside the polygon and outside the holes.
+ */
+export type RunFinder = (low: number, high: number, widthM: number) => Run[]
+
 /** Touching is allowed to this much, so that a module may lie exactly at its setback. */
 const slackM = 1e-7
 
-/** Least and greatest u of the points within `distance` of a segment whose v lies in the band; null when there are none. */
-function reachInBand({ from, to, distanceM }: Barrier, low: number, high: number): [number, number] | null {
-  let least = Infinity
-  let most = -Infinity
-  const take = (u: number) => {
-    least = Math.min(least, u)
-    most = Math.max(most, u)
-  }
+/** A straight line of points that modules may not cover, by its v: u = foot + lean x (v - low). */
+interface Line {
+  readonly low: number
+  readonly high: number
+  /** Ends of a level line; of others the u at `low`, and what it gains up to `high`. */
+  readonly foot: number
+  readonly gain: number
+  readonly lean: number
+}
+
+/** A barrier as a band sweeps it: two round ends, and the lines along it at its distance. */
+interface Swept {
+  readonly ends: readonly Vec2[]
+  readonly lines: readonly Line[]
+  readonly reach: number
+  readonly lowest: number
+  readonly highest: number
+}
+
+function lineOf(a: Vec2, b: Vec2): Line {
+  const [lower, upper] = a[1] <= b[1] ? [a, b] : [b, a]
+  const rise = upper[1] - lower[1]
+  const gain = upper[0] - lower[0]
+  return { low: lower[1], high: upper[1], foot: lower[0], gain, lean: rise < 1e-12 ? NaN : gain / rise }
+}
+
+function swept({ from, to, distanceM }: Barrier): Swept {
   const reach = Math.max(0, distanceM - slackM)
-  for (const [u, v] of [from, to]) {
+  const length = Math.hypot(to[0] - from[0], to[1] - from[1])
+  const [nu, nv] = length === 0 ? [0, 0] : [-(to[1] - from[1]) / length, (to[0] - from[0]) / length]
+  const beside = (side: number) =>
+    lineOf([from[0] + nu * side, from[1] + nv * side], [to[0] + nu * side, to[1] + nv * side])
+  return {
+    ends: reach > 0 ? [from, to] : [],
+    lines: reach > 0 ? [beside(-reach), beside(reach)] : [lineOf(from, to)],
+    reach,
+    lowest: Math.min(from[1], to[1]) - reach,
+    highest: Math.max(from[1], to[1]) + reach,
+  }
+}
+
+/** Least and greatest u of what a barrier keeps free in a band of v; least > most when that is nothing. */
+interface Extent {
+  least: number
+  most: number
+}
+
+function take(extent: Extent, u: number) {
+  if (u < extent.least) extent.least = u
+  if (u > extent.most) extent.most = u
+}
+
+function extentInBand({ ends, lines, reach }: Swept, low: number, high: number, extent: Extent) {
+  extent.least = Infinity
+  extent.most = -Infinity
+  for (const [u, v] of ends) {
     const away = v < low ? low - v : v > high ? v - high : 0
     if (away > reach) continue
     const half = Math.sqrt(reach * reach - away * away)
-    take(u - half)
-    take(u + half)
+    take(extent, u - half)
+    take(extent, u + half)
   }
-  const length = Math.hypot(to[0] - from[0], to[1] - from[1])
-  const [nu, nv] = length === 0 ? [0, 0] : [-(to[1] - from[1]) / length, (to[0] - from[0]) / length]
-  for (const side of [-reach, reach]) {
-    const a: Vec2 = [from[0] + nu * side, from[1] + nv * side]
-    const b: Vec2 = [to[0] + nu * side, to[1] + nv * side]
-    const rise = b[1] - a[1]
-    const cut = (v: number) => a[0] + ((v - a[1]) / rise) * (b[0] - a[0])
-    const [bottom, top] = [Math.max(low, Math.min(a[1], b[1])), Math.min(high, Math.max(a[1], b[1]))]
+  for (const line of lines) {
+    const bottom = low > line.low ? low : line.low
+    const top = high < line.high ? high : line.high
     if (bottom > top) continue
-    if (Math.abs(rise) < 1e-12) {
-      take(a[0])
-      take(b[0])
+    if (Number.isNaN(line.lean)) {
+      take(extent, line.foot)
+      take(extent, line.foot + line.gain)
     } else {
-      take(cut(bottom))
-      take(cut(top))
+      take(extent, line.foot + line.lean * (bottom - line.low))
+      take(extent, line.foot + line.lean * (top - line.low))
     }
   }
-  return least <= most ? [least, most] : null
 }
 
-/**
- * Where the left side of a rectangle `widthM` wide over the band v = low..high may stand: runs [from, to], ascending.
- * Exact: the rectangle keeps each barrier's distance, lies inside the polygon and outside the holes.
- */
-export function freeRuns(field: Field, low: number, high: number, widthM: number): [number, number][] {
-  const blocked: [number, number][] = []
-  for (const barrier of field.barriers) {
-    const reach = reachInBand(barrier, low + slackM, high - slackM)
-    if (reach) blocked.push([reach[0] - widthM + slackM, reach[1] - slackM])
-  }
-  blocked.sort((a, b) => a[0] - b[0])
+/** A finder for one field, which keeps what it works out about the barriers. */
+export function runFinder(field: Field): RunFinder {
+  const barriers = field.barriers.map(swept)
   const us = field.polygon.map((p) => p[0])
-  const runs: [number, number][] = []
-  let cursor = Math.min(...us) - 1
-  const end = Math.max(...us) + 1
-  const middle = (low + high) / 2
-  const push = (from: number, to: number) => {
-    if (to < from) return
-    const probe: Vec2 = [(from + to + widthM) / 2, middle]
-    if (containsPoint(field.polygon, probe) && !field.holes.some((hole) => containsPoint(hole, probe)))
-      runs.push([from, to])
+  const [start, end] = [Math.min(...us) - 1, Math.max(...us) + 1]
+  const extent: Extent = { least: 0, most: 0 }
+  // Blocked stretches of the band at hand by where they begin; two columns of one table, filled anew each time.
+  const froms = new Float64Array(barriers.length)
+  const tos = new Float64Array(barriers.length)
+  const free = (u: number, v: number) =>
+    containsPoint(field.polygon, [u, v]) && !field.holes.some((hole) => containsPoint(hole, [u, v]))
+  return (low, high, widthM) => {
+    const [bandLow, bandHigh] = [low + slackM, high - slackM]
+    let blocked = 0
+    for (const barrier of barriers) {
+      if (barrier.lowest > bandHigh || barrier.highest < bandLow) continue
+      extentInBand(barrier, bandLow, bandHigh, extent)
+      if (extent.least > extent.most) continue
+      const from = extent.least - widthM + slackM
+      let at = blocked++
+      for (; at > 0 && (froms[at - 1] ?? 0) > from; at--) {
+        froms[at] = froms[at - 1] ?? 0
+        tos[at] = tos[at - 1] ?? 0
+      }
+      froms[at] = from
+      tos[at] = extent.most - slackM
+    }
+    const runs: Run[] = []
+    const middle = (low + high) / 2
+    let cursor = start
+    for (let k = 0; k <= blocked; k++) {
+      const from = k < blocked ? (froms[k] ?? 0) : end
+      // What holds together in the middle is free from end to end.
+      if (from > cursor && free((cursor + from + widthM) / 2, middle)) runs.push([cursor, from])
+      const to = tos[k] ?? end
+      if (k < blocked && to > cursor) cursor = to
+    }
+    return runs
   }
-  for (const [from, to] of blocked) {
-    if (from > cursor) push(cursor, from)
-    cursor = Math.max(cursor, to)
-  }
-  push(cursor, end)
-  return runs
 }

@@ -15,7 +15,7 @@ const rectangle = (w: number, h: number): Vec2[] => [
   [0, h],
 ]
 const module = { widthM: 1, lengthM: 2 }
-const plain = { obstructions: [], module, gapM: 0, liftM: 0.1 } as const
+const plain = { obstructions: [], module, gapM: 0, liftM: 0.1, pattern: 'aligned' } as const
 
 test('exactly as many as fit: 10 x 4 m with 0.5 m all around holds nine columns of one row', () => {
   const request = {

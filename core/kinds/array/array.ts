@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, type DeepReadonly } from '../../model/object-base'
+import { patterns } from '../../layout/patterns'
 import { between, wholeBetween } from '../../model/rules'
 
 /**
@@ -15,6 +16,8 @@ export const arraySchema = z.strictObject({
   /** Where the roof changes its pitch over that edge: which stretch from the eave up. */
   step: wholeBetween(0, 3),
   orientation: z.enum(['portrait', 'landscape', 'best']),
+  /** How the modules are set out; `plain` is what the first arrays were laid by, whose places they still mean. */
+  pattern: z.enum(['plain', ...patterns]),
   gapM: between(0, 1, 'm'),
   /** How far off the roof the modules lie, and with it how well air cools them. */
   liftM: between(0, 1, 'm'),
@@ -23,7 +26,7 @@ export const arraySchema = z.strictObject({
 })
 export type PanelArray = DeepReadonly<z.infer<typeof arraySchema>>
 
-export const arrayVersion = 4
+export const arrayVersion = 5
 
 /** Lifts in the place of the names that mountings once had; all of them were drawn at the first. */
 const lifts: Readonly<Record<string, number>> = { close: 0.12, raised: 0.2, open: 0.3 }
@@ -32,12 +35,14 @@ export const arrayMigrations = [
   (value: Record<string, unknown>) => ({ ...value, mount: 'close' }),
   ({ mount, ...value }: Record<string, unknown>) => ({ ...value, liftM: lifts[String(mount)] ?? 0.12 }),
   (value: Record<string, unknown>) => ({ ...value, step: 0 }),
+  (value: Record<string, unknown>) => ({ ...value, pattern: 'plain' }),
 ]
 
 export const defaultArray = {
   kind: 'array',
   step: 0,
   orientation: 'portrait',
+  pattern: 'aligned',
   gapM: 0.02,
   liftM: 0.12,
   removed: [],

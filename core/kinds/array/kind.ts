@@ -76,7 +76,7 @@ function mayMeet({ corners }: RoofPlane, { base, clearanceM }: KeepOut): boolean
 }
 
 function arrayGeometry(
-  { gapM, orientation, liftM }: Pick<PanelArray, 'gapM' | 'orientation' | 'liftM'>,
+  { gapM, orientation, pattern, liftM }: Pick<PanelArray, 'gapM' | 'orientation' | 'pattern' | 'liftM'>,
   reads: Reads | null,
 ): Geometry {
   if (!reads) return emptyGeometry
@@ -88,6 +88,7 @@ function arrayGeometry(
     module,
     gapM,
     orientation,
+    pattern,
     liftM,
   })
   const { normal, pitchDeg, azimuthDeg } = plane

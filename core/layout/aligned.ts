@@ -1,0 +1,160 @@
+import { type Run } from './free-runs'
+import { upTo } from './stack'
+import { holds, nearlyM, type Strips } from './strips'
+
+/** A strict grid: strips one pitch apart, modules of all of them in line. */
+export interface Grid {
+  readonly strips: Strips
+  readonly count: number
+  /** How many strips. */
+  readonly rows: number
+  /** Foot of the first strip. */
+  readonly start: number
+  /** A place where modules begin along the strips; all others are whole pitches away. */
+  readonly phase: number
+}
+
+/** Starts are halved down to this step; the grid is never worse than one tried at every such step. */
+const finestM = 0.01
+
+/** The first intervals: as many of the finest steps, halved and halved, as leave half a module's height. */
+const intervalM = (heightM: number) =>
+  finestM * 2 ** Math.max(0, Math.min(4, Math.floor(Math.log2(heightM / 2 / finestM))))
+
+const modulo = (x: number, by: number) => ((x % by) + by) % by
+
+/** The phase that most modules of the runs share, and how many that are. */
+export function bestPhase(runs: readonly Run[], pitch: number): { count: number; phase: number } {
+  // At every phase a run holds its whole pitches, and one more where the phase falls into the rest.
+  let whole = 0
+  const rests: { start: number; length: number }[] = []
+  for (const [from, to] of runs) {
+    const pitches = Math.floor((to - from + nearlyM) / pitch)
+    whole += pitches
+    rests.push({ start: modulo(from, pitch), length: to - from - pitches * pitch + nearlyM })
+  }
+  let most = 0
+  let phase = 0
+  for (const { start } of rests) {
+    let more = 0
+    for (const rest of rests) {
+      const past = modulo(start - rest.start, pitch)
+      if (past <= rest.length || past >= pitch - nearlyM) more++
+    }
+    if (more > most) {
+      most = more
+      phase = start
+    }
+  }
+  return { count: whole + most, phase }
+}
+
+/**
+ * The strict grid that holds most; null when none holds more than `atLeast`. Starts are searched by halving: what
+ * lower and thinner strips would hold bounds all starts of an interval, so that most intervals are passed over.
+ */
+export function bestGrid(strips: Strips, atLeast = 0): Grid | null {
+  const { low, high, heightM, widthM, gapM } = strips
+  const [pitch, across] = [widthM + gapM, heightM + gapM]
+  let best: Grid | null = null
+  let most = atLeast
+  const rows = (start: number, runsAt: (foot: number) => readonly Run[]) => {
+    const found: (readonly Run[])[] = []
+    for (let foot = start; foot + heightM <= high + nearlyM; foot += across) found.push(runsAt(foot))
+    return found
+  }
+  const mostOf = (found: readonly (readonly Run[])[]) => {
+    let free = 0
+    for (const runs of found) free += holds(runs, strips)
+    return free <= most ? null : bestPhase(found.flat(), pitch)
+  }
+  const consider = (start: number) => {
+    const found = mostOf(rows(start, strips.runs))
+    if (found && found.count > most) {
+      most = found.count
+      best = { strips, start, rows: rows(start, strips.runs).length, ...found }
+    }
+  }
+  const search = (start: number, length: number) => {
+    // Whatever stands anywhere in the interval covers this thinner band as well.
+    const bound = mostOf(rows(start, (foot) => strips.band(foot + length, foot + heightM)))
+    if (!bound || bound.count <= most) return
+    consider(start)
+    if (length <= finestM * 1.01 || bound.count <= most) return
+    search(start, length / 2)
+    search(start + length / 2, length / 2)
+  }
+  consider(low)
+  for (const rest of strips.rests)
+    if (rest > low - nearlyM && rest < high) consider(low + modulo(rest - low, across))
+  const length = intervalM(heightM)
+  for (let start = low; start < low + across; start += length) search(start, length)
+  return best
+}
+
+/** Strict grids up to a height. */
+export interface GridUpTo extends Grid {
+  /** Where something above may stand. */
+  readonly top: number
+}
+
+/**
+ * The strict grid that holds most up to every height: ascending top and count, each better than all before. Tried at
+ * every step and rest, each start with one strip more at a time. `enough` says what a grid has to exceed to be of use
+ * where something else may stand from `top` on.
+ */
+export function gridsUpTo(kinds: readonly Strips[], enough: (top: number) => number): GridUpTo[] {
+  const best: GridUpTo[] = []
+  for (const strips of kinds) {
+    const { low, high, heightM, widthM, gapM, rests } = strips
+    const [pitch, across] = [widthM + gapM, heightM + gapM]
+    const useful = (count: number, top: number) =>
+      count > enough(top) && count > (upTo(best, top)?.count ?? 0)
+    /** Tells of each number of strips from the start on what they hold, as far as that may be of use. */
+    const grow = (
+      start: number,
+      runsAt: (foot: number) => readonly Run[],
+      each: (rows: number, top: number, runs: readonly Run[]) => boolean,
+    ): boolean => {
+      const runs: Run[] = []
+      let free = 0
+      for (let rows = 1, foot = start; foot + heightM <= high + nearlyM; rows++, foot += across) {
+        const more = runsAt(foot)
+        free += holds(more, strips)
+        runs.push(...more)
+        if (more.length > 0 && useful(free, foot + across) && each(rows, foot + across, runs)) return true
+      }
+      return false
+    }
+    const consider = (start: number) =>
+      grow(start, strips.runs, (rows, top, runs) => {
+        const found = bestPhase(runs, pitch)
+        if (useful(found.count, top)) keep(best, { strips, start, rows, top, ...found })
+        return false
+      })
+    const search = (start: number, length: number) => {
+      const thinner = (foot: number) => strips.band(foot + length, foot + heightM)
+      const some = grow(start, thinner, (_rows, top, runs) => useful(bestPhase(runs, pitch).count, top))
+      if (!some) return
+      consider(start)
+      if (length <= finestM * 1.01) return
+      search(start, length / 2)
+      search(start + length / 2, length / 2)
+    }
+    for (const rest of rests)
+      if (rest > low - nearlyM && rest < high) consider(low + modulo(rest - low, across))
+    const length = intervalM(heightM)
+    for (let start = low; start < low + across; start += length) search(start, length)
+  }
+  return best
+}
+
+/** Puts a label among those of ascending top and count where it is better than all below it. */
+function keep(best: GridUpTo[], label: GridUpTo) {
+  if (label.count <= (upTo(best, label.top)?.count ?? 0)) return
+  const at = best.findIndex(({ top }) => top >= label.top - nearlyM)
+  const from = at < 0 ? best.length : at
+  let worse = 0
+  while ((best[from + worse]?.count ?? Infinity) <= label.count) worse++
+  best.splice(from, worse, label)
+}

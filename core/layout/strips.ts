@@ -1,0 +1,167 @@
+import { type Vec2 } from '../geometry/vector'
+import { runFinder, type Field, type Run } from './free-runs'
+
+export type Orientation = 'portrait' | 'landscape'
+
+/**
+ * The strips modules of one orientation can stand in: rows, or with the axes swapped columns. A strip is told by its
+ * foot, the coordinate of its lower side across the strip; runs and widths lie along it. Metres.
+ */
+export interface Strips {
+  readonly orientation: Orientation
+  /** Of a module along the strip. */
+  readonly widthM: number
+  /** Of a module across the strip. */
+  readonly heightM: number
+  readonly gapM: number
+  /** What strips may cover, across. */
+  readonly low: number
+  readonly high: number
+  /** The same along. */
+  readonly from: number
+  readonly to: number
+  /** Feet at which a strip comes to rest on a barrier or reaches one with its top. */
+  readonly rests: readonly number[]
+  /** Where modules may begin along the strip at a foot, before `from` and `to` cut it. */
+  readonly runs: (foot: number) => readonly Run[]
+  /** A foot in the field's own coordinates, wherever the strips are seen from. */
+  readonly onGround: (foot: number) => number
+  /** Runs of modules that reach from `low` to `high` across the strip. */
+  readonly band: (low: number, high: number) => readonly Run[]
+}
+
+/** Shares of a metre that rounding may take. */
+export const nearlyM = 1e-6
+
+/** The strips of one orientation on a field, its rows or with `swapped` coordinates its columns. */
+export function stripsOn(
+  field: Field,
+  size: { readonly widthM: number; readonly heightM: number },
+  gapM: number,
+  orientation: Orientation,
+): Strips {
+  const { widthM, heightM } = size
+  const find = runFinder(field)
+  const across = field.polygon.map((p) => p[1])
+  const known = new Map<number, readonly Run[]>()
+  const band = (low: number, high: number) => find(low, high, widthM)
+  return {
+    orientation,
+    widthM,
+    heightM,
+    gapM,
+    low: Math.min(...across),
+    high: Math.max(...across),
+    from: -Infinity,
+    to: Infinity,
+    rests: field.barriers.flatMap(({ from, to, distanceM }) => {
+      const [lower, upper] = [Math.min(from[1], to[1]), Math.max(from[1], to[1])]
+      return [
+        upper + distanceM,
+        lower + distanceM,
+        upper,
+        lower,
+        lower - distanceM - heightM,
+        upper - distanceM - heightM,
+        lower - heightM,
+        upper - heightM,
+      ]
+    }),
+    runs: (foot) => {
+      const before = known.get(foot)
+      if (before) return before
+      const found = band(foot, foot + heightM)
+      known.set(foot, found)
+      return found
+    },
+    onGround: (foot) => foot,
+    band,
+  }
+}
+
+/** The field with its axes swapped, so that its rows are the columns. */
+export function swapped({ polygon, barriers, holes }: Field): Field {
+  const swap = (p: Vec2): Vec2 => [p[1], p[0]]
+  return {
+    polygon: polygon.map(swap),
+    barriers: barriers.map(({ from, to, distanceM }) => ({ from: swap(from), to: swap(to), distanceM })),
+    holes: holes.map((hole) => hole.map(swap)),
+  }
+}
+
+/** The strips seen from the other end: what was on top is the foot. */
+export function flipped(strips: Strips): Strips {
+  const { heightM } = strips
+  return {
+    ...strips,
+    low: -strips.high,
+    high: -strips.low,
+    rests: strips.rests.map((foot) => -foot - heightM),
+    runs: (foot) => strips.runs(-foot - heightM),
+    band: (low, high) => strips.band(-high, -low),
+    onGround: (foot) => strips.onGround(-foot - heightM),
+  }
+}
+
+/** The strips inside a window: `low` and `high` across, `from` and `to` along. */
+export function within(
+  strips: Strips,
+  window: {
+    readonly low?: number
+    readonly high?: number
+    readonly from?: number
+    readonly to?: number
+  },
+): Strips {
+  const { low = -Infinity, high = Infinity, from = -Infinity, to = Infinity } = window
+  return {
+    ...strips,
+    low: Math.max(strips.low, low),
+    high: Math.min(strips.high, high),
+    from: Math.max(strips.from, from),
+    to: Math.min(strips.to, to),
+  }
+}
+
+/** Modules in a row from `from` on, all within one run. */
+export interface Piece {
+  readonly from: number
+  /** The last place the first module may slide to. */
+  readonly slackM: number
+  readonly count: number
+}
+
+/** A strip filled from its beginning. */
+export function filled(runs: readonly Run[], strips: Strips): Piece[] {
+  const pieces: Piece[] = []
+  fill(runs, strips, (from, to, count) => {
+    const slackM = Math.max(0, to - from - (count - 1) * (strips.widthM + strips.gapM))
+    pieces.push({ from, slackM, count })
+  })
+  return pieces
+}
+
+/** How many modules a strip holds. */
+export function holds(runs: readonly Run[], strips: Strips): number {
+  return fill(runs, strips, null)
+}
+
+function fill(
+  runs: readonly Run[],
+  { widthM, gapM, from: first, to: last }: Strips,
+  each: ((from: number, to: number, count: number) => void) | null,
+): number {
+  const pitch = widthM + gapM
+  let cursor = first
+  let sum = 0
+  for (const run of runs) {
+    const start = run[0] > cursor ? run[0] : cursor
+    const end = run[1] < last - widthM ? run[1] : last - widthM
+    if (start > end + nearlyM) continue
+    const count = Math.floor((end - start + nearlyM) / pitch) + 1
+    each?.(start, end, count)
+    sum += count
+    cursor = start + count * pitch
+  }
+  return sum
+}
