@@ -99,7 +99,8 @@ test('roof, layout, run, export and import', () => {
       orientation: 'best',
     }),
   ).out
-  expect(layout['count']).toBe(12)
+  // Nine upright, and four lying above them.
+  expect(layout['count']).toBe(13)
   expect(layout['usableAreaM2']).toBeCloseTo(27, 2)
   const file = join(folder, 'job.json')
   expect(gable(['export', 'shipped', '--out', file]).status).toBe(0)

@@ -117,14 +117,18 @@ test('roof and layout: a case a line, an answer a line, in the same order, bad o
   const layouts = gable('layout', [
     laid,
     { ...laid, orientation: 'portrait' },
+    { ...laid, pattern: 'aligned' },
+    { ...laid, pattern: 'loose' },
     { ...laid, setbacksM: [1] },
     { ...laid, plane: { corners: [...plane.corners.slice(0, 3), [0, 4, 1]] } },
     { ...laid, plane: { corners: plane.corners.map(([x = 0]) => [x, 0, 0]) } },
     { ...laid, plane: { corners: plane.corners.map(([x = 0, y = 0]) => [x, 0, y]) } },
   ])
   expect(layouts.map((answer) => answer.error?.path ?? answer['count'])).toEqual([
-    12,
+    13,
     9,
+    12,
+    'pattern',
     'setbacksM',
     'plane.corners.3',
     'plane.corners',

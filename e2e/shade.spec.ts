@@ -110,7 +110,7 @@ test('a spot of the carpet where shade takes most brings the stage there and nam
 test('a module’s own hours and sky: picture, table and file', async ({ page }) => {
   await openShippedJob(page)
   await page.keyboard.press('w')
-  await expect(page.getByText(/^All 16 modules:/)).toBeVisible()
+  await expect(page.getByText(/^All 17 modules:/)).toBeVisible()
   await page.getByRole('button', { name: 'Select this module' }).click()
   await expect(page.getByText(/^1 selected module:/)).toBeVisible()
   const picture = page.getByRole('img', { name: 'Sun path and what stands in its way' })

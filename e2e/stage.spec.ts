@@ -27,7 +27,7 @@ test('a dormer on the roof takes its modules, is a shed by its card, and goes wi
 }) => {
   await openShippedJob(page)
   const [modules, yields] = [page.getByRole('button', { name: /^Cover/ }), await figure(page, 'yield')]
-  await expect(modules).toContainText('16 modules')
+  await expect(modules).toContainText('17 modules')
   const box = await stage(page).boundingBox()
   if (!box) throw new Error('the stage is on the screen')
   await chapter(page, 'Shape')
@@ -41,7 +41,7 @@ test('a dormer on the roof takes its modules, is a shed by its card, and goes wi
   await page.keyboard.press('Control+z')
   await expect(page.getByRole('button', { name: /^Dormer 3/ })).toHaveCount(0)
   await page.getByRole('button', { name: /^Dormer 2 gable dormer/ }).click()
-  await expect(modules).not.toContainText('16 modules')
+  await expect(modules).not.toContainText('17 modules')
   expect(await figure(page, 'yield')).toBeLessThan(yields)
   await card.getByLabel('Roof form').selectOption('shed dormer')
   await card.getByLabel('Width').fill("12'")
@@ -56,7 +56,7 @@ test('a dormer on the roof takes its modules, is a shed by its card, and goes wi
   await expect(page.getByRole('button', { name: /^Dormer 2 shed dormer/ })).toBeVisible()
   await stage(page).focus()
   for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z')
-  await expect(modules).toContainText('16 modules')
+  await expect(modules).toContainText('17 modules')
   await expect.poll(() => figure(page, 'yield')).toBeCloseTo(yields, 6)
   await saved(page)
 })

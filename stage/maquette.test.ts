@@ -69,15 +69,15 @@ const modulesIn = (maquette: Maquette): InstancedMesh => {
 const panels = panelsOf(site)
 
 test('all modules are one drawing, each with its colour at its place', () => {
-  expect(panels).toHaveLength(16)
+  expect(panels).toHaveLength(17)
   const odd = modulesIn(build({ panelColour: (id) => (id === panels[3]?.id ? '#aa5500' : undefined) }))
-  expect(odd.count).toBe(16)
-  const colours = Array.from({ length: 16 }, (_, i) => {
+  expect(odd.count).toBe(17)
+  const colours = Array.from({ length: 17 }, (_, i) => {
     const colour = new Color()
     odd.getColorAt(i, colour)
     return `#${colour.getHexString().toUpperCase()}`
   })
-  expect(colours.filter((colour) => colour === palette.module)).toHaveLength(15)
+  expect(colours.filter((colour) => colour === palette.module)).toHaveLength(16)
   expect(colours[3]).toBe('#AA5500')
   // The box's far corner lands on the module's far corner, a centimetre over it.
   panels.forEach((panel, i) => {

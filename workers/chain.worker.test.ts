@@ -85,7 +85,7 @@ test('each option has its result, the one asked for first goes first, and it can
   expect(shapes(all)).toEqual(['result 1 option-a', 'result 1 option-b', 'idle 1'])
   const [first] = all
   if (first?.type !== 'result') throw new Error('no result')
-  expect(first.summary.count).toBe(16)
+  expect(first.summary.count).toBe(17)
   expect(first.summary.ledger.find((line) => line.id === 'yield')?.value).toBeGreaterThan(5000)
   // The worker keeps what it has sent: asked again it computes nothing.
   answers.length = 0
@@ -109,7 +109,7 @@ test('the light on the roofs follows the figures of all options, for the one on 
     expect(most).toBeLessThanOrEqual(own.openKwhM2 * 1.000001)
     expect(most).toBeGreaterThan(face.pitchDeg > 0 ? 0.5 * own.openKwhM2 : 0)
   }
-  expect(map.panels.kwhM2).toHaveLength(16)
+  expect(map.panels.kwhM2).toHaveLength(17)
   // A month is a part of it.
   answers.length = 0
   send(run(43, { sunMap: 11 }))
@@ -134,7 +134,7 @@ test('the shade that is asked about comes before the light on the roofs; null wh
   const [first, found] = all.filter(({ type }) => type === 'shade')
   expect(first).toMatchObject({ heights: null })
   if (found?.type !== 'shade' || !found.light) throw new Error('no light')
-  expect(found.light.modules).toBe(16)
+  expect(found.light.modules).toBe(17)
   expect(found.light.shade).toHaveLength(8760)
   expect(found.heights).toEqual([])
   answers.length = 0

@@ -23,6 +23,14 @@ const intervalM = (heightM: number) =>
 
 const modulo = (x: number, by: number) => ((x % by) + by) % by
 
+/** Starts with some strip at rest, the lowest first. */
+function restingStarts({ low, high, heightM, gapM, rests }: Strips): number[] {
+  const starts = rests
+    .filter((rest) => rest > low - nearlyM && rest < high)
+    .map((rest) => low + modulo(rest - low, heightM + gapM))
+  return [...new Set([low, ...starts])].sort((a, b) => a - b)
+}
+
 /** The phase that most modules of the runs share, and how many that are. */
 export function bestPhase(runs: readonly Run[], pitch: number): { count: number; phase: number } {
   // At every phase a run holds its whole pitches, and one more where the phase falls into the rest.
@@ -63,30 +71,35 @@ export function bestGrid(strips: Strips, atLeast = 0): Grid | null {
     for (let foot = start; foot + heightM <= high + nearlyM; foot += across) found.push(runsAt(foot))
     return found
   }
-  const mostOf = (found: readonly (readonly Run[])[]) => {
+  const mostOf = (found: readonly (readonly Run[])[], enough: number) => {
     let free = 0
     for (const runs of found) free += holds(runs, strips)
-    return free <= most ? null : bestPhase(found.flat(), pitch)
+    return free < enough ? null : bestPhase(found.flat(), pitch)
   }
-  const consider = (start: number) => {
-    const found = mostOf(rows(start, strips.runs))
-    if (found && found.count > most) {
-      most = found.count
-      best = { strips, start, rows: rows(start, strips.runs).length, ...found }
-    }
+  const consider = (first: number) => {
+    const all = rows(first, strips.runs)
+    const empty = all.findIndex((runs) => runs.length > 0)
+    const start = first + Math.max(0, empty) * across
+    // Of two that hold as many, the one nearer to the eave is taken.
+    const enough = best && start < best.start - nearlyM ? most : most + 1
+    const found = mostOf(all, enough)
+    if (!found || found.count < enough) return
+    most = found.count
+    best = { strips, start, rows: all.length - Math.max(0, empty), ...found }
   }
   const search = (start: number, length: number) => {
     // Whatever stands anywhere in the interval covers this thinner band as well.
-    const bound = mostOf(rows(start, (foot) => strips.band(foot + length, foot + heightM)))
+    const bound = mostOf(
+      rows(start, (foot) => strips.band(foot + length, foot + heightM)),
+      most + 1,
+    )
     if (!bound || bound.count <= most) return
     consider(start)
     if (length <= finestM * 1.01 || bound.count <= most) return
     search(start, length / 2)
     search(start + length / 2, length / 2)
   }
-  consider(low)
-  for (const rest of strips.rests)
-    if (rest > low - nearlyM && rest < high) consider(low + modulo(rest - low, across))
+  for (const start of restingStarts(strips)) consider(start)
   const length = intervalM(heightM)
   for (let start = low; start < low + across; start += length) search(start, length)
   return best
@@ -106,7 +119,7 @@ export interface GridUpTo extends Grid {
 export function gridsUpTo(kinds: readonly Strips[], enough: (top: number) => number): GridUpTo[] {
   const best: GridUpTo[] = []
   for (const strips of kinds) {
-    const { low, high, heightM, widthM, gapM, rests } = strips
+    const { low, high, heightM, widthM, gapM } = strips
     const [pitch, across] = [widthM + gapM, heightM + gapM]
     const useful = (count: number, top: number) =>
       count > enough(top) && count > (upTo(best, top)?.count ?? 0)
@@ -141,8 +154,7 @@ export function gridsUpTo(kinds: readonly Strips[], enough: (top: number) => num
       search(start, length / 2)
       search(start + length / 2, length / 2)
     }
-    for (const rest of rests)
-      if (rest > low - nearlyM && rest < high) consider(low + modulo(rest - low, across))
+    for (const start of restingStarts(strips)) consider(start)
     const length = intervalM(heightM)
     for (let start = low; start < low + across; start += length) search(start, length)
   }

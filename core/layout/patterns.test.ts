@@ -52,7 +52,7 @@ test('two halves half a module apart hold eight in two blocks, seven in line', (
   const request = { field: fieldOf(polygon, 0), module, gapM: 0, orientation: 'portrait' } as const
   expect(counts(request)).toEqual([7, 8, 8, 8, 8])
   const cells = new Layouts(request).cells('blocks')
-  const near = (x: number) => Math.round(x * 1e4) / 1e4
+  const near = (x: number) => Math.round(x * 1e4) / 1e4 + 0
   expect(cells.map(({ row, column, u, v }) => [row, column, near(u), near(v)])).toEqual([
     ...[0, 1, 2, 3].map((k) => [0, k, k, 0]),
     ...[0, 1, 2, 3].map((k) => [1, k, k + 0.5, 2]),

@@ -125,7 +125,7 @@ test('a ratio out of bounds either way, and what is clipped', async () => {
     severity: 'broken',
     measured: { limit: 1.6, unit: 'ratio' },
   })
-  expect(small.get('dc-ac-high')?.measured?.figure).toBeCloseTo(6720 / 2500, 9)
+  expect(small.get('dc-ac-high')?.measured?.figure).toBeCloseTo(7140 / 2500, 9)
   expect(small.get('clipping')?.measured?.figure).toBeGreaterThan(0.03)
   const large = await checks(job.house, option, inverterWith({ acPowerW: 20_000, king: undefined }))
   expect(large.get('dc-ac-low')).toMatchObject({ severity: 'note', measured: { limit: 0.8 } })

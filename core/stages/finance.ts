@@ -5,18 +5,9 @@ import { acStage } from './ac'
 import { billNowStage, priceThenStage } from './bills'
 import { batteryRunIn } from './dispatch'
 import { loadStage } from './load'
+import { pricedIn } from './prices'
 import { siteStage } from './site'
-import {
-  batteryIn,
-  fieldsOf,
-  inverterIn,
-  moduleIn,
-  offerIn,
-  siteIn,
-  storageIn,
-  tariffThenIn,
-  type World,
-} from './world'
+import { fieldsOf, moduleIn, offerIn, siteIn, tariffThenIn, type World } from './world'
 
 /** The bills of the years to come at today's prices, currency a year. */
 export const yearsStage: Stage<World, readonly number[]> = stage({
@@ -52,20 +43,7 @@ export const priceStage: Stage<World, Price> = stage({
   name: 'price',
   version: 2,
   after: { power: powerStage },
-  reads: (world: World) => ({
-    offer: fieldsOf(
-      offerIn(world),
-      'pricePerWatt',
-      'equipment',
-      'listShare',
-      'pricePerBattery',
-      'incentiveShare',
-    ),
-    modulePrice: moduleIn(world).price,
-    inverterPrice: inverterIn(world).price,
-    batteryPrice: batteryIn(world)?.price ?? 0,
-    batteries: batteryIn(world) ? storageIn(world).count : 0,
-  }),
+  reads: (world: World) => pricedIn(world),
   compute: ({ offer, ...priced }, { power }) =>
     priceOf(offer, { ...priced, modules: power.count, powerW: power.powerW }),
 })

@@ -139,6 +139,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     orientation: 'fields',
     gapM: 'fields',
     liftM: 'fields, site',
+    pattern: 'fields',
     removed: 'site, account of shaded modules',
   },
   'rack-1': {

@@ -238,7 +238,13 @@ export const kinds = {
   array: {
     one: 'array',
     named: 'Array',
-    fields: { orientation: 'Orientation', liftM: 'Off the roof', gapM: 'Gap', removed: 'Removed modules' },
+    fields: {
+      orientation: 'Orientation',
+      pattern: 'Set out',
+      liftM: 'Off the roof',
+      gapM: 'Gap',
+      removed: 'Removed modules',
+    },
   },
   rack: {
     one: 'ground-mounted',

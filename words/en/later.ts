@@ -15,6 +15,7 @@ import { fileUnits } from './file-units'
 import { models } from './models'
 import { permitStates, record } from './record'
 import { shade } from './shade'
+import { trim } from './trim'
 import { severalCard } from './several'
 import { underlays } from './underlays'
 
@@ -37,5 +38,6 @@ export const later = {
   record,
   severalCard,
   shade,
+  trim,
   underlays,
 } as const

@@ -8,11 +8,25 @@ import { number } from '@/words/format'
 import { Fact } from '../../card/frame'
 import { useBench, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, LengthField } from '../../fields/fields'
+import { toast } from '../../store/session'
 import { ArrayFacts } from '../array-facts'
+import { useLayOffers } from './lay-offers'
+
+const patternNames: Readonly<Record<PanelArray['pattern'], string>> = {
+  plain: 'as laid at first',
+  aligned: 'in line',
+  blocks: 'two blocks in line',
+  shifted: 'rows shifted',
+  mixed: 'rows or columns mixed',
+  fullest: 'fullest',
+}
+
+const counted = (name: string, count: number | undefined) =>
+  count === undefined ? name : `${name} · ${count}`
 
 /** Modules on a roof plane. */
 export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
-  const { documents, site: standing } = useBench()
+  const { documents, session, site: standing } = useBench()
   const optionId = useSession((s) => s.optionId)
   const site = useSite()
   const sayer = useSayer()
@@ -25,6 +39,22 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
   const areaM2 = pieces?.reduce((sum, piece) => sum + piece.areaM2, 0) ?? 0
   const set = (label: string, changed: Partial<PanelArray>) =>
     documents.set(label, optionId, array.id, changed)
+  const offers = useLayOffers(array.id)
+  const offered = offers?.patterns ?? []
+  // Places left empty are told by rows and columns, which are others then.
+  const relay = (label: string, changed: Partial<PanelArray>) => {
+    const { length } = array.removed
+    const { step } = documents.edit(label, optionId, (before) => ({
+      ...before,
+      [array.id]: { ...array, ...changed, removed: [] },
+    }))
+    if (length > 0)
+      toast(
+        session,
+        `Laid anew: ${length === 1 ? 'the module' : `the ${length} modules`} taken away before ${length === 1 ? 'is' : 'are'} back.`,
+        step,
+      )
+  }
   return (
     <>
       <ArrayFacts id={array.id} laid={laid} />
@@ -38,12 +68,29 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
       <ChoiceField
         label={fields.orientation}
         value={array.orientation}
+        choices={(['portrait', 'landscape', 'best'] as const).map((orientation) => ({
+          value: orientation,
+          label: counted(
+            orientation === 'best' ? 'best fit' : orientation,
+            offers?.orientations.find((offer) => offer.orientation === orientation)?.count,
+          ),
+        }))}
+        wide={false}
+        onChoose={(orientation) => relay('Orientation', { orientation })}
+      />
+      <ChoiceField
+        label={fields.pattern}
+        value={array.pattern}
         choices={[
-          { value: 'portrait', label: 'portrait' },
-          { value: 'landscape', label: 'landscape' },
-          { value: 'best', label: 'best fit' },
+          ...(offered.some(({ pattern }) => pattern === array.pattern)
+            ? []
+            : [{ value: array.pattern, label: counted(patternNames[array.pattern], laid?.places.length) }]),
+          ...offered.map(({ pattern, count }) => ({
+            value: pattern,
+            label: counted(patternNames[pattern], count),
+          })),
         ]}
-        onChoose={(orientation) => set('Orientation', { orientation })}
+        onChoose={(pattern) => relay('Set-out', { pattern })}
       />
       <LengthField
         label={fields.liftM}

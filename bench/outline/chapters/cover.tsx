@@ -6,6 +6,7 @@ import { formatLength } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
+import { TrimFields } from '../../cover/trim-fields'
 import { ChoiceField, LengthField, PercentField } from '../../fields/fields'
 import { ObjectList, useListed } from '../object-list'
 import { ToolButtons } from '../tool-button'
@@ -70,6 +71,13 @@ export function CoverChapter() {
       <h3 className="quiet mt-2">Arrays: modules, sun access</h3>
       {arrays.length === 0 && <p className="quiet">None yet.</p>}
       <ObjectList objects={arrays} note={note} />
+      {arrays.length > 0 && (
+        <>
+          <h3 className="quiet mt-2">{later.trim.title}</h3>
+          {/* Another option is another thing to trim. */}
+          <TrimFields key={optionId} />
+        </>
+      )}
       <PercentField
         documentId={optionId}
         objectId={coverId}

@@ -70,7 +70,7 @@ export function restoreSlot(context: ToolContext, arrayId: string, slot: string)
   )
 }
 
-function withRemoved(
+export function withRemoved(
   objects: Objects,
   arrayId: string,
   recipe: (removed: readonly string[]) => readonly string[],

@@ -1,0 +1,24 @@
+import { priceOf, type Price } from '../finance/money'
+import { batteryIn, fieldsOf, inverterIn, moduleIn, offerIn, storageIn, type Design } from './world'
+
+/** What an option's price is reckoned from, but for how many modules there are. */
+export const pricedIn = (design: Design) => ({
+  offer: fieldsOf(
+    offerIn(design),
+    'pricePerWatt',
+    'equipment',
+    'listShare',
+    'pricePerBattery',
+    'incentiveShare',
+  ),
+  modulePrice: moduleIn(design).price,
+  inverterPrice: inverterIn(design).price,
+  batteryPrice: batteryIn(design)?.price ?? 0,
+  batteries: batteryIn(design) ? storageIn(design).count : 0,
+})
+
+/** What an option would cost with so many modules. */
+export function priceWith(design: Design, modules: number): Price {
+  const { offer, ...priced } = pricedIn(design)
+  return priceOf(offer, { ...priced, modules, powerW: modules * moduleIn(design).powerW })
+}
