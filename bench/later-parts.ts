@@ -1,3 +1,7 @@
+import { laterFaults } from '@/words/en/later-faults'
+import { tableFaults } from '@/words/en/table-faults'
+import { learnFaults } from '@/words/learned-faults'
+
 /** What a bench does not open with: a script of its own, fetched when it has opened. */
 export { SelectionCard } from './cards/selection-card'
 export { followClipboard } from './commands/clipboard'
@@ -23,3 +27,6 @@ export { UnderlaysLayer } from './underlays/underlays-layer'
 export { WhyPanel } from './ledger/why-panel'
 export { WireChapter } from './outline/chapters/wire'
 export { takeOutlines } from './outline/take-outlines'
+
+learnFaults(laterFaults)
+learnFaults(tableFaults)

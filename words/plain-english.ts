@@ -1,4 +1,5 @@
 import { caseFaults, caseRules } from './en/command-line'
+import { laterFaults } from './en/later-faults'
 import { tableFaults } from './en/table-faults'
 import { english } from './english'
 import { Sayer } from './sayer'
@@ -10,7 +11,7 @@ const whole: Speech = {
   words: {
     ...words,
     rules: { ...words.rules, ...caseRules },
-    faults: { ...words.faults, ...caseFaults, ...tableFaults },
+    faults: { ...words.faults, ...caseFaults, ...laterFaults, ...tableFaults },
   },
 }
 

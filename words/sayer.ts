@@ -4,6 +4,7 @@ import { type Check, type LedgerLine, type LineId, type Remedy } from '@/core/mo
 import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
 import { type Figure, plainNumber, writeQuantity, type Place } from './format'
 import { languageOf, type Language } from './language'
+import { learnedFaults } from './learned-faults'
 import { type Speech, type Words } from './words'
 
 /** What objects, equipment and stations are called, by their ids. */
@@ -89,7 +90,8 @@ export class Sayer {
 
   /** What is wrong with an input, and where. */
   fault({ code, data }: Pick<FaultDetail, 'code' | 'data'>): string {
-    return this.#coded(this.words.faults, code, data) ?? this.words.faults.unexpected
+    const { faults } = this.words
+    return this.#coded(faults, code, data) ?? this.#coded(learnedFaults, code, data) ?? faults.unexpected
   }
 
   /** The same to somebody who stands before the very field: the place goes without saying. */
@@ -117,6 +119,7 @@ export class Sayer {
       this.#coded(phrases, code, data) ??
       this.#coded(rules, code, data) ??
       this.#coded(faults, code, data) ??
+      this.#coded(learnedFaults, code, data) ??
       code
     )
   }

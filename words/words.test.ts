@@ -1,5 +1,6 @@
 import { tableFaults } from './en/table-faults'
-import { tableFault } from './table-fault'
+import { laterFaults } from './en/later-faults'
+import { learnFaults } from './learned-faults'
 import { problems } from './en/weather-problems'
 import { weatherProblem } from './weather-problem'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
@@ -53,6 +54,7 @@ test.each(languages)('every message of %s can be read by the formatter', (langua
     caseFaults,
     caseRules,
     tableFaults,
+    laterFaults,
     proposal: proposalWords(language),
     explaining: language === 'es' ? spanishExplaining : explaining,
   })) {
@@ -132,13 +134,16 @@ test('a fault in a field says the place in a file, and only the rule to who stan
   expect(plainEnglish.fault({ code: 'bad-option', data: {} })).toMatch(/^Something went wrong/)
 })
 
-test('a fault of a table in a sentence, wherever its words are kept', () => {
-  const { words, place } = plainEnglish
-  const bench = new Sayer({ ...english, words: { ...words, faults: english.words.faults } }, place)
+test('a fault of what comes later has its sentence once that has come', () => {
+  const bench = new Sayer(english, plainEnglish.place)
   const fault = { code: 'bad-step', data: { step: 7 } }
-  expect(tableFault(bench, fault)).toMatch(/^Rows follow each other by 7 minutes/)
-  expect(plainEnglish.fault(fault)).toBe(tableFault(bench, fault))
-  expect(tableFault(bench, { code: 'gone', data: {} })).toBe('This is gone.')
+  expect(bench.fault(fault)).toMatch(/^Something went wrong/)
+  learnFaults(tableFaults)
+  expect(bench.fault(fault)).toMatch(/^Rows follow each other by 7 minutes/)
+  expect(plainEnglish.fault(fault)).toBe(bench.fault(fault))
+  // What is known from the beginning is not said otherwise.
+  for (const code of [...Object.keys(laterFaults), ...Object.keys(tableFaults)])
+    expect(Object.hasOwn(english.words.faults, code)).toBe(false)
 })
 
 test('a problem of a weather file in a sentence; one that has none goes by its code', () => {

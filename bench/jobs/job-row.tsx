@@ -2,7 +2,6 @@
 
 import Link from 'next/link'
 import { type PicturePart } from '@/core/drawing/roof-picture'
-import { faults } from '@/words/en/faults'
 
 /** The last figures that were computed, and whether they are of today. */
 export interface ListedFigures {
@@ -32,13 +31,16 @@ const tones = {
   tree: 'fill-[#C9CFA9] stroke-none opacity-70',
 } as const
 
+/** What passes by itself; said here again, since the list loads nothing that knows of faults. */
+const passing = new Set(['service-away', 'service-refused', 'server-busy', 'given-up', 'unexpected'])
+
 /** Why there are no figures, in a few words; the whole sentence stands in the job itself. */
 const reasonOf = (code: string) =>
   code === 'too-much-shade' || code === 'too-heavy'
     ? 'too large for the list: open the job'
-    : code in faults
-      ? 'cannot be computed: open the job'
-      : 'no figures now'
+    : passing.has(code)
+      ? 'no figures now'
+      : 'cannot be computed: open the job'
 
 /** One job of the list. */
 export function JobRow({

@@ -1,10 +1,10 @@
 'use client'
 
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import { useRouter } from 'next/navigation'
-import { useEffect, useState } from 'react'
+import { useEffect, useState, type ComponentType } from 'react'
 import { overHttp } from '@/services/ask'
 import { addressesFor, addressesNear, type AddressFound } from '@/services/world'
+import { type AddressChoices, type AddressInput } from './address-choices'
 import { createJob } from './requests'
 
 const world = overHttp('/world')
@@ -28,6 +28,9 @@ export function NewJob() {
   const [query, setQuery] = useState('')
   const [choices, setChoices] = useState<Choices>({ query: '', list: [], isNear: false })
   const [fault, setFault] = useState<string | null>(null)
+  const [{ Choices }, setParts] = useState<{
+    readonly Choices: ComponentType<Parameters<typeof AddressChoices>[0]> | null
+  }>({ Choices: null })
   useEffect(() => {
     if (query.trim().length < 2) return
     const controller = new AbortController()
@@ -50,6 +53,18 @@ export function NewJob() {
     else router.push(`/jobs/${answer.id}`)
   }
   const list = query.trim().length >= 2 ? choices.list : []
+  const input: AddressInput = {
+    id: 'new-address',
+    autoComplete: 'off',
+    className: 'field h-9 text-[14px]',
+    placeholder: 'For example 7 Tern Street, Pellworth',
+    value: query,
+    'aria-describedby': fault ? 'new-address-fault' : undefined,
+    onChange: (event) => {
+      setQuery(event.target.value)
+      setFault(null)
+    },
+  }
   return (
     <section aria-label="New job" className="rounded-lg border border-line bg-card p-4">
       <label htmlFor="new-address" className="mb-1 block font-semibold">
@@ -62,43 +77,27 @@ export function NewJob() {
           void begin(query)
         }}
       >
-        <Combobox
-          value={null}
-          onChange={(choice: AddressFound | null) => {
-            if (!choice) return
-            setQuery(choice.label)
-            void begin(choice.label)
-          }}
-        >
-          <ComboboxInput
-            id="new-address"
-            autoComplete="off"
-            className="field h-9 text-[14px]"
-            placeholder="For example 7 Tern Street, Pellworth"
-            value={query}
-            displayValue={() => query}
-            aria-describedby={fault ? 'new-address-fault' : undefined}
-            onChange={(event) => {
-              setQuery(event.target.value)
-              setFault(null)
+        {Choices ? (
+          <Choices
+            input={input}
+            list={list}
+            onChoose={({ label }) => {
+              setQuery(label)
+              void begin(label)
             }}
           />
-          <ComboboxOptions
-            anchor="bottom start"
-            modal={false}
-            className="z-50 w-[26rem] rounded-md border border-line bg-card py-1 shadow-lg empty:hidden"
-          >
-            {list.map((choice) => (
-              <ComboboxOption
-                key={choice.label}
-                value={choice}
-                className="cursor-pointer px-3 py-1.5 data-focus:bg-verdigris-soft"
-              >
-                {choice.label}
-              </ComboboxOption>
-            ))}
-          </ComboboxOptions>
-        </Combobox>
+        ) : (
+          <input
+            {...input}
+            onFocus={() => {
+              // Whoever only looks at the jobs does not wait for it; without it the field still takes an address.
+              void import('./address-choices').then(
+                (found) => setParts({ Choices: found.AddressChoices }),
+                () => undefined,
+              )
+            }}
+          />
+        )}
         <button type="submit" className="button button-main h-9" disabled={query.trim() === ''}>
           Create job
         </button>

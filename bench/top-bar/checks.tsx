@@ -1,6 +1,6 @@
 'use client'
 
-import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react'
+import { useId, useRef, useState } from 'react'
 import { useNumbers, useSession } from '../context'
 import { lazyPart } from '../lazy-parts'
 
@@ -12,21 +12,34 @@ const order = { broken: 0, warning: 1, note: 2 } as const
 export function Checks() {
   const { numbers } = useNumbers()
   const folded = useSession((s) => s.rightFolded)
+  const id = useId()
+  const panel = useRef<HTMLElement>(null)
+  const [open, setOpen] = useState(false)
   const checks = [...(numbers?.summary.checks ?? [])].sort((a, b) => order[a.severity] - order[b.severity])
   const broken = checks.filter((check) => check.severity === 'broken').length
   return (
-    <Popover className="relative shrink-0">
-      <PopoverButton className={`button ${broken > 0 ? 'border-clay text-clay' : ''}`}>
-        {checks.length === 0 ? 'No checks' : `${checks.length} ${checks.length === 1 ? 'check' : 'checks'}`}
-      </PopoverButton>
-      <PopoverPanel
-        as="section"
-        aria-label="Checks"
-        className={`fixed z-40 max-h-[70vh] overflow-y-auto rounded-lg border border-line bg-card p-3 shadow-lg ${place(folded)}`}
+    <>
+      <button
+        type="button"
+        className={`button shrink-0 ${broken > 0 ? 'border-clay text-clay' : ''}`}
+        aria-expanded={open}
+        popoverTarget={id}
       >
-        {({ close }) => <ChecksPanel checks={checks} onGo={close} />}
-      </PopoverPanel>
-    </Popover>
+        {checks.length === 0 ? 'No checks' : `${checks.length} ${checks.length === 1 ? 'check' : 'checks'}`}
+      </button>
+      {/* The browser's own popover: Esc and a press elsewhere put it away, and the focus goes back to the button. */}
+      <section
+        ref={panel}
+        id={id}
+        popover="auto"
+        tabIndex={-1}
+        aria-label="Checks"
+        className={`fixed inset-auto m-0 max-h-[70vh] overflow-y-auto rounded-lg border border-line bg-card p-3 text-ink shadow-lg ${place(folded)}`}
+        onToggle={(event) => setOpen(event.newState === 'open')}
+      >
+        {open && <ChecksPanel checks={checks} onGo={() => panel.current?.hidePopover()} />}
+      </section>
+    </>
   )
 }
 

@@ -13,7 +13,6 @@ import { modelYear } from '@/core/model/model-year'
 import { type OpenedWeather } from '@/workers/weather-messages'
 import { useBench, useSayer, useSite } from '../context'
 import { sendWeather } from '../requests'
-import { tableFault } from '@/words/table-fault'
 import { Sheet } from '../sheet'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
@@ -99,12 +98,12 @@ export function ImportSheet() {
       {wrong !== null && (
         <p role="alert" className="mt-2 rounded-md bg-clay-soft p-2 text-clay">
           {name ? `${name}: ` : ''}
-          {tableFault(sayer, wrong)}
+          {sayer.fault(wrong)}
         </p>
       )}
       {opened?.fault && (
         <p role="alert" className="mt-2 rounded-md bg-clay-soft p-2 text-clay">
-          {tableFault(sayer, opened.fault)}
+          {sayer.fault(opened.fault)}
         </p>
       )}
       {opened?.mapping && (

@@ -20,7 +20,6 @@ export const rules = {
   'missing-value': 'a value is missing here',
   'not-number': 'a number is needed here',
   'not-whole-number': 'a whole number is needed here',
-  'not-text': 'a text is needed here',
   'not-yes-no': 'yes or no is needed here',
   'not-list': 'a list is needed here',
   'not-object': 'an object is needed here',
@@ -65,46 +64,6 @@ export const faults = {
   'nothing-to-turn': 'Nothing of it can be turned now: unlock it first.',
   'bad-equipment': 'The data sheets in this file: {at}: {rule}',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
-  // Outlines from files
-  'bad-geojson':
-    '“{file}” is no GeoJSON with polygons. A FeatureCollection, a Feature or a Polygon in longitude and latitude is needed.',
-  'not-a-dxf': 'This is no DXF drawing in text form. Save it as ASCII DXF and try again.',
-  'broken-dxf':
-    'The drawing can’t be read: line {line, number, ::group-off} is not what a DXF has there. Save it anew and try again.',
-  'empty-drawing': 'There are no lines in the drawing.',
-  'too-many-points': 'The drawing has more than {limit, number} points. Save only what is needed of it.',
-  'drawing-too-slow': 'The drawing takes too long to read. Save only what is needed of it.',
-  'not-a-picture': 'This is neither a PNG or JPEG picture nor a DXF drawing.',
-  'broken-picture': 'The picture is damaged, or breaks off. Save it anew and try again.',
-  'too-many-pixels': 'The picture has more than {limit, number} pixels. Save it smaller and try again.',
-  'no-such-file': 'The file of this picture or drawing is missing. Delete it here and add it again.',
-  'file-away':
-    'The file of this picture or drawing can’t be fetched now. It is tried again when the job is next opened.',
-  'file-not-kept':
-    'The server can’t be reached, so the file could not be kept. Try again when the network is back.',
-  'file-not-read':
-    'The server can’t be reached, so the file could not be read. Try again when the network is back.',
-  'not-a-model': 'This is no 3D model. OBJ, glTF (.glb, .gltf) and IFC are read.',
-  'broken-obj':
-    'The model can’t be read: line {line, number, ::group-off} is not what OBJ has there. A vertex has three numbers, a face at least three vertices that are already there.',
-  'broken-gltf': 'The model is damaged, or breaks off. Save it anew and try again.',
-  'gltf-elsewhere':
-    'The model keeps its data in files of their own. Save it as one file (.glb) and try again.',
-  'gltf-packed': 'The model is compressed. Save it without compression and try again.',
-  'broken-ifc':
-    'The building model is damaged, or breaks off, at line {line, number, ::group-off}. Save it anew and try again.',
-  'unreadable-ifc': 'The building model can’t be read. Save it anew, as IFC 2x3 or 4, and try again.',
-  'empty-model': 'There are no surfaces in the model.',
-  'too-many-triangles': 'The model has more than {limit, number} triangles. Save it coarser and try again.',
-  'model-size': 'With this unit the model would be far too small or too large. Choose another.',
-  'store-full': 'The team has no room left for pictures and drawings.',
-  'points-too-near': 'The two points are the same. Choose points that lie apart.',
-  'scale-out-of-range':
-    'With this length the picture would be far too small or too large. Check the length and its unit.',
-  'outlines-stand':
-    'Buildings stand on all outlines of “{file}” already. Delete those that are to be taken anew.',
-  'no-outlines':
-    '“{file}” has no outline that can be used here: {why, select, far {all of them are more than 500 m from the site, or not in longitude and latitude} corners {an outline has 3 to 60 corners} crossing {the outlines cross themselves} none {it has no polygons} other {it is empty}}.',
   // Typing
   'bad-length':
     '“{text}” is not a length. Type for example {system, select, metric {3.5, 350 cm} other {11’ 6 1/2”, 11.5 ft}} or 3.5 m.',
@@ -124,12 +83,6 @@ export const faults = {
     'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
   'clockwise-outline': 'The corners must run counter-clockwise.',
   'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
-  'eaves-unlike':
-    'The buildings have unlike eave heights. Give them the same on their cards, then join them.',
-  'roofs-unlike': 'One of the buildings is flat and another pitched. Make them alike, then join them.',
-  'outlines-apart': 'The outlines do not touch. Move the buildings together, then join them.',
-  'outline-round-court':
-    'The outlines enclose a court, and a building has one outline. Join those of one side, and leave the others.',
   'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
   'narrow-parapet': 'The building is too narrow for a parapet: its walls would meet. Make its height 0.',
   'flat-edge':
@@ -151,26 +104,6 @@ export const faults = {
   // Data sheets
   'sheet-contradicts':
     '{reason, select, voltage {No module behaves like this data sheet: check that volts, amperes and the coefficient of Voc belong together.} power {No module behaves like this data sheet: with these volts and amperes power changes by about {found}, the sheet says {given}. Check the temperature coefficients.} number {{field} is not a number.} vmp {Vmp of {vmp} must lie between 0 and Voc of {voc}.} imp {Imp of {imp} must lie between 0 and Isc of {isc}.} other {The temperature coefficients of Voc and of power are below zero for every module.}}',
-  'bad-bill':
-    '{reason, select, price {The price of a kWh must be above zero.} bill {The bill must not be below zero.} offset {The offset must be from 0 to 200 %.} other {This plane yields nothing: choose another.}}',
-  // Weather files
-  empty: 'The file is empty. Choose a file with a year of weather.',
-  'too-large':
-    '{reason, select, file {The file has {bytes}; at most {limit} can be read.} rows {The table has more than {limit, number} rows; a year of five-minute intervals has 105,120.} line {Line {line, number, ::group-off} has more than {limit, number} characters: this is not a table of weather.} columns {Line {line, number, ::group-off}: the table has {columns, number} columns; at most {limit, number} can be read.} case {Line {line, number, ::group-off} has more than {limit, number} characters: break the case into smaller ones.} other {At most {limit} can be sent at once.}}',
-  'not-text':
-    'This is not a text file. Weather is read from EPW or CSV; unpack an archive first, save a spreadsheet as CSV.',
-  'not-epw': 'Line 1: a weather file in EPW begins with LOCATION.',
-  'bad-epw':
-    '{reason, select, location {Line 1: the {what, select, timezone {time zone} other {{what}}} is “{text}”, expected {low} to {high}.} header {Line {line, number, ::group-off}: an EPW file has {lines, number} header lines before its first record, LOCATION to DATA PERIODS.} columns {Line {line, number, ::group-off}: {found, number} columns were found, at least {expected, number} were expected, separated by commas, with points as decimal marks.} empty {The file has no records after its {lines, number} header lines.} number {Line {line, number, ::group-off}, column {column, number} ({name}): “{text}” is not a number.} order {Line {line, number, ::group-off}: month, day, hour {found} was found, {expected} was expected. Records must be in order, hours from 1 to 24.} other {No record is of 1 January: the columns month and day say otherwise.}}',
-  'not-a-year':
-    '{reason, select, records {The file has {records, number} records without 29 February and ends in line {line, number, ::group-off}; a whole year has 8,760 of an hour, or 17,520, 35,040 or 105,120 of parts of it.} other {{covered, number} of the {all, number} intervals of {step, number} minutes that a year has are in the table. A whole year is needed.}}',
-  'bad-time':
-    '{reason, select, moment {“{text}” is not a moment. Write it in ISO 8601 with its offset, such as 2024-06-21T12:00:00-04:00.} other {Line {line, number, ::group-off}: “{text}” is not a time that can be read. Write for example 2024-03-31 14:00, or {example} 14:00.}}',
-  'too-many-gaps':
-    'Irradiance is missing in {missing, number} of {all, number} intervals of daylight, first in line {line, plural, =0 {–} other {{line, number, ::group-off}}}; at most {limit} can be filled. Choose a more complete year.',
-  'no-file-open': 'Choose a file first.',
-  'not-read-yet': 'The file cannot be read yet.',
-  'no-such-weather': 'There is no such weather file. Import it again.',
   // Services
   'service-away': 'The weather and address service does not answer. It will be asked again.',
   'service-refused': 'The service answered with status {status}. Try again.',

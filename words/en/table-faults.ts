@@ -1,5 +1,22 @@
-/** What is wrong with a table of weather that somebody brings along. */
+/** What is wrong with a file or a table of weather. */
 export const tableFaults = {
+  empty: 'The file is empty. Choose a file with a year of weather.',
+  'too-large':
+    '{reason, select, file {The file has {bytes}; at most {limit} can be read.} rows {The table has more than {limit, number} rows; a year of five-minute intervals has 105,120.} line {Line {line, number, ::group-off} has more than {limit, number} characters: this is not a table of weather.} columns {Line {line, number, ::group-off}: the table has {columns, number} columns; at most {limit, number} can be read.} case {Line {line, number, ::group-off} has more than {limit, number} characters: break the case into smaller ones.} other {At most {limit} can be sent at once.}}',
+  'not-text':
+    'This is not a text file. Weather is read from EPW or CSV; unpack an archive first, save a spreadsheet as CSV.',
+  'not-epw': 'Line 1: a weather file in EPW begins with LOCATION.',
+  'bad-epw':
+    '{reason, select, location {Line 1: the {what, select, timezone {time zone} other {{what}}} is “{text}”, expected {low} to {high}.} header {Line {line, number, ::group-off}: an EPW file has {lines, number} header lines before its first record, LOCATION to DATA PERIODS.} columns {Line {line, number, ::group-off}: {found, number} columns were found, at least {expected, number} were expected, separated by commas, with points as decimal marks.} empty {The file has no records after its {lines, number} header lines.} number {Line {line, number, ::group-off}, column {column, number} ({name}): “{text}” is not a number.} order {Line {line, number, ::group-off}: month, day, hour {found} was found, {expected} was expected. Records must be in order, hours from 1 to 24.} other {No record is of 1 January: the columns month and day say otherwise.}}',
+  'not-a-year':
+    '{reason, select, records {The file has {records, number} records without 29 February and ends in line {line, number, ::group-off}; a whole year has 8,760 of an hour, or 17,520, 35,040 or 105,120 of parts of it.} other {{covered, number} of the {all, number} intervals of {step, number} minutes that a year has are in the table. A whole year is needed.}}',
+  'bad-time':
+    '{reason, select, moment {“{text}” is not a moment. Write it in ISO 8601 with its offset, such as 2024-06-21T12:00:00-04:00.} other {Line {line, number, ::group-off}: “{text}” is not a time that can be read. Write for example 2024-03-31 14:00, or {example} 14:00.}}',
+  'too-many-gaps':
+    'Irradiance is missing in {missing, number} of {all, number} intervals of daylight, first in line {line, plural, =0 {–} other {{line, number, ::group-off}}}; at most {limit} can be filled. Choose a more complete year.',
+  'no-file-open': 'Choose a file first.',
+  'not-read-yet': 'The file cannot be read yet.',
+  'no-such-weather': 'There is no such weather file. Import it again.',
   'not-a-table':
     'No table was found: a line of headings and under it rows of numbers, separated by commas, semicolons or tabs, are expected.',
   'bad-cell':

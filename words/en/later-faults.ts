@@ -1,0 +1,50 @@
+/** What is wrong with what a bench does not open with: drawings, pictures and models brought in, outlines to be joined, an estimate. */
+export const laterFaults = {
+  'bad-geojson':
+    '“{file}” is no GeoJSON with polygons. A FeatureCollection, a Feature or a Polygon in longitude and latitude is needed.',
+  'not-a-dxf': 'This is no DXF drawing in text form. Save it as ASCII DXF and try again.',
+  'broken-dxf':
+    'The drawing can’t be read: line {line, number, ::group-off} is not what a DXF has there. Save it anew and try again.',
+  'empty-drawing': 'There are no lines in the drawing.',
+  'too-many-points': 'The drawing has more than {limit, number} points. Save only what is needed of it.',
+  'drawing-too-slow': 'The drawing takes too long to read. Save only what is needed of it.',
+  'not-a-picture': 'This is neither a PNG or JPEG picture nor a DXF drawing.',
+  'broken-picture': 'The picture is damaged, or breaks off. Save it anew and try again.',
+  'too-many-pixels': 'The picture has more than {limit, number} pixels. Save it smaller and try again.',
+  'no-such-file': 'The file of this picture or drawing is missing. Delete it here and add it again.',
+  'file-away':
+    'The file of this picture or drawing can’t be fetched now. It is tried again when the job is next opened.',
+  'file-not-kept':
+    'The server can’t be reached, so the file could not be kept. Try again when the network is back.',
+  'file-not-read':
+    'The server can’t be reached, so the file could not be read. Try again when the network is back.',
+  'not-a-model': 'This is no 3D model. OBJ, glTF (.glb, .gltf) and IFC are read.',
+  'broken-obj':
+    'The model can’t be read: line {line, number, ::group-off} is not what OBJ has there. A vertex has three numbers, a face at least three vertices that are already there.',
+  'broken-gltf': 'The model is damaged, or breaks off. Save it anew and try again.',
+  'gltf-elsewhere':
+    'The model keeps its data in files of their own. Save it as one file (.glb) and try again.',
+  'gltf-packed': 'The model is compressed. Save it without compression and try again.',
+  'broken-ifc':
+    'The building model is damaged, or breaks off, at line {line, number, ::group-off}. Save it anew and try again.',
+  'unreadable-ifc': 'The building model can’t be read. Save it anew, as IFC 2x3 or 4, and try again.',
+  'empty-model': 'There are no surfaces in the model.',
+  'too-many-triangles': 'The model has more than {limit, number} triangles. Save it coarser and try again.',
+  'model-size': 'With this unit the model would be far too small or too large. Choose another.',
+  'store-full': 'The team has no room left for pictures and drawings.',
+  'points-too-near': 'The two points are the same. Choose points that lie apart.',
+  'scale-out-of-range':
+    'With this length the picture would be far too small or too large. Check the length and its unit.',
+  'outlines-stand':
+    'Buildings stand on all outlines of “{file}” already. Delete those that are to be taken anew.',
+  'no-outlines':
+    '“{file}” has no outline that can be used here: {why, select, far {all of them are more than 500 m from the site, or not in longitude and latitude} corners {an outline has 3 to 60 corners} crossing {the outlines cross themselves} none {it has no polygons} other {it is empty}}.',
+  'eaves-unlike':
+    'The buildings have unlike eave heights. Give them the same on their cards, then join them.',
+  'roofs-unlike': 'One of the buildings is flat and another pitched. Make them alike, then join them.',
+  'outlines-apart': 'The outlines do not touch. Move the buildings together, then join them.',
+  'outline-round-court':
+    'The outlines enclose a court, and a building has one outline. Join those of one side, and leave the others.',
+  'bad-bill':
+    '{reason, select, price {The price of a kWh must be above zero.} bill {The bill must not be below zero.} offset {The offset must be from 0 to 200 %.} other {This plane yields nothing: choose another.}}',
+} as const
