@@ -79,3 +79,27 @@ test('modules are trimmed by the slider and to what is typed: one step to undo, 
   await expect.poll(() => figure(page, 'yield')).toBeCloseTo(before, 6)
   await expect(slider).toHaveValue('17')
 })
+
+test('a larger module is asked about first, with what no longer fits where; it is taken or left', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  const before = await figure(page, 'yield')
+  const module = page.getByLabel('Module', { exact: true })
+  const asked = page.getByRole('group', { name: 'Fewer of Lumenfold 450 M fit:' })
+  await module.selectOption({ label: 'Lumenfold 450 M' })
+  await expect(asked).toContainText(/West, House\s*4 → 3/)
+  await expect(asked).toContainText('17 modules, 7.14 kW → 16 modules, 7.20 kW')
+  // Nothing has changed yet.
+  expect(await figure(page, 'yield')).toBeCloseTo(before, 6)
+  await asked.getByRole('button', { name: 'Keep the Lumenfold 420 M' }).click()
+  await expect(asked).toBeHidden()
+  await expect(module.locator('option:checked')).toHaveText('Lumenfold 420 M')
+  await module.selectOption({ label: 'Lumenfold 450 M' })
+  await asked.getByRole('button', { name: 'Change all the same' }).click()
+  await expect(outline(page).getByRole('button', { name: /^Cover/ })).toContainText('16 modules')
+  await expect.poll(() => figure(page, 'yield')).not.toBeCloseTo(before, 0)
+  await undo(page, 1)
+  await expect.poll(() => figure(page, 'yield')).toBeCloseTo(before, 6)
+})

@@ -13,6 +13,7 @@ import {
 } from './card-choices'
 import { fileUnits } from './file-units'
 import { models } from './models'
+import { moduleChoice } from './module-choice'
 import { permitStates, record } from './record'
 import { shade } from './shade'
 import { trim } from './trim'
@@ -34,6 +35,7 @@ export const later = {
   treeCard,
   fileUnits,
   models,
+  moduleChoice,
   permitStates,
   record,
   severalCard,

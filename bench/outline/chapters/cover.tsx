@@ -2,12 +2,12 @@
 
 import { theOne } from '@/core/kinds/documents'
 import { coverId, usualSunAccess } from '@/core/kinds/cover/cover'
-import { formatLength } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
+import { ModuleChoice } from '../../cover/module-choice'
 import { TrimFields } from '../../cover/trim-fields'
-import { ChoiceField, LengthField, PercentField } from '../../fields/fields'
+import { LengthField, PercentField } from '../../fields/fields'
 import { ObjectList, useListed } from '../object-list'
 import { ToolButtons } from '../tool-button'
 
@@ -15,7 +15,7 @@ const edges = ['eave', 'ridge', 'rake', 'hip', 'valley'] as const
 
 /** Which module, how far from the edges, and the arrays that lie there. */
 export function CoverChapter() {
-  const { documents, session, catalogue, site: standing } = useBench()
+  const { session, site: standing } = useBench()
   const option = useOption()
   const site = useSite()
   const words = useWords()
@@ -23,7 +23,6 @@ export function CoverChapter() {
   const sunMap = useSession((s) => s.sunMap)
   const { numbers } = useNumbers()
   const cover = theOne(option, 'cover', coverId)
-  const module = catalogue.modules.find((m) => m.id === cover.moduleId)
   const arrays = useListed('cover')
   const { objects, arrays: laid } = standing()
   const drawn = objects.some(({ geometry }) => geometry.faces.length > 0)
@@ -56,18 +55,7 @@ export function CoverChapter() {
       {!drawn && (
         <p className="quiet mt-2">Draw the house in Shape first; then its roof planes can be covered.</p>
       )}
-      <ChoiceField
-        label={words.kinds.cover.fields.moduleId}
-        value={cover.moduleId}
-        choices={catalogue.modules.map((m) => ({ value: m.id, label: m.name }))}
-        onChoose={(moduleId) => documents.set('Module', optionId, coverId, { moduleId })}
-      />
-      {module && (
-        <p className="quiet">
-          {module.powerW} W, {formatLength(module.lengthM, site.units, site.locale)} ×{' '}
-          {formatLength(module.widthM, site.units, site.locale)}
-        </p>
-      )}
+      <ModuleChoice />
       <h3 className="quiet mt-2">Arrays: modules, sun access</h3>
       {arrays.length === 0 && <p className="quiet">None yet.</p>}
       <ObjectList objects={arrays} note={note} />
