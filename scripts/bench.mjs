@@ -16,6 +16,8 @@ if (!process.argv.includes('--browser')) {
   runShown('node', ['--import', 'tsx', 'scripts/bench-edits.ts'])
   console.log('\n── Roofs and the aerial picture, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-shapes.ts'])
+  console.log('\n── Modules laid, in Node')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-layout.ts'])
   console.log('\n── Grips dragged, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-drag.ts'])
   console.log('\n── Shade, next to a plain ray tracer')

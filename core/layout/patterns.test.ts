@@ -2,7 +2,8 @@ import { seededRandom } from '../model/random'
 import { containsPoint, nearestOnSegment, segmentsMeet } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { type Field } from './free-runs'
-import { Layouts, patterns, type Cell, type PatternRequest } from './patterns'
+import { type Cell } from './parts'
+import { Layouts, patterns, type PatternRequest } from './patterns'
 
 const fieldOf = (
   polygon: readonly Vec2[],

@@ -1,5 +1,6 @@
 import { runFinder, type Run } from './free-runs'
-import { type Cell, type PatternRequest } from './patterns'
+import { type Cell } from './parts'
+import { type PatternRequest } from './patterns'
 import { type Orientation } from './strips'
 
 /** Row starts tried over one row's height, and column phases over one column's width. */

@@ -11,8 +11,6 @@ export interface Stacked {
   readonly below: Stacked | null
 }
 
-/** Steps at which strips are tried before the feet between are halved out. */
-const rasterM = 0.1
 /** How finely feet are told where nothing else asks for it. */
 const exactM = 1e-6
 
@@ -26,27 +24,17 @@ interface Foot {
  * Found on a raster and at the barriers' own heights, then halved down to a micrometre.
  */
 function risingFeet(strips: Strips, toM: number): Foot[] {
-  const { low, high, heightM } = strips
-  const last = high - heightM
-  if (last < low - nearlyM) return []
-  const steps = Math.max(1, Math.ceil((last - low) / rasterM))
-  const tries = [
-    ...Array.from({ length: steps }, (_, k) => low + k * rasterM).filter((foot) => foot < last),
-    ...strips.rests.filter((foot) => foot > low && foot < last),
-    last,
-  ].sort((a, b) => a - b)
-  const count = (foot: number) => holds(strips.runs(foot), strips)
   const feet: Foot[] = []
-  let before = { foot: low, count: 0 }
-  for (const foot of tries) {
-    const here = { foot, count: count(foot) }
+  let before = { foot: strips.low, count: 0 }
+  for (const { foot, runs } of strips.tried()) {
+    const here = { foot, count: holds(runs, strips) }
     while (here.count > before.count) {
       let [below, above] = [before.foot, here.foot]
       let held = here.count
       // The lowest foot between that holds more than before.
       while (above - below > toM) {
         const middle = (below + above) / 2
-        const holding = count(middle)
+        const holding = holds(strips.runs(middle), strips)
         if (holding > before.count) {
           above = middle
           held = holding

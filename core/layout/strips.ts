@@ -22,6 +22,8 @@ export interface Strips {
   readonly to: number
   /** Feet at which a strip comes to rest on a barrier or reaches one with its top. */
   readonly rests: readonly number[]
+  /** Strips at every step of a raster and at every rest, ascending: where to look for what they hold. */
+  readonly tried: () => readonly { readonly foot: number; readonly runs: readonly Run[] }[]
   /** Where modules may begin along the strip at a foot, before `from` and `to` cut it. */
   readonly runs: (foot: number) => readonly Run[]
   /** A foot in the field's own coordinates, wherever the strips are seen from. */
@@ -45,37 +47,56 @@ export function stripsOn(
   const across = field.polygon.map((p) => p[1])
   const known = new Map<number, readonly Run[]>()
   const band = (low: number, high: number) => find(low, high, widthM)
+  const runs = (foot: number) => {
+    const before = known.get(foot)
+    if (before) return before
+    const found = band(foot, foot + heightM)
+    known.set(foot, found)
+    return found
+  }
+  const [low, high] = [Math.min(...across), Math.max(...across)]
+  const rests = field.barriers.flatMap(({ from, to, distanceM }) => {
+    const [lower, upper] = [Math.min(from[1], to[1]), Math.max(from[1], to[1])]
+    return [
+      upper + distanceM,
+      lower + distanceM,
+      upper,
+      lower,
+      lower - distanceM - heightM,
+      upper - distanceM - heightM,
+      lower - heightM,
+      upper - heightM,
+    ]
+  })
   return {
-    orientation,
-    widthM,
-    heightM,
-    gapM,
-    low: Math.min(...across),
-    high: Math.max(...across),
-    from: -Infinity,
-    to: Infinity,
-    rests: field.barriers.flatMap(({ from, to, distanceM }) => {
-      const [lower, upper] = [Math.min(from[1], to[1]), Math.max(from[1], to[1])]
-      return [
-        upper + distanceM,
-        lower + distanceM,
-        upper,
-        lower,
-        lower - distanceM - heightM,
-        upper - distanceM - heightM,
-        lower - heightM,
-        upper - heightM,
-      ]
-    }),
-    runs: (foot) => {
-      const before = known.get(foot)
-      if (before) return before
-      const found = band(foot, foot + heightM)
-      known.set(foot, found)
-      return found
-    },
+    ...{ orientation, widthM, heightM, gapM, low, high, from: -Infinity, to: Infinity, rests, runs, band },
+    tried: triedOf({ low, high, heightM, rests, runs }),
     onGround: (foot) => foot,
-    band,
+  }
+}
+
+/** Steps at which strips are tried before the feet between are halved out. */
+const rasterM = 0.1
+
+function triedOf({
+  low,
+  high,
+  heightM,
+  rests,
+  runs,
+}: Pick<Strips, 'low' | 'high' | 'heightM' | 'rests' | 'runs'>): Strips['tried'] {
+  let known: ReturnType<Strips['tried']> | null = null
+  return () => {
+    if (known) return known
+    const last = high - heightM
+    const steps = Math.max(0, Math.ceil((last - low) / rasterM))
+    const feet = [
+      ...Array.from({ length: steps }, (_, k) => low + k * rasterM),
+      ...rests.filter((foot) => foot > low && foot < last),
+      ...(last >= low - nearlyM ? [last] : []),
+    ]
+    known = [...new Set(feet)].sort((a, b) => a - b).map((foot) => ({ foot, runs: runs(foot) }))
+    return known
   }
 }
 
@@ -92,36 +113,24 @@ export function swapped({ polygon, barriers, holes }: Field): Field {
 /** The strips seen from the other end: what was on top is the foot. */
 export function flipped(strips: Strips): Strips {
   const { heightM } = strips
-  return {
-    ...strips,
+  const seen = {
     low: -strips.high,
     high: -strips.low,
+    heightM,
     rests: strips.rests.map((foot) => -foot - heightM),
-    runs: (foot) => strips.runs(-foot - heightM),
+    runs: (foot: number) => strips.runs(-foot - heightM),
+  }
+  return {
+    ...strips,
+    ...seen,
+    tried: triedOf(seen),
     band: (low, high) => strips.band(-high, -low),
     onGround: (foot) => strips.onGround(-foot - heightM),
   }
 }
 
-/** The strips inside a window: `low` and `high` across, `from` and `to` along. */
-export function within(
-  strips: Strips,
-  window: {
-    readonly low?: number
-    readonly high?: number
-    readonly from?: number
-    readonly to?: number
-  },
-): Strips {
-  const { low = -Infinity, high = Infinity, from = -Infinity, to = Infinity } = window
-  return {
-    ...strips,
-    low: Math.max(strips.low, low),
-    high: Math.min(strips.high, high),
-    from: Math.max(strips.from, from),
-    to: Math.min(strips.to, to),
-  }
-}
+/** The strips between two places along them. */
+export const between = (strips: Strips, from: number, to: number): Strips => ({ ...strips, from, to })
 
 /** Modules in a row from `from` on, all within one run. */
 export interface Piece {
