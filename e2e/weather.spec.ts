@@ -165,6 +165,23 @@ test('the quick estimate: 120 planes, side by side, and modules for a bill', asy
   await sheet.getByLabel('Price per kWh').press('Enter')
   await expect(sheet.getByRole('alert')).toContainText('above zero')
   await axeClean(page)
+  await sheet.getByLabel('Price per kWh').fill('0.3')
+  await sheet.getByLabel('Price per kWh').press('Enter')
+  await sheet.getByLabel('Monthly bill').fill('10')
+  await sheet.getByLabel('Monthly bill').press('Enter')
+  await expect(sheet.getByText('17 modules are laid already.')).toBeVisible()
+  await sheet.getByLabel('Monthly bill').fill('350')
+  await sheet.getByLabel('Monthly bill').press('Enter')
+  await sheet.getByRole('button', { name: /^Lay the \d+ missing$/ }).click()
+  await expect(
+    page.getByText(/^\d+ modules? laid on the sunniest planes; \d+ more have no room\.$/),
+  ).toBeVisible()
+  const cover = page.getByRole('navigation', { name: 'Outline' }).getByRole('button', { name: /^Cover/ })
+  await expect(cover).not.toContainText('17 modules')
+  await stage(page).focus()
+  await page.keyboard.press('Control+z')
+  await expect(cover).toContainText('17 modules')
+  await saved(page)
 })
 
 test('the year by month: waterfall, tables in energy and percent, and both files', async ({ page }) => {

@@ -20,6 +20,7 @@ import { ChoiceField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
 import { moneySign, number } from '@/words/format'
 import { Sheet } from '../sheet'
+import { LayWanted } from './lay-wanted'
 import { cssColour, sunMapColour, textOn } from '@/stage/palette'
 import { chosenStation, weatherUrlOf } from '../stations/station-choice'
 
@@ -91,7 +92,11 @@ export function EstimateSheet() {
                 ]}
                 onChoose={setMount}
               />
-              <BillSizing plane={compared[0] ?? best} modulePowerW={module?.powerW ?? 0} />
+              <BillSizing
+                estimate={estimate}
+                plane={compared[0] ?? best}
+                modulePowerW={module?.powerW ?? 0}
+              />
             </div>
           </div>
         </div>
@@ -272,7 +277,15 @@ function Comparison({
 }
 
 /** From the bill to the number of modules. */
-function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly modulePowerW: number }) {
+function BillSizing({
+  estimate,
+  plane,
+  modulePowerW,
+}: {
+  readonly estimate: QuickEstimate
+  readonly plane: Plane
+  readonly modulePowerW: number
+}) {
   const site = useSite()
   const sayer = useSayer()
   const house = useHouse()
@@ -337,6 +350,7 @@ function BillSizing({ plane, modulePowerW }: { readonly plane: Plane; readonly m
           </span>
         </p>
       )}
+      {!(size instanceof Fault) && <LayWanted estimate={estimate} wanted={size.modules} />}
     </section>
   )
 }

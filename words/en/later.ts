@@ -12,6 +12,7 @@ import {
   treeCard,
 } from './card-choices'
 import { fileUnits } from './file-units'
+import { layWanted } from './lay-wanted'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
 import { permitStates, record } from './record'
@@ -34,6 +35,7 @@ export const later = {
   tapeFacts,
   treeCard,
   fileUnits,
+  layWanted,
   models,
   moduleChoice,
   permitStates,
