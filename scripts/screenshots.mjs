@@ -97,7 +97,7 @@ const views = {
   shade: async () => {
     await openShipped()
     await page.keyboard.press('w')
-    await page.getByText(/^All 16 modules/).waitFor()
+    await page.getByText(/^All 17 modules/).waitFor()
   },
   'sun-path': async () => {
     await openShipped()
