@@ -1,4 +1,3 @@
-import { type FaultDetail } from '@/core/model/fault'
 import { type LayOffers } from '@/core/readers/lay-offers'
 import { type Design } from '@/core/stages/world'
 
@@ -12,5 +11,4 @@ export interface LayingRequest {
 export interface LayingAnswer {
   readonly id: number
   readonly offers: LayOffers | null
-  readonly fault: FaultDetail | null
 }

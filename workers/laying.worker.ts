@@ -1,18 +1,23 @@
 import { Graph } from '@/core/graph/graph'
-import { layOffers } from '@/core/readers/lay-offers'
+import { Fault } from '@/core/model/fault'
+import { layOffers, type LayOffers } from '@/core/readers/lay-offers'
 import { type Design } from '@/core/stages/world'
-import { faultDetail } from './fault-detail'
 import { type LayingAnswer, type LayingRequest } from './laying-messages'
 
 const graph = new Graph<Design>({ now: () => performance.now() })
 
+/** Null where the design is at fault, which is said where its figures are. */
+function offersOf(design: Design, arrayId: string): LayOffers | null {
+  try {
+    return layOffers(graph, design, arrayId)
+  } catch (error) {
+    if (error instanceof Fault) return null
+    throw error
+  }
+}
+
 /** Lays arrays in every way off the page's thread. */
 self.onmessage = ({ data: { id, design, arrayId } }: MessageEvent<LayingRequest>) => {
-  let answer: LayingAnswer
-  try {
-    answer = { id, offers: layOffers(graph, design, arrayId), fault: null }
-  } catch (error) {
-    answer = { id, offers: null, fault: faultDetail(error) }
-  }
+  const answer: LayingAnswer = { id, offers: offersOf(design, arrayId) }
   self.postMessage(answer)
 }

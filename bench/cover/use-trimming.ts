@@ -57,6 +57,8 @@ export function useTrimming(): Trimming | null {
   /** The yield that is trimmed to, kWh a year. */
   const [aim, setAim] = useState<number | null>(null)
   const step = useRef<Step | null>(null)
+  /** Whether the gesture under way is this one. */
+  const showing = useRef(false)
 
   if (begun.left !== option) {
     setBegun(beginWith(option))
@@ -72,6 +74,7 @@ export function useTrimming(): Trimming | null {
       if (step.current && begun.left !== begun.option) documents.takeBack(step.current)
       step.current = null
       documents.begin()
+      showing.current = true
     }
     const next =
       kept >= panels.length ? begun.option : trimmed(begun.option, panels, keptOf(panels, kept, by))
@@ -79,7 +82,8 @@ export function useTrimming(): Trimming | null {
     setBegun({ ...begun, left: next, kept })
   }
   const settle = () => {
-    if (documents.isInGesture) step.current = documents.commit(later.trim.title).step
+    if (showing.current) step.current = documents.commit(later.trim.title).step
+    showing.current = false
   }
   const keep = (kept: number, by: TrimRule = rule) => {
     show(kept, by)
