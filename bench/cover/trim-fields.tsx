@@ -20,7 +20,7 @@ export function TrimFields() {
   const house = useHouse()
   const site = useSite()
   const sayer = useSayer()
-  const { numbers } = useNumbers()
+  const { numbers, fresh } = useNumbers()
   const [note, setNote] = useState('')
   const trimming = useTrimming()
   if (!trimming) return <p className="quiet">{words.waiting}</p>
@@ -82,21 +82,24 @@ export function TrimFields() {
           reachCount(Math.floor((parseNumber(text, site.locale) * 1000) / powerW + 1e-9), kilowatts)
         }
       />
-      <TextField
-        label={words.consumption}
-        shown={number((100 * lineOf(numbers?.summary, 'yield')) / Math.max(1, consumed), site)}
-        unit="%"
-        hint={words.hint}
-        onType={(text) => {
-          const kwh = parsePercent(text, site.locale) * consumed
-          const offset = (n: number) =>
-            n === 1 ? kilowatts(1) : `${number((100 * made) / Math.max(1, consumed), site)} %`
-          // As it is written, so that the figure shown for all of them is one that can be asked for.
-          const beyond =
-            Math.round((100 * kwh) / Math.max(1, consumed)) > Math.round((100 * made) / Math.max(1, consumed))
-          return reach(beyond, kwh <= 0, offset, () => trimming.trimToYield(Math.min(kwh, made)))
-        }}
-      />
+      <div aria-busy={!fresh} className={fresh ? '' : 'opacity-60'}>
+        <TextField
+          label={words.consumption}
+          shown={number((100 * lineOf(numbers?.summary, 'yield')) / Math.max(1, consumed), site)}
+          unit="%"
+          hint={words.hint}
+          onType={(text) => {
+            const kwh = parsePercent(text, site.locale) * consumed
+            const offset = (n: number) =>
+              n === 1 ? kilowatts(1) : `${number((100 * made) / Math.max(1, consumed), site)} %`
+            // As it is written, so that the figure shown for all of them is one that can be asked for.
+            const beyond =
+              Math.round((100 * kwh) / Math.max(1, consumed)) >
+              Math.round((100 * made) / Math.max(1, consumed))
+            return reach(beyond, kwh <= 0, offset, () => trimming.trimToYield(Math.min(kwh, made)))
+          }}
+        />
+      </div>
       <TextField
         label={words.price}
         shown={number(priceAt(kept), site)}
@@ -110,7 +113,9 @@ export function TrimFields() {
         }}
       />
       {billNow > 0 && (
-        <Fact label={words.bill} value={`${number((100 * (billNow - billThen)) / billNow, site)} %`} />
+        <div aria-busy={!fresh} className={fresh ? '' : 'opacity-60'}>
+          <Fact label={words.bill} value={`${number((100 * (billNow - billThen)) / billNow, site)} %`} />
+        </div>
       )}
       {note && (
         <p role="status" className="text-[12px] text-clay">

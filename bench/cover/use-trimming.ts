@@ -5,13 +5,15 @@ import { type Objects } from '@/core/kinds/documents'
 import { fewestWith, keptOf, type TrimPanel, type TrimRule } from '@/core/readers/trim-to'
 import { type RunSummary } from '@/core/readers/summary'
 import { later } from '@/words/en/later'
-import { useBench, useNumbers, useOption, useSession } from '../context'
+import { useBench, useHouse, useNumbers, useOption, useSayer, useSession } from '../context'
 import { LiveNumbers } from '../live/live-numbers'
 import { type Step } from '../store/documents'
+import { toast } from '../store/session'
 import { trimmed } from './trimming'
 
-/** What trimming began with: all modules laid then, and the option as it was. */
+/** What trimming began with: all modules laid then, and the documents as they were. */
 interface Begun {
+  readonly house: Objects
   readonly option: Objects
   /** The option as trimming left it last. */
   readonly left: Objects
@@ -21,7 +23,15 @@ interface Begun {
   readonly summary: RunSummary | null
 }
 
-const beginWith = (option: Objects): Begun => ({ option, left: option, kept: null, summary: null })
+const beginWith = (house: Objects, option: Objects): Begun => ({
+  ...{ house, option, left: option, kept: null, summary: null },
+})
+
+/** A yield that is trimmed to, and the most modules that are known to fall short of it. */
+interface Aim {
+  readonly kwh: number
+  readonly short: number
+}
 
 export const lineOf = (summary: RunSummary | null | undefined, id: string): number =>
   summary?.ledger.find((line) => line.id === id)?.value ?? 0
@@ -45,23 +55,23 @@ export interface Trimming {
 
 /**
  * Dropping modules, the least useful first: however often in a row, it is one step to undo. Any other edit of the
- * option begins it anew with what is laid then. Null while the figures of what is laid are not known.
+ * option or the house begins it anew with what is laid then. Null while the figures of what is laid are not known.
  */
 export function useTrimming(): Trimming | null {
-  const { documents, live } = useBench()
-  const option = useOption()
+  const { documents, live, session } = useBench()
+  const sayer = useSayer()
+  const [house, option] = [useHouse(), useOption()]
   const optionId = useSession((s) => s.optionId)
   const { numbers, fresh } = useNumbers()
   const [rule, setRule] = useState<TrimRule>({ by: 'access', unbroken: false })
-  const [begun, setBegun] = useState(() => beginWith(option))
-  /** The yield that is trimmed to, kWh a year. */
-  const [aim, setAim] = useState<number | null>(null)
+  const [begun, setBegun] = useState(() => beginWith(house, option))
+  const [aim, setAim] = useState<Aim | null>(null)
   const step = useRef<Step | null>(null)
   /** Whether the gesture under way is this one. */
   const showing = useRef(false)
 
-  if (begun.left !== option) {
-    setBegun(beginWith(option))
+  if (begun.left !== option || begun.house !== house) {
+    setBegun(beginWith(house, option))
     setAim(null)
   } else if (begun.summary === null && fresh && numbers && begun.option === option)
     setBegun({ ...begun, summary: numbers.summary })
@@ -82,8 +92,11 @@ export function useTrimming(): Trimming | null {
     setBegun({ ...begun, left: next, kept })
   }
   const settle = () => {
-    if (showing.current) step.current = documents.commit(later.trim.title).step
+    if (!showing.current) return
     showing.current = false
+    const { step: done, fault } = documents.commit(later.trim.title)
+    step.current = done
+    if (fault) toast(session, sayer.fault(fault))
   }
   const keep = (kept: number, by: TrimRule = rule) => {
     show(kept, by)
@@ -96,8 +109,13 @@ export function useTrimming(): Trimming | null {
     return live.store.subscribe(({ byOption, stationKey }) => {
       const known = byOption[optionId]
       if (!known || !LiveNumbers.fits(known, documents.house, option, stationKey)) return
-      if (lineOf(known.summary, 'yield') >= aim || kept >= panels.length) setAim(null)
-      else keep(kept + 1)
+      const enough = lineOf(known.summary, 'yield') >= aim.kwh || kept >= panels.length
+      // One less is tried until it falls short, and one more until it is enough.
+      if (enough && kept - 1 <= aim.short) setAim(null)
+      else {
+        if (!enough) setAim({ ...aim, short: kept })
+        keep(enough ? kept - 1 : kept + 1)
+      }
     })
   })
 
@@ -123,7 +141,7 @@ export function useTrimming(): Trimming | null {
       keep(count)
     },
     trimToYield: (kwh) => {
-      setAim(kwh)
+      setAim({ kwh, short: 0 })
       keep(fewestWith(panels, kwh / Math.max(1e-9, lineOf(summary, 'yield')), rule))
     },
   }

@@ -30,7 +30,12 @@ export function LayWanted({
   const lay = () => {
     const found = layWanted(option, goodPlanes(site(), option, estimate, Math.random), wanted, siteWith)
     const [laid, missing] = [wanted - there - found.missing, found.missing]
-    const { step } = laid > 0 ? documents.edit(words.step, optionId, () => found.option) : { step: null }
+    const { step, fault } =
+      laid > 0 ? documents.edit(words.step, optionId, () => found.option) : { step: null, fault: null }
+    if (fault) {
+      toast(session, sayer.fault(fault))
+      return
+    }
     session.setState({
       dialog: null,
       chapter: 'cover',

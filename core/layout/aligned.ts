@@ -31,6 +31,28 @@ function restingStarts({ low, high, heightM, gapM, rests }: Strips): number[] {
   return [...new Set([low, ...starts])].sort((a, b) => a - b)
 }
 
+/**
+ * Tries starts at rest, then those of intervals that are halved down to the finest step. `mayHold` says whether any
+ * start of an interval can be of use, from the thinner band that whatever stands anywhere in it covers as well.
+ */
+function overStarts(
+  strips: Strips,
+  consider: (start: number) => void,
+  mayHold: (start: number, length: number) => boolean,
+): void {
+  const { low, heightM, gapM } = strips
+  const search = (start: number, length: number) => {
+    if (!mayHold(start, length)) return
+    consider(start)
+    if (length <= finestM * 1.01) return
+    search(start, length / 2)
+    search(start + length / 2, length / 2)
+  }
+  for (const start of restingStarts(strips)) consider(start)
+  const length = intervalM(heightM)
+  for (let start = low; start < low + heightM + gapM; start += length) search(start, length)
+}
+
 /** The phase that most modules of the runs share, and how many that are. */
 export function bestPhase(runs: readonly Run[], pitch: number): { count: number; phase: number } {
   // At every phase a run holds its whole pitches, and one more where the phase falls into the rest.
@@ -62,7 +84,7 @@ export function bestPhase(runs: readonly Run[], pitch: number): { count: number;
  * lower and thinner strips would hold bounds all starts of an interval, so that most intervals are passed over.
  */
 export function bestGrid(strips: Strips, atLeast = 0): Grid | null {
-  const { low, high, heightM, widthM, gapM } = strips
+  const { high, heightM, widthM, gapM } = strips
   const [pitch, across] = [widthM + gapM, heightM + gapM]
   let best: Grid | null = null
   let most = atLeast
@@ -87,21 +109,15 @@ export function bestGrid(strips: Strips, atLeast = 0): Grid | null {
     most = found.count
     best = { strips, start, rows: all.length - Math.max(0, empty), ...found }
   }
-  const search = (start: number, length: number) => {
-    // Whatever stands anywhere in the interval covers this thinner band as well.
-    const bound = mostOf(
-      rows(start, (foot) => strips.band(foot + length, foot + heightM)),
-      most + 1,
-    )
-    if (!bound || bound.count <= most) return
-    consider(start)
-    if (length <= finestM * 1.01 || bound.count <= most) return
-    search(start, length / 2)
-    search(start + length / 2, length / 2)
-  }
-  for (const start of restingStarts(strips)) consider(start)
-  const length = intervalM(heightM)
-  for (let start = low; start < low + across; start += length) search(start, length)
+  overStarts(
+    strips,
+    consider,
+    (start, length) =>
+      (mostOf(
+        rows(start, (foot) => strips.band(foot + length, foot + heightM)),
+        most + 1,
+      )?.count ?? 0) > most,
+  )
   return best
 }
 
@@ -119,7 +135,7 @@ export interface GridUpTo extends Grid {
 export function gridsUpTo(kinds: readonly Strips[], enough: (top: number) => number): GridUpTo[] {
   const best: GridUpTo[] = []
   for (const strips of kinds) {
-    const { low, high, heightM, widthM, gapM } = strips
+    const { high, heightM, widthM, gapM } = strips
     const [pitch, across] = [widthM + gapM, heightM + gapM]
     const useful = (count: number, top: number) =>
       count > enough(top) && count > (upTo(best, top)?.count ?? 0)
@@ -145,18 +161,13 @@ export function gridsUpTo(kinds: readonly Strips[], enough: (top: number) => num
         if (useful(found.count, top)) keep(best, { strips, start, rows, top, ...found })
         return false
       })
-    const search = (start: number, length: number) => {
-      const thinner = (foot: number) => strips.band(foot + length, foot + heightM)
-      const some = grow(start, thinner, (_rows, top, runs) => useful(bestPhase(runs, pitch).count, top))
-      if (!some) return
-      consider(start)
-      if (length <= finestM * 1.01) return
-      search(start, length / 2)
-      search(start + length / 2, length / 2)
-    }
-    for (const start of restingStarts(strips)) consider(start)
-    const length = intervalM(heightM)
-    for (let start = low; start < low + across; start += length) search(start, length)
+    overStarts(strips, consider, (start, length) =>
+      grow(
+        start,
+        (foot) => strips.band(foot + length, foot + heightM),
+        (_rows, top, runs) => useful(bestPhase(runs, pitch).count, top),
+      ),
+    )
   }
   return best
 }
