@@ -10,6 +10,7 @@ const EstimateSheet = dynamic(() => import('./estimate/estimate-sheet').then((m)
 })
 const RecordDialog = lazyPart('RecordDialog')
 const ShadeDialog = lazyPart('ShadeDialog')
+const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
 /** The sheet that lies over the bench, if any; its script is fetched when it is first opened. */
@@ -20,5 +21,6 @@ export function Sheets() {
   if (dialog === 'year') return <YearSheet />
   if (dialog === 'record') return <RecordDialog />
   if (dialog === 'shade') return <ShadeDialog />
+  if (dialog === 'rules') return <RulesDialog />
   return null
 }

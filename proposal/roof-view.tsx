@@ -47,6 +47,7 @@ export function RoofView({
       lit: nothing,
       broken: nothing,
       slotsOf: null,
+      margins: 'selected',
       glass: false,
       panelColour: () => undefined,
       sunMap: null,

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { catalogueSchema, type Catalogue } from '@/core/electrical/catalogue'
 import { type LatLon } from '@/core/geometry/geo'
 import { Keyed } from '@/core/graph/keyed'
+import { coverSchema } from '@/core/kinds/cover/cover'
 import { offerSchema } from '@/core/kinds/offer/offer'
 import { siteSchema } from '@/core/kinds/site/site'
 import { tariffSchema } from '@/core/kinds/tariff/tariff'
@@ -18,6 +19,7 @@ const addressSchema = z.object({
   site: siteSchema,
   tariffs: z.object({ now: tariffSchema, then: tariffSchema }),
   prices: offerSchema.pick({ pricePerWatt: true, listShare: true, incentiveShare: true }),
+  cover: coverSchema.pick({ rulesId: true, setbacksM: true }),
 })
 const addressesSchema = z.object({ features: z.array(z.object({ properties: addressSchema })) })
 

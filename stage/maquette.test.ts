@@ -31,6 +31,7 @@ const plain: Emphasis = {
   lit: new Set(),
   broken: new Set(),
   slotsOf: null,
+  margins: 'selected',
   glass: false,
   panelColour: () => undefined,
   sunMap: null,

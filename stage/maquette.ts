@@ -2,10 +2,11 @@ import { BufferGeometry, CylinderGeometry, Float32BufferAttribute, Group, type M
 import { type CrownBody } from '@/core/geometry/body'
 import { facets } from '@/core/geometry/facets'
 import { type Vec3 } from '@/core/geometry/vector'
-import { type Geometry, type Surface, type Tone } from '@/core/kinds/standing'
+import { type Geometry, type Margins, type Surface, type Tone } from '@/core/kinds/standing'
 import { isRoofed, type Panel, type Site, type StandingObject } from '@/core/site/site'
 import { crownShape } from './crowns'
 import { InkBatch } from './ink'
+import { MarginShapes } from './margins'
 import { glassOf, modulesMesh, type ShownModule } from './modules'
 import { borderOf, sidesOf } from './outlines'
 import { type Paints } from './paints'
@@ -22,6 +23,8 @@ export interface Emphasis {
   readonly broken: ReadonlySet<string>
   /** The array whose empty places are shown. */
   readonly slotsOf: string | null
+  /** Arrays whose setbacks are hatched: all of them, or those that are selected. */
+  readonly margins: 'all' | 'selected'
   /** Houses turn to glass, so that the picture on the ground can be followed through them. */
   readonly glass: boolean
   /** Colour of a panel on the sun map; undefined paints it plain. */
@@ -53,10 +56,13 @@ export class Maquette {
   readonly #standing = new Map<string, Standing>()
   #modules = new Group()
   #sunMap = new Group()
+  readonly #margins: MarginShapes
   #mapped: ShownSunMap | null = null
 
   constructor(paints: Paints) {
     this.#paints = paints
+    this.#margins = new MarginShapes(paints)
+    this.group.add(this.#margins.group)
   }
 
   show(site: Site, look: Look): void {
@@ -67,6 +73,7 @@ export class Maquette {
     }
     for (const id of left) this.#take(id)
     this.#map(look.emphasis.sunMap)
+    this.#margins.show(marginsIn(site, look.emphasis), look.palette)
     this.group.remove(this.#modules)
     disposeShapes(this.#modules)
     this.#modules = modulesOf(site, look, this.#paints)
@@ -110,6 +117,11 @@ export class Maquette {
     this.#standing.delete(id)
   }
 }
+
+const marginsIn = ({ arrays }: Site, { margins, selected }: Emphasis): Margins[] =>
+  arrays.flatMap((array) =>
+    array.margins && (margins === 'all' || selected.has(array.id)) ? [array.margins] : [],
+  )
 
 const isPicked = (id: string, { selected, lit }: Emphasis) => selected.has(id) || lit.has(id)
 

@@ -15,7 +15,11 @@ const widths: Readonly<Record<StrokeKind, readonly [number, number]>> = {
   edge: [0.9, 1.35],
   post: [0.8, 0.8],
   measure: [1.2, 1.2],
+  walkway: [1.1, 1.1],
+  hatch: [0.8, 0.8],
 }
+
+const fainter: Readonly<Partial<Record<StrokeKind, number>>> = { post: 0.7, hatch: 0.6 }
 
 /** Houses around are drawn finer and fainter. */
 const fadedWidth = 0.62
@@ -35,7 +39,7 @@ export function pensOf(
     return {
       colour: own ?? (isGlass ? palette.verdigris : palette.line),
       contour: own ?? (isGlass ? palette.verdigris : palette.contour),
-      opacity: isFaded ? faded : kind === 'post' ? 0.7 : 1,
+      opacity: isFaded ? faded : (fainter[kind] ?? 1),
       width: [inner * times, contour * times],
     }
   }
@@ -60,3 +64,10 @@ export const mappedPen = (palette: Palette): Pen => ({
   width: [0.9, 0.9],
 })
 export const placePen = (palette: Palette): Pen => ({ colour: palette.pencil, opacity: 0.9, width: [1, 1] })
+/** Over what is kept free of modules, and around what is left to them. */
+export const hatchPen = (palette: Palette): Pen => ({
+  colour: palette.pencil,
+  opacity: 0.55,
+  width: [0.8, 0.8],
+})
+export const marginPen = (palette: Palette): Pen => ({ colour: palette.pencil, opacity: 0.9, width: [1, 1] })

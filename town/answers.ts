@@ -2,7 +2,7 @@ import { greatCircleM } from '@/core/weather/station'
 import { takenAt } from './aerial/scene'
 import { catalogue } from './equipment'
 import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
-import { siteAt, tariffsOf } from './job-defaults'
+import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
 import { towns } from './towns'
 
@@ -73,6 +73,7 @@ const addressFeature = (match: AddressMatch) => ({
     label: match.label,
     site: siteAt(match.town, match.label, match),
     tariffs: tariffsOf(match.town),
+    cover: coverOf(match.town),
     prices: {
       pricePerWatt: match.town.pricePerWatt,
       listShare: match.town.listShare,

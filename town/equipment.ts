@@ -1,4 +1,5 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { ruleSets } from './rule-sets'
 
 /** The made-up catalogue. Figures are of the sort that data sheets of the day show. */
 export const catalogue: Catalogue = {
@@ -200,4 +201,5 @@ export const catalogue: Catalogue = {
       efficiency: 0.945,
     },
   ],
+  rules: ruleSets,
 }

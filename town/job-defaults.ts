@@ -1,6 +1,8 @@
 import { type LatLon } from '@/core/geometry/geo'
 import { defaultSite, type Site } from '@/core/kinds/site/site'
 import { defaultTariff, tariffNowId, tariffThenId, type Tariff } from '@/core/kinds/tariff/tariff'
+import { type Cover } from '@/core/kinds/cover/cover'
+import { ruleSets } from './rule-sets'
 import { type Town } from './towns'
 
 /** The site of an address with what holds in its town. */
@@ -30,3 +32,10 @@ export const tariffsOf = (town: Town): { now: Tariff; then: Tariff } => ({
   now: { ...defaultTariff, ...town.tariffs.now, id: tariffNowId, kind: 'tariff' },
   then: { ...defaultTariff, ...town.tariffs.then, id: tariffThenId, kind: 'tariff' },
 })
+
+/** The rules of a town's authority, and the distances they ask for. */
+export function coverOf({ rulesId }: Town): Pick<Cover, 'rulesId' | 'setbacksM'> {
+  const rules = ruleSets.find(({ id }) => id === rulesId)
+  if (!rules) throw new RangeError(`no rules ${rulesId}`)
+  return { rulesId, setbacksM: { ...rules.edgesM, flat: rules.flatM } }
+}

@@ -9,7 +9,7 @@ import { transmissivityOf } from '@/core/kinds/tree/tree'
 import { type Volume } from '@/core/kinds/volume/volume'
 import { sub2, type Vec2 } from '@/core/geometry/vector'
 import { toDegrees } from '@/core/model/units'
-import { siteAt, tariffsOf } from './job-defaults'
+import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { type Lot } from './lot'
 import { type TownMap, townMap } from './town-map'
 import { towns } from './towns'
@@ -112,6 +112,7 @@ function toldJob(told: Told): Job {
     site,
     tariffs: tariffsOf(town),
     prices: { pricePerWatt, listShare, incentiveShare },
+    cover: coverOf(town),
   })
   const house: Objects = {
     ...job.house,

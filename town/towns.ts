@@ -31,6 +31,8 @@ export interface Town extends LatLon {
   readonly tariffs: { readonly now: Omit<Tariff, 'id' | 'kind'>; readonly then: Omit<Tariff, 'id' | 'kind'> }
   /** For work and mounting. */
   readonly pricePerWatt: number
+  /** The rules of its authority. */
+  readonly rulesId: string
   /** What the catalogue's list prices cost there, in the town's money. */
   readonly listShare: number
   readonly incentiveShare: number
@@ -88,6 +90,7 @@ export const towns: readonly Town[] = [
     windMs: 58,
     roofCovering: 'shingle',
     rafterSpacingM: 0.4064,
+    rulesId: 'pellworth-fire',
     streetsTurnDeg: 8,
     streets: ['Saltmarsh Road', 'Cooper’s Row', 'Tern Street', 'Quarry Lane', 'Beacon Hill Road'],
     crossStreets: ['Ferry Street', 'Orchard Street', 'Mill Pond Way'],
@@ -174,6 +177,7 @@ export const towns: readonly Town[] = [
     windMs: 45,
     roofCovering: 'metal',
     rafterSpacingM: 0.6,
+    rulesId: 'tarrowee-roofs',
     streetsTurnDeg: -6,
     streets: ['Quandong Street', 'Saltbush Avenue', 'Drover’s Way', 'Galah Court', 'Ironbark Road'],
     crossStreets: ['Station Street', 'Weir Road', 'Paddock Lane'],
@@ -252,6 +256,7 @@ export const towns: readonly Town[] = [
     windMs: 26,
     roofCovering: 'membrane',
     rafterSpacingM: 0.6,
+    rulesId: 'valdecorva-azoteas',
     streetsTurnDeg: 14,
     streets: ['Calle del Olmo', 'Calle de la Cigüeña', 'Calle Encinar', 'Calle del Pozo', 'Camino Alto'],
     crossStreets: ['Calle Mayor', 'Calle del Molino', 'Calle Umbría'],

@@ -20,7 +20,7 @@ const namedSchema = z.array(z.tuple([z.string(), z.string()]))
 
 /** What everything is called: objects as `namedIn` has them, the catalogue's things, the weather station. */
 export function namesFrom(named: string, catalogue: Catalogue, station?: Station): Names {
-  const sheets = [...catalogue.modules, ...catalogue.inverters, ...catalogue.batteries]
+  const sheets = [...catalogue.modules, ...catalogue.inverters, ...catalogue.batteries, ...catalogue.rules]
   // Of two documents the first goes first.
   const names = new Map([
     ...(station ? [[station.id, station.name] as const] : []),

@@ -16,6 +16,7 @@ import { skylightBench } from './skylight/kind'
 import { treeBench } from './tree/kind'
 import { underlayBench } from './underlay/kind'
 import { volumeBench } from './volume/kind'
+import { walkwayBench } from './walkway/kind'
 
 /** What the bench knows of every kind. */
 const benchKinds = {
@@ -26,6 +27,7 @@ const benchKinds = {
   chimney: chimneyBench,
   skylight: skylightBench,
   fixture: fixtureBench,
+  walkway: walkwayBench,
   tree: treeBench,
   barrier: barrierBench,
   body: bodyBench,
@@ -34,6 +36,7 @@ const benchKinds = {
   visit: settings,
   photo: settings,
   permit: settings,
+  rules: settings,
   load: settings,
   tariff: settings,
   array: arrayBench,

@@ -1,8 +1,8 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { formatLength } from '@/core/model/units'
-import { distance2, length3, sub3, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { formatLength, toDegrees } from '@/core/model/units'
+import { add3, distance2, length3, scale3, sub3, type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { ofKind } from '@/core/kinds/documents'
 import { type Handle } from '@/core/kinds/standing'
 import { type StageView } from '@/stage/stage-view'
@@ -91,7 +91,12 @@ export function Overlay({ view, grips, small }: Props) {
         {grips.map(({ handle }) => {
           if (view.isPlan && handle.moves === 'up') return null
           const s = view.project(handle.at)
-          return s && <GripMark key={`${handle.name}${handle.index}`} at={s} handle={handle} />
+          const { line } = handle
+          const next = line && view.project(add3(handle.at, scale3(line.direction, 0.5)))
+          const turnDeg = s && next ? toDegrees(Math.atan2(next[1] - s[1], next[0] - s[0])) : 0
+          return (
+            s && <GripMark key={`${handle.name}${handle.index}`} at={s} turnDeg={turnDeg} handle={handle} />
+          )
         })}
       </svg>
       {last && pointer && (
@@ -230,9 +235,12 @@ function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyo
 
 function GripMark({
   at: [x, y],
+  turnDeg,
   handle: { moves, corner, whole },
 }: {
   readonly at: Vec2
+  /** The way it goes on the screen. */
+  readonly turnDeg: number
   readonly handle: Handle
 }) {
   if (whole)
@@ -262,9 +270,10 @@ function GripMark({
         strokeWidth={1.8}
       />
     )
-  if (moves === 'width')
+  if (moves === 'width' || moves === 'along')
     return (
       <path
+        transform={`rotate(${turnDeg} ${x} ${y})`}
         d={`M${x - 8} ${y} L${x - 3} ${y - 4} L${x - 3} ${y + 4} Z M${x + 8} ${y} L${x + 3} ${y - 4} L${x + 3} ${y + 4} Z`}
         className="fill-verdigris stroke-card"
       />

@@ -142,6 +142,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       ]),
       broken: new Set(broken),
       slotsOf,
+      margins: chapter === 'cover' ? 'all' : 'selected',
       glass,
       panelColour: (id) => {
         const panel = byId.get(id)

@@ -63,7 +63,8 @@ export interface Session {
   readonly toast: Toast | null
   readonly leftFolded: boolean
   readonly rightFolded: boolean
-  readonly dialog: 'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | 'record' | 'shade' | null
+  readonly dialog:
+    'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | 'record' | 'shade' | 'rules' | null
 }
 
 /** Under this width the panels beside the stage lie over it, folded at first. */

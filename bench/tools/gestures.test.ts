@@ -382,7 +382,7 @@ test('modules that fit nowhere leave nothing behind, not even something to redo'
     ...before,
     [coverId]: {
       ...defaultCover,
-      setbacksM: { eave: 2, ridge: 2, hip: 2, valley: 2, rake: 2 },
+      setbacksM: { ...defaultCover.setbacksM, eave: 2, ridge: 2, hip: 2, valley: 2, rake: 2 },
     },
   }))
   b.documents.edit('Name', 'option-a', (before) => before)

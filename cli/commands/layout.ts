@@ -5,7 +5,7 @@ import { cross3, dot3, length3, scale3, sub3, type Vec3 } from '@/core/geometry/
 import { fieldOf, layOnPlane } from '@/core/layout/lay'
 import { patterns } from '@/core/layout/patterns'
 import { frameOf } from '@/core/layout/plane-frame'
-import { usableAreaM2 } from '@/core/layout/usable-area'
+import { usableAreaM2 } from '@/core/layout/kept-free'
 import { addCaseCommand, type Question } from '../case-command'
 import { badCase } from '../english'
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, type DeepReadonly } from '../model/object-base'
+import { ruleSetSchema } from '../setbacks/rule-set'
 
 /** An inverter as it was measured, see `king-inverter.ts`. */
 const kingSchema = z.strictObject({
@@ -77,5 +78,7 @@ export const catalogueSchema = z.object({
   modules: z.array(moduleSchema),
   inverters: z.array(inverterSchema),
   batteries: z.array(batterySchema),
+  /** What authorities ask of modules on a roof. */
+  rules: z.array(ruleSetSchema).default([]),
 })
 export type Catalogue = DeepReadonly<z.infer<typeof catalogueSchema>>

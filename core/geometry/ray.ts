@@ -38,6 +38,14 @@ export function rayLevel(ray: Ray, heightM: number): Vec3 | null {
   return t > 0 ? along(ray, t) : null
 }
 
+/** Where a ray meets the plane through a point; null when it runs beside or away from it. */
+export function rayPlane(ray: Ray, through: Vec3, normal: Vec3): Vec3 | null {
+  const slope = dot3(normal, ray.direction)
+  if (Math.abs(slope) < 1e-9) return null
+  const t = dot3(normal, sub3(through, ray.origin)) / slope
+  return t > 0 ? along(ray, t) : null
+}
+
 /** How far along a ray it meets an upright ellipsoid; null when it misses. */
 export function rayEllipsoid(ray: Ray, center: Vec3, radiusM: number, halfHeightM: number): number | null {
   const squeeze = (v: Vec3): Vec3 => [v[0] / radiusM, v[1] / radiusM, v[2] / halfHeightM]

@@ -32,9 +32,6 @@ export const faceOf = ({ objects }: Below, id: string, edgeIndex: number, step: 
     .find((object) => object.id === id)
     ?.geometry.faces.find((face) => face.edgeIndex === edgeIndex && face.step === step) ?? null
 
-/** Strip kept free along a wall that comes up through a plane, m. */
-export const besideWallM = 0.3
-
 const risesOver = (plane: RoofPlane, base: readonly Vec2[], topM: number) =>
   base.some((p) => topM > planeHeightM(plane, p))
 
@@ -49,7 +46,11 @@ export const keepOutsOn = ({ objects, setbacksM }: Below, ownerId: string, plane
       return partsAbove(plane, geometry.faces).map(({ ring, meets }) => ({
         ...keepOut,
         base: ring,
-        clearanceM: meets && keepOut.endsInValleys ? setbacksM.valley : keepOut.clearanceM,
+        clearanceM: keepOut.wall
+          ? meets && keepOut.endsInValleys
+            ? setbacksM.valley
+            : setbacksM.wall
+          : keepOut.clearanceM,
       }))
     }),
   )

@@ -16,6 +16,7 @@ import { offerKind } from './offer/kind'
 import { permitKind } from './permit/kind'
 import { photoKind } from './photo/kind'
 import { rackKind } from './rack/kind'
+import { rulesKind } from './rules/kind'
 import { siteKind } from './site/kind'
 import { skylightKind } from './skylight/kind'
 import { storageKind } from './storage/kind'
@@ -24,6 +25,7 @@ import { treeKind } from './tree/kind'
 import { underlayKind } from './underlay/kind'
 import { visitKind } from './visit/kind'
 import { volumeKind } from './volume/kind'
+import { walkwayKind } from './walkway/kind'
 
 /** Every kind of object under its own name; the order is the one in which objects are listed. */
 export const kinds = {
@@ -34,6 +36,7 @@ export const kinds = {
   chimney: chimneyKind,
   skylight: skylightKind,
   fixture: fixtureKind,
+  walkway: walkwayKind,
   tree: treeKind,
   barrier: barrierKind,
   body: bodyKind,
@@ -42,6 +45,7 @@ export const kinds = {
   visit: visitKind,
   photo: photoKind,
   permit: permitKind,
+  rules: rulesKind,
   load: loadKind,
   tariff: tariffKind,
   array: arrayKind,

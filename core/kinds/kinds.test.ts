@@ -3,6 +3,7 @@ import { containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { defaultArray } from './array/array'
 import { type Chimney } from './chimney/chimney'
+import { defaultCover } from './cover/cover'
 import { ofKind, theOne, type Objects } from './documents'
 import { kindNamed, kindNames, kindOf, kinds, type AnyObject } from './index'
 import { keepOutsOn, roofHeightM, topFaceAt } from './below'
@@ -35,6 +36,7 @@ test('a new job is whole, whatever kinds there are', () => {
       then: theOne(job.house, 'tariff', 'tariff-then'),
     },
     prices: { pricePerWatt: 3, listShare: 0.9, incentiveShare: 0.1 },
+    cover: { rulesId: null, setbacksM: defaultCover.setbacksM },
   })
   expect(() => checkJob(made)).not.toThrow()
 })
@@ -42,7 +44,7 @@ test('a new job is whole, whatever kinds there are', () => {
 const below = (standing: Readonly<Record<string, Geometry>>): Below => ({
   objects: Object.entries(standing).map(([id, geometry]) => ({ id, geometry })),
   module: { widthM: 1.1, lengthM: 1.7 },
-  setbacksM: { eave: 0.3, ridge: 0.3, hip: 0.3, valley: 0.3, rake: 0.3, wall: 0.3 },
+  setbacksM: { eave: 0.3, ridge: 0.3, hip: 0.3, valley: 0.3, rake: 0.3, wall: 0.3, flat: null },
 })
 const built = (object: AnyObject, under: Below): Geometry => {
   const { standing } = kindOf(object)

@@ -1,4 +1,4 @@
-import { coverId, defaultCover } from './cover/cover'
+import { coverId, defaultCover, type Cover } from './cover/cover'
 import { type Objects } from './documents'
 import { defaultElectrical } from './electrical/electrical'
 import { type AnyObject } from './index'
@@ -15,6 +15,8 @@ export interface Usual {
   readonly site: Site
   readonly tariffs: { readonly now: Tariff; readonly then: Tariff }
   readonly prices: Pick<Offer, 'pricePerWatt' | 'listShare' | 'incentiveShare'>
+  /** The rules of the authority there and the distances they ask for. */
+  readonly cover: Pick<Cover, 'rulesId' | 'setbacksM'>
 }
 
 /** Objects as a document. */
@@ -22,14 +24,14 @@ export const byId = (objects: readonly AnyObject[]): Objects =>
   Object.fromEntries(objects.map((object) => [object.id, object]))
 
 /** A job at an address before anything is drawn: every chapter has sensible values in it. */
-export const newJob = (name: string, { site, tariffs, prices }: Usual): Job => ({
+export const newJob = (name: string, { site, tariffs, prices, cover }: Usual): Job => ({
   name,
   house: byId([site, defaultLoad, tariffs.now, tariffs.then]),
   options: [
     {
       id: 'option-a',
       objects: byId([
-        { ...defaultCover, id: coverId },
+        { ...defaultCover, ...cover, id: coverId },
         defaultElectrical,
         defaultLosses,
         defaultStorage,

@@ -1,9 +1,10 @@
 import { type CrownBody, type SolidBody } from '../geometry/body'
 import { type Vec2, type Vec3 } from '../geometry/vector'
-import { type Slot } from '../layout/lay'
+import { type LayRequest, type Slot } from '../layout/lay'
 import { type Fault } from '../model/fault'
 import { type ObjectBase } from '../model/object-base'
 import { type RoofPlane } from '../roof/plane'
+import { type EdgeKey, type Setbacks } from '../setbacks/edges'
 import { type Tracker } from '../sun/tracker'
 import { type Alteration } from './alteration/alteration'
 
@@ -15,6 +16,8 @@ export interface KeepOut {
   readonly topM: number | null
   /** Where its roof meets the plane in a valley, that setback counts in the place of the strip. */
   readonly endsInValleys?: true
+  /** Of walls: the setback from walls counts in the place of the strip. */
+  readonly wall?: true
 }
 
 /** What a surface is made of, for whoever paints it; `open` is only taken hold of, and seen through. */
@@ -30,8 +33,12 @@ export interface Surface {
   readonly face?: string
 }
 
-/** What a drawn line is: where two faces of a roof meet, a corner or the foot of a wall, another edge, a thin post, a measure. */
-export type StrokeKind = RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post' | 'measure'
+/**
+ * What a drawn line is: where two faces of a roof meet, a corner or the foot of a wall, another edge, a thin post, a measure,
+ * the border of a walkway, hatching.
+ */
+export type StrokeKind =
+  RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post' | 'measure' | 'walkway' | 'hatch'
 
 /** A line that is drawn. */
 export interface Stroke {
@@ -61,6 +68,13 @@ export interface ModuleField {
   readonly slots: readonly Slot[]
   /** How it turns after the sun; null where it does not. */
   readonly tracker: Tracker | null
+  /** What the modules keep off; left out where they stand by themselves. */
+  readonly margins?: Margins
+}
+
+/** The plane modules lie on, how far they keep from each of its edges, and what they keep off on it. */
+export interface Margins extends Pick<LayRequest, 'setbacksM' | 'obstructions'> {
+  readonly plane: RoofPlane
 }
 
 /**
@@ -114,9 +128,6 @@ export interface ModuleSize {
   readonly lengthM: number
 }
 
-/** Distances that modules keep from a plane's edges, by the edges' kinds. */
-export type Setbacks = Readonly<Record<RoofPlane['edges'][number]['kind'], number>>
-
 /** What has been built before: what things stand on and keep clear of. */
 export interface Below {
   readonly objects: readonly { readonly id: string; readonly geometry: Geometry }[]
@@ -131,8 +142,15 @@ export interface Handle {
   readonly name: string
   readonly index: number
   readonly at: Vec3
-  /** `up`: along the upright through it; `level`: over its level, with snapping; `width`: over its level, freely. */
-  readonly moves: 'up' | 'level' | 'width'
+  /**
+   * `up`: along the upright through it; `level`: over its level, with snapping; `width`: over its level, freely; `along`:
+   * on its line.
+   */
+  readonly moves: 'up' | 'level' | 'width' | 'along'
+  /** Of one that moves along: where that is counted from, the way it is counted (a unit), and the plane the hand is on. */
+  readonly line?: { readonly origin: Vec3; readonly direction: Vec3; readonly normal: Vec3 }
+  /** The edge of a plane whose setback it drags. */
+  readonly edge?: EdgeKey
   /** Corners that a right angle or a straight line is sought with. */
   readonly beside?: readonly Vec2[]
   /** `own`: it is the corner of its index, which can be taken out; `new`: dragging it sets one into the side of its index. */
@@ -162,6 +180,8 @@ export interface Drag {
   readonly heightM: number
   /** On the handle's level; null where the sight runs beside it. */
   readonly at: Vec2 | null
+  /** On the handle's line, m from its origin; none where it has no line, or the sight runs beside its plane. */
+  readonly alongM?: number | null
 }
 
 /** Where an object stands in the order of building: later ones stand on, or keep clear of, earlier ones. */

@@ -258,6 +258,11 @@ export const checkCodes = [
   'orphaned',
   'no-fit',
   'no-modules',
+  'rules-missing',
+  'setback-narrow',
+  'clearance-narrow',
+  'pathway-beside',
+  'pathways-few',
   'shaded-modules',
   'string-cold',
   'string-peak',
@@ -292,6 +297,8 @@ export const remedyCodes = [
   'string-automatically',
   'drop-entered-loss',
   'drop-shaded',
+  'widen-setback',
+  'widen-clearance',
 ] as const
 
 /** A field of one object, of the house or of the option, and what to set it to. */

@@ -1,6 +1,6 @@
 import { type Vec3 } from '../geometry/vector'
 import { type KindName } from '../kinds/index'
-import { type Geometry, type ModuleField } from '../kinds/standing'
+import { type Geometry, type Margins, type ModuleField } from '../kinds/standing'
 import { type Slot } from '../layout/lay'
 import { type Fault } from '../model/fault'
 
@@ -32,6 +32,8 @@ export interface LaidArray {
   readonly id: string
   readonly plane: ModuleField['plane']
   readonly tracker: ModuleField['tracker']
+  /** What the modules keep off on it; null where they stand by themselves. */
+  readonly margins: Margins | null
   /** Air behind the modules, m; null where they stand in the open. */
   readonly airGapM: number | null
   /** All places that modules fit in, taken or not. */
@@ -90,7 +92,7 @@ export function assembleSite(built: readonly Built[], canLay: boolean): Site {
 
 function laidArray(
   id: string,
-  { plane, slots, tracker }: ModuleField,
+  { plane, slots, tracker, margins }: ModuleField,
   { airGapM, removed }: NonNullable<Built['carries']>,
 ): LaidArray {
   const gone = new Set(removed)
@@ -106,6 +108,7 @@ function laidArray(
     id,
     plane,
     tracker,
+    margins: margins ?? null,
     airGapM,
     places,
     panels: places.filter(({ slot }) => !gone.has(slot)),

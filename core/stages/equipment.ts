@@ -11,11 +11,13 @@ export function sheetsOf(job: Job, catalogue: Catalogue): Catalogue {
   const designs = job.options.map(({ objects }): Design => ({ house: {}, option: objects, catalogue }))
   const modules = new Set(designs.map((design) => coverIn(design).moduleId))
   const inverters = new Set(designs.map((design) => electricalIn(design).inverterId))
+  const rules = new Set(designs.map((design) => coverIn(design).rulesId))
   const batteries = new Set(designs.map((design) => storageIn(design).batteryId))
   return {
     modules: catalogue.modules.filter(({ id }) => modules.has(id)),
     inverters: catalogue.inverters.filter(({ id }) => inverters.has(id)),
     batteries: catalogue.batteries.filter(({ id }) => batteries.has(id)),
+    rules: catalogue.rules.filter(({ id }) => rules.has(id)),
   }
 }
 
@@ -30,6 +32,7 @@ export function withSheets(catalogue: Catalogue, sheets: Catalogue | null): Cata
     modules: both(sheets.modules, catalogue.modules),
     inverters: both(sheets.inverters, catalogue.inverters),
     batteries: both(sheets.batteries, catalogue.batteries),
+    rules: both(sheets.rules, catalogue.rules),
   }
 }
 

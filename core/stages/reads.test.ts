@@ -130,7 +130,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     depthM: roof,
     rotationDeg: roof,
     heightM: roof,
-    clearanceM: roof,
+    clearanceM: `${roof}, account of setbacks`,
   },
   'array-south': {
     volumeId: 'fields',
@@ -138,6 +138,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     step: 'fields',
     orientation: 'fields',
     gapM: 'fields',
+    edgesM: 'fields, account of setbacks',
     liftM: 'fields, site',
     pattern: 'fields',
     removed: 'site, account of shaded modules',
@@ -165,7 +166,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     leastSunAccess: 'account of shaded modules',
     moduleId:
       'ground objects, dormers, roof objects, fields, shadows, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
-    setbacksM: ground,
+    setbacksM: `${ground}, account of setbacks`,
+    rulesId: 'account of setbacks',
   },
   electrical: {
     inverterId:
@@ -269,9 +271,22 @@ const sheets = {
       efficiency: `${ownBattery}, years`,
     },
   },
+  rules: {
+    id: 'pellworth-fire',
+    fields: {
+      // Under another id they are no longer there.
+      id: 'account of setbacks',
+      authority: '',
+      edgesM: 'account of setbacks',
+      flatM: 'account of setbacks',
+      crowded: 'account of setbacks',
+      pathways: 'account of setbacks',
+      clearancesM: 'account of setbacks',
+    },
+  },
 } as const
 
-test.each(['modules', 'inverters', 'batteries'] as const)('sheets of %s', (list) => {
+test.each(['modules', 'inverters', 'batteries', 'rules'] as const)('sheets of %s', (list) => {
   const { id, fields } = sheets[list]
   const sheet = base.catalogue[list].find((one) => one.id === id) ?? {}
   const found = Object.keys(sheet).map((field) => [
@@ -281,7 +296,12 @@ test.each(['modules', 'inverters', 'batteries'] as const)('sheets of %s', (list)
       return catalogue && { ...base, catalogue }
     }),
   ])
-  expect(Object.fromEntries(found)).toEqual({ id: '', maker: '', name: '', ...fields })
+  expect(Object.fromEntries(found)).toEqual({
+    id: '',
+    name: '',
+    ...('maker' in sheet ? { maker: '' } : {}),
+    ...fields,
+  })
 })
 
 test('an inverter without measured parameters asks for no volts', () => {

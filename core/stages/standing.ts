@@ -1,7 +1,6 @@
 import { type Keyed } from '../graph/keyed'
 import { itemStage, type Stage } from '../graph/stage'
 import { type Below, emptyGeometry, type Geometry, type Rank, type Standing } from '../kinds/standing'
-import { besideWallM } from '../kinds/below'
 import { coverId } from '../kinds/cover/cover'
 import { type AnyObject, type KindName, kindNamed, kindOf } from '../kinds/index'
 import { houseAsAltered } from './alterations'
@@ -18,11 +17,11 @@ interface Shaped {
 export function layingIn({ option, catalogue }: Design): Pick<Below, 'module' | 'setbacksM'> {
   const cover = option[coverId]
   if (cover?.kind !== 'cover')
-    return { module: null, setbacksM: { eave: 0, ridge: 0, hip: 0, valley: 0, rake: 0, wall: 0 } }
+    return { module: null, setbacksM: { eave: 0, ridge: 0, hip: 0, valley: 0, rake: 0, wall: 0, flat: null } }
   const module = catalogue.modules.find(({ id }) => id === cover.moduleId)
   return {
     module: module ? { widthM: module.widthM, lengthM: module.lengthM } : null,
-    setbacksM: { ...cover.setbacksM, wall: besideWallM },
+    setbacksM: cover.setbacksM,
   }
 }
 
@@ -52,7 +51,7 @@ const withIds = (shaped: readonly Shaped[], built: readonly Keyed<Geometry>[]): 
 const build = ({ kind, shape, reads }: { kind: KindName; shape: unknown; reads: unknown }): Geometry =>
   standingOf(kind).build(shape, reads)
 
-const version = 2
+const version = 3
 
 /** An item's key holds the shape and what it found around it; neither id nor name. */
 const itemsOf = (shaped: readonly Shaped[], below: Below) =>

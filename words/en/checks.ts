@@ -32,6 +32,30 @@ export const checks = {
     title: 'No modules yet',
     message: 'Choose “Modules” in Cover and click a roof plane.',
   },
+  'rules-missing': {
+    title: 'Setback rules are missing',
+    message:
+      'The rules this option was laid by are no longer there, so setbacks and walkways are not checked. Choose rules in Cover.',
+  },
+  'setback-narrow': {
+    title:
+      '{edge, select, eave {Eave} ridge {Ridge} rake {Rake} hip {Hip} valley {Valley} other {Wall}} setback is too narrow',
+    message: 'Modules may lie {kept} from the {edge}; {rules} asks for {asked}.',
+  },
+  'clearance-narrow': {
+    title: 'Too little room around {object}',
+    message: '{kept} are kept free around it; {rules} asks for {asked}.',
+  },
+  'pathway-beside': {
+    title: 'No pathway to the ridge',
+    message:
+      '{rules} asks for a way of {width} from eave to ridge beside the modules that face {azimuth}. Draw a walkway there, or take modules away.',
+  },
+  'pathways-few': {
+    title: 'Too few pathways to the ridge',
+    message:
+      '{rules} asks for ways of {width} from eave to ridge on {asked, plural, one {# plane} other {# planes}} of the roof; {found, plural, =0 {none is} one {# is} other {# are}} free. Draw walkways, or take modules away.',
+  },
   'shaded-modules': {
     title: 'Modules in too much shade',
     message:
@@ -94,6 +118,8 @@ export const remedies = {
   'string-automatically': 'String automatically',
   'drop-entered-loss': 'Remove the entered loss',
   'drop-shaded': 'Remove these modules',
+  'widen-setback': 'Widen the setback',
+  'widen-clearance': 'Widen the clearance',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>
 
 /** Short pieces that stand inside other sentences. */

@@ -32,7 +32,14 @@ export const dormerForms: Readonly<Record<DormerForm, string>> = {
 }
 
 /** Edges of roof planes. */
-export const edges = { eave: 'Eave', ridge: 'Ridge', rake: 'Rake', hip: 'Hip', valley: 'Valley' } as const
+export const edges = {
+  eave: 'Eave',
+  ridge: 'Ridge',
+  rake: 'Rake',
+  hip: 'Hip',
+  valley: 'Valley',
+  wall: 'Wall',
+} as const
 
 /** Directions an array looks, from north in steps of 45 degrees. */
 export const compass = {

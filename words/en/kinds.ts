@@ -118,6 +118,12 @@ export const kinds = {
     },
     handles: { width: 'Width', length: 'Length' },
   },
+  walkway: {
+    one: 'walkway',
+    named: '{n, plural, =1 {Walkway} other {Walkway #}}',
+    fields: { name: 'Name', widthM: 'Width' },
+    handles: { 'walkway-width': 'Width' },
+  },
   fixture: {
     one: 'fixture',
     named: '{n, plural, =1 {Vent pipe} other {Vent pipe #}}',
@@ -243,8 +249,10 @@ export const kinds = {
       pattern: 'Set out',
       liftM: 'Off the roof',
       gapM: 'Gap',
+      edgesM: 'Setbacks here',
       removed: 'Removed modules',
     },
+    handles: { setback: 'Setback' },
   },
   rack: {
     one: 'ground-mounted',
@@ -266,7 +274,17 @@ export const kinds = {
   cover: {
     one: 'module and setbacks',
     named: 'Cover',
-    fields: { moduleId: 'Module', setbacksM: 'Setbacks', leastSunAccess: 'Least sun access' },
+    fields: {
+      moduleId: 'Module',
+      setbacksM: 'Setbacks',
+      rulesId: 'Setback rules',
+      leastSunAccess: 'Least sun access',
+    },
+  },
+  rules: {
+    one: 'setback rules',
+    named: '{n, plural, =1 {Own rules} other {Own rules #}}',
+    fields: { name: 'Name', authority: 'Authority' },
   },
   electrical: {
     one: 'wiring',

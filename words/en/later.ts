@@ -18,6 +18,7 @@ import { moduleChoice } from './module-choice'
 import { permitStates, record } from './record'
 import { shade } from './shade'
 import { trim } from './trim'
+import { setbacks } from './setbacks'
 import { severalCard } from './several'
 import { underlays } from './underlays'
 
@@ -40,6 +41,7 @@ export const later = {
   moduleChoice,
   permitStates,
   record,
+  setbacks,
   severalCard,
   shade,
   trim,

@@ -85,6 +85,12 @@ export const tools = {
     hint: 'Click a roof plane to fill it with modules.',
     wrong: 'No roof plane there. Click a roof plane to fill it with modules.',
   },
+  walkway: {
+    button: 'Walkway',
+    command: 'Draw a walkway',
+    hint: 'Click a roof plane: the walkway runs straight up the slope there. Or go there with the arrow keys and press Enter.',
+    wrong: 'A walkway runs over a roof: click a roof plane.',
+  },
   rack: {
     button: 'Rack',
     command: 'Add a ground rack',

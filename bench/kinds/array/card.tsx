@@ -10,6 +10,7 @@ import { useBench, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, LengthField } from '../../fields/fields'
 import { toast } from '../../store/session'
 import { ArrayFacts } from '../array-facts'
+import { EdgeSetbacks } from './edge-setbacks'
 import { useLayOffers } from './lay-offers'
 
 const patternNames: Readonly<Record<PanelArray['pattern'], string>> = {
@@ -108,6 +109,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
         value={array.gapM}
         fields={(gapM) => ({ gapM })}
       />
+      <EdgeSetbacks array={array} laid={laid} />
       {array.removed.length > 0 && (
         <button
           type="button"

@@ -6,12 +6,11 @@ import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
 import { ModuleChoice } from '../../cover/module-choice'
+import { SetbackFields } from '../../cover/setback-fields'
 import { TrimFields } from '../../cover/trim-fields'
-import { LengthField, PercentField } from '../../fields/fields'
+import { PercentField } from '../../fields/fields'
 import { ObjectList, useListed } from '../object-list'
 import { ToolButtons } from '../tool-button'
-
-const edges = ['eave', 'ridge', 'rake', 'hip', 'valley'] as const
 
 /** Which module, how far from the edges, and the arrays that lie there. */
 export function CoverChapter() {
@@ -23,7 +22,9 @@ export function CoverChapter() {
   const sunMap = useSession((s) => s.sunMap)
   const { numbers } = useNumbers()
   const cover = theOne(option, 'cover', coverId)
-  const arrays = useListed('cover')
+  const listed = useListed('cover')
+  const arrays = listed.filter(({ kind }) => kind !== 'walkway')
+  const walkways = listed.filter(({ kind }) => kind === 'walkway')
   const { objects, arrays: laid } = standing()
   const drawn = objects.some(({ geometry }) => geometry.faces.length > 0)
   const note = ({ id }: { readonly id: string }): string => {
@@ -59,6 +60,12 @@ export function CoverChapter() {
       <h3 className="quiet mt-2">Arrays: modules, sun access</h3>
       {arrays.length === 0 && <p className="quiet">None yet.</p>}
       <ObjectList objects={arrays} note={note} />
+      {walkways.length > 0 && (
+        <>
+          <h3 className="quiet mt-2">{later.setbacks.walkways}</h3>
+          <ObjectList objects={walkways} />
+        </>
+      )}
       {arrays.length > 0 && (
         <>
           <h3 className="quiet mt-2">{later.trim.title}</h3>
@@ -75,18 +82,7 @@ export function CoverChapter() {
         value={cover.leastSunAccess ?? usualSunAccess}
         fields={(leastSunAccess) => ({ leastSunAccess })}
       />
-      <h3 className="quiet mt-2">{words.kinds.cover.fields.setbacksM}</h3>
-      {edges.map((edge) => (
-        <LengthField
-          key={edge}
-          label={words.edges[edge]}
-          name={`Setback, ${edge}`}
-          documentId={optionId}
-          objectId={coverId}
-          value={cover.setbacksM[edge]}
-          fields={(metres) => ({ setbacksM: { ...cover.setbacksM, [edge]: metres } })}
-        />
-      ))}
+      <SetbackFields />
     </>
   )
 }

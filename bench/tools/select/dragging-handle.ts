@@ -1,6 +1,6 @@
-import { heightUnderRay, rayLevel } from '@/core/geometry/ray'
+import { heightUnderRay, rayLevel, rayPlane } from '@/core/geometry/ray'
 import { snap } from '@/core/geometry/snap'
-import { type Vec2 } from '@/core/geometry/vector'
+import { dot3, sub3, type Vec2 } from '@/core/geometry/vector'
 import { type AnyObject, type KindName } from '@/core/kinds/index'
 import { type Handle } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
@@ -38,6 +38,7 @@ export class DraggingHandle extends ToolState {
     const to = {
       heightM: heightUnderRay(input.ray, [handle.at[0], handle.at[1]]) + this.#lift,
       at: levelPoint(handle, input),
+      alongM: alongLine(handle, input),
     }
     const { corners } = found.standing
     if (handle.corner === 'new' && corners) {
@@ -82,6 +83,12 @@ function handleWord(sayer: Sayer, kind: KindName, name: string): string | undefi
   const words = sayer.words.kinds[kind]
   // Its own grips, of whichever kind it is.
   return 'handles' in words ? (words.handles as Readonly<Record<string, string>>)[name] : undefined
+}
+
+/** How far along the handle's line the pointer is, from the line's origin. */
+function alongLine({ line }: Handle, { ray }: PointerInput): number | null {
+  const point = line && rayPlane(ray, line.origin, line.normal)
+  return point ? dot3(sub3(point, line.origin), line.direction) : null
 }
 
 /** The point of the handle's level under the pointer, snapped where the handle asks for it. */

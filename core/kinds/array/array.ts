@@ -21,6 +21,10 @@ export const arraySchema = z.strictObject({
   gapM: between(0, 1, 'm'),
   /** How far off the roof the modules lie, and with it how well air cools them. */
   liftM: between(0, 1, 'm'),
+  /** Distances from single edges of the plane in place of those of their kind: "rake:1" is the plane's second rake. */
+  edgesM: z
+    .record(z.string().regex(/^(eave|ridge|rake|hip|valley|wall):\d{1,2}$/), between(0, 10, 'm'))
+    .exactOptional(),
   /** Places left empty, as "row:column", rows counted from the eave. */
   removed: z.array(z.string().regex(/^\d{1,3}:\d{1,3}$/)).max(2000),
 })

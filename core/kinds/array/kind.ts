@@ -1,17 +1,10 @@
 import { layOnPlane } from '../../layout/lay'
 import { planOf, type RoofPlane } from '../../roof/plane'
 import { faceOf, keepOutsOn } from '../below'
-import {
-  type ModuleSize,
-  emptyGeometry,
-  noCheck,
-  noDrag,
-  noHandles,
-  standing,
-  type Geometry,
-  type KeepOut,
-} from '../standing'
+import { type ModuleSize, emptyGeometry, noCheck, standing, type Geometry, type KeepOut } from '../standing'
 import { type Kind } from '../kind'
+import { setbacksOn } from '../../setbacks/edges'
+import { asSetback, setbackGrips } from './setback-grips'
 import { arrayMigrations, arraySchema, arrayVersion, type PanelArray } from './array'
 
 /** What an array finds where it is laid; null where its plane is gone or no module is chosen. */
@@ -32,13 +25,13 @@ export const arrayKind: Kind<PanelArray> = {
   standing: standing<PanelArray, 'removed', Reads | null>({
     rank: 'field',
     ignores: ['removed'],
-    reads: ({ volumeId, edgeIndex, step }, below) => {
+    reads: ({ volumeId, edgeIndex, step, edgesM }, below) => {
       const plane = faceOf(below, volumeId, edgeIndex, step)
       const { module } = below
       if (!plane || !module) return null
       return {
         plane,
-        setbacksM: plane.edges.map((edge) => below.setbacksM[edge.kind]),
+        setbacksM: setbacksOn(below.setbacksM, plane, edgesM),
         keepOuts: keepOutsOn(below, volumeId, plane)
           .filter((keepOut) => mayMeet(plane, keepOut))
           .map(({ base, clearanceM }) => ({ base, clearanceM })),
@@ -46,8 +39,11 @@ export const arrayKind: Kind<PanelArray> = {
       }
     },
     build: arrayGeometry,
-    handles: noHandles,
-    drag: noDrag,
+    handles: (_array, geometry) => setbackGrips(geometry),
+    drag: ({ edgesM = {} }, { edge }, { alongM }) =>
+      typeof alongM !== 'number' || edge === undefined
+        ? {}
+        : { edgesM: { ...edgesM, [edge]: asSetback(alongM) } },
     check: noCheck,
     move: null,
     carrier: {
@@ -92,5 +88,13 @@ function arrayGeometry(
     liftM,
   })
   const { normal, pitchDeg, azimuthDeg } = plane
-  return { ...emptyGeometry, field: { plane: { normal, pitchDeg, azimuthDeg }, slots, tracker: null } }
+  return {
+    ...emptyGeometry,
+    field: {
+      plane: { normal, pitchDeg, azimuthDeg },
+      slots,
+      tracker: null,
+      margins: { plane, setbacksM, obstructions: keepOuts },
+    },
+  }
 }

@@ -11,7 +11,18 @@ export const coverSchema = z.strictObject({
   id: z.literal(coverId),
   kind: z.literal('cover'),
   moduleId: idSchema,
-  setbacksM: z.strictObject({ eave: setback, ridge: setback, hip: setback, valley: setback, rake: setback }),
+  setbacksM: z.strictObject({
+    eave: setback,
+    ridge: setback,
+    hip: setback,
+    valley: setback,
+    rake: setback,
+    wall: setback,
+    /** From all edges of flat roofs but walls; null where the others hold there too. */
+    flat: setback.nullable(),
+  }),
+  /** The rules that the layout is held against: a set of the catalogue or one of the job's own; null for none. */
+  rulesId: idSchema.nullable(),
   /** Modules that have less of the year's light than this share of what no shade would leave are told of; `usualSunAccess` where none is set. */
   leastSunAccess: shareSchema.exactOptional(),
 })
@@ -20,12 +31,24 @@ export type Cover = DeepReadonly<z.infer<typeof coverSchema>>
 /** Less than three quarters of the light seldom pays for a module. */
 export const usualSunAccess = 0.75
 
-export const coverVersion = 1
-export const coverMigrations = []
+export const coverVersion = 2
+
+export const coverMigrations = [
+  ({ setbacksM, ...value }: Record<string, unknown>) => ({
+    ...value,
+    // What is no object of distances stays as it is and is refused.
+    setbacksM:
+      typeof setbacksM === 'object' && setbacksM !== null
+        ? { ...setbacksM, wall: 0.3, flat: null }
+        : setbacksM,
+    rulesId: null,
+  }),
+]
 
 export const defaultCover: Cover = {
   id: coverId,
   kind: 'cover',
   moduleId: 'lumenfold-420',
-  setbacksM: { eave: 0.3, ridge: 0.45, hip: 0.45, valley: 0.45, rake: 0.3 },
+  setbacksM: { eave: 0.3, ridge: 0.45, hip: 0.45, valley: 0.45, rake: 0.3, wall: 0.3, flat: null },
+  rulesId: null,
 }

@@ -7,7 +7,6 @@ import { insetOf } from '../../roof/inset'
 import { buildRoof } from '../../roof/roof'
 import { wallTop } from '../../roof/wall-top'
 import { straightened } from '../../roof/straighten'
-import { besideWallM } from '../below'
 import { roofShapes, roofStrokes } from '../roof-drawing'
 import { emptyGeometry, type Geometry, type Stroke, type Surface } from '../standing'
 import { isGable, type Volume } from './volume'
@@ -52,7 +51,7 @@ function underPitchedRoof({ outline, edges, eaveHeightM, role, overhang }: Shape
       : underRoofEdge(outline, eaveHeightM, roof)
   return {
     solids,
-    keepOuts: [{ base: outline, clearanceM: besideWallM, topM: roof.ridgeHeightM, endsInValleys: true }],
+    keepOuts: [{ base: outline, clearanceM: 0, topM: roof.ridgeHeightM, endsInValleys: true, wall: true }],
     faces: roof.planes,
     surfaces: [...roof.planes.map(roofSurface), ...surfaces],
     strokes: [...roofStrokes(roof.planes), ...strokes],
@@ -134,7 +133,7 @@ function underFlatRoof(
       ...columnsUnder(lifted(outline, eaveHeightM), 0),
       ...tops.flatMap((top) => columnsUnder(top, eaveHeightM)),
     ],
-    keepOuts: [{ base: outline, clearanceM: besideWallM, topM }],
+    keepOuts: [{ base: outline, clearanceM: 0, topM, wall: true }],
     faces: planes,
     surfaces: [
       ...planes.map(roofSurface),

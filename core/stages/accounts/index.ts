@@ -5,6 +5,7 @@ import { inverterAccount } from './inverter'
 import { lightAccount } from './light'
 import { moduleAccount } from './module'
 import { moneyAccounts } from './money'
+import { setbackAccount } from './setbacks'
 import { shadedAccount } from './shaded'
 import { siteAccount } from './site'
 import { useAccount } from './use'
@@ -13,6 +14,7 @@ import { wiringAccount } from './wiring'
 /** All that the chain tells a person, from sunlight to payback. */
 export const accounts: readonly Stage<World, Account>[] = [
   siteAccount,
+  setbackAccount,
   lightAccount,
   shadedAccount,
   moduleAccount,

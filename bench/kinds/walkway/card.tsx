@@ -1,0 +1,20 @@
+'use client'
+
+import { type Walkway } from '@/core/kinds/walkway/walkway'
+import { useWords } from '../../context'
+import { houseId } from '../../store/documents'
+import { LengthFields } from '../length-fields'
+import { NameField } from '../name-field'
+
+const lengths = ['widthM'] as const
+
+/** How wide it is; where it runs is dragged. */
+export function WalkwayCard({ object: walkway }: { readonly object: Walkway }) {
+  const { fields } = useWords().kinds.walkway
+  return (
+    <>
+      <NameField documentId={houseId} id={walkway.id} name={walkway.name} />
+      <LengthFields object={walkway} lengths={lengths} words={fields} />
+    </>
+  )
+}
