@@ -27,6 +27,7 @@ export { StoreChapter } from './outline/chapters/store'
 export { UnderlaysLayer } from './underlays/underlays-layer'
 export { WhyPanel } from './ledger/why-panel'
 export { WireChapter } from './outline/chapters/wire'
+export { marginLines } from '@/stage/margin-lines'
 export { takeOutlines } from './outline/take-outlines'
 
 learnFaults(laterFaults)

@@ -47,7 +47,7 @@ export function RoofView({
       lit: nothing,
       broken: nothing,
       slotsOf: null,
-      margins: 'selected',
+      margins: null,
       glass: false,
       panelColour: () => undefined,
       sunMap: null,

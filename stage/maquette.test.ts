@@ -31,7 +31,7 @@ const plain: Emphasis = {
   lit: new Set(),
   broken: new Set(),
   slotsOf: null,
-  margins: 'selected',
+  margins: null,
   glass: false,
   panelColour: () => undefined,
   sunMap: null,

@@ -6,7 +6,7 @@ import { type Geometry, type Margins, type Surface, type Tone } from '@/core/kin
 import { isRoofed, type Panel, type Site, type StandingObject } from '@/core/site/site'
 import { crownShape } from './crowns'
 import { InkBatch } from './ink'
-import { MarginShapes } from './margins'
+import { MarginShapes, type DrawMargins } from './margins'
 import { glassOf, modulesMesh, type ShownModule } from './modules'
 import { borderOf, sidesOf } from './outlines'
 import { type Paints } from './paints'
@@ -23,8 +23,8 @@ export interface Emphasis {
   readonly broken: ReadonlySet<string>
   /** The array whose empty places are shown. */
   readonly slotsOf: string | null
-  /** Arrays whose setbacks are hatched: all of them, or those that are selected. */
-  readonly margins: 'all' | 'selected'
+  /** How setbacks are drawn, and whether those of all arrays are, or of the selected ones; null draws none. */
+  readonly margins: { readonly of: 'all' | 'selected'; readonly draw: DrawMargins } | null
   /** Houses turn to glass, so that the picture on the ground can be followed through them. */
   readonly glass: boolean
   /** Colour of a panel on the sun map; undefined paints it plain. */
@@ -73,7 +73,7 @@ export class Maquette {
     }
     for (const id of left) this.#take(id)
     this.#map(look.emphasis.sunMap)
-    this.#margins.show(marginsIn(site, look.emphasis), look.palette)
+    this.#margins.show(marginsIn(site, look.emphasis), look.emphasis.margins?.draw, look.palette)
     this.group.remove(this.#modules)
     disposeShapes(this.#modules)
     this.#modules = modulesOf(site, look, this.#paints)
@@ -120,7 +120,7 @@ export class Maquette {
 
 const marginsIn = ({ arrays }: Site, { margins, selected }: Emphasis): Margins[] =>
   arrays.flatMap((array) =>
-    array.margins && (margins === 'all' || selected.has(array.id)) ? [array.margins] : [],
+    array.margins && margins && (margins.of === 'all' || selected.has(array.id)) ? [array.margins] : [],
   )
 
 const isPicked = (id: string, { selected, lit }: Emphasis) => selected.has(id) || lit.has(id)

@@ -25,6 +25,7 @@ import { middleOf } from '../tools/middle-of'
 import { carrierOf } from '../tools/standing-objects'
 import { CardPlace } from './card-place'
 import { Overlay } from './overlay'
+import { useMarginLines } from './use-margin-lines'
 import { PlaneLabels } from './plane-labels'
 import { SheetNote } from './sheet-note'
 import { ViewButtons } from './view-buttons'
@@ -123,6 +124,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   // While an outline is traced or a house is changed, the picture under it can be followed.
   const shaped = selection?.kind === 'object' && house[selection.id]?.kind === 'volume'
   const glass = (tracing || (running && shaped)) && !small
+  const drawMargins = useMarginLines(chapter === 'cover' || slotsOf !== null)
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
     // Of another state's modules it is not known which is which.
@@ -142,7 +144,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       ]),
       broken: new Set(broken),
       slotsOf,
-      margins: chapter === 'cover' ? 'all' : 'selected',
+      margins: drawMargins && { of: chapter === 'cover' ? 'all' : 'selected', draw: drawMargins },
       glass,
       panelColour: (id) => {
         const panel = byId.get(id)
@@ -166,6 +168,7 @@ export function Stage({ small }: { readonly small: boolean }) {
     roofs,
     mapped,
     slotsOf,
+    drawMargins,
     glass,
   ])
 

@@ -1,6 +1,9 @@
 import { formatLength, type UnitSystem } from '../model/units'
 import { add3, length3, scale3, sub3, type Vec3 } from '../geometry/vector'
-import { type Stroke } from '../kinds/standing'
+import { hatchOf } from '../geometry/hatch'
+import { type Margins, type Stroke } from '../kinds/standing'
+import { planeParts } from '../layout/kept-free'
+import { fromFrame } from '../layout/plane-frame'
 import { type StandingObject } from '../site/site'
 import { type Drawn } from './drawn'
 
@@ -13,6 +16,8 @@ const layers = {
   TREES: 3,
   NEIGHBOURS: 9,
   MODULES: 5,
+  SETBACKS: 6,
+  WALKWAYS: 4,
   DIMENSIONS: 2,
 } as const
 type Layer = keyof typeof layers
@@ -21,6 +26,8 @@ type Layer = keyof typeof layers
 const [offM, textM] = [0.35, 0.22]
 /** Shorter edges are not measured, m. */
 const leastDimensionM = 0.4
+/** How far apart hatching is, m. */
+const hatchM = 0.2
 
 /**
  * The job as a drawing in the DXF of release 12, which every reader knows: metres, east and north of the site's middle
@@ -36,7 +43,7 @@ export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string
     for (const { corners, holes = [] } of geometry.faces)
       for (const border of [corners, ...holes]) ring(push, at.planes, border)
     for (const { from, to, is } of geometry.strokes.filter((stroke) => !isMeasure(stroke)))
-      line(push, is === 'corner' || is === 'foot' || is === 'wall' ? at.walls : at.edges, from, to)
+      line(push, layerOf(is, at), from, to)
     for (const { center, crownRadiusM, halfHeightM } of geometry.crowns) {
       push(
         0,
@@ -59,9 +66,25 @@ export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string
       for (const { from, to } of [...dimensioned(object), ...geometry.strokes.filter(isMeasure)])
         dimension(push, from, to, units, locale)
   }
-  for (const { panels } of site.arrays) for (const { corners } of panels) ring(push, 'MODULES', corners)
+  for (const { panels, margins } of site.arrays) {
+    for (const { corners } of panels) ring(push, 'MODULES', corners)
+    if (margins) setbacks(push, margins)
+  }
   push(0, 'ENDSEC', 0, 'EOF')
   return pairsOf(out)
+}
+
+/** The border of what a plane leaves to modules, and hatching over what it keeps free. */
+function setbacks(push: Push, margins: Margins): void {
+  const { frame, free, usable } = planeParts(margins)
+  for (const border of usable)
+    ring(
+      push,
+      'SETBACKS',
+      border.map((p) => fromFrame(frame, p)),
+    )
+  for (const [from, to] of hatchOf(free, hatchM))
+    line(push, 'SETBACKS', fromFrame(frame, from), fromFrame(frame, to))
 }
 
 type Push = (...pairs: (string | number)[]) => void
@@ -73,6 +96,11 @@ function layersOf({
   if (crowns.length > 0) return { planes: 'TREES', edges: 'TREES', walls: 'TREES' }
   if (faces.length > 0) return { planes: 'ROOF-PLANES', edges: 'ROOF-EDGES', walls: 'WALLS' }
   return { planes: 'OBSTRUCTIONS', edges: 'OBSTRUCTIONS', walls: 'OBSTRUCTIONS' }
+}
+
+function layerOf(is: Stroke['is'], at: ReturnType<typeof layersOf>): Layer {
+  if (is === 'walkway' || is === 'hatch') return 'WALKWAYS'
+  return is === 'corner' || is === 'foot' || is === 'wall' ? at.walls : at.edges
 }
 
 const isMeasure = ({ is }: Stroke) => is === 'measure'

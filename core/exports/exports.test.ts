@@ -61,6 +61,12 @@ describe.each(jobs)('%s', (_file, drawn) => {
     expect(found('ROOF-PLANES')).toEqual(borders(false))
     expect(found('NEIGHBOURS')).toEqual(borders(true))
     expect(found('MODULES')).toEqual(panelsOf(drawn).map(({ corners }) => expected(corners)))
+    // What is left to modules on each plane, and lines over what is kept free.
+    const laid = drawn.site.arrays.filter(({ margins }) => margins !== null)
+    expect(found('SETBACKS').length).toBeGreaterThanOrEqual(laid.length)
+    expect(read.entities.some(({ type, layer }) => type === 'LINE' && layer === 'SETBACKS')).toBe(
+      laid.length > 0,
+    )
     const texts = read.entities
       .filter(({ type, layer }) => type === 'TEXT' && layer === 'DIMENSIONS')
       .map((entity) => (entity as IEntity & { text: string }).text)

@@ -25,10 +25,7 @@ export const walkwayKind: Kind<Walkway> = {
     ignores: ['name'],
     reads: ({ center }, below) => underOf(topFaceAt(below, center)),
     build: walkwayGeometry,
-    handles: (walkway, geometry) => {
-      const grip = widthGrip(walkway, geometry)
-      return grip ? [grip] : []
-    },
+    handles: widthGrip,
     drag: (_walkway, _handle, { alongM }) =>
       typeof alongM !== 'number'
         ? {}

@@ -30,7 +30,7 @@ const own = (asks: object): AnyObject =>
     pathways: null,
     clearancesM: { chimney: 0, skylight: 0, fixture: 0, dormer: 0 },
     ...asks,
-  }) as AnyObject
+  })
 const under = (asks: object, objects: Objects = option, house: Objects = job.house) =>
   checks({ ...house, 'rules-1': own(asks) }, set(objects, 'cover', { rulesId: 'rules-1' }))
 
