@@ -10,6 +10,7 @@ const EstimateSheet = dynamic(() => import('./estimate/estimate-sheet').then((m)
 })
 const RecordDialog = lazyPart('RecordDialog')
 const ShadeDialog = lazyPart('ShadeDialog')
+const ModulesDialog = lazyPart('ModulesDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -21,6 +22,7 @@ export function Sheets() {
   if (dialog === 'year') return <YearSheet />
   if (dialog === 'record') return <RecordDialog />
   if (dialog === 'shade') return <ShadeDialog />
+  if (dialog === 'modules') return <ModulesDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

@@ -1,4 +1,5 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { moreModules } from './modules'
 import { ruleSets } from './rule-sets'
 
 /** The made-up catalogue. Figures are of the sort that data sheets of the day show. */
@@ -24,6 +25,10 @@ export const catalogue: Catalogue = {
       cell: 'p-type',
       sortedUp: false,
       degradation: 0.005,
+      cells: 108,
+      thicknessM: 0.03,
+      weightKg: 21.5,
+      colour: 'black-frame',
     },
     {
       id: 'lumenfold-450',
@@ -45,6 +50,10 @@ export const catalogue: Catalogue = {
       cell: 'n-type',
       sortedUp: true,
       degradation: 0.004,
+      cells: 108,
+      thicknessM: 0.03,
+      weightKg: 22,
+      colour: 'all-black',
     },
     {
       id: 'quillmark-375',
@@ -66,6 +75,10 @@ export const catalogue: Catalogue = {
       cell: 'p-type',
       sortedUp: true,
       degradation: 0.0055,
+      cells: 120,
+      thicknessM: 0.035,
+      weightKg: 19.5,
+      colour: 'silver-frame',
     },
     {
       id: 'sabelmoor-330',
@@ -87,7 +100,12 @@ export const catalogue: Catalogue = {
       cell: 'p-type',
       sortedUp: false,
       degradation: 0.006,
+      cells: 60,
+      thicknessM: 0.04,
+      weightKg: 18.2,
+      colour: 'silver-frame',
     },
+    ...moreModules,
   ],
   inverters: [
     {

@@ -1,52 +1,37 @@
 'use client'
 
-import { useState } from 'react'
 import { type ModuleType } from '@/core/electrical/catalogue'
 import { coverId } from '@/core/kinds/cover/cover'
-import { theOne, type Objects } from '@/core/kinds/documents'
+import { theOne } from '@/core/kinds/documents'
 import { formatLength } from '@/core/model/units'
-import { panelsOf, type Site } from '@/core/site/site'
+import { panelsOf } from '@/core/site/site'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useOption, useSayer, useSession, useSite, useWords } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { benchKindOf } from '../kinds/index'
+import { changesOf, useModuleChoosing } from './use-module-choosing'
 
 const words = later.moduleChoice
 
-/** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
-interface Asked {
-  readonly option: Objects
-  readonly module: ModuleType
-  readonly then: Site
-}
-
 /** The module of all arrays. One of which fewer fit is asked about first, with what no longer fits where. */
 export function ModuleChoice() {
-  const { documents, catalogue, site: standing, siteWith } = useBench()
+  const { documents, session, catalogue, site: standing, siteWith } = useBench()
   const option = useOption()
   const site = useSite()
   const sayer = useSayer()
-  const optionId = useSession((s) => s.optionId)
+  const asked = useSession((s) => s.askedModule)
   const { fields } = useWords().kinds.cover
-  const [asked, setAsked] = useState<Asked | null>(null)
   const cover = theOne(option, 'cover', coverId)
-  const module = catalogue.modules.find((m) => m.id === cover.moduleId)
-  const open = asked?.option === option ? asked : null
+  const sheetOf = (id: string | undefined) => catalogue.modules.find((m) => m.id === id)
+  const module = sheetOf(cover.moduleId)
+  const wanted = sheetOf(asked?.option === option ? asked.moduleId : undefined)
+  const open = wanted && {
+    module: wanted,
+    then: siteWith({ ...option, [coverId]: { ...cover, moduleId: wanted.id } }),
+  }
   const now = standing()
-
-  const take = (moduleId: string) => {
-    setAsked(null)
-    documents.set('Module', optionId, coverId, { moduleId })
-  }
-  const choose = (moduleId: string) => {
-    const chosen = catalogue.modules.find((m) => m.id === moduleId)
-    if (!chosen || moduleId === cover.moduleId) return setAsked(null)
-    const then = siteWith({ ...option, [coverId]: { ...cover, moduleId } })
-    if (changesOf(now, then).some(({ before, after }) => after < before))
-      setAsked({ option, module: chosen, then })
-    else take(moduleId)
-  }
+  const { choose, take, keep } = useModuleChoosing()
   const titleOf = (id: string) => {
     const array = option[id]
     return array ? benchKindOf(array).title(array, sayer, now, documents.house) : id
@@ -66,6 +51,13 @@ export function ModuleChoice() {
           {formatLength(module.widthM, site.units, site.locale)}
         </p>
       )}
+      <button
+        type="button"
+        className="cursor-pointer text-[12px] text-verdigris hover:underline"
+        onClick={() => session.setState({ dialog: 'modules' })}
+      >
+        {later.catalogue.open}
+      </button>
       {open && module && (
         <div
           role="group"
@@ -95,7 +87,7 @@ export function ModuleChoice() {
             <button
               type="button"
               className="cursor-pointer text-[12px] text-verdigris hover:underline"
-              onClick={() => setAsked(null)}
+              onClick={keep}
             >
               {sayer.say(words.keep, { module: module.name })}
             </button>
@@ -111,13 +103,4 @@ export function ModuleChoice() {
       )}
     </>
   )
-}
-
-/** How many modules each array has and would have. */
-function changesOf(now: Site, then: Site): { id: string; before: number; after: number }[] {
-  return now.arrays.map(({ id, panels }) => ({
-    id,
-    before: panels.length,
-    after: then.arrays.find((array) => array.id === id)?.panels.length ?? 0,
-  }))
 }

@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla'
 import { type SunSpan } from '@/core/energy/sun-map'
+import { type Objects } from '@/core/kinds/documents'
 import { type Snap } from '@/core/geometry/snap'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Words } from '@/words/words'
@@ -64,7 +65,18 @@ export interface Session {
   readonly leftFolded: boolean
   readonly rightFolded: boolean
   readonly dialog:
-    'shortcuts' | 'commands' | 'weather' | 'estimate' | 'year' | 'record' | 'shade' | 'rules' | null
+    | 'shortcuts'
+    | 'commands'
+    | 'weather'
+    | 'estimate'
+    | 'year'
+    | 'record'
+    | 'shade'
+    | 'rules'
+    | 'modules'
+    | null
+  /** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
+  readonly askedModule: { readonly moduleId: string; readonly option: Objects } | null
 }
 
 /** Under this width the panels beside the stage lie over it, folded at first. */
@@ -94,6 +106,7 @@ export const createSession = (optionId: string) =>
     leftFolded: isNarrow(),
     rightFolded: isNarrow(),
     dialog: null,
+    askedModule: null,
   }))
 
 /** Whether the light on the roofs is to be seen. */

@@ -20,6 +20,9 @@ const named = { id: idSchema, maker: z.string(), name: z.string(), price: z.numb
 /** More are not told apart by the points that shade is sought at. */
 export const mostStrips = 30
 
+/** How a module looks from the street. */
+export const moduleColours = ['all-black', 'black-frame', 'silver-frame'] as const
+
 /** Data sheets of what can be put on and under a roof. Values at standard test conditions unless named otherwise. */
 const moduleSchema = z.object({
   ...named,
@@ -42,6 +45,11 @@ const moduleSchema = z.object({
   sortedUp: z.boolean().default(false),
   /** Share of power lost each year. */
   degradation: z.number(),
+  /** Cells as they are seen, halves counted each; left out where a sheet does not say, as are those below. */
+  cells: z.number().int().positive().exactOptional(),
+  thicknessM: z.number().positive().exactOptional(),
+  weightKg: z.number().positive().exactOptional(),
+  colour: z.enum(moduleColours).exactOptional(),
 })
 export type ModuleType = DeepReadonly<z.infer<typeof moduleSchema>>
 

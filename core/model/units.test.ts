@@ -1,6 +1,14 @@
 import { refusal } from '@/words/refusal'
 import fc from 'fast-check'
-import { formatArea, formatDistance, formatLength, formatSlope, parseLength, parseSlope } from './units'
+import {
+  formatArea,
+  formatDistance,
+  formatLength,
+  formatSlope,
+  formatWeight,
+  parseLength,
+  parseSlope,
+} from './units'
 
 test.each([
   ['3', 'metric', 3],
@@ -70,4 +78,10 @@ test('areas, distances and slopes in both systems', () => {
   expect(formatDistance(6200, 'metric', 'en-US')).toBe('6.2 km')
   expect(formatDistance(6200, 'imperial', 'en-US')).toBe('3.9 mi')
   expect(formatSlope(45, 'imperial', 'en-US')).toBe('45.0° · 12.0/12')
+})
+
+test('weights in kilograms or pounds, with the digits of the place', () => {
+  expect(formatWeight(21.5, 'metric', 'en-IE')).toBe('21.5 kg')
+  expect(formatWeight(21.5, 'metric', 'es-ES')).toBe('21,5 kg')
+  expect(formatWeight(21.5, 'imperial', 'en-US')).toBe('47.4 lb')
 })

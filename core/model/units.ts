@@ -112,6 +112,11 @@ export function formatArea(squareMetres: number, system: UnitSystem, locale: str
     : `${whole(squareMetres / (metresPerFoot * metresPerFoot), locale)} ft²`
 }
 
+export function formatWeight(kilograms: number, system: UnitSystem, locale: string): string {
+  const [value, unit] = system === 'imperial' ? [kilograms / 0.45359237, 'lb'] : [kilograms, 'kg']
+  return `${fixed(value, 1, locale)} ${unit}`
+}
+
 /** Degrees, with the rise in twelve where the job is in feet. */
 export function formatSlope(degrees: number, system: UnitSystem, locale: string): string {
   if (system === 'metric') return `${fixed(degrees, 1, locale)}°`

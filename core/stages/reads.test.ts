@@ -241,6 +241,10 @@ const sheets = {
       cell: 'dc, account of modules',
       sortedUp: 'dc, account of modules',
       degradation: 'years, account of money',
+      cells: '',
+      thicknessM: '',
+      weightKg: '',
+      colour: '',
     },
   },
   inverters: {

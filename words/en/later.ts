@@ -11,6 +11,7 @@ import {
   tapeFacts,
   treeCard,
 } from './card-choices'
+import { catalogue } from './catalogue'
 import { fileUnits } from './file-units'
 import { layWanted } from './lay-wanted'
 import { models } from './models'
@@ -26,6 +27,7 @@ import { underlays } from './underlays'
 export const later = {
   canopyCovers,
   canopyLeaves,
+  catalogue,
   edgeForms,
   fixtureForms,
   foliages,
