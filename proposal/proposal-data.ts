@@ -8,7 +8,7 @@ import { type Site as StandingSite } from '@/core/site/site'
 import { type Site } from '@/core/kinds/site/site'
 import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
-import { coverIn, offerIn, siteIn, type World } from '@/core/stages/world'
+import { modulesFor, coverIn, offerIn, siteIn, type World } from '@/core/stages/world'
 
 /** One sort of equipment with the figure that tells it best. */
 export interface Equipment extends Part {
@@ -133,10 +133,10 @@ function equipmentOf(world: World, site: StandingSite): Equipment[] {
     .flatMap((part) => sized(part, world) ?? [])
 }
 
-function sized(part: Part, { catalogue }: World): Equipment | null {
+function sized(part: Part, { house, catalogue }: World): Equipment | null {
   const { what, typeId } = part
   if (what === 'module') {
-    const sheet = catalogue.modules.find(({ id }) => id === typeId)
+    const sheet = modulesFor({ house, catalogue }).find(({ id }) => id === typeId)
     return sheet ? { ...part, name: sheet.name, size: sheet.powerW } : null
   }
   if (what === 'inverter') {

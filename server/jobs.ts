@@ -71,7 +71,8 @@ const addressOf = (house: Objects) => ofKind(house, 'site')[0]?.address ?? ''
 export async function createJob(teamId: string, job: Job, runner?: Runner): Promise<string> {
   checkJob(job)
   const catalogue = await knownCatalogue()
-  if (catalogue) for (const option of job.options) checkEquipment(option.objects, catalogue)
+  if (catalogue)
+    for (const option of job.options) checkEquipment({ house: job.house, option: option.objects, catalogue })
   const id = randomUUID()
   const work = async (r: Runner) => {
     // Stored before, by a commit whose answer was lost.
@@ -198,7 +199,12 @@ async function saveEdit(
   const revision = (stored?.revision ?? 0) + 1
   // An option that was removed is an empty one.
   if (isHouse || Object.keys(objects).length > 0) checkSingles(objects, kind)
-  if (!isHouse && catalogue && Object.keys(objects).length > 0) checkEquipment(objects, catalogue)
+  if (!isHouse && catalogue && Object.keys(objects).length > 0) {
+    // With the modules that the job has brought itself.
+    const body = await maybeOneDocumentForUpdate(jobId, houseDocumentId, runner)
+    const house = body ? storedObjects(body.body, 'house', houseDocumentId, body.kinds) : {}
+    checkEquipment({ house, option: objects, catalogue })
+  }
   if (stored) await updateDocument(jobId, documentId, revision, objects, runner)
   else {
     const documents = await manyDocuments(jobId, runner)

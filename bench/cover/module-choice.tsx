@@ -5,9 +5,10 @@ import { coverId } from '@/core/kinds/cover/cover'
 import { theOne } from '@/core/kinds/documents'
 import { formatLength } from '@/core/model/units'
 import { panelsOf } from '@/core/site/site'
+import { modulesFor } from '@/core/stages/world'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
-import { useBench, useOption, useSayer, useSession, useSite, useWords } from '../context'
+import { useBench, useHouse, useOption, useSayer, useSession, useSite, useWords } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { benchKindOf } from '../kinds/index'
 import { changesOf, useModuleChoosing } from './use-module-choosing'
@@ -23,7 +24,8 @@ export function ModuleChoice() {
   const asked = useSession((s) => s.askedModule)
   const { fields } = useWords().kinds.cover
   const cover = theOne(option, 'cover', coverId)
-  const sheetOf = (id: string | undefined) => catalogue.modules.find((m) => m.id === id)
+  const modules = modulesFor({ house: useHouse(), catalogue })
+  const sheetOf = (id: string | undefined) => modules.find((m) => m.id === id)
   const module = sheetOf(cover.moduleId)
   const wanted = sheetOf(asked?.option === option ? asked.moduleId : undefined)
   const open = wanted && {
@@ -42,7 +44,7 @@ export function ModuleChoice() {
       <ChoiceField
         label={fields.moduleId}
         value={open?.module.id ?? cover.moduleId}
-        choices={catalogue.modules.map((m) => ({ value: m.id, label: m.name }))}
+        choices={modules.map((m) => ({ value: m.id, label: m.name }))}
         onChoose={choose}
       />
       {module && !open && (

@@ -30,7 +30,7 @@ export function ModuleSheets({
     <table className="w-full text-[13px]">
       <thead>
         <tr className="border-b border-line">
-          <th />
+          <td />
           {modules.map(({ id, name }) => (
             <th key={id} className="py-1 text-right">
               <div className="text-[15px] font-semibold">{name}</div>
@@ -51,18 +51,23 @@ export function ModuleSheets({
         </tr>
       </thead>
       <tbody>
-        {rows.map(([label, valueOf]) => (
-          <Row key={label} label={label} values={modules.map(valueOf)} />
-        ))}
-      </tbody>
-      <tbody>
         <tr>
-          <th scope="colgroup" colSpan={modules.length + 1} className="pt-3 text-left font-semibold">
+          <th scope="colgroup" colSpan={modules.length + 1} className="pt-2 text-left font-semibold">
             {words.here}
           </th>
         </tr>
         {here(modules).map(([label, values]) => (
           <Row key={label} label={label} values={values} />
+        ))}
+      </tbody>
+      <tbody>
+        <tr>
+          <th scope="colgroup" colSpan={modules.length + 1} className="pt-3 text-left font-semibold">
+            {words.sheet}
+          </th>
+        </tr>
+        {rows.map(([label, valueOf]) => (
+          <Row key={label} label={label} values={modules.map(valueOf)} />
         ))}
       </tbody>
     </table>

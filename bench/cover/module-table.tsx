@@ -17,6 +17,7 @@ interface Sort {
 /** Modules one below the other, sorted by the column whose head was pressed. */
 export function ModuleTable({
   modules,
+  ownIds,
   chosenId,
   sort,
   onSort,
@@ -27,6 +28,8 @@ export function ModuleTable({
   onChoose,
 }: {
   readonly modules: readonly ModuleType[]
+  /** Those that the job has brought itself. */
+  readonly ownIds: readonly string[]
   readonly chosenId: string
   readonly sort: Sort
   readonly onSort: (sort: Sort) => void
@@ -43,7 +46,7 @@ export function ModuleTable({
     <table className="w-full text-[13px]">
       <thead>
         <tr className="border-b border-line text-left">
-          <th className="w-6" />
+          <td className="w-6" />
           {moduleFigures.map((figure) => (
             <th
               key={figure}
@@ -62,7 +65,7 @@ export function ModuleTable({
               </button>
             </th>
           ))}
-          <th />
+          <td />
         </tr>
       </thead>
       <tbody>
@@ -80,7 +83,7 @@ export function ModuleTable({
                 onChange={(event) => tick(module.id, event.target.checked)}
               />
             </td>
-            <Figures module={module} onOpen={() => onOpen(module.id)} />
+            <Figures module={module} isOwn={ownIds.includes(module.id)} onOpen={() => onOpen(module.id)} />
             <td className="text-right">
               {module.id === chosenId ? (
                 <span className="text-pencil">{words.chosen}</span>
@@ -102,7 +105,15 @@ export function ModuleTable({
   )
 }
 
-function Figures({ module, onOpen }: { readonly module: ModuleType; readonly onOpen: () => void }) {
+function Figures({
+  module,
+  isOwn,
+  onOpen,
+}: {
+  readonly module: ModuleType
+  readonly isOwn: boolean
+  readonly onOpen: () => void
+}) {
   const site = useSite()
   const { units, locale } = site
   const length = (metres: number) => formatLength(metres, units, locale)
@@ -112,6 +123,7 @@ function Figures({ module, onOpen }: { readonly module: ModuleType; readonly onO
         <button type="button" className="cursor-pointer text-left hover:underline" onClick={onOpen}>
           {module.name}
         </button>
+        {isOwn && <span className="quiet ml-1">{words.own}</span>}
       </td>
       <td className="text-right whitespace-nowrap">{number(module.powerW, site)} W</td>
       <td className="text-right whitespace-nowrap">

@@ -5,16 +5,24 @@ import { listModules, type ModuleFigure, type ModuleFilter } from '@/core/electr
 import { moduleColours } from '@/core/electrical/catalogue'
 import { coverId } from '@/core/kinds/cover/cover'
 import { theOne } from '@/core/kinds/documents'
+import { type OwnModule } from '@/core/kinds/own-module/own-module'
+import { Fault } from '@/core/model/fault'
 import { parseNumber } from '@/core/model/numbers'
 import { formatLength, parseLength } from '@/core/model/units'
+import { moduleTable } from '@/core/readers/module-table'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useOption, useSayer, useSite } from '../context'
 import { ChoiceField } from '../fields/fields'
+import { FileButton } from '../fields/file-button'
 import { TextField } from '../fields/text-field'
+import { saveFile } from '../save-file'
 import { Sheet } from '../sheet'
+import { toast } from '../store/session'
 import { ModuleSheets } from './module-sheets'
 import { ModuleTable } from './module-table'
+import { OwnModuleForm } from './own-module-form'
+import { useOwnModules } from './own-modules'
 import { useModuleChoosing } from './use-module-choosing'
 
 const words = later.catalogue
@@ -23,7 +31,8 @@ const everything: ModuleFilter = { text: '', colour: 'any', leastW: 0, mostLengt
 
 /** The catalogue of modules: to look through, sort, compare and choose from. */
 export function ModulesSheet() {
-  const { session, catalogue } = useBench()
+  const { session } = useBench()
+  const { modules, own, take: takeTable, remove } = useOwnModules()
   const option = useOption()
   const site = useSite()
   const sayer = useSayer()
@@ -35,9 +44,12 @@ export function ModulesSheet() {
   })
   const [ticked, setTicked] = useState<readonly string[]>([])
   const [open, setOpen] = useState<readonly string[] | null>(null)
+  /** The own module that is changed, null for a new one. */
+  const [typed, setTyped] = useState<{ readonly module: OwnModule | null } | null>(null)
+  const [wrong, setWrong] = useState<string | null>(null)
   const close = () => session.setState({ dialog: null })
   const chosenId = theOne(option, 'cover', coverId).moduleId
-  const found = listModules(catalogue.modules, filter, sort.by, sort.down)
+  const found = listModules(modules, filter, sort.by, sort.down)
   const set = (changed: Partial<ModuleFilter>) => {
     setFilter({ ...filter, ...changed })
     return null
@@ -46,14 +58,58 @@ export function ModulesSheet() {
     close()
     choose(id)
   }
+  /** What a fault says stands on the sheet; what it was about is as it was. */
+  const trying = async (does: () => Promise<void> | void) => {
+    setWrong(null)
+    try {
+      await does()
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      setWrong(sayer.fault(error))
+    }
+  }
+  const problem = wrong !== null && (
+    <p role="alert" className="my-2 rounded-md bg-clay-soft p-2 text-clay">
+      {wrong}
+    </p>
+  )
+  if (typed)
+    return (
+      <Sheet title={words.formTitle} onClose={close}>
+        <OwnModuleForm module={typed.module} onDone={() => setTyped(null)} />
+      </Sheet>
+    )
+  const shown = open?.length === 1 ? own.find(({ id }) => id === open[0]) : undefined
   if (open)
     return (
       <Sheet title={open.length === 1 ? words.sheet : words.title} onClose={close}>
-        <button type="button" className="button mb-3" onClick={() => setOpen(null)}>
-          {words.back}
-        </button>
+        <div className="mb-3 flex gap-3">
+          <button type="button" className="button" onClick={() => setOpen(null)}>
+            {words.back}
+          </button>
+          {shown && (
+            <>
+              <button type="button" className="button" onClick={() => setTyped({ module: shown })}>
+                {words.edit}
+              </button>
+              <button
+                type="button"
+                className="button text-clay"
+                onClick={() =>
+                  void trying(() => {
+                    remove(shown.id)
+                    setOpen(null)
+                  })
+                }
+              >
+                {words.remove}
+              </button>
+            </>
+          )}
+        </div>
+        {problem}
         <ModuleSheets
-          modules={open.flatMap((id) => catalogue.modules.filter((module) => module.id === id))}
+          modules={open.flatMap((id) => modules.filter((module) => module.id === id))}
           chosenId={chosenId}
           onChoose={take}
         />
@@ -107,8 +163,10 @@ export function ModulesSheet() {
           {sayer.say(words.compareThese, { count: ticked.length })}
         </button>
       </div>
+      {problem}
       <ModuleTable
         modules={found}
+        ownIds={own.map(({ id }) => id)}
         chosenId={chosenId}
         sort={sort}
         onSort={setSort}
@@ -118,6 +176,30 @@ export function ModulesSheet() {
         onOpen={(id) => setOpen([id])}
         onChoose={take}
       />
+      <div className="mt-3 flex gap-3">
+        <button type="button" className="button" onClick={() => setTyped({ module: null })}>
+          {words.add}
+        </button>
+        <FileButton
+          label={words.importCsv}
+          accept=".csv,text/csv"
+          className="button"
+          onTake={([file]) =>
+            file &&
+            void trying(async () => {
+              const count = await takeTable(file)
+              toast(session, sayer.say(words.imported, { count }))
+            })
+          }
+        />
+        <button
+          type="button"
+          className="button"
+          onClick={() => saveFile(moduleTable(modules.slice(0, 1)), 'modules.csv', 'text/csv')}
+        >
+          {words.template}
+        </button>
+      </div>
     </Sheet>
   )
 }

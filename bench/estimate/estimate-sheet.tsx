@@ -15,6 +15,7 @@ import {
   type QuickEstimate,
 } from '@/core/energy/quick-estimate'
 import { type Mount } from '@/core/energy/cell-temperature'
+import { modulesFor } from '@/core/stages/world'
 import { useBench, useHouse, useOption, useSayer, useSite, useStations } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
@@ -36,6 +37,7 @@ const mostCompared = 4
 /** The first answer on the phone: what a kilowatt gives by plane, and how many modules a bill asks for. */
 export function EstimateSheet() {
   const { session, catalogue } = useBench()
+  const house = useHouse()
   const option = useOption()
   const site = useSite()
   const sayer = useSayer()
@@ -43,7 +45,9 @@ export function EstimateSheet() {
   const [mount, setMount] = useState<Mount>('close')
   const { estimate, fault, fresh } = useEstimate(mount)
   const [planes, setPlanes] = useState<readonly Plane[]>([])
-  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
+  const module = modulesFor({ house, catalogue }).find(
+    (m) => m.id === theOne(option, 'cover', coverId).moduleId,
+  )
   const close = () => session.setState({ dialog: null })
   const best = estimate?.best
   // The mount may have changed since a plane was chosen: its figure is the newest table's.
@@ -113,6 +117,7 @@ function useEstimate(mount: Mount): {
   fresh: boolean
 } {
   const { desk, catalogue } = useBench()
+  const house = useHouse()
   const option = useOption()
   const site = useSite()
   const station = chosenStation(useStations(), site.stationId)?.station
@@ -125,7 +130,9 @@ function useEstimate(mount: Mount): {
     fault: null,
     of: null,
   })
-  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
+  const module = modulesFor({ house, catalogue }).find(
+    (m) => m.id === theOne(option, 'cover', coverId).moduleId,
+  )
   const inverter = catalogue.inverters.find(
     (i) => i.id === theOne(option, 'electrical', electricalId).inverterId,
   )

@@ -36,6 +36,7 @@ const benchKinds = {
   photo: settings,
   permit: settings,
   rules: settings,
+  'own-module': settings,
   load: settings,
   tariff: settings,
   array: arrayBench,

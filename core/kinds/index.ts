@@ -13,6 +13,7 @@ import { type Kind } from './kind'
 import { loadKind } from './load/kind'
 import { lossesKind } from './losses/kind'
 import { offerKind } from './offer/kind'
+import { ownModuleKind } from './own-module/kind'
 import { permitKind } from './permit/kind'
 import { photoKind } from './photo/kind'
 import { rackKind } from './rack/kind'
@@ -45,6 +46,7 @@ export const kinds = {
   photo: photoKind,
   permit: permitKind,
   rules: rulesKind,
+  'own-module': ownModuleKind,
   load: loadKind,
   tariff: tariffKind,
   array: arrayKind,

@@ -4,7 +4,7 @@ import { type Below, emptyGeometry, type Geometry, type Rank, type Standing } fr
 import { coverId } from '../kinds/cover/cover'
 import { type AnyObject, type KindName, kindNamed, kindOf } from '../kinds/index'
 import { houseAsAltered } from './alterations'
-import { type Design } from './world'
+import { modulesFor, type Design } from './world'
 
 /** Something that stands in space, as its geometry is built from it. */
 interface Shaped {
@@ -14,11 +14,11 @@ interface Shaped {
 }
 
 /** What modules are laid with; the module is null while none of the catalogue is chosen. */
-export function layingIn({ option, catalogue }: Design): Pick<Below, 'module' | 'setbacksM'> {
-  const cover = option[coverId]
+export function layingIn(design: Design): Pick<Below, 'module' | 'setbacksM'> {
+  const cover = design.option[coverId]
   if (cover?.kind !== 'cover')
     return { module: null, setbacksM: { eave: 0, ridge: 0, hip: 0, valley: 0, rake: 0, wall: 0, flat: null } }
-  const module = catalogue.modules.find(({ id }) => id === cover.moduleId)
+  const module = modulesFor(design).find(({ id }) => id === cover.moduleId)
   return {
     module: module ? { widthM: module.widthM, lengthM: module.lengthM } : null,
     setbacksM: cover.setbacksM,

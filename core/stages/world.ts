@@ -1,7 +1,7 @@
 import { type BatteryType, type Catalogue, type InverterType, type ModuleType } from '../electrical/catalogue'
 import { type Keyed } from '../graph/keyed'
 import { coverId, type Cover } from '../kinds/cover/cover'
-import { theOne, type Objects } from '../kinds/documents'
+import { ofKind, theOne, type Objects } from '../kinds/documents'
 import { electricalId, type Electrical } from '../kinds/electrical/electrical'
 import { loadId, type Load } from '../kinds/load/load'
 import { lossesId, type Losses } from '../kinds/losses/losses'
@@ -53,9 +53,18 @@ export const lossesIn = ({ option }: Design): Losses => theOne(option, 'losses',
 export const storageIn = ({ option }: Design): Storage => theOne(option, 'storage', storageId)
 export const offerIn = ({ option }: Design): Offer => theOne(option, 'offer', offerId)
 
+/** All modules that a job can be laid with: its own, then the catalogue's. */
+export const modulesFor = ({
+  house,
+  catalogue,
+}: Pick<Design, 'house' | 'catalogue'>): readonly ModuleType[] => [
+  ...ofKind(house, 'own-module'),
+  ...catalogue.modules,
+]
+
 /** @throws Fault `unknown-equipment` */
 export const moduleIn = (design: Design): ModuleType =>
-  chosen(design.catalogue.modules, coverIn(design).moduleId, 'module')
+  chosen(modulesFor(design), coverIn(design).moduleId, 'module')
 
 /** @throws Fault `unknown-equipment` */
 export const inverterIn = (design: Design): InverterType =>
@@ -68,11 +77,10 @@ export function batteryIn(design: Design): BatteryType | null {
 }
 
 /**
- * Whether an option names equipment that the catalogue has.
+ * Whether an option names equipment that the catalogue has, or the job's house.
  * @throws Fault `unknown-equipment` with the id, or `missing-object`
  */
-export function checkEquipment(option: Objects, catalogue: Catalogue): void {
-  const design: Design = { house: {}, option, catalogue }
+export function checkEquipment(design: Design): void {
   moduleIn(design)
   inverterIn(design)
   batteryIn(design)

@@ -286,6 +286,11 @@ export const kinds = {
     named: '{n, plural, =1 {Own rules} other {Own rules #}}',
     fields: { name: 'Name', authority: 'Authority' },
   },
+  'own-module': {
+    one: 'own module',
+    named: '{n, plural, =1 {Own module} other {Own module #}}',
+    fields: { name: 'Name' },
+  },
   electrical: {
     one: 'wiring',
     named: 'Wiring',

@@ -1,5 +1,15 @@
 /** What is wrong with what a bench does not open with: drawings, pictures and models brought in, outlines to be joined, an estimate. */
 export const laterFaults = {
+  'module-cell':
+    '{column}: {why, select, empty {something is needed here} flag {“{text}” is neither yes nor no} other {“{text}” is not a number}}.',
+  'module-power':
+    'Vmp × Imp is {product}, but the rated power is {power}. Check the three against the data sheet.',
+  'module-columns':
+    'The table lacks the {missing} column. Save the template and fill it in; its first line has the names.',
+  'no-module-rows': 'The table has a heading but no modules under it.',
+  'too-many-modules': 'The table has {rows, number} modules; at most {limit, number} can be read at once.',
+  'module-row': 'Line {line, number, ::group-off}: {why}',
+  'module-in-use': 'This module is laid in {options}. Choose another one there first.',
   'bad-geojson':
     '“{file}” is no GeoJSON with polygons. A FeatureCollection, a Feature or a Polygon in longitude and latitude is needed.',
   'not-a-dxf': 'This is no DXF drawing in text form. Save it as ASCII DXF and try again.',

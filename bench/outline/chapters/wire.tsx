@@ -1,12 +1,13 @@
 'use client'
 
+import { modulesFor } from '@/core/stages/world'
 import { theOne } from '@/core/kinds/documents'
 import { coverId } from '@/core/kinds/cover/cover'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { settledLosses } from '@/core/kinds/losses/first-year'
 import { lossesId, mostOtherLosses, type Losses } from '@/core/kinds/losses/losses'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
-import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
+import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
 import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
@@ -25,7 +26,9 @@ export function WireChapter() {
   const electrical = theOne(option, 'electrical', electricalId)
   const entered = theOne(option, 'losses', lossesId)
   const inverter = catalogue.inverters.find((i) => i.id === electrical.inverterId)
-  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
+  const module = modulesFor({ house: useHouse(), catalogue }).find(
+    (m) => m.id === theOne(option, 'cover', coverId).moduleId,
+  )
   const summary = numbers?.summary
   const words = useWords()
   const clipping = summary?.ledger.find((line) => line.id === 'clipping')?.value ?? 0

@@ -18,19 +18,18 @@ const cover = option['cover']
 if (cover?.kind !== 'cover') throw new Error('the shipped job has one')
 
 /** Rules of the job's own that ask for nothing but what is given. */
-const own = (asks: object): AnyObject =>
-  ({
-    id: 'rules-1',
-    kind: 'rules',
-    name: 'Own',
-    authority: '',
-    edgesM: { eave: 0, ridge: 0, hip: 0, valley: 0, rake: 0, wall: 0 },
-    flatM: null,
-    crowded: null,
-    pathways: null,
-    clearancesM: { chimney: 0, skylight: 0, fixture: 0, dormer: 0 },
-    ...asks,
-  })
+const own = (asks: object): AnyObject => ({
+  id: 'rules-1',
+  kind: 'rules',
+  name: 'Own',
+  authority: '',
+  edgesM: { eave: 0, ridge: 0, hip: 0, valley: 0, rake: 0, wall: 0 },
+  flatM: null,
+  crowded: null,
+  pathways: null,
+  clearancesM: { chimney: 0, skylight: 0, fixture: 0, dormer: 0 },
+  ...asks,
+})
 const under = (asks: object, objects: Objects = option, house: Objects = job.house) =>
   checks({ ...house, 'rules-1': own(asks) }, set(objects, 'cover', { rulesId: 'rules-1' }))
 

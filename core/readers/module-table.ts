@@ -1,0 +1,195 @@
+import Papa from 'papaparse'
+import { fitDiode } from '../energy/fit-diode'
+import { type ModuleType } from '../electrical/catalogue'
+import { ownModuleSchema, type OwnModule } from '../kinds/own-module/own-module'
+import { Fault } from '../model/fault'
+import { parseNumber } from '../model/numbers'
+import { faultOf } from '../model/rules'
+import { csvLine, figure } from './csv'
+
+/** Columns of a table of modules; one that must be filled in is `needed`. `factor` leads from its unit to the sheet's. */
+export const moduleColumns = {
+  name: { needed: true },
+  maker: { needed: false },
+  power_w: { needed: true, of: 'powerW', factor: 1 },
+  length_m: { needed: true, of: 'lengthM', factor: 1 },
+  width_m: { needed: true, of: 'widthM', factor: 1 },
+  thickness_m: { needed: false, of: 'thicknessM', factor: 1 },
+  weight_kg: { needed: false, of: 'weightKg', factor: 1 },
+  voc_v: { needed: true, of: 'vocV', factor: 1 },
+  vmp_v: { needed: true, of: 'vmpV', factor: 1 },
+  isc_a: { needed: true, of: 'iscA', factor: 1 },
+  imp_a: { needed: true, of: 'impA', factor: 1 },
+  power_pct_per_c: { needed: true, of: 'powerPerK', factor: 0.01 },
+  voc_pct_per_c: { needed: true, of: 'vocPerK', factor: 0.01 },
+  isc_pct_per_c: { needed: true, of: 'iscPerK', factor: 0.01 },
+  degradation_pct: { needed: false, of: 'degradation', factor: 0.01 },
+  cells: { needed: false, of: 'cells', factor: 1 },
+  bypass_diodes: { needed: false, of: 'strips', factor: 1 },
+  half_cut: { needed: false },
+  cell: { needed: false },
+  plus_only: { needed: false },
+  look: { needed: false },
+  price: { needed: true, of: 'price', factor: 1 },
+} as const
+export type ModuleColumn = keyof typeof moduleColumns
+export const moduleColumnNames = Object.keys(moduleColumns) as readonly ModuleColumn[]
+
+export type ModuleTexts = Readonly<Partial<Record<ModuleColumn, string>>>
+export type OwnSheet = Omit<OwnModule, 'id' | 'kind'>
+
+/** Of what a table does not say: the usual. */
+const usual = {
+  maker: '',
+  strips: 3,
+  halves: 1,
+  cell: 'p-type',
+  sortedUp: false,
+  degradation: 0.005,
+} as const
+
+/** How far Vmp times Imp may be from the rated power. */
+const powerShare = 0.03
+
+const yes = /^(yes|y|true|1|ja|sí|si|oui)$/i
+const no = /^(no|n|false|0|nein|non)$/i
+
+/**
+ * A data sheet from what stands in a table's row or in a form.
+ * @throws Fault `module-cell` with the column; `bad-object` with the sheet's field as its path; `module-power` and
+ * `sheet-contradicts` where its figures do not belong together
+ */
+export function sheetFrom(texts: ModuleTexts, locale: string): OwnSheet {
+  const said = (column: ModuleColumn) => (texts[column] ?? '').trim()
+  const flag = (column: ModuleColumn): boolean => {
+    if (yes.test(said(column))) return true
+    if (said(column) === '' || no.test(said(column))) return false
+    throw new Fault('module-cell', { column, text: said(column), why: 'flag' }, column)
+  }
+  const numbers = Object.entries(moduleColumns).flatMap(([name, column]) => {
+    if (!('of' in column)) return []
+    const text = said(name as ModuleColumn)
+    if (text === '') {
+      if (column.needed) throw new Fault('module-cell', { column: name, text, why: 'empty' }, name)
+      return []
+    }
+    return [[column.of, readNumber(text, name, locale) * column.factor] as const]
+  })
+  if (said('name') === '') throw new Fault('module-cell', { column: 'name', text: '', why: 'empty' }, 'name')
+  const sheet = {
+    ...usual,
+    ...Object.fromEntries(numbers),
+    name: said('name'),
+    maker: said('maker'),
+    halves: flag('half_cut') ? 2 : 1,
+    sortedUp: flag('plus_only'),
+    ...(said('cell') === '' ? {} : { cell: said('cell') }),
+    ...(said('look') === '' ? {} : { colour: said('look').replaceAll(' ', '-') }),
+  }
+  const parsed = ownModuleSchema.safeParse({ ...sheet, id: 'x', kind: 'own-module' })
+  if (!parsed.success) throw faultOf(parsed.error, 'bad-object')
+  const { id: _id, kind: _kind, ...own } = parsed.data
+  checkFigures(own)
+  return own
+}
+
+function readNumber(text: string, column: string, locale: string): number {
+  try {
+    return parseNumber(text, locale)
+  } catch (error) {
+    if (error instanceof Fault) throw new Fault('module-cell', { column, text, why: 'number' }, column)
+    throw error
+  }
+}
+
+function checkFigures(sheet: OwnSheet): void {
+  const product = sheet.vmpV * sheet.impA
+  if (Math.abs(product / sheet.powerW - 1) > powerShare)
+    throw new Fault('module-power', {
+      product: { value: product, unit: 'W', digits: 0 },
+      power: { value: sheet.powerW, unit: 'W', digits: 0 },
+    })
+  // What behaves like no module is refused here, not when somebody lays it.
+  fitDiode(sheet)
+}
+
+/** As many are read at once. */
+const mostRows = 200
+
+/**
+ * Data sheets from a table with a heading line; columns in any order, by their names.
+ * @throws Fault `module-columns` with what is missing; `too-many-modules`; `module-row` with the line and what is wrong in it
+ */
+export function readModuleTable(text: string): OwnSheet[] {
+  const bare = text.replace(/^\uFEFF/, '')
+  const { data } = Papa.parse<string[]>(bare, { delimiter: separatorOf(bare) })
+  const lines = data
+    .map((cells, i) => ({ cells, line: i + 1 }))
+    .filter(({ cells }) => cells.some((c) => c.trim() !== ''))
+  const [heading, ...rows] = lines
+  const names = (heading?.cells ?? []).map((cell) =>
+    cell
+      .trim()
+      .toLowerCase()
+      .replaceAll(/[\s-]+/g, '_'),
+  )
+  const missing = moduleColumnNames.filter((name) => moduleColumns[name].needed && !names.includes(name))
+  if (missing.length > 0) throw new Fault('module-columns', { missing: missing.join(', ') })
+  if (rows.length === 0) throw new Fault('no-module-rows')
+  if (rows.length > mostRows) throw new Fault('too-many-modules', { limit: mostRows, rows: rows.length })
+  const locale = decimalCommas(rows.map(({ cells }) => cells)) ? 'es-ES' : 'en-US'
+  return rows.map(({ cells, line }) => {
+    const texts = Object.fromEntries(names.map((name, i) => [name, cells[i] ?? '']))
+    try {
+      return sheetFrom(texts, locale)
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      throw new Fault('module-row', { line, why: { code: error.code, data: error.data } })
+    }
+  })
+}
+
+/** What parts the names of the heading. */
+function separatorOf(text: string): string {
+  const heading = text.split('\n').find((line) => line.trim() !== '') ?? ''
+  const count = (mark: string) => heading.split(mark).length
+  return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best))
+}
+
+/** Whether numbers have a comma before their decimals: some have one and none has a point. */
+const decimalCommas = (rows: readonly (readonly string[])[]): boolean => {
+  const figures = rows.flat().filter((cell) => /^\s*-?\d+[.,]\d+\s*$/.test(cell))
+  return figures.some((cell) => cell.includes(',')) && !figures.some((cell) => cell.includes('.'))
+}
+
+/** What a sheet says, as a row of such a table. @param write a number as it is to be read again */
+export function textsOf(
+  sheet: Omit<ModuleType, 'id'>,
+  write: (value: number) => string = (value) => figure(value),
+): ModuleTexts {
+  const numbers = Object.entries(moduleColumns).flatMap(([name, column]) => {
+    const value = 'of' in column ? sheet[column.of] : undefined
+    return value === undefined || !('of' in column)
+      ? []
+      : [[name, write(Number((value / column.factor).toPrecision(10)))]]
+  })
+  return {
+    ...(Object.fromEntries(numbers) as ModuleTexts),
+    name: sheet.name,
+    maker: sheet.maker,
+    half_cut: sheet.halves === 2 ? 'yes' : 'no',
+    cell: sheet.cell,
+    plus_only: sheet.sortedUp ? 'yes' : 'no',
+    ...(sheet.colour === undefined ? {} : { look: sheet.colour }),
+  }
+}
+
+/** Data sheets as a table that `readModuleTable` takes. */
+export const moduleTable = (sheets: readonly Omit<ModuleType, 'id'>[]): string =>
+  [
+    csvLine(moduleColumnNames),
+    ...sheets.map((sheet) => {
+      const texts = textsOf(sheet)
+      return csvLine(moduleColumnNames.map((name) => texts[name] ?? ''))
+    }),
+  ].join('\n') + '\n'
