@@ -10,6 +10,7 @@ const EstimateSheet = dynamic(() => import('./estimate/estimate-sheet').then((m)
 })
 const RecordDialog = lazyPart('RecordDialog')
 const ShadeDialog = lazyPart('ShadeDialog')
+const ArraysDialog = lazyPart('ArraysDialog')
 const ModulesDialog = lazyPart('ModulesDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
@@ -22,6 +23,7 @@ export function Sheets() {
   if (dialog === 'year') return <YearSheet />
   if (dialog === 'record') return <RecordDialog />
   if (dialog === 'shade') return <ShadeDialog />
+  if (dialog === 'arrays') return <ArraysDialog />
   if (dialog === 'modules') return <ModulesDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null

@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { withObject } from '@/bench/store/documents'
+import { ownModuleSchema } from '@/core/kinds/own-module/own-module'
 import { changeBetween } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
 import { summarise } from '@/core/readers/summary'
 import { proposalData } from '@/proposal/proposal-data'
+import { catalogue } from '@/town/equipment'
 import { freshGraph, job, rack, runOf, set, worldOf } from '@/town/testing'
 import { closeCompute, figuresOf, readWeather } from './compute/compute'
 import { Lane } from './compute/lane'
@@ -29,6 +31,9 @@ await transaction('people', async (runner) => {
   await insertDesigner(me.id, me.teamId, me.name, runner)
 })
 const option = job.options[0]?.objects ?? {}
+const [sheet] = catalogue.modules
+if (!sheet) throw new Error('the catalogue has modules')
+const ownModule = ownModuleSchema.parse({ ...sheet, id: 'module-own', kind: 'own-module' })
 const tokenOf = (path: string) => path.replace('/offer/', '')
 const narrow = (memoryMb: number) =>
   new Lane({ name: 'test', file: 'compute.mjs', threads: 1, mostWaiting: 1, memoryMb })
@@ -61,6 +66,16 @@ test('what was sent stays as it was sent, whatever becomes of job and option; th
   await edited(id, 'option-a', option, {})
   await setJobDeleted(me.teamId, id, true)
   expect(await proposalIn((await offerAt(token)).body)).toEqual(sent)
+}, 60_000)
+
+test('a module that the job has brought itself is one that can be laid', async () => {
+  const id = await createJob(me.teamId, job)
+  const laid = set(option, 'cover', { moduleId: ownModule.id })
+  expect(await codeOf(edited(id, 'option-a', option, laid))).toBe('unknown-equipment')
+  await edited(id, 'house', job.house, { ...job.house, [ownModule.id]: ownModule })
+  await edited(id, 'option-a', option, laid)
+  const house = { ...job.house, [ownModule.id]: ownModule }
+  await createJob(me.teamId, { ...job, house, options: [{ id: 'option-a', objects: laid }] })
 }, 60_000)
 
 test('an option without what it needs, or with equipment that nobody sells, is refused when it is saved', async () => {

@@ -6,6 +6,7 @@ import { type OwnModule } from '@/core/kinds/own-module/own-module'
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'
 import {
+  columnOf,
   moduleColumnNames,
   moduleColumns,
   sheetFrom,
@@ -55,7 +56,7 @@ export function OwnModuleForm({
       if (!fault) onDone()
     } catch (error) {
       if (!(error instanceof Fault)) throw error
-      setWrong(error)
+      setWrong(named(error))
     }
   }
   return (
@@ -67,7 +68,7 @@ export function OwnModuleForm({
             key={column}
             column={column}
             value={texts[column] ?? ''}
-            wrong={wrong?.path === column}
+            wrong={wrong !== null && columnOf(wrong.path) === column}
             onChange={(text) => setTexts({ ...texts, [column]: text })}
           />
         ))}
@@ -87,6 +88,14 @@ export function OwnModuleForm({
       </div>
     </form>
   )
+}
+
+/** A fault of a table's column, told of the field of that column. */
+function named(fault: Fault): Fault {
+  const column = columnOf(fault.path)
+  if (!column) return fault
+  const label = words.fields[column]
+  return new Fault(fault.code, { ...fault.data, column: label, at: label }, fault.path)
 }
 
 function Field({

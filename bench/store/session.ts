@@ -74,6 +74,7 @@ export interface Session {
     | 'shade'
     | 'rules'
     | 'modules'
+    | 'arrays'
     | null
   /** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
   readonly askedModule: { readonly moduleId: string; readonly option: Objects } | null

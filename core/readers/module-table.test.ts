@@ -3,6 +3,7 @@ import { plainEnglish } from '@/words/plain-english'
 import { Fault } from '../model/fault'
 import { seededRandom } from '../model/random'
 import {
+  columnOf,
   moduleColumnNames,
   moduleTable,
   readModuleTable,
@@ -103,6 +104,18 @@ test('figures that do not belong together are refused in words', () => {
   expect(withText({ power_pct_per_c: '0.34' })).toMatchObject({ code: 'bad-object', path: 'powerPerK' })
   for (const fault of [withText({ power_w: '480' }), withText({ imp_a: '' }), withText({ width_m: '12' })])
     expect(plainEnglish.fault(fault)).not.toMatch(/[{}]|undefined/)
+})
+
+test('lengths with their units, and the column that a fault is about', () => {
+  expect(sheetFrom({ ...texts, length_m: '1722 mm', width_m: '3\' 8 1/2"' }, 'en-US')).toMatchObject({
+    lengthM: 1.722,
+    widthM: expect.closeTo(1.1303, 9) as number,
+  })
+  expect(['width_m', 'widthM', 'colour', 'name', 'id', ''].map(columnOf)).toEqual([
+    ...['width_m', 'width_m', 'look', 'name'],
+    null,
+    null,
+  ])
 })
 
 test('whatever stands in a table it is read or refused as a fault', () => {

@@ -4,6 +4,7 @@ import { type ModuleType } from '../electrical/catalogue'
 import { ownModuleSchema, type OwnModule } from '../kinds/own-module/own-module'
 import { Fault } from '../model/fault'
 import { parseNumber } from '../model/numbers'
+import { parseLength } from '../model/units'
 import { faultOf } from '../model/rules'
 import { csvLine, figure } from './csv'
 
@@ -12,9 +13,9 @@ export const moduleColumns = {
   name: { needed: true },
   maker: { needed: false },
   power_w: { needed: true, of: 'powerW', factor: 1 },
-  length_m: { needed: true, of: 'lengthM', factor: 1 },
-  width_m: { needed: true, of: 'widthM', factor: 1 },
-  thickness_m: { needed: false, of: 'thicknessM', factor: 1 },
+  length_m: { needed: true, of: 'lengthM', factor: 1, length: true },
+  width_m: { needed: true, of: 'widthM', factor: 1, length: true },
+  thickness_m: { needed: false, of: 'thicknessM', factor: 1, length: true },
   weight_kg: { needed: false, of: 'weightKg', factor: 1 },
   voc_v: { needed: true, of: 'vocV', factor: 1 },
   vmp_v: { needed: true, of: 'vmpV', factor: 1 },
@@ -66,6 +67,7 @@ export function sheetFrom(texts: ModuleTexts, locale: string): OwnSheet {
     if (said(column) === '' || no.test(said(column))) return false
     throw new Fault('module-cell', { column, text: said(column), why: 'flag' }, column)
   }
+  if (said('name') === '') throw new Fault('module-cell', { column: 'name', text: '', why: 'empty' }, 'name')
   const numbers = Object.entries(moduleColumns).flatMap(([name, column]) => {
     if (!('of' in column)) return []
     const text = said(name as ModuleColumn)
@@ -73,9 +75,12 @@ export function sheetFrom(texts: ModuleTexts, locale: string): OwnSheet {
       if (column.needed) throw new Fault('module-cell', { column: name, text, why: 'empty' }, name)
       return []
     }
-    return [[column.of, readNumber(text, name, locale) * column.factor] as const]
+    const value =
+      'length' in column
+        ? readWith(parseMetres, text, name, locale)
+        : readWith(parseNumber, text, name, locale)
+    return [[column.of, value * column.factor] as const]
   })
-  if (said('name') === '') throw new Fault('module-cell', { column: 'name', text: '', why: 'empty' }, 'name')
   const sheet = {
     ...usual,
     ...Object.fromEntries(numbers),
@@ -93,9 +98,17 @@ export function sheetFrom(texts: ModuleTexts, locale: string): OwnSheet {
   return own
 }
 
-function readNumber(text: string, column: string, locale: string): number {
+/** Metres, or a length with its unit. */
+const parseMetres = (text: string, locale: string): number => parseLength(text, 'metric', locale)
+
+function readWith(
+  parse: (text: string, locale: string) => number,
+  text: string,
+  column: string,
+  locale: string,
+): number {
   try {
-    return parseNumber(text, locale)
+    return parse(text, locale)
   } catch (error) {
     if (error instanceof Fault) throw new Fault('module-cell', { column, text, why: 'number' }, column)
     throw error
@@ -112,6 +125,21 @@ function checkFigures(sheet: OwnSheet): void {
   // What behaves like no module is refused here, not when somebody lays it.
   fitDiode(sheet)
 }
+
+const otherFields: Readonly<Record<string, ModuleColumn>> = {
+  colour: 'look',
+  halves: 'half_cut',
+  sortedUp: 'plus_only',
+}
+
+/** The column that a fault is about, by the fault's path: a column or a field of the sheet; null where it is neither. */
+export const columnOf = (path: string): ModuleColumn | null =>
+  moduleColumnNames.find((name) => {
+    const column = moduleColumns[name]
+    return name === path || ('of' in column && column.of === path)
+  }) ??
+  otherFields[path] ??
+  null
 
 /** As many are read at once. */
 const mostRows = 200

@@ -4,6 +4,7 @@ import { type Run, type StageTime } from '../graph/run'
 import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
+import { stringShareStage } from '../stages/dc'
 import { financeStage, powerStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { panelLightStage } from '../stages/panel-light'
@@ -65,6 +66,8 @@ export interface RunSummary {
     readonly panelIds: readonly string[]
     readonly coldV: number
     readonly hotV: number
+    /** Of the energy that all strings give in the year. */
+    readonly share: number
   }[]
   readonly window: { readonly fewest: number; readonly most: number; readonly coldVmpV: number }
   /** Whether snow on the modules comes from the weather's snow depth. */
@@ -77,6 +80,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
   const chain = run.value(lossChainStage)
   const { years, cumulative } = run.value(financeStage)
   const { window, strings } = run.value(stringsStage)
+  const shares = run.value(stringShareStage)
   return {
     ledger: ledgerOf(run),
     checks: checksOf(run),
@@ -97,8 +101,9 @@ export function summarise(run: Run<World>, world: World): RunSummary {
       after: years.map(({ billAfter }) => billAfter),
     },
     shadeBill: run.value(shadeBillStage).casters,
-    strings: strings.map((string) => ({
+    strings: strings.map((string, i) => ({
       ...string,
+      share: shares[i] ?? 0,
       coldV: string.panelIds.length * window.coldVocV,
       hotV: string.panelIds.length * window.hotVmpV,
     })),

@@ -77,6 +77,19 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
   bytes: stringYearBytes,
 })
 
+/** What part of the year's energy each string gives, in the strings' order; nought everywhere where there is none. */
+export const stringShareStage: Stage<World, readonly number[]> = stage({
+  name: 'string shares',
+  version: 1,
+  after: { strings: stringYearStage },
+  reads: () => ({}),
+  compute: (_none, { strings }) => {
+    const energies = strings.map(({ value }) => value.powerW.reduce((sum, watts) => sum + watts, 0))
+    const all = energies.reduce((sum, energy) => sum + energy, 0)
+    return energies.map((energy) => (all > 0 ? energy / all : 0))
+  },
+})
+
 /** All strings together at the inverter, after the entered losses. */
 export const dcStage: Stage<World, DcYear> = stage({
   name: 'dc',

@@ -1,3 +1,4 @@
+import { arrayTable } from './array-table'
 import {
   canopyCovers,
   canopyLeaves,
@@ -25,6 +26,7 @@ import { underlays } from './underlays'
 
 /** What only parts of the bench say that it does not open with: fetched with them. */
 export const later = {
+  arrayTable,
   canopyCovers,
   canopyLeaves,
   catalogue,

@@ -60,6 +60,15 @@ export function CoverChapter() {
       <h3 className="quiet mt-2">Arrays: modules, sun access</h3>
       {arrays.length === 0 && <p className="quiet">None yet.</p>}
       <ObjectList objects={arrays} note={note} />
+      {arrays.length > 0 && (
+        <button
+          type="button"
+          className="cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => session.setState({ dialog: 'arrays' })}
+        >
+          {later.arrayTable.open}
+        </button>
+      )}
       {walkways.length > 0 && (
         <>
           <h3 className="quiet mt-2">{later.setbacks.walkways}</h3>

@@ -1,0 +1,100 @@
+import { type LaidArray } from '../site/site'
+import { csvLine, figure } from './csv'
+import { type RunSummary } from './summary'
+
+/** What a line of the table stands for. */
+export const arrayGroupings = ['array', 'plane', 'direction'] as const
+export type ArrayGrouping = (typeof arrayGroupings)[number]
+
+/** One line: arrays that are taken together. */
+export interface ArrayRow {
+  readonly arrayIds: readonly string[]
+  readonly modules: number
+  readonly powerKw: number
+  readonly tiltDeg: number
+  /** Clockwise from north; null on the level. */
+  readonly azimuthDeg: number | null
+  /** Share of the unshaded sun on its modules; null without any. */
+  readonly sunAccess: number | null
+  /** Its part of the year's yield: shared out by what its strings give to the inverter. */
+  readonly kwh: number
+}
+
+const levelDeg = 0.05
+const rounded = (value: number, digits = 3) => value.toFixed(digits)
+
+/** A plane in space by its normal and how far it is from the middle of the job. */
+function planeOf({ plane: { normal }, places }: LaidArray): string {
+  const [x, y, z] = places[0]?.corners[0] ?? [0, 0, 0]
+  const distance = normal[0] * x + normal[1] * y + normal[2] * z
+  return [...normal, distance].map((value) => rounded(value)).join(' ')
+}
+
+const keys: Readonly<Record<ArrayGrouping, (array: LaidArray) => string>> = {
+  array: ({ id }) => id,
+  plane: planeOf,
+  // As they are told: to a degree.
+  direction: ({ plane: { pitchDeg, azimuthDeg } }) =>
+    pitchDeg < levelDeg ? 'level' : `${rounded(pitchDeg, 0)} ${rounded(azimuthDeg % 359.5, 0)}`,
+}
+
+/** Modules, power, sun and energy of arrays, taken together as asked; in the order of the arrays. */
+export function arrayRows(
+  arrays: readonly LaidArray[],
+  {
+    panels,
+    strings,
+    ledger,
+    powerW,
+    count,
+  }: Pick<RunSummary, 'panels' | 'strings' | 'ledger' | 'powerW' | 'count'>,
+  by: ArrayGrouping,
+): ArrayRow[] {
+  const yieldKwh = ledger.find(({ id }) => id === 'yield')?.value ?? 0
+  const arrayOf = new Map(panels.map(({ id, arrayId }) => [id, arrayId]))
+  const kwhOf = new Map<string, number>()
+  for (const { panelIds, share } of strings) {
+    const id = arrayOf.get(panelIds[0] ?? '')
+    if (id !== undefined) kwhOf.set(id, (kwhOf.get(id) ?? 0) + share * yieldKwh)
+  }
+  const groups = new Map<string, LaidArray[]>()
+  for (const array of arrays) {
+    const key = keys[by](array)
+    groups.set(key, [...(groups.get(key) ?? []), array])
+  }
+  return [...groups.values()].flatMap((group): ArrayRow[] => {
+    const ids = group.map(({ id }) => id)
+    const own = panels.filter(({ arrayId }) => ids.includes(arrayId))
+    const plane = group[0]?.plane
+    if (!plane) return []
+    return [
+      {
+        arrayIds: ids,
+        modules: own.length,
+        powerKw: count === 0 ? 0 : (own.length * powerW) / count / 1000,
+        tiltDeg: plane.pitchDeg,
+        azimuthDeg: plane.pitchDeg < levelDeg ? null : plane.azimuthDeg,
+        sunAccess:
+          own.length === 0 ? null : own.reduce((sum, { sunAccess }) => sum + sunAccess, 0) / own.length,
+        kwh: ids.reduce((sum, id) => sum + (kwhOf.get(id) ?? 0), 0),
+      },
+    ]
+  })
+}
+
+/** The table as a file. @param nameOf what an array is called */
+export const arrayCsv = (rows: readonly ArrayRow[], nameOf: (id: string) => string): string =>
+  [
+    csvLine(['array', 'modules', 'power_kw', 'tilt_deg', 'azimuth_deg', 'sun_access', 'yield_kwh']),
+    ...rows.map(({ arrayIds, modules, powerKw, tiltDeg, azimuthDeg, sunAccess, kwh }) =>
+      csvLine([
+        arrayIds.map(nameOf).join(' + '),
+        modules,
+        figure(powerKw),
+        figure(tiltDeg, 5),
+        azimuthDeg === null ? '' : figure(azimuthDeg, 5),
+        sunAccess === null ? '' : figure(sunAccess, 4),
+        figure(kwh),
+      ]),
+    ),
+  ].join('\n') + '\n'
