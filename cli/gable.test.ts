@@ -189,12 +189,12 @@ test('shade: a scene with weather, hour by hour', () => {
   })
 }, 60_000)
 
-test('a job’s geometry as DXF, GLB and GeoJSON', () => {
+test('a job’s geometry as DXF, GLB and GeoJSON, and its roof plan', () => {
   const made = (format: string) => {
     const file = join(folder, `house.${format}`)
     const { out } = gable(['export', 'valdecorva', '--format', format, '--out', file])
-    // House, stair house, carport, olive, neighbour; one row on the roof and two on the carport.
-    expect(out).toMatchObject({ objects: 7, modules: 17 })
+    // House, stair house, carport, olive, neighbour; one row on the roof and three on the carport.
+    expect(out).toMatchObject({ objects: 7, modules: 21 })
     return readFileSync(file)
   }
   expect(made('dxf').toString()).toMatch(/ROOF-PLANES/)
@@ -205,6 +205,11 @@ test('a job’s geometry as DXF, GLB and GeoJSON', () => {
       properties: expect.objectContaining({ sort: 'roof plane', of: 'Carport' }) as object,
     }),
   )
+  const plan = join(folder, 'plan.svg')
+  expect(gable(['export', 'tarrowee', '--format', 'plan-svg', '--out', plan]).out).toMatchObject({
+    arrays: 1,
+  })
+  expect(readFileSync(plan, 'utf8')).toMatch(/<g id="modules"[^]*9 Quandong Street[^]*<\/svg>/)
   expect(gable(['export', 'shipped', '--format', 'dxf', '--out', join(folder, 'no', 'x.dxf')])).toMatchObject(
     {
       status: 2,

@@ -103,3 +103,29 @@ test('a larger module is asked about first, with what no longer fits where; it i
   await undo(page, 1)
   await expect.poll(() => figure(page, 'yield')).toBeCloseTo(before, 6)
 })
+
+test('the table of arrays adds up to the yield, and goes along as a file with the roof plan', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  const made = await figure(page, 'yield')
+  await outline(page).getByRole('button', { name: 'Table of arrays' }).click()
+  const sheet = page.getByRole('dialog', { name: 'Arrays' })
+  const cells = (name: string) => sheet.getByRole('row', { name: new RegExp(`^${name}`) }).getByRole('cell')
+  const kwh = async (name: string) => Number((await cells(name).nth(5).innerText()).replace(',', ''))
+  expect(await kwh('Together')).toBe(Math.round(made))
+  expect(Math.abs((await kwh('South')) + (await kwh('West')) - made)).toBeLessThan(1.5)
+  await sheet.getByRole('radio', { name: 'each direction' }).click()
+  await expect(cells('Together').nth(0)).toHaveText('17')
+  const { violations } = await new AxeBuilder({ page }).include('[role="dialog"]').analyze()
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  for (const [button, name] of [
+    ['Save as CSV', 'arrays.csv'],
+    ['Roof plan (SVG)', 'roof-plan.svg'],
+  ] as const) {
+    const download = page.waitForEvent('download')
+    await sheet.getByRole('button', { name: button }).click()
+    expect((await download).suggestedFilename()).toBe(name)
+  }
+})

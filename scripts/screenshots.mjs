@@ -121,6 +121,14 @@ const views = {
     await page.getByRole('button', { name: 'Estimate' }).click()
     await page.getByText(/^Best plane/).waitFor()
   },
+  modules: async () => {
+    await chapter('Cover')
+    await outline.getByRole('button', { name: 'Browse and compare modules' }).click()
+    for (const name of ['Corvane 466 BC Long', 'Lumenfold 455 N', 'Tindervale 438 Dusk'])
+      await page.getByRole('checkbox', { name: `Compare ${name}` }).check()
+    await page.getByRole('button', { name: 'Compare 3' }).click()
+    await quiet()
+  },
   weather: async () => {
     await chapter('Site')
     await page.getByRole('button', { name: 'Import file' }).click()

@@ -8,8 +8,14 @@ import {
   type ArrayGrouping,
   type ArrayRow,
 } from '@/core/readers/array-table'
+import { planSvg } from '@/core/exports/plan-svg'
+import { coverId } from '@/core/kinds/cover/cover'
+import { theOne } from '@/core/kinds/documents'
+import { offerId } from '@/core/kinds/offer/offer'
+import { modulesFor } from '@/core/stages/world'
 import { later } from '@/words/en/later'
-import { number } from '@/words/format'
+import { number, paperOf } from '@/words/format'
+import { planLabels } from '@/words/plan-labels'
 import { useBench, useHouse, useNumbers, useOption, useSayer, useSite } from '../context'
 import { Pills } from '../fields/pills'
 import { benchKindOf } from '../kinds/index'
@@ -21,7 +27,8 @@ const head = 'py-1 text-right font-normal text-pencil'
 
 /** Arrays with their modules, power, direction, sun and energy, always as they are now. */
 export function ArraySheet() {
-  const { session, site: standing, documents } = useBench()
+  const { session, site: standing, documents, catalogue } = useBench()
+  const place = useSite()
   const [house, option] = [useHouse(), useOption()]
   const sayer = useSayer()
   const { numbers, fresh } = useNumbers()
@@ -31,6 +38,19 @@ export function ArraySheet() {
   const nameOf = (id: string) => {
     const object = option[id] ?? house[id]
     return object ? benchKindOf(object).title(object, sayer, now, documents.house) : id
+  }
+  const module = modulesFor({ house, catalogue }).find(
+    ({ id }) => id === theOne(option, 'cover', coverId).moduleId,
+  )
+  const savePlan = () => {
+    if (!module) return
+    const labels = planLabels(sayer, now, module, {
+      address: place.address,
+      option: theOne(option, 'offer', offerId).name,
+      locale: place.locale,
+    })
+    const drawn = { site: now, place, nameOf: (id: string) => sayer.name(id) }
+    saveFile(planSvg(drawn, place, paperOf(place.locale), labels), 'roof-plan.svg', 'image/svg+xml')
   }
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
@@ -44,6 +64,9 @@ export function ArraySheet() {
             onChoose={setBy}
           />
         </div>
+        <button type="button" className="button" disabled={!module} onClick={savePlan}>
+          {later.plan.save}
+        </button>
         <button
           type="button"
           className="button"

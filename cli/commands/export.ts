@@ -1,11 +1,15 @@
 import { Option, type Command } from 'commander'
+import { planSvg } from '@/core/exports/plan-svg'
 import { drawnForms, written, type DrawnForm } from '@/core/exports/write'
 import { theOne } from '@/core/kinds/documents'
 import { siteId } from '@/core/kinds/site/site'
 import { panelsOf } from '@/core/site/site'
 import { siteStage } from '@/core/stages/site'
+import { moduleIn, offerIn } from '@/core/stages/world'
 import { english } from '@/words/english'
+import { paperOf } from '@/words/format'
 import { namesIn } from '@/words/names'
+import { planLabels } from '@/words/plan-labels'
 import { Sayer } from '@/words/sayer'
 import { hourlyCsv, monthlyCsv } from '@/core/readers/results-csv'
 import { shadeCsv, shadeGroupings, type ShadeGrouping } from '@/core/readers/shade-csv'
@@ -13,7 +17,7 @@ import { summarise } from '@/core/readers/summary'
 import { print, writeFile } from '../files'
 import { jobArgument, optionOf, readJob, runOf, wholeFile, worldOption } from '../job'
 
-const formats = ['json', 'csv-hourly', 'csv-monthly', 'shade-csv', ...drawnForms] as const
+const formats = ['json', 'csv-hourly', 'csv-monthly', 'shade-csv', 'plan-svg', ...drawnForms] as const
 
 const isDrawn = (format: string): format is DrawnForm => drawnForms.some((form) => form === format)
 
@@ -54,6 +58,18 @@ export function addExport(gable: Command): void {
         const content = written(format, { site, place, nameOf: (id) => sayer.name(id) }, place)
         writeFile(out, content)
         print({ out, objects: site.objects.length, modules: panelsOf(site).length })
+        return
+      }
+      if (format === 'plan-svg') {
+        const site = run.value(siteStage)
+        const labels = planLabels(sayer, site, moduleIn(world), {
+          address: place.address,
+          option: offerIn(world).name,
+          locale: place.locale,
+        })
+        const drawn = { site, place, nameOf: (id: string) => sayer.name(id) }
+        writeFile(out, planSvg(drawn, place, paperOf(place.locale), labels))
+        print({ out, arrays: site.arrays.length, modules: panelsOf(site).length })
         return
       }
       if (format === 'shade-csv') {

@@ -17,6 +17,7 @@ import { fileUnits } from './file-units'
 import { layWanted } from './lay-wanted'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
+import { plan } from './plan'
 import { permitStates, record } from './record'
 import { shade } from './shade'
 import { trim } from './trim'
@@ -44,6 +45,7 @@ export const later = {
   models,
   moduleChoice,
   permitStates,
+  plan,
   record,
   setbacks,
   severalCard,
