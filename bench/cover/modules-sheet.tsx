@@ -2,7 +2,7 @@
 
 import { useState } from 'react'
 import { listModules, type ModuleFigure, type ModuleFilter } from '@/core/electrical/module-list'
-import { moduleColours } from '@/core/electrical/catalogue'
+import { moduleColours } from '@/core/model/module-sheet'
 import { coverId } from '@/core/kinds/cover/cover'
 import { theOne } from '@/core/kinds/documents'
 import { type OwnModule } from '@/core/kinds/own-module/own-module'

@@ -1,7 +1,7 @@
 'use client'
 
 import { useId, useState, type FormEvent } from 'react'
-import { moduleColours } from '@/core/electrical/catalogue'
+import { moduleColours } from '@/core/model/module-sheet'
 import { type OwnModule } from '@/core/kinds/own-module/own-module'
 import { Fault } from '@/core/model/fault'
 import { newId } from '@/core/model/new-id'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, type DeepReadonly } from '../model/object-base'
+import { moduleColours, mostStrips } from '../model/module-sheet'
 import { ruleSetSchema } from '../setbacks/rule-set'
 
 /** An inverter as it was measured, see `king-inverter.ts`. */
@@ -16,12 +17,6 @@ const kingSchema = z.strictObject({
 
 /** `price` is the list price, installed for a battery. */
 const named = { id: idSchema, maker: z.string(), name: z.string(), price: z.number().nonnegative() }
-
-/** More are not told apart by the points that shade is sought at. */
-export const mostStrips = 30
-
-/** How a module looks from the street. */
-export const moduleColours = ['all-black', 'black-frame', 'silver-frame'] as const
 
 /** Data sheets of what can be put on and under a roof. Values at standard test conditions unless named otherwise. */
 const moduleSchema = z.object({

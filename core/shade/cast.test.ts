@@ -1,4 +1,4 @@
-import { mostStrips } from '../electrical/catalogue'
+import { mostStrips } from '../model/module-sheet'
 import { columnsUnder, sheetOf, slabUnder, type Body, type CrownBody } from '../geometry/body'
 import { newell, scale3, unit3, type Vec3 } from '../geometry/vector'
 import { seededRandom } from '../model/random'

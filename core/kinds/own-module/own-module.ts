@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { moduleColours, mostStrips } from '../../electrical/catalogue'
+import { moduleColours, mostStrips } from '../../model/module-sheet'
 import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
 import { between, wholeBetween } from '../../model/rules'
 
