@@ -14,6 +14,7 @@ import { useBench, useHouse, useOption, useSayer, useSession, useSite } from '..
 import { ChoiceField } from '../fields/fields'
 import { Sheet } from '../sheet'
 import { houseId } from '../store/documents'
+import { nameAmong } from '../tools/placing'
 import { OwnRules } from './own-rules'
 import { useRules } from './use-rules'
 
@@ -39,7 +40,7 @@ export function RulesSheet() {
   const copy = () => {
     if (!rules) return
     const { id: _from, ...asked } = rules
-    const name = sayer.say(sayer.words.kinds.rules.named, { n: ofKind(house, 'rules').length + 1 })
+    const name = nameAmong({ sayer: () => sayer }, 'rules', ofKind(house, 'rules'))
     const written: Rules = { ...asked, id: newId('rules', Math.random), kind: 'rules', name }
     inOneStep(words.copied, written.id, (before) => ({ ...before, [written.id]: written }))
   }
