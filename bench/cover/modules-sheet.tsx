@@ -84,7 +84,14 @@ export function ModulesSheet() {
     return (
       <Sheet title={open.length === 1 ? words.sheet : words.title} onClose={close}>
         <div className="mb-3 flex gap-3">
-          <button type="button" className="button" onClick={() => setOpen(null)}>
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              setWrong(null)
+              setOpen(null)
+            }}
+          >
             {words.back}
           </button>
           {shown && (
@@ -98,6 +105,7 @@ export function ModulesSheet() {
                 onClick={() =>
                   void trying(() => {
                     remove(shown.id)
+                    setTicked(ticked.filter((id) => id !== shown.id))
                     setOpen(null)
                   })
                 }

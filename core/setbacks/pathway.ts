@@ -1,4 +1,4 @@
-import { runFinder, type Field } from '../layout/free-runs'
+import { runFinder, type Field, type RunFinder } from '../layout/free-runs'
 import { frameOf, planOntoFrame, toFrame } from '../layout/plane-frame'
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { type RoofPlane } from '../roof/plane'
@@ -30,19 +30,63 @@ const fieldOf = (border: readonly Vec2[], holes: readonly (readonly Vec2[])[]): 
   ),
 })
 
-/** The longest free strip of a width straight up a plane, m; 0 where none fits. */
-function longest(field: Field, starts: readonly number[], widthM: number): number {
-  const runs = runFinder(field)
+/** Where a module lies: from its left to its right, from its lower edge to its upper. */
+interface Extent {
+  readonly left: number
+  readonly right: number
+  readonly low: number
+  readonly high: number
+}
+
+function extentOf(ring: readonly Vec2[]): Extent {
+  const [us, vs] = [ring.map((p) => p[0]), ring.map((p) => p[1])]
+  return { left: Math.min(...us), right: Math.max(...us), low: Math.min(...vs), high: Math.max(...vs) }
+}
+
+/** Modules may touch a strip to this much, m. */
+const slackM = 1e-7
+
+/** The longest part of a stretch that none of some modules covers. */
+function longestGap([from, to]: readonly [number, number], over: readonly Extent[]): number {
+  let [most, free] = [0, from]
+  for (const { low, high } of over) {
+    if (low >= to) break
+    most = Math.max(most, Math.min(low, to) - free)
+    free = Math.max(free, high)
+  }
+  return Math.max(most, to - free)
+}
+
+/**
+ * The longest free strip of a width straight up a plane, m, or one that is long enough; 0 where none fits.
+ * @param modules from the lowest up
+ */
+function longest(
+  runs: RunFinder,
+  modules: readonly Extent[],
+  starts: readonly number[],
+  widthM: number,
+  enoughM = 0,
+): number {
   let most = 0
-  for (const start of starts)
-    for (const [from, to] of runs(start, start + widthM, grainM)) most = Math.max(most, to - from + grainM)
+  for (const start of starts) {
+    const stretches = runs(start, start + widthM, grainM)
+      .map(([from, to]) => [from, to + grainM] as const)
+      .filter(([from, to]) => to - from > Math.max(most, enoughM))
+    if (stretches.length === 0) continue
+    const over = modules.filter(({ left, right }) => left < start + widthM - slackM && right > start + slackM)
+    for (const stretch of stretches) most = Math.max(most, longestGap(stretch, over))
+    if (enoughM > 0 && most >= enoughM) break
+  }
   return most
 }
 
 /** Where the left side of a strip may have to stand for it to be longest: by a corner of something, or with it in the middle. */
-const startsBeside = (rings: readonly (readonly Vec2[])[], widthM: number): number[] => [
-  ...new Set(rings.flat().flatMap(([u]) => [u, u - widthM, u - widthM / 2])),
-]
+const startsBeside = (rings: readonly (readonly Vec2[])[], widthM: number): number[] => {
+  // Corners of one column are in one place but for rounding.
+  const places = new Map(rings.flat().map(([u]) => [Math.round(u * 1e5), u] as const))
+  return [...places.values()].flatMap((u) => [u, u - widthM, u - widthM / 2])
+}
 
 /**
  * Whether one can go over a plane in a straight line from its lower edge to its upper on a strip of this width, without
@@ -57,14 +101,13 @@ export function hasPathway({ plane, obstructions, modules }: Crossed, widthM: nu
     ...obstructions.map((base) => base.map((p) => planOntoFrame(frame, p))),
   ]
   const laid = modules.map((corners) => corners.map((c) => toFrame(frame, c)))
-  const bare = longest(fieldOf(border, standing), startsBeside([border, ...standing], widthM), widthM)
+  const runs = runFinder(fieldOf(border, standing))
+  const bare = longest(runs, [], startsBeside([border, ...standing], widthM), widthM)
   if (bare < shortestM) return null
-  const left = longest(
-    fieldOf(border, [...standing, ...laid]),
-    startsBeside([border, ...standing, ...laid], widthM),
-    widthM,
-  )
-  return left >= bare - shorterM
+  const enough = bare - shorterM
+  const upwards = laid.map(extentOf).sort((a, b) => a.low - b.low)
+  const starts = startsBeside([border, ...standing, ...laid], widthM)
+  return longest(runs, upwards, starts, widthM, enough) >= enough
 }
 
 /** The widest pathway over a plane, to the centimetre below, m; 0 where there is none. */

@@ -1,3 +1,4 @@
+import { shippedJobs } from '@/town/shipped-job'
 import { freshGraph, job, option, runOf, set, without, worldOf } from '@/town/testing'
 import { plainEnglish } from '@/words/plain-english'
 import { type Objects } from '../../kinds/documents'
@@ -80,6 +81,22 @@ test('on a roof that is covered over the share the ridge is kept farther off', a
   expect(await under({ ...asks, crowded: { overShare: 0.5, ridgeM: 0.9 } })).toEqual([])
   const [check] = await under({ ...asks, crowded: { overShare: 0.01, ridgeM: 0.9 } })
   expect(check?.measured).toEqual({ figure: 0.45, limit: 0.9, unit: 'm' })
+})
+
+test('on a flat roof the distance for flat roofs is mended, and pitched ones stay as they are', async () => {
+  const flatHouse = shippedJobs['valdecorva-job.json']?.()
+  const [first] = flatHouse?.options ?? []
+  if (!flatHouse || !first) throw new Error('it is shipped')
+  const house = { ...flatHouse.house, 'rules-1': own({ flatM: 0.9 }) }
+  const laid = set(first.objects, 'cover', {
+    rulesId: 'rules-1',
+    setbacksM: { ...cover.setbacksM, eave: 0.3, flat: null },
+  })
+  const [check, ...others] = await checks(house, laid)
+  expect(others).toEqual([])
+  expect(check?.measured).toMatchObject({ limit: 0.9 })
+  expect(check?.remedy?.set.value).toEqual({ ...cover.setbacksM, eave: 0.3, flat: 0.9 })
+  expect(await checks(house, set(laid, 'cover', { setbacksM: check?.remedy?.set.value }))).toEqual([])
 })
 
 test('too little room around what stands on a plane with modules', async () => {

@@ -95,7 +95,7 @@ function edgeChecks(
   { setbacksM, own }: Omit<Reads, 'rules'>,
   said: Data,
 ): Check[] {
-  const shared = new Map<keyof Setbacks, { readonly narrow: Narrow; readonly arrays: string[] }>()
+  const shared = new Map<keyof Setbacks, { readonly narrow: Narrow; readonly arrays: readonly string[] }>()
   const single: Check[] = []
   for (const { id, margins } of laid) {
     if (!margins) continue
@@ -104,10 +104,11 @@ function edgeChecks(
     for (const narrow of narrowEdges(asked, margins.plane, margins.setbacksM)) {
       const key = keys[narrow.edge] ?? ''
       if (ofArray[key] === undefined) {
-        const field = fieldOf(setbacksM, margins.plane, narrow)
+        const field = fieldOf(setbacksM, asked, margins.plane, narrow)
         const known = shared.get(field)
-        if (known) known.arrays.push(id)
-        else shared.set(field, { narrow, arrays: [id] })
+        // One distance for all of them is as wide as the widest that is asked.
+        const widest = known && known.narrow.askedM >= narrow.askedM ? known.narrow : narrow
+        shared.set(field, { narrow: widest, arrays: [...(known?.arrays ?? []), id] })
       } else
         single.push(
           edgeCheck(`setback-narrow-${id}-${key.replace(':', '-')}`, narrow, [id], said, {
@@ -130,9 +131,14 @@ function edgeChecks(
   ]
 }
 
-/** The field of the option's setbacks that an edge has its distance from. */
-const fieldOf = ({ flat }: Setbacks, { pitchDeg }: RoofPlane, { kind }: Narrow): keyof Setbacks =>
-  flat !== null && kind !== 'wall' && pitchDeg < flatBelowDeg ? 'flat' : kind
+/** The field of the option's setbacks that an edge has its distance from, or would have once it is as asked. */
+const fieldOf = (
+  kept: Setbacks,
+  asked: Setbacks,
+  { pitchDeg }: RoofPlane,
+  { kind }: Narrow,
+): keyof Setbacks =>
+  kind !== 'wall' && pitchDeg < flatBelowDeg && (kept.flat !== null || asked.flat !== null) ? 'flat' : kind
 
 const edgeCheck = (
   id: string,
