@@ -7,7 +7,7 @@ export const ruleSets: readonly RuleSet[] = [
     name: 'Pellworth roof access',
     authority: 'Pellworth Fire Marshal',
     edgesM: { eave: 0.3, ridge: 0.45, hip: 0.45, valley: 0.45, rake: 0.3, wall: 0.3 },
-    flatM: 1.2,
+    flatM: null,
     crowded: { overShare: 0.33, ridgeM: 0.9 },
     pathways: { widthM: 0.9, planes: 2, besideArrays: false },
     clearancesM: { chimney: 0.15, skylight: 0.15, fixture: 0.1, dormer: 0.15 },
