@@ -70,7 +70,7 @@ export function ArraySheet() {
         <button
           type="button"
           className="button"
-          disabled={rows.length === 0}
+          disabled={rows.length === 0 || !fresh}
           onClick={() => saveFile(arrayCsv(rows, nameOf), 'arrays.csv', 'text/csv')}
         >
           {words.csv}

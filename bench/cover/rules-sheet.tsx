@@ -14,6 +14,7 @@ import { useBench, useHouse, useOption, useSayer, useSession, useSite } from '..
 import { ChoiceField } from '../fields/fields'
 import { Sheet } from '../sheet'
 import { houseId } from '../store/documents'
+import { toast } from '../store/session'
 import { nameAmong } from '../tools/placing'
 import { OwnRules } from './own-rules'
 import { useRules } from './use-rules'
@@ -35,7 +36,8 @@ export function RulesSheet() {
     documents.begin()
     documents.preview(houseId, recipe)
     documents.preview(optionId, (before) => ({ ...before, [coverId]: { ...cover, rulesId } }))
-    documents.commit(label)
+    const { fault } = documents.commit(label)
+    if (fault) toast(session, sayer.fault(fault))
   }
   const copy = () => {
     if (!rules) return
@@ -55,19 +57,25 @@ export function RulesSheet() {
       <div className="max-w-[26rem]">
         <ChoiceField
           label={sayer.words.kinds.cover.fields.rulesId}
-          value={rules?.id ?? '-'}
+          value={cover.rulesId ?? '-'}
           choices={[
             { value: '-', label: words.none },
+            ...(rules === undefined && cover.rulesId !== null
+              ? [{ value: cover.rulesId, label: words.gone }]
+              : []),
             ...sets.map(({ id, name, authority }) => ({
               value: id,
               label: authority === '' ? name : `${name} (${authority})`,
             })),
           ]}
           wide
-          onChoose={(id) => choose(sets.find((set) => set.id === id) ?? null)}
+          onChoose={(id) => {
+            if (id !== cover.rulesId) choose(sets.find((set) => set.id === id) ?? null)
+          }}
         />
       </div>
-      {!rules && <p className="mt-3">{words.noRules}</p>}
+      {rules === null && <p className="mt-3">{words.noRules}</p>}
+      {rules === undefined && <p className="mt-3 text-clay">{words.rulesGone}</p>}
       {rules && !own && <Asked rules={rules} />}
       {own && <OwnRules rules={own} />}
       {rules && (

@@ -17,6 +17,7 @@ export const setbacks = {
   copied: 'Own rules written',
   remove: 'Delete these rules',
   noRules: 'No rules are chosen. Setbacks are not checked.',
+  rulesGone: 'These rules are no longer there, so setbacks are not checked. Choose others.',
   ownNote: 'Own rules stay with this job.',
   authority: 'Authority',
   from: 'Setbacks on pitched roofs',
