@@ -9,6 +9,7 @@ export const chapterOf = {
   'preset-height': 'shape',
   orphaned: 'cover',
   'no-fit': 'cover',
+  'modules-unfit': 'cover',
   'no-modules': 'cover',
   'rules-missing': 'cover',
   'setback-narrow': 'cover',

@@ -1,4 +1,5 @@
 import { siteId } from '@/core/kinds/site/site'
+import { layingIn } from '@/core/stages/standing'
 import { english } from '@/words/english'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
@@ -21,6 +22,7 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     site,
     siteWith,
     option,
+    module: () => layingIn({ house: documents.house, option: option(), catalogue }).module,
     units: () => place().units,
     locale: () => place().locale,
     sayer: () => new Sayer(english, place(), namesIn([documents.house, option()], catalogue)),

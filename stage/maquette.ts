@@ -3,9 +3,9 @@ import { type CrownBody } from '@/core/geometry/body'
 import { facets } from '@/core/geometry/facets'
 import { type Vec3 } from '@/core/geometry/vector'
 import { type Geometry, type Margins, type Surface, type Tone } from '@/core/kinds/standing'
-import { isRoofed, type Panel, type Site, type StandingObject } from '@/core/site/site'
+import { distinctMargins, isRoofed, type Panel, type Site, type StandingObject } from '@/core/site/site'
 import { crownShape } from './crowns'
-import { InkBatch } from './ink'
+import { InkBatch, type Pen } from './ink'
 import { MarginShapes, type DrawMargins } from './margins'
 import { glassOf, modulesMesh, type ShownModule } from './modules'
 import { borderOf, sidesOf } from './outlines'
@@ -119,9 +119,7 @@ export class Maquette {
 }
 
 const marginsIn = ({ arrays }: Site, { margins, selected }: Emphasis): Margins[] =>
-  arrays.flatMap((array) =>
-    array.margins && margins && (margins.of === 'all' || selected.has(array.id)) ? [array.margins] : [],
-  )
+  margins ? distinctMargins(arrays.filter(({ id }) => margins.of === 'all' || selected.has(id))) : []
 
 const isPicked = (id: string, { selected, lit }: Emphasis) => selected.has(id) || lit.has(id)
 
@@ -255,6 +253,14 @@ function ringRound({ center, crownRadiusM }: CrownBody, palette: Palette, paints
   return ring.mesh(paints.ink())
 }
 
+/** A module that does not fit where it was set out. */
+function crossedOut(lines: InkBatch, corners: readonly Vec3[], pen: Pen): void {
+  lines.ring(corners, pen)
+  const [a, b, c, d] = corners
+  if (a && c) lines.line(a, c, pen)
+  if (b && d) lines.line(b, d, pen)
+}
+
 function modulesOf(site: Site, { palette, emphasis }: Look, paints: Paints): Group {
   const group = new Group()
   const shown: ShownModule[] = []
@@ -269,6 +275,8 @@ function modulesOf(site: Site, { palette, emphasis }: Look, paints: Paints): Gro
       else if (emphasis.sunMap) lines.ring(glassOf(panel), mappedPen(palette))
       if (isPicked(panel.id, emphasis) || emphasis.selected.has(array.id)) picked.push(panel)
     }
+    if (emphasis.margins?.of === 'all' || emphasis.selected.has(array.id))
+      for (const panel of array.unfit) crossedOut(lines, glassOf(panel), brokenPen(palette))
     if (emphasis.slotsOf === array.id)
       for (const panel of array.empty) places.ring(glassOf(panel), placePen(palette))
   }

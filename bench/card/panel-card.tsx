@@ -1,7 +1,8 @@
 'use client'
 
 import { later } from '@/words/en/later'
-import { useBench, useNumbers, useSayer } from '../context'
+import { useBench, useNumbers, useOption, useSayer } from '../context'
+import { splitOff } from '../tools/arrays/deeds'
 import { removeSelected } from '../tools/select/edits'
 import { useToolContext } from '../use-tool-context'
 import { Fact, Frame } from './frame'
@@ -13,6 +14,7 @@ const worthNamingKwh = 1
 export function PanelCard({ id, arrayId }: { readonly id: string; readonly arrayId: string }) {
   const { numbers } = useNumbers()
   const { session } = useBench()
+  const array = useOption()[arrayId]
   const context = useToolContext()
   const sayer = useSayer()
   const panel = numbers?.summary.panels.find((p) => p.id === id)
@@ -45,6 +47,16 @@ export function PanelCard({ id, arrayId }: { readonly id: string; readonly array
         >
           Whole array
         </button>
+        {array?.kind === 'array' && (
+          <button
+            type="button"
+            title={later.arrayDeeds.splitHint}
+            className="cursor-pointer text-[12px] text-verdigris hover:underline"
+            onClick={() => splitOff(context, array, [{ id, arrayId }])}
+          >
+            {later.arrayDeeds.split}
+          </button>
+        )}
         <button
           type="button"
           className="cursor-pointer text-[12px] text-verdigris hover:underline"

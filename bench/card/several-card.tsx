@@ -10,6 +10,7 @@ import { modulesOf, objectIdsOf, ofObjects, type Several } from '../store/select
 import { type ToolContext } from '../tools/chart'
 import { alignSelected, axesOf } from '../tools/select/align'
 import { partyOf } from '../tools/select/company'
+import { joinArrays, splitOff } from '../tools/arrays/deeds'
 import { buildingsIn, joinSelected } from '../tools/select/join'
 import { isLocked, lockOrUnlock } from '../tools/select/lock'
 import { duplicateSelected } from '../tools/select/duplicate'
@@ -32,7 +33,7 @@ function ModulesCard({ selection }: { readonly selection: Several }) {
   const { numbers } = useNumbers()
   // Laid anew with either.
   useHouse()
-  useOption()
+  const option = useOption()
   const context = useToolContext()
   const sayer = useSayer()
   const words = later.severalCard
@@ -46,12 +47,25 @@ function ModulesCard({ selection }: { readonly selection: Several }) {
   const sun = sayer.quantity({ value: mean((panel) => panel.sunKwhM2), unit: 'kWh/m²' })
   const access = sayer.quantity({ value: mean((panel) => panel.sunAccess), unit: 'share' })
   if (chosen.length === 0) return null
+  const owners = new Set(chosen.map(({ arrayId }) => arrayId))
+  const array = owners.size === 1 ? option[chosen[0]?.arrayId ?? ''] : undefined
   const whole = () => session.setState({ selection: ofObjects(chosen.map(({ arrayId }) => arrayId)) })
   return (
     <Frame
       title={sayer.say(words.modules, { n: chosen.length })}
       kind={words.selected}
-      actions={[{ label: words.wholeArray, hint: words.wholeArrayHint, run: whole }]}
+      actions={[
+        { label: words.wholeArray, hint: words.wholeArrayHint, run: whole },
+        ...(array?.kind === 'array'
+          ? [
+              {
+                label: later.arrayDeeds.split,
+                hint: later.arrayDeeds.splitHint,
+                run: () => splitOff(context, array, chosen),
+              },
+            ]
+          : []),
+      ]}
       onDelete={() => removeSelected(context)}
     >
       {panels.length > 0 && (
@@ -73,6 +87,7 @@ function ObjectsCard({ ids }: { readonly ids: readonly string[] }) {
   const words = later.severalCard
   const party = partyOf(context, ids)
   const objects = ids.flatMap((id) => house[id] ?? option[id] ?? [])
+  const arrays = objects.flatMap((object) => (object.kind === 'array' ? [object] : []))
   const movable = party.chosen.length > 0
   // Somebody else has deleted them.
   if (objects.length === 0) return null
@@ -98,6 +113,15 @@ function ObjectsCard({ ids }: { readonly ids: readonly string[] }) {
           : []),
         ...(buildingsIn(house, ids).length > 1
           ? [{ label: words.join, hint: words.joinHint, run: () => joinSelected(context) }]
+          : []),
+        ...(arrays.length > 1 && arrays.length === objects.length
+          ? [
+              {
+                label: later.arrayDeeds.join,
+                hint: later.arrayDeeds.joinHint,
+                run: () => joinArrays(context, arrays),
+              },
+            ]
           : []),
         ...(movable
           ? [

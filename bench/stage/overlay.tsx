@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react'
 import { formatLength, toDegrees } from '@/core/model/units'
 import { add3, distance2, length3, scale3, sub3, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { fromFrame } from '@/core/layout/plane-frame'
 import { ofKind } from '@/core/kinds/documents'
 import { type Handle } from '@/core/kinds/standing'
 import { type StageView } from '@/stage/stage-view'
@@ -37,7 +38,9 @@ export function Overlay({ view, grips, small }: Props) {
   const { units, locale } = useSite()
   const house = useHouse()
   if (small) return null
-  const at = (p: Vec2, z = 0.03) => view.project([p[0], p[1], z])
+  const inSpace = (p: Vec2, overM = 0): Vec3 =>
+    sketch?.on ? fromFrame(sketch.on, p, overM) : [p[0], p[1], overM]
+  const at = (p: Vec2) => view.project(inSpace(p, 0.03))
   const selected = selection?.kind === 'object' ? house[selection.id] : undefined
   const chosen = objectIdsOf(selection)
   const kept = chapter === 'shape' || chapter === 'site' ? ofKind(house, 'dimension') : []
@@ -91,8 +94,8 @@ export function Overlay({ view, grips, small }: Props) {
         {grips.map(({ handle }) => {
           if (view.isPlan && handle.moves === 'up') return null
           const s = view.project(handle.at)
-          const { line } = handle
-          const next = line && view.project(add3(handle.at, scale3(line.direction, 0.5)))
+          const way = handle.aim ?? handle.line?.direction
+          const next = way && view.project(add3(handle.at, scale3(way, 0.5)))
           const turnDeg = s && next ? toDegrees(Math.atan2(next[1] - s[1], next[0] - s[0])) : 0
           return (
             s && <GripMark key={`${handle.name}${handle.index}`} at={s} turnDeg={turnDeg} handle={handle} />
@@ -102,8 +105,8 @@ export function Overlay({ view, grips, small }: Props) {
       {last && pointer && (
         <Measure
           view={view}
-          a={[last[0], last[1], 0]}
-          b={[pointer[0], pointer[1], 0]}
+          a={inSpace(last)}
+          b={inSpace(pointer)}
           text={formatLength(distance2(last, pointer), units, locale)}
         />
       )}
@@ -113,8 +116,8 @@ export function Overlay({ view, grips, small }: Props) {
           <Measure
             key={i}
             view={view}
-            a={[a[0], a[1], 0]}
-            b={[b[0], b[1], 0]}
+            a={inSpace(a)}
+            b={inSpace(b)}
             text={formatLength(distance2(a, b), units, locale)}
           />
         )
@@ -236,14 +239,14 @@ function SnapMark({ at: [x, y], kind }: { readonly at: Vec2; readonly kind: keyo
 function GripMark({
   at: [x, y],
   turnDeg,
-  handle: { moves, corner, whole },
+  handle: { moves, corner, whole, aim },
 }: {
   readonly at: Vec2
   /** The way it goes on the screen. */
   readonly turnDeg: number
   readonly handle: Handle
 }) {
-  if (whole)
+  if (whole || (moves === 'plane' && !corner && !aim))
     return (
       <g className="fill-verdigris stroke-card">
         {[0, 90, 180, 270].map((turn) => (
@@ -259,7 +262,7 @@ function GripMark({
         <path d={`M${x - 2.2} ${y} h4.4 M${x} ${y - 2.2} v4.4`} />
       </g>
     )
-  if (moves === 'level')
+  if (moves === 'level' || corner === 'own')
     return (
       <rect
         x={x - 4.5}
@@ -270,7 +273,7 @@ function GripMark({
         strokeWidth={1.8}
       />
     )
-  if (moves === 'width' || moves === 'along')
+  if (moves === 'width' || moves === 'along' || aim)
     return (
       <path
         transform={`rotate(${turnDeg} ${x} ${y})`}

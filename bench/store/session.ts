@@ -3,6 +3,7 @@ import { type SunSpan } from '@/core/energy/sun-map'
 import { type Objects } from '@/core/kinds/documents'
 import { type Snap } from '@/core/geometry/snap'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { type PlaneFrame } from '@/core/layout/plane-frame'
 import { type Words } from '@/words/words'
 import { type Step } from './documents'
 import { type Selection } from './selection'
@@ -15,6 +16,8 @@ export type CarpetLayer = 'sun' | 'shade' | 'yield' | 'load' | 'net' | 'price' |
 
 /** What a tool shows while it works. */
 export interface Sketch {
+  /** The plane that points, pointer and snap are on, in its own coordinates; null on the ground. */
+  readonly on: PlaneFrame | null
   readonly points: readonly Vec2[]
   readonly pointer: Vec2 | null
   /** A tape from end to end in space. */

@@ -1,7 +1,7 @@
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Objects } from '@/core/kinds/documents'
-import { type Handle } from '@/core/kinds/standing'
+import { type Handle, type ModuleSize } from '@/core/kinds/standing'
 import { type Hit } from '@/core/site/pick'
 import { type Site } from '@/core/site/site'
 import { type Sayer } from '@/words/sayer'
@@ -45,6 +45,8 @@ export interface ToolContext {
   /** What would stand there with another option. */
   readonly siteWith: (option: Objects) => Site
   readonly option: () => Objects
+  /** What is laid; null while none of the catalogue is chosen. */
+  readonly module: () => ModuleSize | null
   readonly units: () => 'metric' | 'imperial'
   readonly locale: () => string
   readonly sayer: () => Sayer

@@ -1,6 +1,8 @@
 import { ofKind } from '@/core/kinds/documents'
 import { snap, type Snap } from '@/core/geometry/snap'
+import { rayPlane } from '@/core/geometry/ray'
 import { type Vec2 } from '@/core/geometry/vector'
+import { toFrame, type PlaneFrame } from '@/core/layout/plane-frame'
 import { type Sketch } from '../store/session'
 import { type PointerInput, type ToolContext } from './chart'
 
@@ -11,6 +13,7 @@ export const outlinesOf = (context: ToolContext): (readonly Vec2[])[] =>
 export const showSketch = (context: ToolContext, sketch: Partial<Sketch>) =>
   context.session.setState({
     sketch: {
+      on: null,
       points: [],
       pointer: null,
       tape: null,
@@ -37,3 +40,19 @@ export const snapped = (
     reachM,
     off: shift,
   })
+
+/** A plane that is drawn on, and outlines there that a drawing can hold on to, in its own coordinates. */
+export interface DrawnPlane {
+  readonly frame: PlaneFrame
+  readonly outlines: readonly (readonly Vec2[])[]
+}
+
+/** The same on a plane; null where the sight runs beside it. */
+export function snappedOn(
+  { frame, outlines }: DrawnPlane,
+  { ray, reachM, shift }: PointerInput,
+  drawn: readonly Vec2[],
+): Snap | null {
+  const point = rayPlane(ray, frame.origin, frame.normal)
+  return point && snap({ pointer: toFrame(frame, point), drawn, outlines, reachM, off: shift })
+}

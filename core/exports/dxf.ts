@@ -4,7 +4,7 @@ import { hatchOf } from '../geometry/hatch'
 import { type Margins, type Stroke } from '../kinds/standing'
 import { planeParts } from '../layout/kept-free'
 import { fromFrame } from '../layout/plane-frame'
-import { type StandingObject } from '../site/site'
+import { distinctMargins, panelsOf, type StandingObject } from '../site/site'
 import { type Drawn } from './drawn'
 
 /** Names of the layers, with a colour each (the first nine of the format's palette). */
@@ -66,10 +66,8 @@ export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string
       for (const { from, to } of [...dimensioned(object), ...geometry.strokes.filter(isMeasure)])
         dimension(push, from, to, units, locale)
   }
-  for (const { panels, margins } of site.arrays) {
-    for (const { corners } of panels) ring(push, 'MODULES', corners)
-    if (margins) setbacks(push, margins)
-  }
+  for (const { corners } of panelsOf(site)) ring(push, 'MODULES', corners)
+  for (const margins of distinctMargins(site.arrays)) setbacks(push, margins)
   push(0, 'ENDSEC', 0, 'EOF')
   return pairsOf(out)
 }

@@ -4,7 +4,7 @@ import { length3, sub3, type Vec2, type Vec3 } from '../geometry/vector'
 import { planeParts } from '../layout/kept-free'
 import { fromFrame } from '../layout/plane-frame'
 import { formatLength, type UnitSystem } from '../model/units'
-import { isRoofed, panelsOf, type LaidArray } from '../site/site'
+import { distinctMargins, isRoofed, panelsOf, type LaidArray } from '../site/site'
 import { type Drawn } from './drawn'
 
 /** What stands on a plan in words. */
@@ -84,7 +84,7 @@ export function planSvg(
   const group = (id: string, style: string, parts: readonly string[]) =>
     `<g id="${id}" ${style}>${parts.join('')}</g>`
 
-  const margins = site.arrays.flatMap((array) => (array.margins ? [planeParts(array.margins)] : []))
+  const margins = distinctMargins(site.arrays).map(planeParts)
   const walkways = site.objects.filter(({ kind }) => kind === 'walkway')
   const things = site.objects.filter(
     ({ kind, geometry }) => geometry.faces.length === 0 && kind !== 'walkway' && geometry.keepOuts.length > 0,

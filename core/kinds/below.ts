@@ -27,7 +27,12 @@ export function topFaceAt({ objects }: Pick<Below, 'objects'>, p: Vec2): RoofPla
 }
 
 /** A plane of an object by the outline edge it rises from, and by the stretch of that edge's slope. */
-export const faceOf = ({ objects }: Below, id: string, edgeIndex: number, step: number): RoofPlane | null =>
+export const faceOf = (
+  { objects }: Pick<Below, 'objects'>,
+  id: string,
+  edgeIndex: number,
+  step: number,
+): RoofPlane | null =>
   objects
     .find((object) => object.id === id)
     ?.geometry.faces.find((face) => face.edgeIndex === edgeIndex && face.step === step) ?? null

@@ -66,14 +66,16 @@ export interface ModuleField {
   /** What the modules lie on: a roof's plane, or the face of a rack as it is drawn. */
   readonly plane: Pick<RoofPlane, 'normal' | 'pitchDeg' | 'azimuthDeg'>
   readonly slots: readonly Slot[]
+  /** Places set out by hand that reach over what modules keep off; left out where there are none. */
+  readonly unfit?: readonly Slot[]
   /** How it turns after the sun; null where it does not. */
   readonly tracker: Tracker | null
   /** What the modules keep off; left out where they stand by themselves. */
   readonly margins?: Margins
 }
 
-/** The plane modules lie on, how far they keep from each of its edges, and what they keep off on it. */
-export interface Margins extends Pick<LayRequest, 'setbacksM' | 'obstructions'> {
+/** The plane modules lie on, how far they keep from each of its edges and from each other, and what they keep off on it. */
+export interface Margins extends Pick<LayRequest, 'setbacksM' | 'obstructions' | 'within' | 'gapM'> {
   readonly plane: RoofPlane
 }
 
@@ -134,6 +136,19 @@ export interface Below {
   /** Null while no module is chosen. */
   readonly module: ModuleSize | null
   readonly setbacksM: Setbacks
+  /** What those of the same rank that go before it have claimed; nothing in other ranks. */
+  readonly claimed?: readonly Claim[]
+}
+
+/** Room on a plane that one object keeps from others of its rank. */
+export interface Claim {
+  readonly volumeId: string
+  readonly edgeIndex: number
+  readonly step: number
+  /** In the plane's own frame, m; null for the whole of the plane. */
+  readonly ring: readonly Vec2[] | null
+  /** Lower ones go before higher ones, earlier objects before later ones. */
+  readonly order: number
 }
 
 /** A grip on a selected object. */
@@ -144,11 +159,16 @@ export interface Handle {
   readonly at: Vec3
   /**
    * `up`: along the upright through it; `level`: over its level, with snapping; `width`: over its level, freely; `along`:
-   * on its line.
+   * on its line; `plane`: over the plane of its line, with snapping to what lies there.
    */
-  readonly moves: 'up' | 'level' | 'width' | 'along'
+  readonly moves: 'up' | 'level' | 'width' | 'along' | 'plane'
   /** Of one that moves along: where that is counted from, the way it is counted (a unit), and the plane the hand is on. */
   readonly line?: { readonly origin: Vec3; readonly direction: Vec3; readonly normal: Vec3 }
+  /** Of one that moves over a plane: what it takes along, from the grip, as far as it counts for snapping, m. */
+  readonly spans?: { readonly u: readonly number[]; readonly v: readonly number[] }
+  /** Of one that counts: how far it goes for one more, m, and the way it goes (a unit). */
+  readonly stepM?: number
+  readonly aim?: Vec3
   /** The edge of a plane whose setback it drags. */
   readonly edge?: EdgeKey
   /** Corners that a right angle or a straight line is sought with. */
@@ -168,8 +188,8 @@ export interface Reshape<T> {
 
 /** How corners are set into an object and taken out again. */
 export interface Corners<T> {
-  /** @param side from corner `side` to the next */
-  readonly insert: (object: T, side: number, at: Vec2) => Reshape<T>
+  /** Null where dragging a grip over a plane does it. @param side from corner `side` to the next */
+  readonly insert: ((object: T, side: number, at: Vec2) => Reshape<T>) | null
   /** Null where too few would be left. */
   readonly remove: (object: T, corner: number) => Reshape<T> | null
 }
@@ -182,6 +202,8 @@ export interface Drag {
   readonly at: Vec2 | null
   /** On the handle's line, m from its origin; none where it has no line, or the sight runs beside its plane. */
   readonly alongM?: number | null
+  /** Of a handle that moves over a plane: from its first place, m along the eave and up the slope; null beside the plane. */
+  readonly byM?: Vec2 | null
 }
 
 /** Where an object stands in the order of building: later ones stand on, or keep clear of, earlier ones. */
@@ -240,6 +262,8 @@ export interface Standing<T extends ObjectBase> {
   readonly shape: (object: T) => unknown
   /** What the shape finds of those built before it: plain data. */
   readonly reads: (shape: unknown, below: Below) => unknown
+  /** The room it keeps from others of its rank, less its places left empty; left out by what leaves them theirs. */
+  readonly claims?: (shape: unknown, removed: readonly string[], below: Below) => readonly Claim[]
   readonly build: (shape: unknown, reads: unknown) => Geometry
   readonly handles: (object: T, geometry: Geometry) => readonly Handle[]
   readonly drag: (object: T, handle: Handle, to: Drag) => Partial<T>
@@ -276,14 +300,19 @@ interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
 > {
   readonly ignores: readonly I[]
   readonly reads: (shape: Omit<T, I | 'id'>, below: Below) => R
+  readonly claims?: (shape: Omit<T, I | 'id'>, removed: readonly string[], below: Below) => readonly Claim[]
   readonly build: (shape: Omit<T, I | 'id'>, reads: R) => Geometry
 }
 
 /** The geometry gets a copy without the ignored fields, so that it can't read what its key does not hold. */
 export function standing<T extends ObjectBase, I extends keyof T, R>(own: StandingOf<T, I, R>): Standing<T> {
   const left = new Set<PropertyKey>(['id', 'locked', ...own.ignores])
+  const { claims, ...rest } = own
   return {
-    ...own,
+    ...rest,
+    ...(claims
+      ? { claims: (shape, removed, below) => claims(shape as Omit<T, I | 'id'>, removed, below) }
+      : {}),
     shape: (object) => Object.fromEntries(Object.entries(object).filter(([field]) => !left.has(field))),
     // Shapes and reads come back as they were given: one cast at the one door.
     reads: (shape, below) => own.reads(shape as Omit<T, I | 'id'>, below),

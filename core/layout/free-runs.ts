@@ -14,6 +14,8 @@ export interface Field {
   readonly barriers: readonly Barrier[]
   /** Obstructions; their borders are among the barriers. */
   readonly holes: readonly (readonly Vec2[])[]
+  /** A drawn outline that modules stay in; its border is among the barriers. */
+  readonly within?: readonly Vec2[]
 }
 
 /** Where the left side of a rectangle may stand: from and to in metres, from <= to. */
@@ -21,9 +23,15 @@ export type Run = readonly [from: number, to: number]
 
 /**
  * Runs of the left side of a rectangle `widthM` wide over the band v = low..high, ascending. Exact: the rectangle
- * keeps each barrier's distance, lies inside the polygon and outside the holes.
+ * keeps each barrier's distance and lies inside the polygon, inside the drawn outline and outside the holes.
  */
 export type RunFinder = (low: number, high: number, widthM: number) => Run[]
+
+/** Whether a point may be covered, whatever the barriers around it ask. */
+export const isOpen = ({ polygon, holes, within }: Field, p: Vec2): boolean =>
+  containsPoint(polygon, p) &&
+  (within === undefined || containsPoint(within, p)) &&
+  !holes.some((hole) => containsPoint(hole, p))
 
 /** Touching is allowed to this much, so that a module may lie exactly at its setback. */
 const slackM = 1e-7
@@ -113,8 +121,6 @@ export function runFinder(field: Field): RunFinder {
   // Blocked stretches of the band at hand by where they begin; two columns of one table, filled anew each time.
   const froms = new Float64Array(barriers.length)
   const tos = new Float64Array(barriers.length)
-  const free = (u: number, v: number) =>
-    containsPoint(field.polygon, [u, v]) && !field.holes.some((hole) => containsPoint(hole, [u, v]))
   return (low, high, widthM) => {
     const [bandLow, bandHigh] = [low + slackM, high - slackM]
     let blocked = 0
@@ -137,7 +143,7 @@ export function runFinder(field: Field): RunFinder {
     for (let k = 0; k <= blocked; k++) {
       const from = k < blocked ? (froms[k] ?? 0) : end
       // What holds together in the middle is free from end to end.
-      if (from > cursor && free((cursor + from + widthM) / 2, middle)) runs.push([cursor, from])
+      if (from > cursor && isOpen(field, [(cursor + from + widthM) / 2, middle])) runs.push([cursor, from])
       const to = tos[k] ?? end
       if (k < blocked && to > cursor) cursor = to
     }

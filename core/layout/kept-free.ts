@@ -25,7 +25,8 @@ const stripsOf = ({ barriers }: Field): Paths64 =>
 
 /** What of a plane is left to modules, and what is kept free of them, as rings of tenths of a millimetre. */
 function partsOf(field: Field): { readonly usable: Paths64; readonly free: Paths64 } {
-  const plane = [path(field.polygon)]
+  const whole = [path(field.polygon)]
+  const plane = field.within ? Clipper.intersect(whole, [path(field.within)], FillRule.NonZero) : whole
   const holes = field.holes.map(path)
   const taken = [...stripsOf(field), ...holes]
   if (taken.length === 0) return { usable: plane, free: [] }
@@ -57,7 +58,9 @@ export interface PlaneParts {
 }
 
 /** What of a plane is kept free of modules, and what is left to them. */
-export function planeParts(request: Pick<LayRequest, 'plane' | 'setbacksM' | 'obstructions'>): PlaneParts {
+export function planeParts(
+  request: Pick<LayRequest, 'plane' | 'setbacksM' | 'obstructions' | 'within'>,
+): PlaneParts {
   const frame = frameOf(request.plane)
   const { usable, free } = partsOf(fieldOf(request, frame))
   return { frame, free: pointsOf(free), usable: pointsOf(usable) }

@@ -4,7 +4,7 @@ import { type Field } from './free-runs'
 import { type Cell } from './parts'
 import { Layouts, type Pattern } from './patterns'
 import { plainGrid } from './plain-grid'
-import { frameOf, fromFrame, planOntoFrame, toFrame, type PlaneFrame } from './plane-frame'
+import { frameOf, fromFrame, planOntoFrame, toFrame, turnedFrame, type PlaneFrame } from './plane-frame'
 import { type Orientation } from './strips'
 
 export interface LayRequest {
@@ -13,6 +13,12 @@ export interface LayRequest {
   readonly setbacksM: readonly number[]
   /** Footprints in plan with the strip kept free around them. */
   readonly obstructions: readonly { readonly base: readonly Vec2[]; readonly clearanceM: number }[]
+  /** A drawn outline that modules stay in, in the plane's own frame. */
+  readonly within?: readonly Vec2[]
+  /** What other arrays have taken of the plane, in its own frame, with the strip kept free around it. */
+  readonly taken?: readonly { readonly ring: readonly Vec2[]; readonly clearanceM: number }[]
+  /** Rows turned from the eave, degrees clockwise as seen from above. */
+  readonly turnDeg?: number
   readonly module: { readonly widthM: number; readonly lengthM: number }
   readonly gapM: number
   readonly orientation: Orientation | 'best'
@@ -32,7 +38,7 @@ export interface Slot {
 
 /** Fills a plane with modules as its pattern says. Portrait has the long side up the slope. */
 export function layOnPlane(request: LayRequest): Slot[] {
-  const frame = frameOf(request.plane)
+  const frame = turnedFrame(frameOf(request.plane), request.turnDeg ?? 0)
   const field = fieldOf(request, frame)
   const cells =
     request.pattern === 'plain'
@@ -41,30 +47,44 @@ export function layOnPlane(request: LayRequest): Slot[] {
   return cells.map((cell) => slotAt(frame, cell, request.liftM))
 }
 
+/** What modules may cover, in the coordinates of a frame on the plane, turned or not. */
 export function fieldOf(
-  request: Pick<LayRequest, 'plane' | 'setbacksM' | 'obstructions'>,
+  {
+    plane,
+    setbacksM,
+    obstructions,
+    within,
+    taken = [],
+  }: Pick<LayRequest, 'plane' | 'setbacksM' | 'obstructions' | 'within' | 'taken'>,
   frame: PlaneFrame,
 ): Field {
-  const polygon = request.plane.corners.map((c) => toFrame(frame, c))
-  const holes = request.obstructions.map((o) => o.base.map((p) => planOntoFrame(frame, p)))
-  const side = (ring: readonly Vec2[], i: number, distanceM: number) => ({
-    from: ring[i] as Vec2,
-    to: ring[(i + 1) % ring.length] as Vec2,
-    distanceM,
-  })
+  const own = frameOf(plane)
+  const drawn = (ring: readonly Vec2[]) => ring.map((p) => toFrame(frame, fromFrame(own, p)))
+  const polygon = plane.corners.map((c) => toFrame(frame, c))
+  const kept = [
+    ...obstructions.map(({ base, clearanceM }) => ({
+      ring: base.map((p) => planOntoFrame(frame, p)),
+      clearanceM,
+    })),
+    ...taken.map(({ ring, clearanceM }) => ({ ring: drawn(ring), clearanceM })),
+  ]
+  const inside = within && drawn(within)
+  const sides = (ring: readonly Vec2[], distanceM: (side: number) => number) =>
+    ring.map((from, i) => ({ from, to: ring[(i + 1) % ring.length] ?? from, distanceM: distanceM(i) }))
   return {
     polygon,
-    holes,
+    holes: kept.map(({ ring }) => ring),
     barriers: [
-      ...polygon.map((_, i) => side(polygon, i, request.setbacksM[i] ?? 0)),
-      ...holes.flatMap((hole, k) =>
-        hole.map((_, i) => side(hole, i, request.obstructions[k]?.clearanceM ?? 0)),
-      ),
+      ...sides(polygon, (i) => setbacksM[i] ?? 0),
+      ...kept.flatMap(({ ring, clearanceM }) => sides(ring, () => clearanceM)),
+      ...(inside ? sides(inside, () => 0) : []),
     ],
+    ...(inside ? { within: inside } : {}),
   }
 }
 
-function slotAt(frame: PlaneFrame, cell: Cell, liftM: number): Slot {
+/** A cell of a frame in space. */
+export function slotAt(frame: PlaneFrame, cell: Cell, liftM: number): Slot {
   const { u, v, widthM, heightM, row, column, orientation } = cell
   const at = (du: number, dv: number) => fromFrame(frame, [u + du, v + dv], liftM)
   const [a, b, c, d] = [at(0, 0), at(widthM, 0), at(widthM, heightM), at(0, heightM)]

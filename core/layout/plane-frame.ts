@@ -1,5 +1,6 @@
 import { type RoofPlane } from '../roof/plane'
-import { cross3, dot3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
+import { toRadians } from '../model/units'
+import { add3, cross3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
 
 /** Coordinates on a plane: u level (to the right seen from below the eave), v up the slope, metres. */
 export interface PlaneFrame {
@@ -16,6 +17,14 @@ export function frameOf(plane: Pick<RoofPlane, 'corners' | 'normal'>): PlaneFram
   const first = unit3(sub3(plane.corners[1] ?? [1, 0, 0], plane.corners[0] ?? [0, 0, 0]))
   const u = Math.hypot(level[0], level[1]) < 1e-9 ? first : unit3(level)
   return { origin: plane.corners[0] ?? [0, 0, 0], u, v: cross3(normal, u), normal }
+}
+
+/** The frame turned about its origin, degrees clockwise as seen from above. */
+export function turnedFrame(frame: PlaneFrame, clockwiseDeg: number): PlaneFrame {
+  if (clockwiseDeg === 0) return frame
+  const [cos, sin] = [Math.cos(toRadians(clockwiseDeg)), Math.sin(toRadians(clockwiseDeg))]
+  const u = add3(scale3(frame.u, cos), scale3(frame.v, -sin))
+  return { ...frame, u, v: cross3(frame.normal, u) }
 }
 
 export const toFrame = (frame: PlaneFrame, p: Vec3): Vec2 => {

@@ -44,7 +44,7 @@ export function stripsOn(
 ): Strips {
   const { widthM, heightM } = size
   const find = runFinder(field)
-  const across = field.polygon.map((p) => p[1])
+  const across = (field.within ?? field.polygon).map((p) => p[1])
   const known = new Map<number, readonly Run[]>()
   const band = (low: number, high: number) => find(low, high, widthM)
   const runs = (foot: number) => {
@@ -101,12 +101,13 @@ function triedOf({
 }
 
 /** The field with its axes swapped, so that its rows are the columns. */
-export function swapped({ polygon, barriers, holes }: Field): Field {
+export function swapped({ polygon, barriers, holes, within }: Field): Field {
   const swap = (p: Vec2): Vec2 => [p[1], p[0]]
   return {
     polygon: polygon.map(swap),
     barriers: barriers.map(({ from, to, distanceM }) => ({ from: swap(from), to: swap(to), distanceM })),
     holes: holes.map((hole) => hole.map(swap)),
+    ...(within ? { within: within.map(swap) } : {}),
   }
 }
 

@@ -257,6 +257,7 @@ export const checkCodes = [
   'preset-height',
   'orphaned',
   'no-fit',
+  'modules-unfit',
   'no-modules',
   'rules-missing',
   'setback-narrow',
@@ -299,6 +300,7 @@ export const remedyCodes = [
   'drop-shaded',
   'widen-setback',
   'widen-clearance',
+  'leave-empty',
 ] as const
 
 /** A field of one object, of the house or of the option, and what to set it to. */

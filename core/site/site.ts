@@ -41,6 +41,8 @@ export interface LaidArray {
   readonly panels: readonly Panel[]
   /** Places where a module would fit but was taken away. */
   readonly empty: readonly Panel[]
+  /** Places set out by hand that no module fits in. */
+  readonly unfit: readonly Panel[]
 }
 
 /** The whole job as geometry: what the stage, tools, shade, layout and drawings look at. */
@@ -92,7 +94,7 @@ export function assembleSite(built: readonly Built[], canLay: boolean): Site {
 
 function laidArray(
   id: string,
-  { plane, slots, tracker, margins }: ModuleField,
+  { plane, slots, unfit = [], tracker, margins }: ModuleField,
   { airGapM, removed }: NonNullable<Built['carries']>,
 ): LaidArray {
   const gone = new Set(removed)
@@ -113,6 +115,7 @@ function laidArray(
     places,
     panels: places.filter(({ slot }) => !gone.has(slot)),
     empty: places.filter(({ slot }) => gone.has(slot)),
+    unfit: unfit.map(panelAt).filter(({ slot }) => !gone.has(slot)),
   }
 }
 
@@ -131,6 +134,18 @@ export const isRoofed = ({ geometry: { faces, faded } }: Pick<StandingObject, 'g
 /** An object of the site by its id. */
 export const standingById = (site: Site, id: string): StandingObject | undefined =>
   site.objects.find((object) => object.id === id)
+
+/** What arrays keep off on their planes, those that have it in common told once. */
+export function distinctMargins(arrays: readonly LaidArray[]): Margins[] {
+  const told = new Map<string, Margins>()
+  for (const { margins } of arrays) {
+    if (!margins) continue
+    const { plane, setbacksM, within } = margins
+    const key = JSON.stringify([plane.corners, setbacksM, within])
+    if (!told.has(key)) told.set(key, margins)
+  }
+  return [...told.values()]
+}
 
 /** All modules. */
 export const panelsOf = (site: Site): readonly Panel[] => site.arrays.flatMap((array) => array.panels)

@@ -68,6 +68,7 @@ const readersOfField = (id: string, field: string) => {
 
 /** Fields that nothing is computed from: what things are called, how they are shown, and what nobody is paid. */
 const unread: Readonly<Record<string, readonly string[]>> = {
+  'array-south': ['name'],
   // The station is asked for where the world is put together.
   site: [
     ...['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],
@@ -141,7 +142,10 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     edgesM: 'fields, account of setbacks',
     liftM: 'fields, site',
     pattern: 'fields',
-    removed: 'site, account of shaded modules',
+    part: 'fields, account of the site',
+    turnDeg: 'fields',
+    // What is left empty may be another array's.
+    removed: 'fields, site, account of shaded modules',
   },
   'rack-1': {
     ...Object.fromEntries(

@@ -30,7 +30,7 @@ const labelled = (
 /** The house and the option as geometry, each object built once: the one site that everybody looks at. */
 export const siteStage: Stage<Design, Site> = stage({
   name: 'site',
-  version: 3,
+  version: 4,
   after: {
     ground: groundStage,
     dormers: dormerStage,

@@ -11,6 +11,8 @@ interface Shaped {
   readonly id: string
   readonly kind: KindName
   readonly shape: unknown
+  /** Places that it leaves to others of its rank; of those alone that claim any. */
+  readonly removed?: readonly string[]
 }
 
 /** What modules are laid with; the module is null while none of the catalogue is chosen. */
@@ -32,11 +34,15 @@ export const objectsOfRank = ({ house, option }: Pick<Design, 'house' | 'option'
   )
 
 const shapesOfRank = (design: Design, rank: Rank): Shaped[] =>
-  objectsOfRank(design, rank).map((object) => ({
-    id: object.id,
-    kind: object.kind,
-    shape: kindOf(object).standing?.shape(object),
-  }))
+  objectsOfRank(design, rank).map((object) => {
+    const { standing } = kindOf(object)
+    return {
+      id: object.id,
+      kind: object.kind,
+      shape: standing?.shape(object),
+      ...(standing?.claims && standing.carrier ? { removed: standing.carrier.removed(object) } : {}),
+    }
+  })
 
 const standingOf = (kind: KindName): Standing<AnyObject> => {
   const { standing } = kindNamed(kind)
@@ -57,11 +63,25 @@ const version = 3
 const itemsOf = (shaped: readonly Shaped[], below: Below) =>
   shaped.map(({ kind, shape }) => ({ kind, shape, reads: standingOf(kind).reads(shape, below) }))
 
+/** The same of those that claim room from each other: what goes before one of them is claimed from it. */
+function claimingItemsOf(shaped: readonly Shaped[], below: Below) {
+  const claims = shaped.map(
+    ({ kind, shape, removed = [] }) => standingOf(kind).claims?.(shape, removed, below) ?? [],
+  )
+  return shaped.flatMap((one, at) => {
+    const order = claims[at]?.[0]?.order ?? 0
+    const before = claims.flatMap((others, k) =>
+      k === at ? [] : others.filter((claim) => claim.order < order || (claim.order === order && k < at)),
+    )
+    return itemsOf([one], before.length > 0 ? { ...below, claimed: before } : below)
+  })
+}
+
 /** Corners, solids and crowns: a few dozen numbers each. */
 const geometryBytes = (geometry: Geometry): number =>
   2_000 +
   1_500 * (geometry.surfaces.length + geometry.solids.length) +
-  400 * (geometry.field?.slots.length ?? 0)
+  400 * ((geometry.field?.slots.length ?? 0) + (geometry.field?.unfit?.length ?? 0))
 
 /** Buildings and trees: what stands by itself. */
 export const groundStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
@@ -126,7 +146,7 @@ export const fieldStage: Stage<Design, readonly Keyed<Geometry>[]> = itemStage({
     { ground: groundShapes, dormers: dormerShapes, roof: roofShapes, shaped, ...laying },
     { ground, dormers, roof },
   ) =>
-    itemsOf(shaped, {
+    claimingItemsOf(shaped, {
       ...laying,
       objects: [
         ...withIds(groundShapes, ground.value),

@@ -28,6 +28,11 @@ export const checks = {
     message:
       'No module of this size fits on this plane within the setbacks. Choose a smaller one, turn it, or change the setbacks.',
   },
+  'modules-unfit': {
+    title: '{unfit, plural, one {# module does not fit} other {# modules do not fit}}',
+    message:
+      'Of {places} places set out by hand, {unfit, plural, one {# reaches} other {# reach}} over a setback, an obstruction, other modules or the edge of the plane. Move the rows, or leave {unfit, plural, one {it} other {them}} empty.',
+  },
   'no-modules': {
     title: 'No modules yet',
     message: 'Choose “Modules” in Cover and click a roof plane.',
@@ -120,6 +125,7 @@ export const remedies = {
   'drop-shaded': 'Remove these modules',
   'widen-setback': 'Widen the setback',
   'widen-clearance': 'Widen the clearance',
+  'leave-empty': 'Leave them empty',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>
 
 /** Short pieces that stand inside other sentences. */

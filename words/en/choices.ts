@@ -1,3 +1,4 @@
+import { type ArrayPart } from '@/core/kinds/array/part'
 import { type Underlay } from '@/core/kinds/underlay/underlay'
 import { type BarrierUse } from '@/core/kinds/barrier/barrier'
 import { type CanopyUse } from '@/core/kinds/canopy/canopy'
@@ -86,6 +87,12 @@ export const planeEdges = {
   rake: 'Rake',
   wall: 'Wall',
 } as const
+
+/** What an array is laid in, where that is not the whole of its plane. */
+export const arrayParts: Readonly<Record<ArrayPart['is'], string>> = {
+  field: 'modules in an area',
+  rows: 'rows of modules',
+}
 
 /** What an underlay is. */
 export const underlayContents: Readonly<Record<Underlay['content'], string>> = {

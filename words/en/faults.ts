@@ -38,6 +38,7 @@ export const rules = {
   'vertex-missing': 'each corner is the number of a vertex, counted from 0',
   'line-ends': 'a line has at least {limit, number} ends',
   'most-corners': 'at most {limit, number} corners',
+  'field-crossing': 'an outline does not cross itself',
   'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
   'edge-each': 'one entry for each side of the outline',
   'most-losses': 'at most {limit, number} losses of your own',
@@ -76,6 +77,13 @@ export const faults = {
   // Roofs
   'few-corners':
     'This corner stays: with one less there would be nothing left. Delete the whole of it instead.',
+  'bad-rows':
+    '“{text}” is no row. Write how many modules each row has: 9, 9, 7, or 3×9; 4_4 leaves a place empty.',
+  'most-rows': 'At most {limit, number} rows.',
+  'row-length': 'Row {row, number} is too long: at most {limit, number} modules.',
+  'field-corners': 'An area has at least three corners: click the next one.',
+  'nothing-fits':
+    'No module fits in there within the setbacks. Draw it larger, or choose a smaller module or narrower setbacks.',
   'short-line': 'A line needs two ends: click where it goes to.',
   'short-outline': 'An outline needs at least three corners.',
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',

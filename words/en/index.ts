@@ -1,6 +1,7 @@
 import { checks, phrases, remedies } from './checks'
 import { faults, rules } from './faults'
 import {
+  arrayParts,
   barrierUses,
   canopyUses,
   compass,
@@ -14,7 +15,7 @@ import {
   underlayContents,
 } from './choices'
 import { kinds } from './kinds'
-import { calibrating, chapters, outlines, pitching, tape, tools } from './tools'
+import { calibrating, chapters, laying, outlines, pitching, tape, tools } from './tools'
 import { lines, losses } from './ledger'
 import { charts, units } from './charts'
 
@@ -33,9 +34,11 @@ export const en = {
   edges,
   fixtureUses,
   canopyUses,
+  arrayParts,
   barrierUses,
   underlayContents,
   calibrating,
+  laying,
   dormerForms,
   compass,
   compassPlaces,

@@ -1,3 +1,4 @@
+import { arrayDeeds } from './array-deeds'
 import { arrayTable } from './array-table'
 import {
   canopyCovers,
@@ -27,6 +28,7 @@ import { underlays } from './underlays'
 
 /** What only parts of the bench say that it does not open with: fetched with them. */
 export const later = {
+  arrayDeeds,
   arrayTable,
   canopyCovers,
   canopyLeaves,

@@ -85,6 +85,18 @@ export const tools = {
     hint: 'Click a roof plane to fill it with modules.',
     wrong: 'No roof plane there. Click a roof plane to fill it with modules.',
   },
+  'lay-area': {
+    button: 'Lay in area',
+    command: 'Lay modules in an area',
+    hint: 'Click the corners of an area on a roof plane, the first one again to close it. Arrow keys and Enter begin it, typed lengths go on.',
+    wrong: 'No roof plane there. Click a roof plane where the area has a corner.',
+  },
+  'lay-rows': {
+    button: 'Lay rows',
+    command: 'Lay single modules or rows',
+    hint: 'Click where one module goes, or pull rows and columns out from there. Arrow keys and Enter lay one.',
+    wrong: 'No roof plane there. Begin on a roof plane.',
+  },
   walkway: {
     button: 'Walkway',
     command: 'Draw a walkway',
@@ -97,6 +109,16 @@ export const tools = {
     hint: 'Click open ground to put a rack there, or go there with the arrow keys and press Enter.',
     wrong: 'Something stands there. Click open ground beside the house.',
   },
+} as const
+
+/** Said while modules are laid. */
+export const laying = {
+  neighbour: 'This is a neighbour’s roof. Make it part of the house on its card first.',
+  nothing:
+    'No module fits there within the setbacks. Choose another place, a smaller module, or narrower setbacks.',
+  laid: '{n, plural, one {# module} other {# modules}} laid.',
+  pulled:
+    '{rows, plural, one {# row} other {# rows}} of {columns}: {wide} × {high}{unfit, plural, =0 {} one {; # module does not fit} other {; # modules do not fit}}',
 } as const
 
 /** Setting the scale of a picture or a drawing by two of its points. */

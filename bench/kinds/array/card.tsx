@@ -1,17 +1,20 @@
 'use client'
 
 import { type PanelArray } from '@/core/kinds/array/array'
+import { lieOf } from '@/core/kinds/array/part-grips'
 import { formatArea } from '@/core/model/units'
 import { standingById } from '@/core/site/site'
 import { isLevel } from '@/words/direction'
 import { number } from '@/words/format'
 import { Fact } from '../../card/frame'
 import { useBench, useSayer, useSession, useSite } from '../../context'
-import { ChoiceField, LengthField } from '../../fields/fields'
+import { ChoiceField, LengthField, NumberField } from '../../fields/fields'
 import { toast } from '../../store/session'
 import { ArrayFacts } from '../array-facts'
+import { ArrayName } from './array-name'
 import { EdgeSetbacks } from './edge-setbacks'
 import { useLayOffers } from './lay-offers'
+import { PartDeeds, PartFields } from './part-fields'
 
 const patternNames: Readonly<Record<PanelArray['pattern'], string>> = {
   plain: 'as laid at first',
@@ -22,11 +25,15 @@ const patternNames: Readonly<Record<PanelArray['pattern'], string>> = {
   fullest: 'fullest',
 }
 
+const lies = ['portrait', 'landscape'] as const
+const ways = [...lies, 'best'] as const
+
 const counted = (name: string, count: number | undefined) =>
   count === undefined ? name : `${name} · ${count}`
 
 /** Modules on a roof plane. */
 export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
+  const { part } = array
   const { documents, session, site: standing } = useBench()
   const optionId = useSession((s) => s.optionId)
   const site = useSite()
@@ -59,6 +66,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
   return (
     <>
       <ArrayFacts id={array.id} laid={laid} />
+      {part && <PartFields array={array} part={part} laid={laid} />}
       {laid && (
         <Fact
           label={isLevel(laid.plane) ? 'Tilt' : 'Tilt, azimuth'}
@@ -68,8 +76,8 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
       {areaM2 > 0 && <Fact label="Plane area" value={formatArea(areaM2, site.units, site.locale)} />}
       <ChoiceField
         label={fields.orientation}
-        value={array.orientation}
-        choices={(['portrait', 'landscape', 'best'] as const).map((orientation) => ({
+        value={part?.is === 'rows' ? lieOf(array) : array.orientation}
+        choices={(part?.is === 'rows' ? lies : ways).map((orientation) => ({
           value: orientation,
           label: counted(
             orientation === 'best' ? 'best fit' : orientation,
@@ -77,21 +85,36 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
           ),
         }))}
         wide={false}
-        onChoose={(orientation) => relay('Orientation', { orientation })}
+        onChoose={(orientation) =>
+          // Places of rows are told by how many there are, and stay.
+          part?.is === 'rows' ? set('Orientation', { orientation }) : relay('Orientation', { orientation })
+        }
       />
-      <ChoiceField
-        label={fields.pattern}
-        value={array.pattern}
-        choices={[
-          ...(offered.some(({ pattern }) => pattern === array.pattern)
-            ? []
-            : [{ value: array.pattern, label: counted(patternNames[array.pattern], laid?.places.length) }]),
-          ...offered.map(({ pattern, count }) => ({
-            value: pattern,
-            label: counted(patternNames[pattern], count),
-          })),
-        ]}
-        onChoose={(pattern) => relay('Set-out', { pattern })}
+      {part?.is !== 'rows' && (
+        <ChoiceField
+          label={fields.pattern}
+          value={array.pattern}
+          choices={[
+            ...(offered.some(({ pattern }) => pattern === array.pattern)
+              ? []
+              : [{ value: array.pattern, label: counted(patternNames[array.pattern], laid?.places.length) }]),
+            ...offered.map(({ pattern, count }) => ({
+              value: pattern,
+              label: counted(patternNames[pattern], count),
+            })),
+          ]}
+          onChoose={(pattern) => relay('Set-out', { pattern })}
+        />
+      )}
+      <NumberField
+        label={fields.turnDeg}
+        name="Turn"
+        documentId={optionId}
+        objectId={array.id}
+        value={array.turnDeg ?? 0}
+        unit="°"
+        digits={1}
+        fields={(turnDeg) => ({ turnDeg })}
       />
       <LengthField
         label={fields.liftM}
@@ -110,6 +133,8 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
         fields={(gapM) => ({ gapM })}
       />
       <EdgeSetbacks array={array} laid={laid} />
+      <ArrayName array={array} />
+      <PartDeeds array={array} />
       {array.removed.length > 0 && (
         <button
           type="button"

@@ -1,21 +1,19 @@
 import { type PanelArray } from '@/core/kinds/array/array'
-import { looksOf } from '@/words/direction'
-import { namedPlanes } from '../../named-planes'
 import { type BenchKind } from '../kind'
 import { lazyCard } from '../lazy-card'
+import { LayArea } from './lay-area'
+import { LayRows } from './lay-rows'
 import { Laying } from './laying'
+import { arrayTitle } from './title'
 
 export const arrayBench: BenchKind<PanelArray> = {
   listedIn: 'cover',
-  title: ({ id, volumeId, edgeIndex, step }, sayer, site, house) => {
-    const named = namedPlanes(site, house, sayer).find(
-      ({ ownerId, plane }) => ownerId === volumeId && plane.edgeIndex === edgeIndex && plane.step === step,
-    )
-    if (named) return named.name
-    const laid = site.arrays.find((array) => array.id === id)
-    return laid ? looksOf(laid.plane, sayer.words) : 'Plane is missing'
-  },
-  note: (_array, { words }) => words.kinds.array.one,
+  title: arrayTitle,
+  note: ({ part }, { words }) => (part ? words.arrayParts[part.is] : words.kinds.array.one),
   Card: lazyCard('ArrayCard'),
-  tools: [{ id: 'lay', key: 'L', chapter: 'cover', begin: (context) => new Laying(context) }],
+  tools: [
+    { id: 'lay', key: 'L', chapter: 'cover', begin: (context) => new Laying(context) },
+    { id: 'lay-area', key: '9', chapter: 'cover', begin: (context) => new LayArea(context) },
+    { id: 'lay-rows', key: '0', chapter: 'cover', begin: (context) => new LayRows(context) },
+  ],
 }

@@ -5,6 +5,7 @@ import { newId } from '@/core/model/new-id'
 import { toast } from '../../store/session'
 import { type PointerInput, ToolState } from '../../tools/chart'
 import { showSketch } from '../../tools/sketch'
+import { laidWords } from './lay-area'
 
 /** Fills the clicked roof plane with modules; stays in hand for the next plane. */
 export class Laying extends ToolState {
@@ -32,13 +33,14 @@ export class Laying extends ToolState {
     const { edgeIndex, step: stretch } = hit.face
     if (standingById(this.context.site(), volumeId)?.geometry.faded) {
       showSketch(this.context, {
-        message: 'This is a neighbour’s roof. Make it part of the house on its card first.',
+        message: this.context.sayer().words.laying.neighbour,
       })
       return
     }
     const option = this.context.option()
     const there = ofKind(option, 'array').find(
-      (array) => array.volumeId === volumeId && array.edgeIndex === edgeIndex && array.step === stretch,
+      (array) =>
+        !array.part && array.volumeId === volumeId && array.edgeIndex === edgeIndex && array.step === stretch,
     )
     if (there) {
       session.setState({ selection: { kind: 'object', id: there.id } })
@@ -57,8 +59,7 @@ export class Laying extends ToolState {
     if (count === 0) {
       session.setState({ selection: null })
       showSketch(this.context, {
-        message:
-          'No module fits on this plane within the setbacks. Choose a smaller module, or narrower setbacks.',
+        message: this.context.sayer().words.laying.nothing,
       })
       return
     }
@@ -67,7 +68,7 @@ export class Laying extends ToolState {
       [array.id]: array,
     }))
     session.setState({ selection: { kind: 'object', id: array.id } })
-    toast(session, `${count} ${count === 1 ? 'module' : 'modules'} laid.`, step)
+    toast(session, laidWords(this.context, count), step)
   }
 
   override cancel(): void {

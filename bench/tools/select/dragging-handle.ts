@@ -1,6 +1,7 @@
 import { heightUnderRay, rayLevel, rayPlane } from '@/core/geometry/ray'
 import { snap } from '@/core/geometry/snap'
-import { dot3, sub3, type Vec2 } from '@/core/geometry/vector'
+import { cross3, dot3, sub3, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { linesOnPlane, snappedOnPlane } from '@/core/site/plane-snap'
 import { type AnyObject, type KindName } from '@/core/kinds/index'
 import { type Handle } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
@@ -39,9 +40,10 @@ export class DraggingHandle extends ToolState {
       heightM: heightUnderRay(input.ray, [handle.at[0], handle.at[1]]) + this.#lift,
       at: levelPoint(handle, input),
       alongM: alongLine(handle, input),
+      byM: overPlane(this.context, objectId, handle, input),
     }
     const { corners } = found.standing
-    if (handle.corner === 'new' && corners) {
+    if (handle.corner === 'new' && corners?.insert) {
       // From the object as it was: each step of the drag sets the one corner anew.
       if (to.at)
         previewReshaped(
@@ -89,6 +91,23 @@ function handleWord(sayer: Sayer, kind: KindName, name: string): string | undefi
 function alongLine({ line }: Handle, { ray }: PointerInput): number | null {
   const point = line && rayPlane(ray, line.origin, line.normal)
   return point ? dot3(sub3(point, line.origin), line.direction) : null
+}
+
+/** How far over its plane the pointer has taken a handle, snapped to what lies on that plane. */
+function overPlane(
+  context: ToolContext,
+  objectId: string,
+  { at, line, moves, spans }: Handle,
+  { ray, reachM, shift }: PointerInput,
+): Vec2 | null {
+  const point = moves === 'plane' && line ? rayPlane(ray, line.origin, line.normal) : null
+  if (!point || !line) return null
+  const up = cross3(line.normal, line.direction)
+  const on = (p: Vec3): Vec2 => [dot3(sub3(p, line.origin), line.direction), dot3(sub3(p, line.origin), up)]
+  const [from, to] = [on(at), on(point)]
+  const by: Vec2 = [to[0] - from[0], to[1] - from[1]]
+  if (shift || !spans) return by
+  return snappedOnPlane(from, by, spans, linesOnPlane(context.site(), objectId), reachM)
 }
 
 /** The point of the handle's level under the pointer, snapped where the handle asks for it. */

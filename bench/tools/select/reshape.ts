@@ -2,7 +2,7 @@ import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { type Reshape } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
-import { type DocumentStore, type Outcome } from '../../store/documents'
+import { houseId, type DocumentStore, type Outcome } from '../../store/documents'
 import { toast } from '../../store/session'
 import { type Grip, type ToolContext } from '../chart'
 import { carrierOf, standingObject, withChanged } from '../standing-objects'
@@ -13,9 +13,12 @@ export function previewReshaped(
   { documentId, objectId }: { readonly documentId: string; readonly objectId: string },
   { fields, sideAfter }: Reshape<AnyObject>,
 ): void {
-  documents.preview(documentId, (before) => withChanged(before, objectId, () => fields))
-  for (const { id } of documents.options)
-    documents.preview(id, (before) => renumbered(before, objectId, sideAfter))
+  // Each document is shown once: what is shown of it begins with what it was.
+  for (const id of new Set([documentId, ...documents.options.map((option) => option.id)]))
+    documents.preview(id, (before) => {
+      const after = id === documentId ? withChanged(before, objectId, () => fields) : before
+      return id === houseId ? after : renumbered(after, objectId, sideAfter)
+    })
 }
 
 /** What lies on the sides of an object, under the numbers that they have now. */

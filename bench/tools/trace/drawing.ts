@@ -1,11 +1,12 @@
 import { Fault } from '@/core/model/fault'
-import { type AnyObject } from '@/core/kinds/index'
+import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { inWorld } from '@/core/kinds/place'
 import { segmentsMeet } from '@/core/geometry/polygon'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { houseId } from '../../store/documents'
+import { toast, type Sketch } from '../../store/session'
 import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../chart'
-import { showSketch, snapped } from '../sketch'
+import { showSketch, snapped, snappedOn, type DrawnPlane } from '../sketch'
 import { typedCorner } from './typed-corner'
 
 /** What is drawn corner by corner. */
@@ -14,8 +15,12 @@ export interface Traced {
   readonly closes: boolean
   /** What an undo of it is called. */
   readonly label: string
+  /** The roof plane it is drawn on, in whose coordinates its corners are; left out on the ground. */
+  readonly plane?: DrawnPlane
   /** @throws Fault where these corners make none */
   readonly make: (context: ToolContext, points: readonly Vec2[]) => AnyObject
+  /** What is said once it is made; nothing where it speaks for itself. */
+  readonly said?: (context: ToolContext, id: string) => string
 }
 
 /** Keys that only change how one looks at the drawing. */
@@ -43,12 +48,14 @@ export class TraceDrawing extends ToolState {
 
   override move(input: PointerInput): void {
     const found = this.#snap(input)
+    if (!found) return
     this.#pointer = found.point
-    showSketch(this.context, { points: this.#points, pointer: found.point, snap: found, typed: this.#typed })
+    this.#sketch({ snap: found })
   }
 
   override press(input: PointerInput): void {
     const found = this.#snap(input)
+    if (!found) return
     if (found.kind === 'close' || this.#ends(input)) this.#finish()
     else this.#add(found.point)
   }
@@ -101,14 +108,25 @@ export class TraceDrawing extends ToolState {
 
   #snap(input: PointerInput) {
     // An open line may come back to where it began without ending there.
-    const found = snapped(this.context, input, this.#points)
-    return found.kind === 'close' && !this.#traced.closes ? { ...found, kind: 'end' as const } : found
+    const { plane } = this.#traced
+    const found = plane ? snappedOn(plane, input, this.#points) : snapped(this.context, input, this.#points)
+    return found?.kind === 'close' && !this.#traced.closes ? { ...found, kind: 'end' as const } : found
   }
 
   #show(said: string | null): void {
     const canEnd = !this.#traced.closes && this.#points.length > 1
     const message = said ?? (canEnd ? 'Press Enter or click the last corner again to finish.' : null)
-    showSketch(this.context, { points: this.#points, pointer: this.#pointer, typed: this.#typed, message })
+    this.#sketch({ message })
+  }
+
+  #sketch(more: Partial<Sketch>): void {
+    showSketch(this.context, {
+      on: this.#traced.plane?.frame ?? null,
+      points: this.#points,
+      pointer: this.#pointer,
+      typed: this.#typed,
+      ...more,
+    })
   }
 
   #add(point: Vec2): void {
@@ -162,7 +180,8 @@ export class TraceDrawing extends ToolState {
       this.#show(this.context.sayer().fault(error))
       return
     }
-    const { fault } = documents.edit(this.#traced.label, houseId, (before) => ({
+    const documentId = kindOf(made).document === 'house' ? houseId : session.getState().optionId
+    const { fault, step } = documents.edit(this.#traced.label, documentId, (before) => ({
       ...before,
       [made.id]: made,
     }))
@@ -171,6 +190,8 @@ export class TraceDrawing extends ToolState {
       return
     }
     session.setState({ sketch: null, selection: { kind: 'object', id: made.id } })
+    const said = this.#traced.said?.(this.context, made.id)
+    if (said) toast(session, said, step)
     this.leave()
   }
 }

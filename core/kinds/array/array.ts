@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { idSchema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
 import { patterns } from '../../layout/patterns'
 import { between, wholeBetween } from '../../model/rules'
+import { partSchema } from './part'
 
 /**
  * Modules laid on one roof plane. Where each sits follows from the plane, the setbacks and the module, so that a
@@ -10,6 +11,8 @@ import { between, wholeBetween } from '../../model/rules'
 export const arraySchema = z.strictObject({
   id: idSchema,
   kind: z.literal('array'),
+  /** Left out where it goes by its plane's name. */
+  name: nameSchema.exactOptional(),
   volumeId: idSchema,
   /** The plane: the outline edge it rises from. */
   edgeIndex: wholeBetween(0, 59),
@@ -21,6 +24,10 @@ export const arraySchema = z.strictObject({
   gapM: between(0, 1, 'm'),
   /** How far off the roof the modules lie, and with it how well air cools them. */
   liftM: between(0, 1, 'm'),
+  /** The part of the plane it is laid in; left out where that is the whole of it. */
+  part: partSchema.exactOptional(),
+  /** Its rows turned from the eave, degrees clockwise as seen from above. */
+  turnDeg: between(-180, 180, 'deg').exactOptional(),
   /** Distances from single edges of the plane in place of those of their kind: "rake:1" is the plane's second rake. */
   edgesM: z
     .record(z.string().regex(/^(eave|ridge|rake|hip|valley|wall):\d{1,2}$/), between(0, 10, 'm'))

@@ -1,9 +1,20 @@
+import { type Vec2 } from '../../geometry/vector'
 import { layOnPlane } from '../../layout/lay'
+import { layRows, ringsOfRows } from '../../layout/lay-rows'
 import { planOf, type RoofPlane } from '../../roof/plane'
 import { faceOf, keepOutsOn } from '../below'
-import { type ModuleSize, emptyGeometry, noCheck, standing, type Geometry, type KeepOut } from '../standing'
+import {
+  emptyGeometry,
+  standing,
+  type Below,
+  type Claim,
+  type Geometry,
+  type KeepOut,
+  type ModuleSize,
+} from '../standing'
 import { type Kind } from '../kind'
 import { setbacksOn } from '../../setbacks/edges'
+import { checkPart, draggedPart, lieOf, partGrips, withoutCorner } from './part-grips'
 import { asSetback, setbackGrips } from './setback-grips'
 import { arrayMigrations, arraySchema, arrayVersion, type PanelArray } from './array'
 
@@ -13,7 +24,11 @@ interface Reads {
   readonly setbacksM: readonly number[]
   readonly keepOuts: readonly Pick<KeepOut, 'base' | 'clearanceM'>[]
   readonly module: ModuleSize
+  /** What other arrays have of the plane; `all` of it where one fills it. */
+  readonly taken: readonly (readonly Vec2[])[] | 'all'
 }
+
+type Shape = Omit<PanelArray, 'id' | 'name' | 'removed'>
 
 export const arrayKind: Kind<PanelArray> = {
   kind: 'array',
@@ -22,9 +37,9 @@ export const arrayKind: Kind<PanelArray> = {
   version: arrayVersion,
   migrations: arrayMigrations,
   singles: null,
-  standing: standing<PanelArray, 'removed', Reads | null>({
+  standing: standing<PanelArray, 'name' | 'removed', Reads | null>({
     rank: 'field',
-    ignores: ['removed'],
+    ignores: ['name', 'removed'],
     reads: ({ volumeId, edgeIndex, step, edgesM }, below) => {
       const plane = faceOf(below, volumeId, edgeIndex, step)
       const { module } = below
@@ -36,16 +51,23 @@ export const arrayKind: Kind<PanelArray> = {
           .filter((keepOut) => mayMeet(plane, keepOut))
           .map(({ base, clearanceM }) => ({ base, clearanceM })),
         module: { widthM: module.widthM, lengthM: module.lengthM },
+        taken: takenOf(below.claimed ?? [], { volumeId, edgeIndex, step }),
       }
     },
+    claims: claimsOf,
     build: arrayGeometry,
-    handles: (_array, geometry) => setbackGrips(geometry),
-    drag: ({ edgesM = {} }, { edge }, { alongM }) =>
-      typeof alongM !== 'number' || edge === undefined
+    handles: (array, geometry) =>
+      array.part ? partGrips(array.part, array, geometry) : setbackGrips(geometry),
+    drag: (array, handle, { alongM, byM }) => {
+      if (array.part) return byM ? draggedPart(array, array.part, handle, byM) : {}
+      const { edge } = handle
+      return typeof alongM !== 'number' || edge === undefined
         ? {}
-        : { edgesM: { ...edgesM, [edge]: asSetback(alongM) } },
-    check: noCheck,
+        : { edgesM: { ...array.edgesM, [edge]: asSetback(alongM) } }
+    },
+    check: checkPart,
     move: null,
+    corners: { insert: null, remove: ({ part }, corner) => withoutCorner(part, corner) },
     carrier: {
       airGapM: (array) => array.liftM,
       removed: (array) => array.removed,
@@ -71,30 +93,63 @@ function mayMeet({ corners }: RoofPlane, { base, clearanceM }: KeepOut): boolean
   })
 }
 
-function arrayGeometry(
-  { gapM, orientation, pattern, liftM }: Pick<PanelArray, 'gapM' | 'orientation' | 'pattern' | 'liftM'>,
-  reads: Reads | null,
-): Geometry {
+/** A field that is filled is to leave rows their room, and a plane that is filled leaves it to both. */
+function claimsOf(array: Shape, removed: readonly string[], below: Below): Claim[] {
+  const { volumeId, edgeIndex, step, part } = array
+  const claim = (ring: Claim['ring'], order: number): Claim => ({ volumeId, edgeIndex, step, ring, order })
+  if (!part) return [claim(null, 2)]
+  if (part.is === 'field') return [claim(part.corners, 1)]
+  const plane = faceOf(below, volumeId, edgeIndex, step)
+  const { module } = below
+  return plane && module
+    ? ringsOfRows({ ...array, ...part, plane, module, orientation: lieOf(array) }, removed).map((ring) =>
+        claim(ring, 0),
+      )
+    : []
+}
+
+function takenOf(
+  claimed: readonly Claim[],
+  { volumeId, edgeIndex, step }: Pick<PanelArray, 'volumeId' | 'edgeIndex' | 'step'>,
+): Reads['taken'] {
+  const here = claimed.filter(
+    (claim) => claim.volumeId === volumeId && claim.edgeIndex === edgeIndex && claim.step === step,
+  )
+  return here.some(({ ring }) => ring === null) ? 'all' : here.flatMap(({ ring }) => (ring ? [ring] : []))
+}
+
+function arrayGeometry(array: Shape, reads: Reads | null): Geometry {
   if (!reads) return emptyGeometry
-  const { plane, setbacksM, keepOuts, module } = reads
-  const slots = layOnPlane({
+  const { plane, setbacksM, keepOuts, module, taken } = reads
+  const { gapM, liftM, turnDeg, pattern, part } = array
+  const request = {
     plane,
     setbacksM,
     obstructions: keepOuts,
     module,
     gapM,
-    orientation,
-    pattern,
     liftM,
-  })
+    ...(turnDeg === undefined ? {} : { turnDeg }),
+    taken: taken === 'all' ? [] : taken.map((ring) => ({ ring, clearanceM: gapM })),
+  }
+  const within = part?.is === 'field' ? { within: part.corners } : {}
+  const { orientation } = array
+  const { slots, unfit } =
+    part?.is === 'rows'
+      ? layRows({ ...request, ...part, orientation: lieOf(array) })
+      : {
+          slots: taken === 'all' ? [] : layOnPlane({ ...request, ...within, orientation, pattern }),
+          unfit: [],
+        }
   const { normal, pitchDeg, azimuthDeg } = plane
   return {
     ...emptyGeometry,
     field: {
       plane: { normal, pitchDeg, azimuthDeg },
       slots,
+      ...(unfit.length > 0 ? { unfit } : {}),
       tracker: null,
-      margins: { plane, setbacksM, obstructions: keepOuts },
+      margins: { plane, setbacksM, obstructions: keepOuts, gapM, ...within },
     },
   }
 }

@@ -8,8 +8,8 @@ import { type Volume } from './volume'
 const fewest = 3
 
 /** Corners of a building's outline; both parts of a side that is cut have its roof edge. */
-export const volumeCorners: Corners<Volume> = {
-  insert: ({ outline, edges, ...volume }, side, at: Vec2) => {
+export const volumeCorners = {
+  insert: ({ outline, edges, ...volume }: Volume, side: number, at: Vec2) => {
     const edge = edges[side]
     const sideAfter = (old: number) => (old > side ? old + 1 : old)
     return {
@@ -21,7 +21,7 @@ export const volumeCorners: Corners<Volume> = {
       sideAfter,
     }
   },
-  remove: ({ outline, edges, ...volume }, corner) => {
+  remove: ({ outline, edges, ...volume }: Volume, corner: number) => {
     if (outline.length <= fewest) return null
     const before = corner === 0 ? outline.length - 2 : corner - 1
     const sideAfter = (old: number) => (old === corner ? before : old > corner ? old - 1 : old)
@@ -34,4 +34,4 @@ export const volumeCorners: Corners<Volume> = {
       sideAfter,
     }
   },
-}
+} satisfies Corners<Volume>

@@ -1,7 +1,8 @@
 import { stage, type Stage } from '../../graph/stage'
+import { ofKind } from '../../kinds/documents'
 import { siteId } from '../../kinds/site/site'
 import { type Check } from '../../model/ledger'
-import { panelsOf } from '../../site/site'
+import { panelsOf, type Panel } from '../../site/site'
 import { stationNoteM, stationWarningM } from '../../weather/station'
 import { siteStage } from '../site'
 import { type StationInfo, type World } from '../world'
@@ -10,10 +11,18 @@ import { type Account } from './account'
 /** Whether the weather is of the place, and whether what was drawn can be built and covered. */
 export const siteAccount: Stage<World, Account> = stage({
   name: 'account of the site',
-  version: 1,
+  version: 2,
   after: { site: siteStage },
-  reads: ({ station: { id, distanceM, standsIn } }: World) => ({ station: { id, distanceM, standsIn } }),
-  compute: ({ station }, { site }) => ({
+  reads: ({ station: { id, distanceM, standsIn }, option }: World) => ({
+    station: { id, distanceM, standsIn },
+    // Places left empty in rows that were set out by hand: what does not fit there can be left out with one click.
+    removed: Object.fromEntries(
+      ofKind(option, 'array').flatMap((array) =>
+        array.part?.is === 'rows' ? [[array.id, array.removed] as const] : [],
+      ),
+    ),
+  }),
+  compute: ({ station, removed }, { site }) => ({
     lines: [],
     checks: [
       ...stationChecks(station),
@@ -30,11 +39,29 @@ export const siteAccount: Stage<World, Account> = stage({
       ),
       ...site.orphaned.map((id) => plainCheck('orphaned', 'broken', id)),
       ...site.arrays
-        .filter(({ panels, empty }) => panels.length + empty.length === 0)
+        .filter(({ panels, empty, unfit }) => panels.length + empty.length + unfit.length === 0)
         .map(({ id }) => plainCheck('no-fit', 'broken', id)),
+      ...site.arrays.flatMap(({ id, places, unfit }): Check[] =>
+        unfit.length === 0 ? [] : [unfitCheck(id, places.length, unfit, removed[id] ?? [])],
+      ),
       ...(panelsOf(site).length === 0 ? [plainCheck('no-modules', 'note')] : []),
     ],
   }),
+})
+
+const unfitCheck = (
+  id: string,
+  fitting: number,
+  unfit: readonly Panel[],
+  removed: readonly string[],
+): Check => ({
+  ...plainCheck('modules-unfit', 'broken', id),
+  data: { unfit: unfit.length, places: fitting + unfit.length },
+  measured: { figure: unfit.length, limit: 0, unit: 'count' },
+  remedy: {
+    code: 'leave-empty',
+    set: { id, field: 'removed', value: [...removed, ...unfit.map(({ slot }) => slot)] },
+  },
 })
 
 const presetCheck = (id: string, heightM: number): Check => ({

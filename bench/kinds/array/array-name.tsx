@@ -1,0 +1,28 @@
+'use client'
+
+import { type PanelArray } from '@/core/kinds/array/array'
+import { useBench, useSayer, useSession, useWords } from '../../context'
+import { TextField } from '../../fields/text-field'
+import { arrayTitle } from './title'
+
+/** What an array is called: by its plane until it has a name of its own, and again once that is cleared. */
+export function ArrayName({ array }: { readonly array: PanelArray }) {
+  const { documents, site } = useBench()
+  const optionId = useSession((s) => s.optionId)
+  const sayer = useSayer()
+  const { fields } = useWords().kinds.array
+  return (
+    <TextField
+      label={fields.name}
+      shown={arrayTitle(array, sayer, site(), documents.house)}
+      width="name"
+      onType={(text) => {
+        const { name: _name, ...unnamed } = array
+        return documents.edit(fields.name, optionId, (before) => ({
+          ...before,
+          [array.id]: text.trim() === '' ? unnamed : { ...unnamed, name: text.trim() },
+        })).fault
+      }}
+    />
+  )
+}
