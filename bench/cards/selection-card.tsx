@@ -46,7 +46,7 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
       kind={note(object, sayer)}
       actions={[
         ...(standing?.move ? actionsOf(context, standing.move.mirrored !== undefined) : []),
-        ...(standing?.move
+        ...(standing?.move || standing?.shifted
           ? [
               {
                 label: isLocked(object) ? 'Unlock' : 'Lock',

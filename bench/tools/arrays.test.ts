@@ -287,3 +287,26 @@ test('a second array over rows that lie there has only what they leave it', () =
   if (!margins) throw new Error('it lies on a plane')
   expect(fromFrame(frameOf(margins.plane), [0, 0])[2]).toBeCloseTo(3, 9)
 })
+
+test('arrow keys move rows along the eave and up the slope; what is locked stays, and what fills its plane too', () => {
+  const b = covered()
+  b.tools.take('lay-rows')
+  b.press(-2, -3, true)
+  b.release(-2, -3)
+  b.tools.take('select')
+  const array = b.one()
+  b.select(array.id)
+  const at = () => {
+    const { part } = b.one()
+    return part?.is === 'rows' ? part.at : [0, 0]
+  }
+  const [u = 0, v = 0] = at()
+  b.key('ArrowRight')
+  b.key('ArrowUp')
+  expect(at()).toEqual([expect.closeTo(u + 0.01, 9), expect.closeTo(v + 0.01, 9)])
+  b.documents.set('Lock', 'option-a', array.id, { locked: true })
+  b.key('ArrowRight')
+  expect(at()[0]).toBeCloseTo(u + 0.01, 9)
+  expect(b.grips()).toEqual([])
+  expect(b.session.getState().toast?.text).toMatch(/locked/)
+})

@@ -270,6 +270,8 @@ export interface Standing<T extends ObjectBase> {
   /** @throws Fault for what a gesture must not end with, although its fields are allowed one by one */
   readonly check: (object: T) => void
   readonly move: Movement<T> | null
+  /** A step on the plane it lies on, m along the eave and up the slope; left out by what is moved over the plan. */
+  readonly shifted?: (object: T, by: Vec2) => Partial<T>
   readonly carrier: Carrier<T> | null
   /** Its roof and others that it reaches into are seen as one. */
   readonly joins?: true
@@ -291,6 +293,7 @@ interface StandingOf<T extends ObjectBase, I extends keyof T, R> extends Pick<
   | 'drag'
   | 'check'
   | 'move'
+  | 'shifted'
   | 'carrier'
   | 'joins'
   | 'holds'

@@ -24,10 +24,10 @@ const intervalM = (heightM: number) =>
 const modulo = (x: number, by: number) => ((x % by) + by) % by
 
 /** Starts with some strip at rest, the lowest first. */
-function restingStarts({ low, high, heightM, gapM, rests }: Strips): number[] {
+function restingStarts({ low, high, heightM, rowGapM, rests }: Strips): number[] {
   const starts = rests
     .filter((rest) => rest > low - nearlyM && rest < high)
-    .map((rest) => low + modulo(rest - low, heightM + gapM))
+    .map((rest) => low + modulo(rest - low, heightM + rowGapM))
   return [...new Set([low, ...starts])].sort((a, b) => a - b)
 }
 
@@ -40,7 +40,7 @@ function overStarts(
   consider: (start: number) => void,
   mayHold: (start: number, length: number) => boolean,
 ): void {
-  const { low, heightM, gapM } = strips
+  const { low, heightM, rowGapM } = strips
   const search = (start: number, length: number) => {
     if (!mayHold(start, length)) return
     consider(start)
@@ -50,7 +50,7 @@ function overStarts(
   }
   for (const start of restingStarts(strips)) consider(start)
   const length = intervalM(heightM)
-  for (let start = low; start < low + heightM + gapM; start += length) search(start, length)
+  for (let start = low; start < low + heightM + rowGapM; start += length) search(start, length)
 }
 
 /** The phase that most modules of the runs share, and how many that are. */
@@ -84,8 +84,8 @@ export function bestPhase(runs: readonly Run[], pitch: number): { count: number;
  * lower and thinner strips would hold bounds all starts of an interval, so that most intervals are passed over.
  */
 export function bestGrid(strips: Strips, atLeast = 0): Grid | null {
-  const { high, heightM, widthM, gapM } = strips
-  const [pitch, across] = [widthM + gapM, heightM + gapM]
+  const { high, heightM, widthM, gapM, rowGapM } = strips
+  const [pitch, across] = [widthM + gapM, heightM + rowGapM]
   let best: Grid | null = null
   let most = atLeast
   const rows = (start: number, runsAt: (foot: number) => readonly Run[]) => {
@@ -135,8 +135,8 @@ export interface GridUpTo extends Grid {
 export function gridsUpTo(kinds: readonly Strips[], enough: (top: number) => number): GridUpTo[] {
   const best: GridUpTo[] = []
   for (const strips of kinds) {
-    const { high, heightM, widthM, gapM } = strips
-    const [pitch, across] = [widthM + gapM, heightM + gapM]
+    const { high, heightM, widthM, gapM, rowGapM } = strips
+    const [pitch, across] = [widthM + gapM, heightM + rowGapM]
     const useful = (count: number, top: number) =>
       count > enough(top) && count > (upTo(best, top)?.count ?? 0)
     /** Tells of each number of strips from the start on what they hold, as far as that may be of use. */

@@ -34,13 +34,13 @@ export function asRows(
   slots: readonly Pick<Slot, 'corners' | 'orientation'>[],
   own: PlaneFrame,
   frame: PlaneFrame,
-  { module, gapM }: Pick<RowsRequest, 'module' | 'gapM'>,
+  size: Pick<RowsRequest, 'module' | 'gapM' | 'tilt'>,
 ): FoundRows[] {
   const lattices: Lattice[] = []
   slots.forEach(({ corners, orientation }, index) => {
     const points = corners.map((corner) => toFrame(frame, corner))
     const [u, v] = [Math.min(...points.map((p) => p[0])), Math.min(...points.map((p) => p[1]))]
-    const { pitchU, pitchV } = rowsSize({ counts: [1], module, orientation, gapM })
+    const { pitchU, pitchV } = rowsSize({ ...size, counts: [1], orientation })
     const known = lattices.find(
       (one) => one.orientation === orientation && isOn(u - one.u, pitchU) && isOn(v - one.v, pitchV),
     )

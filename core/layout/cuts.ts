@@ -23,7 +23,7 @@ function cutsOf({ kinds, forth, back }: Way): Cut[] {
   return at.map((x) => ({ at: x, lower: upTo(forth(), x + gapM), upper: upTo(back(), -x) }))
 }
 
-const gapOf = (kinds: readonly Strips[]): number => kinds[0]?.gapM ?? 0
+const gapOf = (kinds: readonly Strips[]): number => kinds[0]?.rowGapM ?? 0
 
 /** Two strict grids with a cut between them; nothing when none holds more than `atLeast`. */
 export function twoBlocks(way: Way, atLeast: number): Part {

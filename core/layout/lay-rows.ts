@@ -5,6 +5,7 @@ import { fieldOf, slotAt, type LayRequest, type Slot } from './lay'
 import { frameOf, fromFrame, toFrame, turnedFrame } from './plane-frame'
 import { type Cell } from './parts'
 import { type Orientation } from './strips'
+import { depthShareOf } from './tilt'
 
 /** Rows set out one by one on a plane. */
 export interface RowsRequest extends Omit<LayRequest, 'orientation' | 'pattern'> {
@@ -31,15 +32,17 @@ export function rowsSize({
   module: { widthM, lengthM },
   orientation,
   gapM,
-}: Pick<RowsRequest, 'counts' | 'module' | 'orientation' | 'gapM'>) {
-  const [width, height] = orientation === 'portrait' ? [widthM, lengthM] : [lengthM, widthM]
+  tilt,
+}: Pick<RowsRequest, 'counts' | 'module' | 'orientation' | 'gapM' | 'tilt'>) {
+  const [width, slope] = orientation === 'portrait' ? [widthM, lengthM] : [lengthM, widthM]
+  const [height, rowGapM] = [slope * depthShareOf(tilt), tilt?.rowGapM ?? gapM]
   return {
     width,
     height,
     pitchU: width + gapM,
-    pitchV: height + gapM,
+    pitchV: height + rowGapM,
     overallU: Math.max(...counts) * (width + gapM) - gapM,
-    overallV: counts.length * (height + gapM) - gapM,
+    overallV: counts.length * (height + rowGapM) - rowGapM,
   }
 }
 
@@ -51,7 +54,7 @@ const startOf = (count: number, most: number, pitchM: number, align: RowsRequest
 export function ringsOfRows(
   request: Pick<
     RowsRequest,
-    'at' | 'counts' | 'align' | 'module' | 'orientation' | 'gapM' | 'turnDeg' | 'plane'
+    'at' | 'counts' | 'align' | 'module' | 'orientation' | 'gapM' | 'turnDeg' | 'tilt' | 'plane'
   >,
   removed: readonly string[] = [],
 ): Vec2[][] {
@@ -108,7 +111,7 @@ export function layRows(request: RowsRequest): LaidRows {
         row,
         column,
       }
-      ;(fits(field, cell) ? slots : unfit).push(slotAt(frame, cell, request.liftM))
+      ;(fits(field, cell) ? slots : unfit).push(slotAt(frame, cell, request))
     }
   })
   return { slots, unfit }

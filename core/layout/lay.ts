@@ -1,11 +1,13 @@
 import { type RoofPlane } from '../roof/plane'
 import { type Vec2, type Vec3 } from '../geometry/vector'
+import { toRadians } from '../model/units'
 import { type Field } from './free-runs'
 import { type Cell } from './parts'
 import { Layouts, type Pattern } from './patterns'
 import { plainGrid } from './plain-grid'
 import { frameOf, fromFrame, planOntoFrame, toFrame, turnedFrame, type PlaneFrame } from './plane-frame'
 import { type Orientation } from './strips'
+import { depthShareOf, type Tilt } from './tilt'
 
 export interface LayRequest {
   readonly plane: Pick<RoofPlane, 'corners' | 'normal'>
@@ -17,6 +19,8 @@ export interface LayRequest {
   readonly within?: readonly Vec2[]
   /** What other arrays have taken of the plane, in its own frame, with the strip kept free around it. */
   readonly taken?: readonly { readonly ring: readonly Vec2[]; readonly clearanceM: number }[]
+  /** Rows raised off the plane; left out where they lie on it. */
+  readonly tilt?: Tilt
   /** Rows turned from the eave, degrees clockwise as seen from above. */
   readonly turnDeg?: number
   readonly module: { readonly widthM: number; readonly lengthM: number }
@@ -40,11 +44,13 @@ export interface Slot {
 export function layOnPlane(request: LayRequest): Slot[] {
   const frame = turnedFrame(frameOf(request.plane), request.turnDeg ?? 0)
   const field = fieldOf(request, frame)
+  const { tilt } = request
+  const spaced = tilt ? { rowGapM: tilt.rowGapM, depthShare: depthShareOf(tilt) } : {}
   const cells =
     request.pattern === 'plain'
       ? plainGrid({ ...request, field })
-      : new Layouts({ ...request, field }).cells(request.pattern)
-  return cells.map((cell) => slotAt(frame, cell, request.liftM))
+      : new Layouts({ ...request, ...spaced, field }).cells(request.pattern)
+  return cells.map((cell) => slotAt(frame, cell, request))
 }
 
 /** What modules may cover, in the coordinates of a frame on the plane, turned or not. */
@@ -84,9 +90,14 @@ export function fieldOf(
 }
 
 /** A cell of a frame in space. */
-export function slotAt(frame: PlaneFrame, cell: Cell, liftM: number): Slot {
+export function slotAt(
+  frame: PlaneFrame,
+  cell: Cell,
+  { liftM, tilt }: Pick<LayRequest, 'liftM' | 'tilt'>,
+): Slot {
   const { u, v, widthM, heightM, row, column, orientation } = cell
-  const at = (du: number, dv: number) => fromFrame(frame, [u + du, v + dv], liftM)
+  const slope = tilt ? Math.tan(toRadians(tilt.tiltDeg)) : 0
+  const at = (du: number, dv: number) => fromFrame(frame, [u + du, v + dv], liftM + dv * slope)
   const [a, b, c, d] = [at(0, 0), at(widthM, 0), at(widthM, heightM), at(0, heightM)]
   return {
     key: `${row}:${column}`,

@@ -23,6 +23,10 @@ export interface PatternRequest {
   readonly field: Field
   readonly module: { readonly widthM: number; readonly lengthM: number }
   readonly gapM: number
+  /** Between rows, where that is more than between modules. */
+  readonly rowGapM?: number
+  /** How deep a module is on the plane, as a share of its own size that way; below 1 where it is tilted from it. */
+  readonly depthShare?: number
   readonly orientation: Orientation | 'best'
 }
 
@@ -34,13 +38,15 @@ export class Layouts {
   private readonly columns: Way
   private readonly known = new Map<Pattern, Part>()
 
-  constructor({ field, module, gapM, orientation }: PatternRequest) {
+  constructor({ field, module, gapM, rowGapM = gapM, depthShare = 1, orientation }: PatternRequest) {
     const { widthM, lengthM } = module
     const kindsOn = (ground: Field, across: boolean) =>
       (orientation === 'best' ? (['portrait', 'landscape'] as const) : [orientation]).map((lie) => {
-        const upright = (lie === 'portrait') !== across
-        const size = upright ? { widthM, heightM: lengthM } : { widthM: lengthM, heightM: widthM }
-        return stripsOn(ground, size, gapM, lie)
+        const [wide, high] = lie === 'portrait' ? [widthM, lengthM] : [lengthM, widthM]
+        const deep = high * depthShare
+        return across
+          ? stripsOn(ground, { widthM: deep, heightM: wide }, { gapM: rowGapM, rowGapM: gapM }, lie)
+          : stripsOn(ground, { widthM: wide, heightM: deep }, { gapM, rowGapM }, lie)
       })
     this.rows = asRows(kindsOn(field, false))
     this.columns = asColumns(kindsOn(swapped(field), true))

@@ -14,9 +14,9 @@ export interface Place {
 
 /** The places of a strict grid. Strips that hold nothing before the first are not counted, nor lines before any. */
 export function placesOfGrid({ strips, start, rows, phase }: Grid): Place[] {
-  const { widthM, heightM, gapM } = strips
+  const { widthM, heightM, gapM, rowGapM } = strips
   const pitch = widthM + gapM
-  const feet = Array.from({ length: rows }, (_, k) => start + k * (heightM + gapM))
+  const feet = Array.from({ length: rows }, (_, k) => start + k * (heightM + rowGapM))
     .map((foot) => ({ foot: strips.onGround(foot), runs: strips.runs(foot) }))
     .sort((a, b) => a.foot - b.foot)
   const places: Place[] = []

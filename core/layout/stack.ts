@@ -71,7 +71,7 @@ export function stack(kinds: readonly Strips[], toM = exactM): Stacked[] {
     const count = holds(strips.runs(foot), strips)
     if (count === 0) return
     const label = {
-      top: foot + strips.heightM + strips.gapM,
+      top: foot + strips.heightM + strips.rowGapM,
       count: count + (below?.count ?? 0),
       foot,
       strips,

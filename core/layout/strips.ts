@@ -13,7 +13,10 @@ export interface Strips {
   readonly widthM: number
   /** Of a module across the strip. */
   readonly heightM: number
+  /** Between modules along the strip. */
   readonly gapM: number
+  /** Between strips. */
+  readonly rowGapM: number
   /** What strips may cover, across. */
   readonly low: number
   readonly high: number
@@ -39,7 +42,7 @@ export const nearlyM = 1e-6
 export function stripsOn(
   field: Field,
   size: { readonly widthM: number; readonly heightM: number },
-  gapM: number,
+  { gapM, rowGapM }: Pick<Strips, 'gapM' | 'rowGapM'>,
   orientation: Orientation,
 ): Strips {
   const { widthM, heightM } = size
@@ -69,7 +72,20 @@ export function stripsOn(
     ]
   })
   return {
-    ...{ orientation, widthM, heightM, gapM, low, high, from: -Infinity, to: Infinity, rests, runs, band },
+    ...{
+      orientation,
+      widthM,
+      heightM,
+      gapM,
+      rowGapM,
+      low,
+      high,
+      from: -Infinity,
+      to: Infinity,
+      rests,
+      runs,
+      band,
+    },
     tried: triedOf({ low, high, heightM, rests, runs }),
     onGround: (foot) => foot,
   }

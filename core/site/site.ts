@@ -3,6 +3,7 @@ import { type KindName } from '../kinds/index'
 import { type Geometry, type Margins, type ModuleField } from '../kinds/standing'
 import { type Slot } from '../layout/lay'
 import { type Fault } from '../model/fault'
+import { type RoofPlane } from '../roof/plane'
 
 /** An object of the documents as it stands in space. */
 export interface StandingObject {
@@ -134,6 +135,13 @@ export const isRoofed = ({ geometry: { faces, faded } }: Pick<StandingObject, 'g
 /** An object of the site by its id. */
 export const standingById = (site: Site, id: string): StandingObject | undefined =>
   site.objects.find((object) => object.id === id)
+
+/** Whether two planes are the same one, as they were built. */
+export const isSamePlane = (a: RoofPlane, b: RoofPlane): boolean =>
+  a.edgeIndex === b.edgeIndex &&
+  a.step === b.step &&
+  a.corners.length === b.corners.length &&
+  a.corners.every((corner, i) => corner.every((value, axis) => value === b.corners[i]?.[axis]))
 
 /** What arrays keep off on their planes, those that have it in common told once. */
 export function distinctMargins(arrays: readonly LaidArray[]): Margins[] {

@@ -68,7 +68,7 @@ const readersOfField = (id: string, field: string) => {
 
 /** Fields that nothing is computed from: what things are called, how they are shown, and what nobody is paid. */
 const unread: Readonly<Record<string, readonly string[]>> = {
-  'array-south': ['name'],
+  'array-south': ['name', 'locked'],
   // The station is asked for where the world is put together.
   site: [
     ...['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],

@@ -5,7 +5,7 @@ export const arrayDeeds = {
   align: 'Shorter rows',
   aligned: { left: 'left', center: 'centered', right: 'right' },
   overall: 'Overall',
-  plane: 'Along eave, up slope',
+  plane: 'Plane',
   across: '{wide} × {high}',
   unfit: '{n, plural, one {# does not fit} other {# do not fit}}',
   setOut: 'Set out as rows',

@@ -90,8 +90,8 @@ export const planeEdges = {
 
 /** What an array is laid in, where that is not the whole of its plane. */
 export const arrayParts: Readonly<Record<ArrayPart['is'], string>> = {
-  field: 'modules in an area',
-  rows: 'rows of modules',
+  field: 'area',
+  rows: 'rows',
 }
 
 /** What an underlay is. */

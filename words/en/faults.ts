@@ -77,10 +77,6 @@ export const faults = {
   // Roofs
   'few-corners':
     'This corner stays: with one less there would be nothing left. Delete the whole of it instead.',
-  'bad-rows':
-    '“{text}” is no row. Write how many modules each row has: 9, 9, 7, or 3×9; 4_4 leaves a place empty.',
-  'most-rows': 'At most {limit, number} rows.',
-  'row-length': 'Row {row, number} is too long: at most {limit, number} modules.',
   'field-corners': 'An area has at least three corners: click the next one.',
   'nothing-fits':
     'No module fits in there within the setbacks. Draw it larger, or choose a smaller module or narrower setbacks.',

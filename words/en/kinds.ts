@@ -254,6 +254,7 @@ export const kinds = {
       name: 'Name',
       part: 'Laid in',
       turnDeg: 'Turned',
+      tilt: 'Tilted rows',
     },
     handles: {
       setback: 'Setback',

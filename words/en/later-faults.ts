@@ -57,4 +57,9 @@ export const laterFaults = {
     'The outlines enclose a court, and a building has one outline. Join those of one side, and leave the others.',
   'bad-bill':
     '{reason, select, price {The price of a kWh must be above zero.} bill {The bill must not be below zero.} offset {The offset must be from 0 to 200 %.} other {This plane yields nothing: choose another.}}',
+  'bad-rows':
+    '“{text}” is no row. Write how many modules each row has: 9, 9, 7, or 3×9; 4_4 leaves a place empty.',
+  'most-rows': 'At most {limit, number} rows.',
+  'row-length': 'Row {row, number} is too long: at most {limit, number} modules.',
+  'sun-below': 'The sun is not up from {from, number} to {to, number} h on the shortest day there.',
 } as const

@@ -21,6 +21,7 @@ import { moduleChoice } from './module-choice'
 import { plan } from './plan'
 import { permitStates, record } from './record'
 import { shade } from './shade'
+import { tiltedRows } from './tilted-rows'
 import { trim } from './trim'
 import { setbacks } from './setbacks'
 import { severalCard } from './several'
@@ -52,6 +53,7 @@ export const later = {
   setbacks,
   severalCard,
   shade,
+  tiltedRows,
   trim,
   underlays,
 } as const

@@ -15,6 +15,7 @@ import { ArrayName } from './array-name'
 import { EdgeSetbacks } from './edge-setbacks'
 import { useLayOffers } from './lay-offers'
 import { PartDeeds, PartFields } from './part-fields'
+import { TiltFields, type Relaid } from './tilt-fields'
 
 const patternNames: Readonly<Record<PanelArray['pattern'], string>> = {
   plain: 'as laid at first',
@@ -47,21 +48,26 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
   const areaM2 = pieces?.reduce((sum, piece) => sum + piece.areaM2, 0) ?? 0
   const set = (label: string, changed: Partial<PanelArray>) =>
     documents.set(label, optionId, array.id, changed)
+  // Those where a module fits.
+  const emptied = laid?.empty.map(({ slot }) => slot) ?? []
   const offers = useLayOffers(array.id)
   const offered = offers?.patterns ?? []
-  // Places left empty are told by rows and columns, which are others then.
-  const relay = (label: string, changed: Partial<PanelArray>) => {
-    const { length } = array.removed
-    const { step } = documents.edit(label, optionId, (before) => ({
+  // Places left empty are told by rows and columns, which are others then; those of rows that are counted stay.
+  const relay = (label: string, { tilt = array.tilt ?? null, ...changed }: Relaid) => {
+    const { tilt: _tilt, ...rest } = array
+    const removed = part?.is === 'rows' ? array.removed : []
+    const length = array.removed.length - removed.length
+    const { fault, step } = documents.edit(label, optionId, (before) => ({
       ...before,
-      [array.id]: { ...array, ...changed, removed: [] },
+      [array.id]: { ...rest, ...changed, ...(tilt ? { tilt } : {}), removed },
     }))
-    if (length > 0)
+    if (length > 0 && !fault)
       toast(
         session,
         `Laid anew: ${length === 1 ? 'the module' : `the ${length} modules`} taken away before ${length === 1 ? 'is' : 'are'} back.`,
         step,
       )
+    return fault
   }
   return (
     <>
@@ -85,10 +91,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
           ),
         }))}
         wide={false}
-        onChoose={(orientation) =>
-          // Places of rows are told by how many there are, and stay.
-          part?.is === 'rows' ? set('Orientation', { orientation }) : relay('Orientation', { orientation })
-        }
+        onChoose={(orientation) => relay('Orientation', { orientation })}
       />
       {part?.is !== 'rows' && (
         <ChoiceField
@@ -132,16 +135,19 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
         value={array.gapM}
         fields={(gapM) => ({ gapM })}
       />
+      <TiltFields array={array} laid={laid} set={relay} />
       <EdgeSetbacks array={array} laid={laid} />
       <ArrayName array={array} />
       <PartDeeds array={array} />
-      {array.removed.length > 0 && (
+      {emptied.length > 0 && (
         <button
           type="button"
           className="mt-1 cursor-pointer text-[12px] text-verdigris hover:underline"
-          onClick={() => set('Restore modules', { removed: [] })}
+          onClick={() =>
+            set('Restore modules', { removed: array.removed.filter((place) => !emptied.includes(place)) })
+          }
         >
-          Restore all {array.removed.length}
+          Restore all {emptied.length}
         </button>
       )}
     </>

@@ -36,6 +36,7 @@ export class LayArea extends ToolState {
     const plane = drawnPlane(this.context, under)
     const found = snappedOn(plane, input, [])
     if (!found) return
+    this.context.session.setState({ selection: null })
     this.go(
       new TraceDrawing(this.context, tracedOn(under, plane), [found.point], () => new LayArea(this.context)),
     )

@@ -8,7 +8,7 @@ import { frameOf, toFrame, type PlaneFrame } from '@/core/layout/plane-frame'
 import { newId } from '@/core/model/new-id'
 import { formatLength } from '@/core/model/units'
 import { arraysOn, linesOf, snappedOnPlane } from '@/core/site/plane-snap'
-import { toast } from '../../store/session'
+import { toast, type Sketch } from '../../store/session'
 import { type KeyInput, type PointerInput, type ToolContext, ToolState } from '../../tools/chart'
 import { showSketch } from '../../tools/sketch'
 import { fromAbove, walked } from '../../tools/walk'
@@ -20,7 +20,7 @@ export class LayRows extends ToolState {
   #at: Vec2 = [0, 0]
 
   override enter(): void {
-    showSketch(this.context, { message: this.#words.tools['lay-rows'].hint })
+    this.#show({})
   }
 
   override move(input: PointerInput): void {
@@ -28,8 +28,7 @@ export class LayRows extends ToolState {
     if (!under || under === 'neighbour') return
     const frame = frameOf(under.margins.plane)
     const from = this.#corner(under, frame, input)
-    if (from)
-      showSketch(this.context, { on: frame, points: [from], message: this.#words.tools['lay-rows'].hint })
+    if (from) this.#show({ on: frame, points: [from] })
   }
 
   override press(input: PointerInput): void {
@@ -40,7 +39,9 @@ export class LayRows extends ToolState {
       return
     }
     const from = this.#corner(under, frameOf(under.margins.plane), input)
-    if (from) this.go(new PullingRows(this.context, under, from))
+    if (!from) return
+    this.context.session.setState({ selection: null })
+    this.go(new PullingRows(this.context, under, from))
   }
 
   /** Arrow keys carry a mark; Enter lays one there, and its card makes more of it. */
@@ -60,6 +61,12 @@ export class LayRows extends ToolState {
   override cancel(): void {
     this.context.session.setState({ sketch: null, hover: null })
     this.leave()
+  }
+
+  /** With what has just been laid in hand the card is read, and the hint is known. */
+  #show(sketch: Partial<Sketch>): void {
+    const isFirst = this.context.session.getState().selection === null
+    showSketch(this.context, { message: isFirst ? this.#words.tools['lay-rows'].hint : null, ...sketch })
   }
 
   /** Where rows begin: at a setback, the middle, or beside other modules, where one of these is near. */

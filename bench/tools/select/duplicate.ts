@@ -6,6 +6,7 @@ import { standingById } from '@/core/site/site'
 import { objectIdsOf, ofObjects } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
+import { withPart } from '../arrays/with-part'
 import { standingObject } from '../standing-objects'
 import { spanAlong } from './align'
 import { partyOf, type Party } from './company'
@@ -23,6 +24,7 @@ export function duplicateSelected(context: ToolContext): boolean {
   const ids = objectIdsOf(session.getState().selection)
   const party = partyOf(context, ids)
   if (party.chosen.length === 0) {
+    if (withPart(context, (deeds, array) => deeds.copyBeside(context, array))) return true
     if (!ids.some((id) => standingObject(context, id))) return false
     toast(session, 'Modules are laid on their plane: lay them on the other one as well.')
     return true

@@ -1,3 +1,4 @@
+import { type Vec2 } from '@/core/geometry/vector'
 import { type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
 import { withObject } from '../../store/documents'
@@ -6,7 +7,7 @@ import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
 import { freeParty, previewMoved } from './company'
 import { unlockedOf } from './lock'
-import { carrierOf, standingObject, withChanged } from '../standing-objects'
+import { carrierOf, standingObject, withChanged, type FoundObject } from '../standing-objects'
 
 /** Deletes what is selected: modules leave empty places, objects go. */
 export function removeSelected(context: ToolContext): boolean {
@@ -92,14 +93,34 @@ const steps: Readonly<Record<string, readonly [number, number]>> = {
 const nudgeM = { metric: 0.01, imperial: 0.0127 } as const
 const farther = 10
 
+/** The same along the eave and up the slope of what lies on planes; false where it fills its plane. */
+function nudgeOnPlanes(context: ToolContext, found: readonly FoundObject[], by: Vec2): boolean {
+  const { documents, session } = context
+  const { fault, step } = documents.edit('Nudge', session.getState().optionId, (before) =>
+    unlockedOf(context, found).reduce(
+      (after, { object, standing }) =>
+        withChanged(after, object.id, (one) => standing.shifted?.(one, by) ?? {}),
+      before,
+    ),
+  )
+  if (fault) toast(session, context.sayer().fault(fault))
+  return step !== null
+}
+
 /** Moves what is selected a little, and no farther than the end of the world. */
 export function nudge(context: ToolContext, key: string, shift: boolean): boolean {
   const { documents, session } = context
   const step = steps[key]
   if (!step) return false
-  const party = freeParty(context, objectIdsOf(session.getState().selection))
-  if (party.chosen.length === 0) return false
   const length = nudgeM[context.units()] * (shift ? farther : 1)
+  const ids = objectIdsOf(session.getState().selection)
+  const onPlanes = ids.flatMap((id) => {
+    const one = standingObject(context, id)
+    return one?.standing.shifted ? [one] : []
+  })
+  if (onPlanes.length > 0) return nudgeOnPlanes(context, onPlanes, [step[0] * length, step[1] * length])
+  const party = freeParty(context, ids)
+  if (party.chosen.length === 0) return false
   documents.begin()
   previewMoved(context, party, [step[0] * length, step[1] * length])
   documents.commit('Nudge')

@@ -25,7 +25,7 @@ export function lockOrUnlock(context: ToolContext): boolean {
   const { documents, session } = context
   const found = objectIdsOf(session.getState().selection).flatMap((id) => {
     const one = standingObject(context, id)
-    return one?.standing.move ? [one] : []
+    return one?.standing.move || one?.standing.shifted ? [one] : []
   })
   if (found.length === 0) return false
   const locked = !found.every(({ object }) => isLocked(object))

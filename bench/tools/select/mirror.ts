@@ -7,6 +7,7 @@ import { Fault } from '@/core/model/fault'
 import { objectIdsOf } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
+import { withPart } from '../arrays/with-part'
 import { withChanged } from '../standing-objects'
 import { freeParty, type Party } from './company'
 import { renumbered } from './reshape'
@@ -17,7 +18,10 @@ export function mirrorSelected(context: ToolContext, axis: MirrorAxis): boolean 
   const party = freeParty(context, objectIdsOf(session.getState().selection))
   const { chosen } = party
   const [first] = chosen
-  if (!first) return false
+  if (!first)
+    return withPart(context, (deeds, array) =>
+      deeds.flipArray(context, array, axis === 'east-west' ? 'eave' : 'slope'),
+    )
   if (chosen.length === 1 && !first.standing.move?.mirrored) {
     toast(session, 'It looks the same both ways.')
     return true

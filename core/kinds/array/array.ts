@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, lockedSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
 import { patterns } from '../../layout/patterns'
 import { between, wholeBetween } from '../../model/rules'
 import { partSchema } from './part'
@@ -13,6 +13,7 @@ export const arraySchema = z.strictObject({
   kind: z.literal('array'),
   /** Left out where it goes by its plane's name. */
   name: nameSchema.exactOptional(),
+  locked: lockedSchema,
   volumeId: idSchema,
   /** The plane: the outline edge it rises from. */
   edgeIndex: wholeBetween(0, 59),
@@ -28,6 +29,8 @@ export const arraySchema = z.strictObject({
   part: partSchema.exactOptional(),
   /** Its rows turned from the eave, degrees clockwise as seen from above. */
   turnDeg: between(-180, 180, 'deg').exactOptional(),
+  /** Rows raised off a roof that is too flat for them; left out where modules lie on the plane. */
+  tilt: z.strictObject({ tiltDeg: between(1, 60, 'deg'), rowGapM: between(0, 20, 'm') }).exactOptional(),
   /** Distances from single edges of the plane in place of those of their kind: "rake:1" is the plane's second rake. */
   edgesM: z
     .record(z.string().regex(/^(eave|ridge|rake|hip|valley|wall):\d{1,2}$/), between(0, 10, 'm'))

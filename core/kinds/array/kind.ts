@@ -1,7 +1,9 @@
-import { type Vec2 } from '../../geometry/vector'
+import { type Vec2, type Vec3 } from '../../geometry/vector'
 import { layOnPlane } from '../../layout/lay'
 import { layRows, ringsOfRows } from '../../layout/lay-rows'
-import { planOf, type RoofPlane } from '../../roof/plane'
+import { frameOf, turnedFrame } from '../../layout/plane-frame'
+import { rowFaces, rowSolids, tiltedPlane } from '../../layout/tilt'
+import { planeHeightM, planOf, type RoofPlane } from '../../roof/plane'
 import { faceOf, keepOutsOn } from '../below'
 import {
   emptyGeometry,
@@ -11,11 +13,13 @@ import {
   type Geometry,
   type KeepOut,
   type ModuleSize,
+  type Stroke,
 } from '../standing'
 import { type Kind } from '../kind'
 import { setbacksOn } from '../../setbacks/edges'
 import { checkPart, draggedPart, lieOf, partGrips, withoutCorner } from './part-grips'
 import { asSetback, setbackGrips } from './setback-grips'
+import { movedPart } from './part'
 import { arrayMigrations, arraySchema, arrayVersion, type PanelArray } from './array'
 
 /** What an array finds where it is laid; null where its plane is gone or no module is chosen. */
@@ -28,7 +32,7 @@ interface Reads {
   readonly taken: readonly (readonly Vec2[])[] | 'all'
 }
 
-type Shape = Omit<PanelArray, 'id' | 'name' | 'removed'>
+type Shape = Omit<PanelArray, 'id' | 'name' | 'locked' | 'removed'>
 
 export const arrayKind: Kind<PanelArray> = {
   kind: 'array',
@@ -67,9 +71,10 @@ export const arrayKind: Kind<PanelArray> = {
     },
     check: checkPart,
     move: null,
+    shifted: ({ part }, by) => (part ? { part: movedPart(part, by) } : {}),
     corners: { insert: null, remove: ({ part }, corner) => withoutCorner(part, corner) },
     carrier: {
-      airGapM: (array) => array.liftM,
+      airGapM: ({ liftM, tilt }) => (tilt ? null : liftM),
       removed: (array) => array.removed,
       withRemoved: (_array, removed) => ({ removed }),
       liesOn: ({ volumeId }) => volumeId,
@@ -92,6 +97,13 @@ function mayMeet({ corners }: RoofPlane, { base, clearanceM }: KeepOut): boolean
     )
   })
 }
+
+/** From a raised corner straight down to the roof. */
+const postUnder = (plane: RoofPlane, [x, y, z]: Vec3): Stroke => ({
+  from: [x, y, Math.min(z, planeHeightM(plane, [x, y]))],
+  to: [x, y, z],
+  is: 'post',
+})
 
 /** A field that is filled is to leave rows their room, and a plane that is filled leaves it to both. */
 function claimsOf(array: Shape, removed: readonly string[], below: Below): Claim[] {
@@ -121,7 +133,7 @@ function takenOf(
 function arrayGeometry(array: Shape, reads: Reads | null): Geometry {
   if (!reads) return emptyGeometry
   const { plane, setbacksM, keepOuts, module, taken } = reads
-  const { gapM, liftM, turnDeg, pattern, part } = array
+  const { gapM, liftM, turnDeg, tilt, pattern, part } = array
   const request = {
     plane,
     setbacksM,
@@ -130,6 +142,7 @@ function arrayGeometry(array: Shape, reads: Reads | null): Geometry {
     gapM,
     liftM,
     ...(turnDeg === undefined ? {} : { turnDeg }),
+    ...(tilt ? { tilt } : {}),
     taken: taken === 'all' ? [] : taken.map((ring) => ({ ring, clearanceM: gapM })),
   }
   const within = part?.is === 'field' ? { within: part.corners } : {}
@@ -141,9 +154,15 @@ function arrayGeometry(array: Shape, reads: Reads | null): Geometry {
           slots: taken === 'all' ? [] : layOnPlane({ ...request, ...within, orientation, pattern }),
           unfit: [],
         }
-  const { normal, pitchDeg, azimuthDeg } = plane
+  const { normal, pitchDeg, azimuthDeg } = tilt
+    ? tiltedPlane(turnedFrame(frameOf(plane), turnDeg ?? 0), tilt)
+    : plane
+  const faces = tilt ? rowFaces(slots) : []
   return {
     ...emptyGeometry,
+    // Whole whatever modules are taken out of them: a gap changes nobody's view.
+    solids: rowSolids(faces, liftM),
+    strokes: faces.flatMap(([, , c, d]) => [c, d].map((top) => postUnder(plane, top))),
     field: {
       plane: { normal, pitchDeg, azimuthDeg },
       slots,

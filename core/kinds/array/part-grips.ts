@@ -84,10 +84,10 @@ function rowsGrips(
 ): Handle[] {
   const frame = turnedFrame(own, array.turnDeg ?? 0)
   const { overallU, overallV, pitchU, pitchV } = rowsSize({
+    ...array,
     ...part,
     module,
     orientation: lieOf(array),
-    gapM: array.gapM,
   })
   const [u, v] = toFrame(frame, fromFrame(own, part.at))
   const at = (right: number, up: number) => toFrame(own, fromFrame(frame, [u + right, v + up]))

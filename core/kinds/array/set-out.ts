@@ -25,21 +25,19 @@ export function setOut(
 ): PanelArray[] {
   const own = frameOf(plane)
   const frame = turnedFrame(own, array.turnDeg ?? 0)
-  return asRows(panels, own, frame, { module, gapM: array.gapM }).map(
-    ({ at, counts, orientation, removed }) => ({
-      ...array,
-      id: newId(),
-      orientation,
-      part: { is: 'rows', at: inWorld(at), counts, align: 'left' },
-      removed,
-    }),
-  )
+  return asRows(panels, own, frame, { ...array, module }).map(({ at, counts, orientation, removed }) => ({
+    ...array,
+    id: newId(),
+    orientation,
+    part: { is: 'rows', at: inWorld(at), counts, align: 'left' },
+    removed,
+  }))
 }
 
 /** How far the part of an array reaches on its plane, m along the eave and up the slope as its rows are turned. */
 export function reachOf(array: PanelArray, part: ArrayPart, module: ModuleSize): Vec2 {
   if (part.is === 'rows') {
-    const { overallU, overallV } = rowsSize({ ...part, module, orientation: lieOf(array), gapM: array.gapM })
+    const { overallU, overallV } = rowsSize({ ...array, ...part, module, orientation: lieOf(array) })
     return [overallU, overallV]
   }
   const along = (axis: 0 | 1) => part.corners.map((corner) => corner[axis])

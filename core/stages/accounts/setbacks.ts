@@ -10,7 +10,7 @@ import { askedOf, narrowEdges, type Narrow, type Rules } from '../../setbacks/as
 import { edgeKeysOf, flatBelowDeg, type Setbacks } from '../../setbacks/edges'
 import { obstructionKinds, type RuleSet } from '../../setbacks/rule-set'
 import { hasPathway, widestPathwayM, type Crossed } from '../../setbacks/pathway'
-import { isRoofed, type LaidArray, type Site } from '../../site/site'
+import { isRoofed, isSamePlane, type LaidArray, type Site } from '../../site/site'
 import { rulesIn } from '../rules'
 import { siteStage } from '../site'
 import { coverIn, type World } from '../world'
@@ -202,7 +202,7 @@ function pathwayChecks(
   const checks: Check[] = []
   if (besideArrays)
     for (const { id, margins } of laid) {
-      const there = margins && crossings.find(({ plane }) => samePlane(plane, margins.plane))
+      const there = margins && crossings.find(({ plane }) => isSamePlane(plane, margins.plane))
       if (!there || hasPathway(there.crossed, widthM) !== false) continue
       const { plane, crossed } = there
       checks.push({
@@ -232,12 +232,6 @@ function pathwayChecks(
   return checks
 }
 
-const samePlane = (a: RoofPlane, b: RoofPlane): boolean =>
-  a.edgeIndex === b.edgeIndex &&
-  a.step === b.step &&
-  a.corners.length === b.corners.length &&
-  a.corners.every((corner, i) => corner.every((value, axis) => value === b.corners[i]?.[axis]))
-
 /** The pitched planes of the customer's buildings with what lies and stands on them. */
 function crossingsIn(site: Site): { readonly plane: RoofPlane; readonly crossed: Crossed }[] {
   const below = {
@@ -258,7 +252,7 @@ function crossingsIn(site: Site): { readonly plane: RoofPlane; readonly crossed:
             plane,
             obstructions: keepOutsOn(below, id, plane).map(({ base }) => base),
             modules: site.arrays
-              .filter(({ margins }) => margins !== null && samePlane(margins.plane, plane))
+              .filter(({ margins }) => margins !== null && isSamePlane(margins.plane, plane))
               .flatMap(({ panels }) => panels.map(({ corners }) => corners)),
           },
         })),

@@ -1,0 +1,93 @@
+import { cross3, dot3, length3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
+import { layOnPlane } from './lay'
+import { layRows } from './lay-rows'
+import { frameOf, toFrame, turnedFrame } from './plane-frame'
+import { rowFaces, rowSolids, tiltedPlane } from './tilt'
+
+const flat = {
+  corners: [
+    [0, 0, 3],
+    [10, 0, 3],
+    [10, 8, 3],
+    [0, 8, 3],
+  ] as Vec3[],
+  normal: [0, 0, 1] as Vec3,
+}
+const module = { widthM: 1, lengthM: 2 }
+const tilt = { tiltDeg: 30, rowGapM: 1.5 }
+const plain = {
+  plane: flat,
+  setbacksM: [0, 0, 0, 0],
+  obstructions: [],
+  module,
+  gapM: 0.02,
+  liftM: 0.1,
+  tilt,
+  orientation: 'portrait',
+  pattern: 'aligned',
+} as const
+
+test('rows stand as deep as their tilt makes them, the gap apart, their full size up the slope', () => {
+  const laid = layOnPlane(plain)
+  // Depth 1.732, from one to the next 3.232: 1.732 + 2 x 3.232 = 8.196 is too much for 8 m.
+  expect(new Set(laid.map(({ key }) => key.split(':')[0])).size).toBe(2)
+  expect(laid).toHaveLength(2 * 9)
+  for (const { corners } of laid) {
+    expect(length3(sub3(corners[1], corners[0]))).toBeCloseTo(1, 9)
+    expect(length3(sub3(corners[2], corners[1]))).toBeCloseTo(2, 9)
+    expect(corners[0][2]).toBeCloseTo(3.1, 9)
+    expect(corners[2][2]).toBeCloseTo(3.1 + 2 * 0.5, 9)
+  }
+  expect(layOnPlane({ ...plain, tilt: { ...tilt, rowGapM: 1.2 } }).length).toBe(3 * 9)
+})
+
+test.each([
+  [0, 180],
+  [90, 270],
+  [-45, 135],
+] as const)('rows turned by %d° face %d°, as the modules on them do', (turnDeg, azimuthDeg) => {
+  const frame = turnedFrame(frameOf(flat), turnDeg)
+  const face = tiltedPlane(frame, tilt)
+  expect(face.pitchDeg).toBeCloseTo(30, 9)
+  expect(face.azimuthDeg).toBeCloseTo(azimuthDeg, 9)
+  for (const { corners } of layOnPlane({ ...plain, turnDeg })) {
+    const normal = unit3(cross3(sub3(corners[1], corners[0]), sub3(corners[3], corners[0])))
+    expect(dot3(normal, face.normal)).toBeCloseTo(1, 9)
+  }
+})
+
+test('rows set out by hand keep the same distance, and lying modules are as deep as they are wide', () => {
+  const { slots, unfit } = layRows({
+    ...plain,
+    orientation: 'landscape',
+    at: [1, 1],
+    counts: [2, 2],
+    align: 'left',
+  })
+  expect(unfit).toEqual([])
+  const frame = frameOf(flat)
+  const vs = slots.map(({ corners }) => Math.min(...corners.map((c) => toFrame(frame, c)[1])))
+  expect(vs.at(-1)).toBeCloseTo(1 + Math.cos(Math.PI / 6) + 1.5, 9)
+})
+
+test('what stops light are whole rows, parted where something is between, down to the roof', () => {
+  const vent: Vec2[] = [
+    [4.4, 0.4],
+    [5.2, 0.4],
+    [5.2, 1.2],
+    [4.4, 1.2],
+  ]
+  const laid = layRows({
+    ...plain,
+    obstructions: [{ base: vent, clearanceM: 0 }],
+    at: [0, 0],
+    counts: [9, 9],
+    align: 'left',
+  }).slots
+  const faces = rowFaces(laid)
+  expect(faces).toHaveLength(3)
+  const lengths = faces.map(([a, b]) => length3(sub3(b, a)))
+  expect(lengths.map((length) => length.toFixed(2))).toEqual(['4.06', '3.04', '9.16'])
+  const solids = rowSolids(faces, 0.1)
+  expect(solids).toHaveLength(3)
+})

@@ -1,0 +1,97 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { chapter, figure, restingBox, saved, settled, stage } from './bench'
+import { clickingInPlan, plan } from './plan'
+
+test('a house of two fields: drawn, pulled out as rows, moved with snapping, typed, copied, split and joined', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('5 cooper')
+  await page.getByRole('option', { name: '5 Cooper’s Row, Pellworth' }).click()
+  await settled(page)
+  const click = await clickingInPlan(page)
+  const at = await plan(page)
+  const outline = page.getByRole('navigation', { name: 'Outline' })
+  await page.keyboard.press('o')
+  for (const [x, y] of [
+    [-9, -5],
+    [9, -5],
+    [9, 5],
+    [-9, 5],
+    [-9, -5],
+  ] as const)
+    await click(x, y)
+  await page.keyboard.press('Escape')
+  await chapter(page, 'Cover')
+
+  // An area on the south plane, corner by corner.
+  await page.keyboard.press('9')
+  for (const [x, y] of [
+    [-6, -4.5],
+    [-1, -4.5],
+    [-1, -1],
+    [-5, -1],
+  ] as const)
+    await click(x, y)
+  await page.keyboard.press('Enter')
+  const area = page.getByRole('complementary', { name: /area$/ })
+  await expect(area).toBeVisible()
+  await settled(page)
+  const inArea = Number(await area.getByText('Modules').locator('xpath=following-sibling::*[1]').innerText())
+  expect(inArea).toBeGreaterThan(3)
+
+  // Rows pulled out beside it, live while the hand moves.
+  await page.keyboard.press('0')
+  const from = at(1.2, -4.2)
+  const to = at(5.2, -2)
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move(to.x, to.y, { steps: 6 })
+  await expect(page.getByText(/^\d rows? of 3: /)).toBeVisible()
+  await page.mouse.up()
+  await page.keyboard.press('Escape')
+  const rows = page.getByRole('complementary', { name: /rows$/ })
+  await expect(rows).toBeVisible()
+  await settled(page)
+  const yieldBefore = await figure(page, 'yield')
+
+  // Typed: a row more, with a place left empty; what is no row is said where it is typed.
+  const written = rows.getByLabel('Rows from the eave')
+  await written.fill('3, 1_1')
+  await written.press('Enter')
+  await settled(page)
+  await expect(rows.getByText('Modules').locator('xpath=following-sibling::*[1]')).toHaveText(/^5/)
+  await written.fill('3; two')
+  await written.press('Enter')
+  await expect(rows.getByRole('alert')).toContainText('“two” is no row')
+  await written.press('Escape')
+  expect(await figure(page, 'yield')).not.toBe(yieldBefore)
+  const { violations } = await new AxeBuilder({ page }).include('[role="complementary"]').analyze()
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+
+  // Pushed over the edge it is said with a remedy, which takes one click.
+  await stage(page).focus()
+  for (let k = 0; k < 45; k++) await page.keyboard.press('Shift+ArrowRight')
+  await settled(page)
+  await page.getByRole('button', { name: /checks?$/ }).click()
+  await expect(page.getByText(/^\d modules? do(es)? not fit$/).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Leave them empty' }).first().click()
+  await expect(page.getByText(/^\d modules? do(es)? not fit$/)).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await stage(page).focus()
+  for (let k = 0; k < 46; k++) await page.keyboard.press('Control+z')
+  await settled(page)
+
+  // A copy by the keyboard, joined with its original.
+  await outline
+    .getByRole('button', { name: /^South.*2/ })
+    .first()
+    .click()
+  await stage(page).focus()
+  await page.keyboard.press('Control+d')
+  await expect(page.getByText('Copied beside it. Drag the copy by its middle grip.')).toBeVisible()
+  await expect(outline.getByRole('button', { name: /^South/ })).toHaveCount(3)
+  await saved(page)
+  await restingBox(stage(page))
+})
