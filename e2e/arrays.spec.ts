@@ -67,20 +67,20 @@ test('a house of two fields: drawn, pulled out as rows, moved with snapping, typ
   await expect(rows.getByRole('alert')).toContainText('“two” is no row')
   await written.press('Escape')
   expect(await figure(page, 'yield')).not.toBe(yieldBefore)
-  const { violations } = await new AxeBuilder({ page }).include('[role="complementary"]').analyze()
+  const { violations } = await new AxeBuilder({ page }).include('aside').analyze()
   expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
 
   // Pushed over the edge it is said with a remedy, which takes one click.
   await stage(page).focus()
-  for (let k = 0; k < 45; k++) await page.keyboard.press('Shift+ArrowRight')
+  for (let k = 0; k < 20; k++) await page.keyboard.press('Shift+ArrowRight')
   await settled(page)
   await page.getByRole('button', { name: /checks?$/ }).click()
-  await expect(page.getByText(/^\d modules? do(es)? not fit$/).first()).toBeVisible()
+  await expect(page.getByText(/\d modules? do(es)? not fit/).first()).toBeVisible()
   await page.getByRole('button', { name: 'Leave them empty' }).first().click()
-  await expect(page.getByText(/^\d modules? do(es)? not fit$/)).toHaveCount(0)
+  await expect(page.getByText(/\d modules? do(es)? not fit/)).toHaveCount(0)
   await page.keyboard.press('Escape')
   await stage(page).focus()
-  for (let k = 0; k < 46; k++) await page.keyboard.press('Control+z')
+  for (let k = 0; k < 21; k++) await page.keyboard.press('Control+z')
   await settled(page)
 
   // A copy by the keyboard, joined with its original.

@@ -102,7 +102,7 @@ export function TiltFields({
       />
       <TextField
         label={words.faces}
-        shown={entered(facingDeg, site, 0)}
+        shown={entered(Math.round(facingDeg * 10) / 10, site, 0)}
         unit="°"
         onType={(text) => tilted(words.faces, tilt, halfTurn(parseNumber(text, site.locale) - unturnedDeg))}
       />

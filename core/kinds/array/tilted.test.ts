@@ -1,0 +1,53 @@
+import { freshGraph, runOf, set, worldOf } from '@/town/testing'
+import { shippedJobs } from '@/town/shipped-job'
+import { summarise } from '../../readers/summary'
+import { siteStage } from '../../stages/site'
+import { rowGapM } from '../../sun/row-gap'
+import { siteIn } from '../../stages/world'
+
+const flat = shippedJobs['valdecorva-job.json']?.()
+const option = flat?.options[0]?.objects
+if (!flat || !option) throw new Error('Valdecorva has a flat roof')
+const graph = freshGraph()
+const yearOf = async (fields: object) => {
+  const world = await worldOf(flat.house, set(option, 'array-roof', { removed: [], ...fields }))
+  const run = runOf(world, graph)
+  const laid = run.value(siteStage).arrays.find(({ id }) => id === 'array-roof')
+  const own = summarise(run, world).panels.filter(({ arrayId }) => arrayId === 'array-roof')
+  return { laid, own }
+}
+const mean = (panels: readonly { readonly sunAccess: number }[]) =>
+  panels.reduce((sum, { sunAccess }) => sum + sunAccess, 0) / panels.length
+
+test('tilted rows face where they are turned to, get more sun than level ones, and cool in the open', async () => {
+  const level = await yearOf({})
+  const tilted = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 2.5 } })
+  expect(level.laid?.plane.pitchDeg).toBeCloseTo(0, 6)
+  expect(tilted.laid?.plane.pitchDeg).toBeCloseTo(30, 6)
+  expect(tilted.laid?.airGapM).toBeNull()
+  expect(level.laid?.airGapM).toBeCloseTo(0.2, 9)
+  const sun = ({ own }: typeof level) =>
+    own.reduce((sum, { sunKwhM2 }) => sum + sunKwhM2, 0) / Math.max(1, own.length)
+  expect(sun(tilted)).toBeGreaterThan(sun(level) * 1.1)
+  expect(tilted.own.length).toBeLessThan(level.own.length)
+}, 60_000)
+
+test('rows that stand close shade each other, and at the gap for the shortest day hardly any more', async () => {
+  const { own: close, laid } = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3 } })
+  const { latitudeDeg } = siteIn(await worldOf(flat.house, option))
+  const facingDeg = laid?.plane.azimuthDeg ?? 180
+  const free = rowGapM({ latitudeDeg, tiltDeg: 30, facingDeg, slopeM: 1.72, fromHour: 10, toHour: 14 })
+  expect(free).toBeGreaterThan(1)
+  const apart = (await yearOf({ tilt: { tiltDeg: 30, rowGapM: free } })).own
+  const behind = (panels: typeof close) => panels.filter(({ id }) => !id.includes('/0:'))
+  expect(behind(close).length).toBeGreaterThan(0)
+  expect(mean(behind(close))).toBeLessThan(mean(behind(apart)) - 0.05)
+}, 60_000)
+
+test('what is taken out of a row still stands in the sun’s way, as in every rack', async () => {
+  const whole = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3 } })
+  const emptied = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3 }, removed: ['0:0', '0:1'] })
+  expect(emptied.own.length).toBe(whole.own.length - 2)
+  const last = (year: typeof whole) => year.own.at(-1)?.sunAccess
+  expect(last(emptied)).toBe(last(whole))
+}, 60_000)
