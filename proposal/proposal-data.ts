@@ -110,6 +110,7 @@ const drawable = (site: StandingSite): StandingSite => ({
     geometry: { ...object.geometry, solids: [], keepOuts: [], faces: [], field: null, plan: [], fault: null },
   })),
   arrays: site.arrays.map((array) => ({ ...array, empty: [] })),
+  faces: [],
   orphaned: [],
   faults: [],
 })

@@ -30,6 +30,7 @@ const wall = (heightM: number): Site => ({
     },
   ],
   arrays: [],
+  faces: [],
   orphaned: [],
   faults: [],
 })
@@ -38,7 +39,7 @@ const at = (sky: Uint8Array, [x, y]: Vec2) =>
     0) / 255
 
 test('open ground sees all of the sky', () => {
-  const sky = groundSky({ objects: [], arrays: [], orphaned: [], faults: [] }, corner)
+  const sky = groundSky({ objects: [], arrays: [], faces: [], orphaned: [], faults: [] }, corner)
   expect(Math.min(...sky)).toBe(255)
 })
 

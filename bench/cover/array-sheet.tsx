@@ -34,7 +34,7 @@ export function ArraySheet() {
   const { numbers, fresh } = useNumbers()
   const [by, setBy] = useState<ArrayGrouping>('array')
   const now = standing()
-  const rows = numbers ? arrayRows(now.arrays, numbers.summary, by) : []
+  const rows = numbers ? arrayRows(now.faces, numbers.summary, by) : []
   const nameOf = (id: string) => {
     const object = option[id] ?? house[id]
     return object ? benchKindOf(object).title(object, sayer, now, documents.house) : id

@@ -80,7 +80,7 @@ export function geoJsonOf({ site, place, nameOf }: Drawn): FeatureCollection {
       geometry: { type: 'Point', coordinates: at([center[0], center[1], 0]) },
     })),
   )
-  const modules = site.arrays.flatMap(({ id, panels, plane }) =>
+  const modules = site.faces.flatMap(({ id, panels, plane }) =>
     panels.map((panel): Feature => ({
       type: 'Feature',
       id: panel.id,

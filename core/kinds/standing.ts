@@ -68,6 +68,8 @@ export interface ModuleField {
   readonly slots: readonly Slot[]
   /** Places set out by hand that reach over what modules keep off; left out where there are none. */
   readonly unfit?: readonly Slot[]
+  /** The other side of rows that stand in pairs; left out where all modules face one way. */
+  readonly opposite?: Pick<ModuleField, 'plane' | 'slots'>
   /** How it turns after the sun; null where it does not. */
   readonly tracker: Tracker | null
   /** What the modules keep off; left out where they stand by themselves. */

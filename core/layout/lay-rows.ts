@@ -1,11 +1,11 @@
 import { nearestOnSegment } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { isOpen, type Barrier, type Field } from './free-runs'
-import { fieldOf, slotAt, type LayRequest, type Slot } from './lay'
+import { fieldOf, sidesOf, type LayRequest, type Sides, type Slot } from './lay'
 import { frameOf, fromFrame, toFrame, turnedFrame } from './plane-frame'
 import { type Cell } from './parts'
 import { type Orientation } from './strips'
-import { depthShareOf } from './tilt'
+import { depthOf } from './tilt'
 
 /** Rows set out one by one on a plane. */
 export interface RowsRequest extends Omit<LayRequest, 'orientation' | 'pattern'> {
@@ -17,8 +17,7 @@ export interface RowsRequest extends Omit<LayRequest, 'orientation' | 'pattern'>
   readonly align: 'left' | 'center' | 'right'
 }
 
-export interface LaidRows {
-  readonly slots: readonly Slot[]
+export interface LaidRows extends Sides {
   /** Places that reach over what modules keep off, or off the plane. */
   readonly unfit: readonly Slot[]
 }
@@ -35,7 +34,7 @@ export function rowsSize({
   tilt,
 }: Pick<RowsRequest, 'counts' | 'module' | 'orientation' | 'gapM' | 'tilt'>) {
   const [width, slope] = orientation === 'portrait' ? [widthM, lengthM] : [lengthM, widthM]
-  const [height, rowGapM] = [slope * depthShareOf(tilt), tilt?.rowGapM ?? gapM]
+  const [height, rowGapM] = [depthOf(slope, tilt), tilt?.rowGapM ?? gapM]
   return {
     width,
     height,
@@ -97,8 +96,8 @@ export function layRows(request: RowsRequest): LaidRows {
   const [u0, v0] = toFrame(frame, fromFrame(own, request.at))
   const { width, height, pitchU, pitchV } = rowsSize(request)
   const most = Math.max(...request.counts)
-  const slots: Slot[] = []
-  const unfit: Slot[] = []
+  const fitting: Cell[] = []
+  const others: Cell[] = []
   request.counts.forEach((count, row) => {
     const start = u0 + startOf(count, most, pitchU, request.align)
     for (let column = 0; column < count; column++) {
@@ -111,10 +110,11 @@ export function layRows(request: RowsRequest): LaidRows {
         row,
         column,
       }
-      ;(fits(field, cell) ? slots : unfit).push(slotAt(frame, cell, request))
+      ;(fits(field, cell) ? fitting : others).push(cell)
     }
   })
-  return { slots, unfit }
+  const over = sidesOf(frame, others, request)
+  return { ...sidesOf(frame, fitting, request), unfit: [...over.slots, ...over.opposite] }
 }
 
 /** Whether a module keeps every distance of a field and lies in what may be covered. */

@@ -7,7 +7,7 @@ import { Layouts, type Pattern } from './patterns'
 import { plainGrid } from './plain-grid'
 import { frameOf, fromFrame, planOntoFrame, toFrame, turnedFrame, type PlaneFrame } from './plane-frame'
 import { type Orientation } from './strips'
-import { depthShareOf, type Tilt } from './tilt'
+import { depthOf, isPaired, type Tilt } from './tilt'
 
 export interface LayRequest {
   readonly plane: Pick<RoofPlane, 'corners' | 'normal'>
@@ -40,17 +40,29 @@ export interface Slot {
   readonly orientation: Orientation
 }
 
+/** Modules that face one way, and of pairs of rows those that face the other. */
+export interface Sides {
+  readonly slots: readonly Slot[]
+  readonly opposite: readonly Slot[]
+}
+
 /** Fills a plane with modules as its pattern says. Portrait has the long side up the slope. */
 export function layOnPlane(request: LayRequest): Slot[] {
+  const { slots, opposite } = laySides(request)
+  return [...slots, ...opposite]
+}
+
+/** The same, told apart by the side they face. */
+export function laySides(request: LayRequest): Sides {
   const frame = turnedFrame(frameOf(request.plane), request.turnDeg ?? 0)
   const field = fieldOf(request, frame)
   const { tilt } = request
-  const spaced = tilt ? { rowGapM: tilt.rowGapM, depthShare: depthShareOf(tilt) } : {}
+  const spaced = tilt ? { rowGapM: tilt.rowGapM, depthOf: (slopeM: number) => depthOf(slopeM, tilt) } : {}
   const cells =
     request.pattern === 'plain'
       ? plainGrid({ ...request, field })
       : new Layouts({ ...request, ...spaced, field }).cells(request.pattern)
-  return cells.map((cell) => slotAt(frame, cell, request))
+  return sidesOf(frame, cells, request)
 }
 
 /** What modules may cover, in the coordinates of a frame on the plane, turned or not. */
@@ -89,18 +101,30 @@ export function fieldOf(
   }
 }
 
-/** A cell of a frame in space. */
-export function slotAt(
+/** Cells of a frame in space; a pair of rows has both of its modules in one cell. */
+export const sidesOf = (
   frame: PlaneFrame,
-  cell: Cell,
+  cells: readonly Cell[],
+  raised: Pick<LayRequest, 'liftM' | 'tilt'>,
+): Sides => ({
+  slots: cells.map((cell) => slotAt(frame, cell, raised, 0)),
+  opposite: isPaired(raised.tilt) ? cells.map((cell) => slotAt(frame, cell, raised, 1)) : [],
+})
+
+function slotAt(
+  frame: PlaneFrame,
+  { u, v, widthM, heightM, row, column, orientation }: Cell,
   { liftM, tilt }: Pick<LayRequest, 'liftM' | 'tilt'>,
+  side: 0 | 1,
 ): Slot {
-  const { u, v, widthM, heightM, row, column, orientation } = cell
+  const deepM = isPaired(tilt) ? (heightM - tilt.ridgeGapM) / 2 : heightM
   const slope = tilt ? Math.tan(toRadians(tilt.tiltDeg)) : 0
-  const at = (du: number, dv: number) => fromFrame(frame, [u + du, v + dv], liftM + dv * slope)
-  const [a, b, c, d] = [at(0, 0), at(widthM, 0), at(widthM, heightM), at(0, heightM)]
+  // From the lower left corner as seen from the side it faces.
+  const at = (du: number, dv: number) =>
+    fromFrame(frame, side === 0 ? [u + du, v + dv] : [u + widthM - du, v + heightM - dv], liftM + dv * slope)
+  const [a, b, c, d] = [at(0, 0), at(widthM, 0), at(widthM, deepM), at(0, deepM)]
   return {
-    key: `${row}:${column}`,
+    key: `${isPaired(tilt) ? 2 * row + side : row}:${column}`,
     orientation,
     // The strips of cells run along the long side, so the short side comes first.
     corners: orientation === 'portrait' ? [a, b, c, d] : [b, c, d, a],

@@ -25,8 +25,8 @@ export interface PatternRequest {
   readonly gapM: number
   /** Between rows, where that is more than between modules. */
   readonly rowGapM?: number
-  /** How deep a module is on the plane, as a share of its own size that way; below 1 where it is tilted from it. */
-  readonly depthShare?: number
+  /** How deep modules of a size up their tilt are on the plane, m; left out where they lie on it. */
+  readonly depthOf?: (slopeM: number) => number
   readonly orientation: Orientation | 'best'
 }
 
@@ -38,12 +38,19 @@ export class Layouts {
   private readonly columns: Way
   private readonly known = new Map<Pattern, Part>()
 
-  constructor({ field, module, gapM, rowGapM = gapM, depthShare = 1, orientation }: PatternRequest) {
+  constructor({
+    field,
+    module,
+    gapM,
+    rowGapM = gapM,
+    depthOf = (slopeM) => slopeM,
+    orientation,
+  }: PatternRequest) {
     const { widthM, lengthM } = module
     const kindsOn = (ground: Field, across: boolean) =>
       (orientation === 'best' ? (['portrait', 'landscape'] as const) : [orientation]).map((lie) => {
         const [wide, high] = lie === 'portrait' ? [widthM, lengthM] : [lengthM, widthM]
-        const deep = high * depthShare
+        const deep = depthOf(high)
         return across
           ? stripsOn(ground, { widthM: deep, heightM: wide }, { gapM: rowGapM, rowGapM: gapM }, lie)
           : stripsOn(ground, { widthM: wide, heightM: deep }, { gapM, rowGapM }, lie)

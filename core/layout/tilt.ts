@@ -11,19 +11,29 @@ export interface Tilt {
   readonly tiltDeg: number
   /** Clear distance from one row to the next, on the plane, m. */
   readonly rowGapM: number
+  /** Rows stand in pairs that face away from each other, their upper edges this far apart, m; null where all face one way. */
+  readonly ridgeGapM: number | null
 }
 
-/** How deep something is on the plane, as a share of its own size up the tilt. */
-export const depthShareOf = (tilt: Pick<Tilt, 'tiltDeg'> | undefined): number =>
-  tilt ? Math.cos(toRadians(tilt.tiltDeg)) : 1
+/** Whether rows stand in pairs that face away from each other. */
+export const isPaired = (tilt: Tilt | undefined): tilt is Tilt & { readonly ridgeGapM: number } =>
+  tilt !== undefined && tilt.ridgeGapM !== null
 
-/** The face of tilted rows: normal, tilt and azimuth in space. */
+/** How deep a row is on the plane, or a pair of rows, of modules of a size up their tilt, m. */
+export function depthOf(slopeM: number, tilt: Tilt | undefined): number {
+  if (!tilt) return slopeM
+  const one = slopeM * Math.cos(toRadians(tilt.tiltDeg))
+  return tilt.ridgeGapM === null ? one : 2 * one + tilt.ridgeGapM
+}
+
+/** The face of tilted rows: normal, tilt and azimuth in space; of pairs that of their lower row. @param side 1 for the upper one */
 export function tiltedPlane(
   { normal, v }: PlaneFrame,
   { tiltDeg }: Pick<Tilt, 'tiltDeg'>,
+  side: 0 | 1 = 0,
 ): Pick<RoofPlane, 'normal' | 'pitchDeg' | 'azimuthDeg'> {
   const [cos, sin] = [Math.cos(toRadians(tiltDeg)), Math.sin(toRadians(tiltDeg))]
-  const face = add3(scale3(normal, cos), scale3(v, -sin))
+  const face = add3(scale3(normal, cos), scale3(v, side === 0 ? -sin : sin))
   return {
     normal: face,
     pitchDeg: toDegrees(Math.acos(Math.max(-1, Math.min(1, face[2])))),

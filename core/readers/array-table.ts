@@ -12,7 +12,7 @@ export interface ArrayRow {
   readonly modules: number
   readonly powerKw: number
   readonly tiltDeg: number
-  /** Clockwise from north; null on the level. */
+  /** Clockwise from north; null on the level, and where modules look to both sides. */
   readonly azimuthDeg: number | null
   /** Share of the unshaded sun on its modules; null without any. */
   readonly sunAccess: number | null
@@ -38,9 +38,12 @@ const keys: Readonly<Record<ArrayGrouping, (array: LaidArray) => string>> = {
     pitchDeg < levelDeg ? 'level' : `${rounded(pitchDeg, 0)} ${rounded(azimuthDeg % 359.5, 0)}`,
 }
 
-/** Modules, power, sun and energy of arrays, taken together as asked; in the order of the arrays. */
+/** Whether there is no one direction that some modules look to: those of pairs of rows look to two. */
+const facesAllWays = (group: readonly LaidArray[]): boolean => new Set(group.map(keys.direction)).size > 1
+
+/** Modules, power, sun and energy of what faces one way, taken together as asked; in the order of the arrays. */
 export function arrayRows(
-  arrays: readonly LaidArray[],
+  faces: readonly LaidArray[],
   {
     panels,
     strings,
@@ -51,32 +54,35 @@ export function arrayRows(
   by: ArrayGrouping,
 ): ArrayRow[] {
   const yieldKwh = ledger.find(({ id }) => id === 'yield')?.value ?? 0
-  const arrayOf = new Map(panels.map(({ id, arrayId }) => [id, arrayId]))
-  const kwhOf = new Map<string, number>()
+  const faceOf = new Map(faces.flatMap((face) => face.panels.map(({ id }) => [id, face] as const)))
+  const kwhOf = new Map<LaidArray, number>()
   for (const { panelIds, share } of strings) {
-    const id = arrayOf.get(panelIds[0] ?? '')
-    if (id !== undefined) kwhOf.set(id, (kwhOf.get(id) ?? 0) + share * yieldKwh)
+    const face = faceOf.get(panelIds[0] ?? '')
+    if (face) kwhOf.set(face, (kwhOf.get(face) ?? 0) + share * yieldKwh)
   }
   const groups = new Map<string, LaidArray[]>()
-  for (const array of arrays) {
-    const key = keys[by](array)
-    groups.set(key, [...(groups.get(key) ?? []), array])
+  for (const face of faces) {
+    const key = keys[by](face)
+    groups.set(key, [...(groups.get(key) ?? []), face])
   }
   return [...groups.values()].flatMap((group): ArrayRow[] => {
-    const ids = group.map(({ id }) => id)
-    const own = panels.filter(({ arrayId }) => ids.includes(arrayId))
+    const held = new Set(group)
+    const own = panels.filter(({ id }) => {
+      const face = faceOf.get(id)
+      return face !== undefined && held.has(face)
+    })
     const plane = group[0]?.plane
     if (!plane) return []
     return [
       {
-        arrayIds: ids,
+        arrayIds: [...new Set(group.map(({ id }) => id))],
         modules: own.length,
         powerKw: count === 0 ? 0 : (own.length * powerW) / count / 1000,
         tiltDeg: plane.pitchDeg,
-        azimuthDeg: plane.pitchDeg < levelDeg ? null : plane.azimuthDeg,
+        azimuthDeg: plane.pitchDeg < levelDeg || facesAllWays(group) ? null : plane.azimuthDeg,
         sunAccess:
           own.length === 0 ? null : own.reduce((sum, { sunAccess }) => sum + sunAccess, 0) / own.length,
-        kwh: ids.reduce((sum, id) => sum + (kwhOf.get(id) ?? 0), 0),
+        kwh: group.reduce((sum, face) => sum + (kwhOf.get(face) ?? 0), 0),
       },
     ]
   })

@@ -14,7 +14,7 @@ const mostSeconds = 60
 export function costOf(run: Run<World>): { seconds: number; modules: number; casters: number } {
   const casters = run.value(castersStage)
   let [modules, pairs, most] = [0, 0, 0]
-  for (const [a, { panels }] of run.value(siteStage).arrays.entries()) {
+  for (const [a, { panels }] of run.value(siteStage).faces.entries()) {
     const bodies = casters[a]?.ids.length ?? 0
     modules += panels.length
     pairs += panels.length * bodies

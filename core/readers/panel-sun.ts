@@ -22,7 +22,7 @@ export function panelSun(run: Run<World>, span: SunSpan): PanelSun {
     return (sum * stepMinutes) / 60_000
   }
   const lights = run.value(panelLightStage)
-  const laid = run.value(siteStage).arrays.map(({ panels }) => panels.length > 0)
+  const laid = run.value(siteStage).faces.map(({ panels }) => panels.length > 0)
   const open = run
     .value(planeLightStage)
     .map(({ value: { direct, dome, horizon, ground } }, a) =>

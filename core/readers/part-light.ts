@@ -60,7 +60,7 @@ function litModules(run: Run<World>, ids: readonly string[]): Lit[] {
     run.value(visibilityStage),
   ]
   let at = 0
-  return run.value(siteStage).arrays.flatMap(({ id: arrayId, panels }, a) =>
+  return run.value(siteStage).faces.flatMap(({ id: arrayId, panels }, a) =>
     panels.flatMap(({ id }) => {
       const [light, panel, shade] = [planes[a]?.value, lights[at]?.value, shades[at]?.value]
       at++

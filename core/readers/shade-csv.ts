@@ -57,7 +57,7 @@ function columnsOf(run: Run<World>, grouping: ShadeGrouping, nameOf: (id: string
   const shades = run.value(visibilityStage)
   const columns = new Map<string, Column>()
   let at = 0
-  for (const { id, plane, panels } of run.value(siteStage).arrays)
+  for (const { id, plane, panels } of run.value(siteStage).faces)
     for (const panel of panels) {
       const shade = shades[at++]?.value
       if (!shade) continue

@@ -30,6 +30,7 @@ const site: Site = {
     }),
   ],
   arrays: [],
+  faces: [],
   orphaned: [],
   faults: [],
 }

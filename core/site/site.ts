@@ -51,13 +51,15 @@ export interface Site {
   /** In the order they were built. */
   readonly objects: readonly StandingObject[]
   readonly arrays: readonly LaidArray[]
+  /** Modules that face one way: an array, or of an array of pairs one side and then the other, in the arrays' order. */
+  readonly faces: readonly LaidArray[]
   /** Objects that carry modules but have lost the plane they lie on. */
   readonly orphaned: readonly string[]
   /** Objects that could not be built as they are meant. */
   readonly faults: readonly { readonly id: string; readonly fault: Fault }[]
 }
 
-export const emptySite: Site = { objects: [], arrays: [], orphaned: [], faults: [] }
+export const emptySite: Site = { objects: [], arrays: [], faces: [], orphaned: [], faults: [] }
 
 /** A standing object that may carry modules. */
 export interface Built extends Omit<StandingObject, 'whole'> {
@@ -73,11 +75,18 @@ export interface Built extends Omit<StandingObject, 'whole'> {
  */
 export function assembleSite(built: readonly Built[], canLay: boolean): Site {
   const arrays: LaidArray[] = []
+  const faces: LaidArray[] = []
   const orphaned: string[] = []
   for (const { id, geometry, carries } of built) {
     if (!carries) continue
-    if (geometry.field) arrays.push(laidArray(id, geometry.field, carries))
-    else if (canLay) orphaned.push(id)
+    const { field } = geometry
+    if (field) {
+      const sides = [field, ...(field.opposite ? [{ ...field, ...field.opposite, unfit: [] }] : [])].map(
+        (side) => laidArray(id, side, carries),
+      )
+      faces.push(...sides)
+      arrays.push(togetherAs(sides))
+    } else if (canLay) orphaned.push(id)
   }
   return {
     objects: built.map(({ id, kind, key, geometry, whole = geometry }) => ({
@@ -88,8 +97,23 @@ export function assembleSite(built: readonly Built[], canLay: boolean): Site {
       whole,
     })),
     arrays,
+    faces,
     orphaned,
     faults: built.flatMap(({ id, geometry: { fault } }) => (fault ? [{ id, fault }] : [])),
+  }
+}
+
+/** Both sides of an array as one; it faces where its first side does. */
+function togetherAs(sides: readonly LaidArray[]): LaidArray {
+  const [first, ...others] = sides
+  if (!first) throw new RangeError('an array has a side')
+  if (others.length === 0) return first
+  return {
+    ...first,
+    places: sides.flatMap(({ places }) => places),
+    panels: sides.flatMap(({ panels }) => panels),
+    empty: sides.flatMap(({ empty }) => empty),
+    unfit: sides.flatMap(({ unfit }) => unfit),
   }
 }
 
@@ -125,7 +149,12 @@ export function withoutObjects(site: Site, ids: ReadonlySet<string>): Site {
   const objects = site.objects.filter(({ id }) => !ids.has(id))
   return objects.length === site.objects.length
     ? site
-    : { ...site, objects, arrays: site.arrays.filter(({ id }) => !ids.has(id)) }
+    : {
+        ...site,
+        objects,
+        arrays: site.arrays.filter(({ id }) => !ids.has(id)),
+        faces: site.faces.filter(({ id }) => !ids.has(id)),
+      }
 }
 
 /** Whether an object has roof planes of the customer's. */

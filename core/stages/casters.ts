@@ -28,7 +28,7 @@ const mayShadeStage: Stage<World, readonly Keyed<boolean>[]> = itemStage({
   reads: () => ({}),
   each: (_reads, { site, sun }) => {
     const casters = castersOf(site.value)
-    return site.value.arrays.flatMap((array) => {
+    return site.value.faces.flatMap((array) => {
       const ball = ballOf(array)
       return casters.map(({ bodies }) => ({ bodies, ball, sun }))
     })
@@ -51,7 +51,7 @@ export const castersStage: Stage<World, readonly ArrayCasters[]> = stage({
   reads: () => ({}),
   compute: (_reads, { site, may }) => {
     const casters = castersOf(site)
-    return site.arrays.map((_array, a) => {
+    return site.faces.map((_face, a) => {
       const own = casters.filter((_caster, c) => may[a * casters.length + c]?.value)
       return { ids: own.map(({ id }) => id), bodies: own.map(({ bodies }) => bodies) }
     })

@@ -41,11 +41,11 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     const { site, planeLight, panelLight, snow, wiring, sun } = after
     const power = new Keyed(after.model.key, after.model.value.power)
     const lights = new Map(
-      site.value.arrays
+      site.value.faces
         .flatMap(({ panels }, a) => panels.map(({ id }) => ({ id, a })))
         .map(({ id, a }, at) => [id, { a, light: panelLight.value[at] }] as const),
     )
-    const heats = site.value.arrays.map(heatAt)
+    const heats = site.value.faces.map(heatAt)
     return wiring.value.strings.flatMap(({ panelIds, input }) => {
       const found = panelIds.flatMap((id) => lights.get(id) ?? [])
       const first = found[0]

@@ -31,7 +31,7 @@ export const lightSeriesStage: Stage<World, LightSeries> = stage({
 })
 
 function onModules(
-  { arrays }: Site,
+  { faces }: Site,
   sun: SunHours,
   planes: readonly Keyed<PlaneLight>[],
   panels: readonly Keyed<PanelLight>[],
@@ -39,7 +39,7 @@ function onModules(
   const out = { sun: new Float32Array(sun.intervals), shade: new Float32Array(sun.intervals) }
   const means = panels.map(({ value }) => value.mean)
   const open = new Float64Array(sun.interval.length)
-  arrays.forEach(({ panels: { length } }, a) => {
+  faces.forEach(({ panels: { length } }, a) => {
     const light = planes[a]?.value
     if (!light || length === 0) return
     for (let k = 0; k < open.length; k++)

@@ -17,7 +17,7 @@ export const panelLightStage: Stage<World, readonly Keyed<PanelLight>[]> = itemS
   }),
   each: ({ groups, stepMinutes }, { site, light, visibility }) => {
     let at = 0
-    return site.value.arrays.flatMap(({ panels }, a) => {
+    return site.value.faces.flatMap(({ panels }, a) => {
       const planeLight = light.value[a]
       return panels.flatMap(() => {
         const shade = visibility.value[at++]

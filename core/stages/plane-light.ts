@@ -14,7 +14,7 @@ export const planeLightStage: Stage<World, readonly Keyed<PlaneLight>[]> = itemS
   after: { site: siteStage, sky: skyStage, sun: sunStage },
   reads: (world: World) => ({ albedoByMonth: siteIn(world).albedoByMonth }),
   each: ({ albedoByMonth }, { site, sky, sun }) =>
-    site.value.arrays.map(({ plane, tracker }) => ({
+    site.value.faces.map(({ plane, tracker }) => ({
       tracker,
       normal: tracker ? null : plane.normal,
       albedoByMonth,

@@ -18,7 +18,7 @@ export const shadowsStage: Stage<World, readonly Keyed<readonly (CastShade | nul
   after: { site: siteStage, casters: castersStage, sun: sunStage },
   reads: (world: World) => ({ groups: fieldsOf(moduleIn(world), 'strips', 'halves') }),
   each: ({ groups }, { site, casters, sun }) =>
-    site.value.arrays.flatMap(({ places: laid }, a) => {
+    site.value.faces.flatMap(({ places: laid }, a) => {
       const corners: readonly Receiver[] = laid.map((place) => place.corners)
       const places = new Keyed(keyOf(corners), corners)
       return (casters.value[a]?.bodies ?? []).map((bodies) => ({ places, groups, bodies, sun }))

@@ -16,7 +16,7 @@ export const snowStage: Stage<World, readonly Keyed<Float32Array | null>[]> = it
     groups: fieldsOf(moduleIn(world), 'strips', 'halves'),
   }),
   each: ({ weather, groups }, { site, light, sun }) =>
-    site.value.arrays.flatMap(({ plane, tracker, panels }, a) => {
+    site.value.faces.flatMap(({ plane, tracker, panels }, a) => {
       const planeLight = light.value[a]
       if (!planeLight) return []
       return [

@@ -37,7 +37,7 @@ export const stringsStage: Stage<World, Wiring> = stage({
     const { lowestTemperatureC, highestTemperatureC } = temperatures
     const hottestC = highestTemperatureC + hottestRiseOf(site.arrays)
     const window = stringWindow(module, model.power, inverter, lowestTemperatureC, hottestC)
-    const fields = site.arrays.map(({ panels }) => panels.map(({ id }) => id))
+    const fields = site.faces.map(({ panels }) => panels.map(({ id }) => id))
     return {
       window,
       hottestC,

@@ -28,6 +28,7 @@ export const arrayDeeds = {
   splitHint: 'Make an array of its own of them',
   splitDone:
     '{n, plural, one {# module is an array} other {# modules are an array}} of {n, plural, one {its} other {their}} own.',
+  pairs: 'Rows in pairs stay together. Turn them one way on the array’s card first.',
   join: 'Join arrays',
   joinHint: 'Make one array of them, where all modules are in line',
   joined: 'Joined.',

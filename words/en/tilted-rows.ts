@@ -1,6 +1,11 @@
 /** Rows raised off a flat roof. */
 export const tiltedRows = {
   title: 'Tilted rows',
+  stand: 'Rows face',
+  ways: { one: 'one way', pairs: 'both ways, in pairs' },
+  ridge: 'Gap at ridge',
+  pairGap: 'Gap between pairs',
+  pairDistance: 'Pair to pair',
   tilt: 'Tilt from roof',
   faces: 'Facing',
   distance: 'Row to row',
@@ -10,6 +15,7 @@ export const tiltedRows = {
   own: 'own gap',
   hours: '{from}–{to} h, {month, select, june {Jun 21} other {Dec 21}}',
   cover: 'Ground cover',
+  bothWays: '{tilt}° · {one}° and {other}°',
   on: 'Tilt rows',
   off: 'Lay flat',
 } as const

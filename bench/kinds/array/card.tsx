@@ -4,6 +4,7 @@ import { type PanelArray } from '@/core/kinds/array/array'
 import { lieOf } from '@/core/kinds/array/part-grips'
 import { formatArea } from '@/core/model/units'
 import { standingById } from '@/core/site/site'
+import { later } from '@/words/en/later'
 import { isLevel } from '@/words/direction'
 import { number } from '@/words/format'
 import { Fact } from '../../card/frame'
@@ -46,6 +47,17 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
     (face) => face.edgeIndex === array.edgeIndex && face.step === array.step,
   )
   const areaM2 = pieces?.reduce((sum, piece) => sum + piece.areaM2, 0) ?? 0
+  const degrees = (deg: number, digits = 0) => number(deg, site, digits)
+  const other = standing().faces.filter(({ id }) => id === array.id)[1]
+  const looks = !laid
+    ? ''
+    : other
+      ? sayer.say(later.tiltedRows.bothWays, {
+          tilt: degrees(laid.plane.pitchDeg, 1),
+          one: degrees(laid.plane.azimuthDeg),
+          other: degrees(other.plane.azimuthDeg),
+        })
+      : `${degrees(laid.plane.pitchDeg, 1)}°${isLevel(laid.plane) ? '' : ` · ${degrees(laid.plane.azimuthDeg)}°`}`
   const set = (label: string, changed: Partial<PanelArray>) =>
     documents.set(label, optionId, array.id, changed)
   // Those where a module fits.
@@ -73,12 +85,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
     <>
       <ArrayFacts id={array.id} laid={laid} />
       {part && <PartFields array={array} part={part} laid={laid} />}
-      {laid && (
-        <Fact
-          label={isLevel(laid.plane) ? 'Tilt' : 'Tilt, azimuth'}
-          value={`${number(laid.plane.pitchDeg, site, 1)}°${isLevel(laid.plane) ? '' : ` · ${number(laid.plane.azimuthDeg, site)}°`}`}
-        />
-      )}
+      {laid && <Fact label={isLevel(laid.plane) ? 'Tilt' : 'Tilt, azimuth'} value={looks} />}
       {areaM2 > 0 && <Fact label="Plane area" value={formatArea(areaM2, site.units, site.locale)} />}
       <ChoiceField
         label={fields.orientation}

@@ -5,6 +5,7 @@ import { parseRows, writeRows } from '@/core/kinds/array/row-text'
 import { reachOf } from '@/core/kinds/array/set-out'
 import { type ArrayPart } from '@/core/kinds/array/part'
 import { frameOf, toFrame } from '@/core/layout/plane-frame'
+import { isPaired } from '@/core/layout/tilt'
 import { formatLength } from '@/core/model/units'
 import { type LaidArray } from '@/core/site/site'
 import { later } from '@/words/en/later'
@@ -127,9 +128,11 @@ function deedsOf(array: PanelArray): readonly Deed[] {
     hint: words.setOutHint,
     run: (context) => setOutAsRows(context, array),
   }
-  if (!part) return [setOut]
+  // Pairs stand in cells of two, which rows that are counted one by one do not know.
+  const canSetOut = part?.is !== 'rows' && !isPaired(array.tilt)
+  if (!part) return canSetOut ? [setOut] : []
   return [
-    ...(part.is === 'rows' ? [] : [setOut]),
+    ...(canSetOut ? [setOut] : []),
     { label: words.copy, hint: words.copyHint, run: (context) => copyBeside(context, array) },
     {
       label: words.flipEave,

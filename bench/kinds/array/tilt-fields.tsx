@@ -4,7 +4,7 @@ import { type PanelArray } from '@/core/kinds/array/array'
 import { lieOf } from '@/core/kinds/array/part-grips'
 import { type ModuleSize } from '@/core/kinds/standing'
 import { frameOf } from '@/core/layout/plane-frame'
-import { depthShareOf, tiltedPlane } from '@/core/layout/tilt'
+import { depthOf, isPaired, tiltedPlane } from '@/core/layout/tilt'
 import { Fault } from '@/core/model/fault'
 import { parseNumber } from '@/core/model/numbers'
 import { formatLength, parseLength } from '@/core/model/units'
@@ -32,6 +32,9 @@ const windows = [
 ] as const
 const usualWindow = windows[1]
 const usualTiltDeg = 10
+/** Of pairs: at their ridge, and between one and the next, m. */
+const usualRidgeM = 0.05
+const usualValleyM = 0.25
 /** A gap as near as this to one that was worked out is that one, m. */
 const sameM = 2e-3
 
@@ -74,14 +77,28 @@ export function TiltFields({
     })
   if (!tilt) {
     const turn = () => {
-      const turnDeg = nearestTurn(unturnedDeg, site.latitudeDeg < 0 ? 0 : 180)
+      const turnDeg = nearestTurn(unturnedDeg, equatorwardDeg(site.latitudeDeg))
       const rowGap = freeGap({ tiltDeg: usualTiltDeg }, unturnedDeg + turnDeg, usualWindow)
-      set(words.on, { turnDeg, tilt: { tiltDeg: usualTiltDeg, rowGapM: rowGap ?? slopeOf(array, module) } })
+      set(words.on, {
+        turnDeg,
+        tilt: { tiltDeg: usualTiltDeg, rowGapM: rowGap ?? slopeOf(array, module), ridgeGapM: null },
+      })
     }
     return <Press label={words.on} run={turn} />
   }
-  const depthM = slopeOf(array, module) * depthShareOf(tilt)
-  const offered = windows.flatMap((window) => {
+  const depthM = depthOf(slopeOf(array, module), tilt)
+  const paired = isPaired(tilt)
+  const stand = (way: 'one' | 'pairs') => {
+    const turnDeg = nearestTurn(unturnedDeg, way === 'pairs' ? eastDeg : equatorwardDeg(site.latitudeDeg))
+    const facing = (unturnedDeg + turnDeg + 360) % 360
+    const gap = way === 'pairs' ? usualValleyM : (freeGap(tilt, facing, usualWindow) ?? tilt.rowGapM)
+    set(words.stand, {
+      turnDeg,
+      tilt: { ...tilt, rowGapM: gap, ridgeGapM: way === 'pairs' ? usualRidgeM : null },
+    })
+  }
+  // Pairs turn their lower edges to each other: what shade they throw is little, and counted.
+  const offered = (paired ? [] : windows).flatMap((window) => {
     const gap = freeGap(tilt, facingDeg, window)
     return gap === null ? [] : [{ window, gap }]
   })
@@ -94,6 +111,14 @@ export function TiltFields({
   return (
     <fieldset className="mt-1 border-t border-line pt-1">
       <legend className="quiet pr-1">{words.title}</legend>
+      {array.part?.is !== 'rows' && (
+        <ChoiceField
+          label={words.stand}
+          value={paired ? 'pairs' : 'one'}
+          choices={(['one', 'pairs'] as const).map((value) => ({ value, label: words.ways[value] }))}
+          onChoose={stand}
+        />
+      )}
       <TextField
         label={words.tilt}
         shown={entered(tilt.tiltDeg, site, 1)}
@@ -106,32 +131,42 @@ export function TiltFields({
         unit="°"
         onType={(text) => tilted(words.faces, tilt, halfTurn(parseNumber(text, site.locale) - unturnedDeg))}
       />
-      <ChoiceField
-        label={words.free}
-        value={chosen ? chosen.window.join('-') : 'own'}
-        choices={[
-          ...(chosen ? [] : [{ value: 'own', label: words.own }]),
-          ...offered.map(({ window: [from, to] }) => ({
-            value: `${from}-${to}`,
-            label: sayer.say(words.hours, { from, to, month: site.latitudeDeg < 0 ? 'june' : 'december' }),
-          })),
-        ]}
-        onChoose={(value) => {
-          const found = offered.find(({ window }) => window.join('-') === value)
-          if (found) set(words.free, { tilt: { ...tilt, rowGapM: found.gap } })
-        }}
-      />
+      {!paired && (
+        <ChoiceField
+          label={words.free}
+          value={chosen ? chosen.window.join('-') : 'own'}
+          choices={[
+            ...(chosen ? [] : [{ value: 'own', label: words.own }]),
+            ...offered.map(({ window: [from, to] }) => ({
+              value: `${from}-${to}`,
+              label: sayer.say(words.hours, { from, to, month: site.latitudeDeg < 0 ? 'june' : 'december' }),
+            })),
+          ]}
+          onChoose={(value) => {
+            const found = offered.find(({ window }) => window.join('-') === value)
+            if (found) set(words.free, { tilt: { ...tilt, rowGapM: found.gap } })
+          }}
+        />
+      )}
       <TextField
-        label={words.gap}
+        label={paired ? words.pairGap : words.gap}
         shown={length(tilt.rowGapM)}
         width={site.units === 'imperial' ? 'length' : 'figure'}
         onType={(text) => set(words.gap, { tilt: { ...tilt, rowGapM: metres(text) } })}
       />
-      <Fact label={words.distance} value={length(depthM + tilt.rowGapM)} />
+      {paired && (
+        <TextField
+          label={words.ridge}
+          shown={length(tilt.ridgeGapM)}
+          width={site.units === 'imperial' ? 'length' : 'figure'}
+          onType={(text) => set(words.ridge, { tilt: { ...tilt, ridgeGapM: metres(text) } })}
+        />
+      )}
+      <Fact label={paired ? words.pairDistance : words.distance} value={length(depthM + tilt.rowGapM)} />
       <Fact
         label={words.cover}
         value={sayer.written({
-          value: slopeOf(array, module) / (depthM + tilt.rowGapM),
+          value: ((paired ? 2 : 1) * slopeOf(array, module)) / (depthM + tilt.rowGapM),
           unit: 'share',
         })}
       />
@@ -155,6 +190,10 @@ function Press({ label, run }: { readonly label: string; readonly run: () => voi
 /** How long a module is up its tilt, m. */
 const slopeOf = (array: PanelArray, { widthM, lengthM }: ModuleSize): number =>
   lieOf(array) === 'portrait' ? lengthM : widthM
+
+const eastDeg = 90
+/** South, or north on the southern half of the earth. */
+const equatorwardDeg = (latitudeDeg: number): number => (latitudeDeg < 0 ? 0 : 180)
 
 /** Null where the sun is not up at these hours. */
 function gapOrNull(given: Parameters<typeof rowGapM>[0]): number | null {

@@ -1,5 +1,6 @@
 import { type PanelArray } from '@/core/kinds/array/array'
 import { besides, flippedPart, joinedRows, setOut, type SetOutOn } from '@/core/kinds/array/set-out'
+import { isPaired } from '@/core/layout/tilt'
 import { newId } from '@/core/model/new-id'
 import { type LaidArray } from '@/core/site/site'
 import { later } from '@/words/en/later'
@@ -103,6 +104,10 @@ export function flipArray(context: ToolContext, array: PanelArray, along: 'eave'
 export function splitOff(context: ToolContext, array: PanelArray, modules: readonly ModuleRef[]): void {
   const laid = laidOf(context, array.id)
   const on = groundOf(context, laid)
+  if (isPaired(array.tilt)) {
+    toast(context.session, words.pairs)
+    return
+  }
   const ids = new Set(modules.map(({ id }) => id))
   const panels = laid?.panels.filter(({ id }) => ids.has(id)) ?? []
   if (!on || panels.length === 0) return
@@ -132,10 +137,11 @@ export function joinArrays(context: ToolContext, arrays: readonly PanelArray[]):
       array.edgeIndex === first.edgeIndex &&
       array.step === first.step &&
       array.gapM === first.gapM &&
-      (array.turnDeg ?? 0) === (first.turnDeg ?? 0),
+      (array.turnDeg ?? 0) === (first.turnDeg ?? 0) &&
+      JSON.stringify(array.tilt) === JSON.stringify(first.tilt),
   )
   const one =
-    on && samePlane
+    on && samePlane && !isPaired(first?.tilt)
       ? joinedRows(
           arrays,
           laid.flatMap((other) => other?.panels ?? []),

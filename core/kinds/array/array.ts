@@ -30,7 +30,14 @@ export const arraySchema = z.strictObject({
   /** Its rows turned from the eave, degrees clockwise as seen from above. */
   turnDeg: between(-180, 180, 'deg').exactOptional(),
   /** Rows raised off a roof that is too flat for them; left out where modules lie on the plane. */
-  tilt: z.strictObject({ tiltDeg: between(1, 60, 'deg'), rowGapM: between(0, 20, 'm') }).exactOptional(),
+  tilt: z
+    .strictObject({
+      tiltDeg: between(1, 60, 'deg'),
+      rowGapM: between(0, 20, 'm'),
+      /** Of pairs of rows that face away from each other; null where all rows face one way. */
+      ridgeGapM: between(0, 5, 'm').nullable(),
+    })
+    .exactOptional(),
   /** Distances from single edges of the plane in place of those of their kind: "rake:1" is the plane's second rake. */
   edgesM: z
     .record(z.string().regex(/^(eave|ridge|rake|hip|valley|wall):\d{1,2}$/), between(0, 10, 'm'))

@@ -1,38 +1,14 @@
-import { type Vec2, type Vec3 } from '../../geometry/vector'
-import { layOnPlane } from '../../layout/lay'
-import { layRows, ringsOfRows } from '../../layout/lay-rows'
-import { frameOf, turnedFrame } from '../../layout/plane-frame'
-import { rowFaces, rowSolids, tiltedPlane } from '../../layout/tilt'
-import { planeHeightM, planOf, type RoofPlane } from '../../roof/plane'
-import { faceOf, keepOutsOn } from '../below'
-import {
-  emptyGeometry,
-  standing,
-  type Below,
-  type Claim,
-  type Geometry,
-  type KeepOut,
-  type ModuleSize,
-  type Stroke,
-} from '../standing'
-import { type Kind } from '../kind'
+import { ringsOfRows } from '../../layout/lay-rows'
+import { planOf, type RoofPlane } from '../../roof/plane'
 import { setbacksOn } from '../../setbacks/edges'
+import { faceOf, keepOutsOn } from '../below'
+import { type Kind } from '../kind'
+import { standing, type Below, type Claim, type KeepOut } from '../standing'
+import { arrayMigrations, arraySchema, arrayVersion, type PanelArray } from './array'
+import { arrayGeometry, type ArrayReads, type ArrayShape } from './geometry'
+import { movedPart } from './part'
 import { checkPart, draggedPart, lieOf, partGrips, withoutCorner } from './part-grips'
 import { asSetback, setbackGrips } from './setback-grips'
-import { movedPart } from './part'
-import { arrayMigrations, arraySchema, arrayVersion, type PanelArray } from './array'
-
-/** What an array finds where it is laid; null where its plane is gone or no module is chosen. */
-interface Reads {
-  readonly plane: RoofPlane
-  readonly setbacksM: readonly number[]
-  readonly keepOuts: readonly Pick<KeepOut, 'base' | 'clearanceM'>[]
-  readonly module: ModuleSize
-  /** What other arrays have of the plane; `all` of it where one fills it. */
-  readonly taken: readonly (readonly Vec2[])[] | 'all'
-}
-
-type Shape = Omit<PanelArray, 'id' | 'name' | 'locked' | 'removed'>
 
 export const arrayKind: Kind<PanelArray> = {
   kind: 'array',
@@ -41,7 +17,7 @@ export const arrayKind: Kind<PanelArray> = {
   version: arrayVersion,
   migrations: arrayMigrations,
   singles: null,
-  standing: standing<PanelArray, 'name' | 'removed', Reads | null>({
+  standing: standing<PanelArray, 'name' | 'removed', ArrayReads | null>({
     rank: 'field',
     ignores: ['name', 'removed'],
     reads: ({ volumeId, edgeIndex, step, edgesM }, below) => {
@@ -98,15 +74,8 @@ function mayMeet({ corners }: RoofPlane, { base, clearanceM }: KeepOut): boolean
   })
 }
 
-/** From a raised corner straight down to the roof. */
-const postUnder = (plane: RoofPlane, [x, y, z]: Vec3): Stroke => ({
-  from: [x, y, Math.min(z, planeHeightM(plane, [x, y]))],
-  to: [x, y, z],
-  is: 'post',
-})
-
 /** A field that is filled is to leave rows their room, and a plane that is filled leaves it to both. */
-function claimsOf(array: Shape, removed: readonly string[], below: Below): Claim[] {
+function claimsOf(array: ArrayShape, removed: readonly string[], below: Below): Claim[] {
   const { volumeId, edgeIndex, step, part } = array
   const claim = (ring: Claim['ring'], order: number): Claim => ({ volumeId, edgeIndex, step, ring, order })
   if (!part) return [claim(null, 2)]
@@ -123,52 +92,9 @@ function claimsOf(array: Shape, removed: readonly string[], below: Below): Claim
 function takenOf(
   claimed: readonly Claim[],
   { volumeId, edgeIndex, step }: Pick<PanelArray, 'volumeId' | 'edgeIndex' | 'step'>,
-): Reads['taken'] {
+): ArrayReads['taken'] {
   const here = claimed.filter(
     (claim) => claim.volumeId === volumeId && claim.edgeIndex === edgeIndex && claim.step === step,
   )
   return here.some(({ ring }) => ring === null) ? 'all' : here.flatMap(({ ring }) => (ring ? [ring] : []))
-}
-
-function arrayGeometry(array: Shape, reads: Reads | null): Geometry {
-  if (!reads) return emptyGeometry
-  const { plane, setbacksM, keepOuts, module, taken } = reads
-  const { gapM, liftM, turnDeg, tilt, pattern, part } = array
-  const request = {
-    plane,
-    setbacksM,
-    obstructions: keepOuts,
-    module,
-    gapM,
-    liftM,
-    ...(turnDeg === undefined ? {} : { turnDeg }),
-    ...(tilt ? { tilt } : {}),
-    taken: taken === 'all' ? [] : taken.map((ring) => ({ ring, clearanceM: gapM })),
-  }
-  const within = part?.is === 'field' ? { within: part.corners } : {}
-  const { orientation } = array
-  const { slots, unfit } =
-    part?.is === 'rows'
-      ? layRows({ ...request, ...part, orientation: lieOf(array) })
-      : {
-          slots: taken === 'all' ? [] : layOnPlane({ ...request, ...within, orientation, pattern }),
-          unfit: [],
-        }
-  const { normal, pitchDeg, azimuthDeg } = tilt
-    ? tiltedPlane(turnedFrame(frameOf(plane), turnDeg ?? 0), tilt)
-    : plane
-  const faces = tilt ? rowFaces(slots) : []
-  return {
-    ...emptyGeometry,
-    // Whole whatever modules are taken out of them: a gap changes nobody's view.
-    solids: rowSolids(faces, liftM),
-    strokes: faces.flatMap(([, , c, d]) => [c, d].map((top) => postUnder(plane, top))),
-    field: {
-      plane: { normal, pitchDeg, azimuthDeg },
-      slots,
-      ...(unfit.length > 0 ? { unfit } : {}),
-      tracker: null,
-      margins: { plane, setbacksM, obstructions: keepOuts, gapM, ...within },
-    },
-  }
 }

@@ -1,5 +1,6 @@
 import { freshGraph, runOf, set, worldOf } from '@/town/testing'
 import { shippedJobs } from '@/town/shipped-job'
+import { arrayRows } from '../../readers/array-table'
 import { summarise } from '../../readers/summary'
 import { siteStage } from '../../stages/site'
 import { rowGapM } from '../../sun/row-gap'
@@ -21,7 +22,7 @@ const mean = (panels: readonly { readonly sunAccess: number }[]) =>
 
 test('tilted rows face where they are turned to, get more sun than level ones, and cool in the open', async () => {
   const level = await yearOf({})
-  const tilted = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 2.5 } })
+  const tilted = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 2.5, ridgeGapM: null } })
   expect(level.laid?.plane.pitchDeg).toBeCloseTo(0, 6)
   expect(tilted.laid?.plane.pitchDeg).toBeCloseTo(30, 6)
   expect(tilted.laid?.airGapM).toBeNull()
@@ -33,21 +34,54 @@ test('tilted rows face where they are turned to, get more sun than level ones, a
 }, 60_000)
 
 test('rows that stand close shade each other, and at the gap for the shortest day hardly any more', async () => {
-  const { own: close, laid } = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3 } })
+  const { own: close, laid } = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3, ridgeGapM: null } })
   const { latitudeDeg } = siteIn(await worldOf(flat.house, option))
   const facingDeg = laid?.plane.azimuthDeg ?? 180
   const free = rowGapM({ latitudeDeg, tiltDeg: 30, facingDeg, slopeM: 1.72, fromHour: 10, toHour: 14 })
   expect(free).toBeGreaterThan(1)
-  const apart = (await yearOf({ tilt: { tiltDeg: 30, rowGapM: free } })).own
+  const apart = (await yearOf({ tilt: { tiltDeg: 30, rowGapM: free, ridgeGapM: null } })).own
   const behind = (panels: typeof close) => panels.filter(({ id }) => !id.includes('/0:'))
   expect(behind(close).length).toBeGreaterThan(0)
   expect(mean(behind(close))).toBeLessThan(mean(behind(apart)) - 0.05)
 }, 60_000)
 
 test('what is taken out of a row still stands in the sun’s way, as in every rack', async () => {
-  const whole = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3 } })
-  const emptied = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3 }, removed: ['0:0', '0:1'] })
+  const whole = await yearOf({ tilt: { tiltDeg: 30, rowGapM: 0.3, ridgeGapM: null } })
+  const emptied = await yearOf({
+    tilt: { tiltDeg: 30, rowGapM: 0.3, ridgeGapM: null },
+    removed: ['0:0', '0:1'],
+  })
   expect(emptied.own.length).toBe(whole.own.length - 2)
   const last = (year: typeof whole) => year.own.at(-1)?.sunAccess
   expect(last(emptied)).toBe(last(whole))
+}, 60_000)
+
+test('pairs of rows face both ways: each side has its own light, and the table tells them apart', async () => {
+  const tilt = { tiltDeg: 12, rowGapM: 0.25, ridgeGapM: 0.05 }
+  const world = await worldOf(flat.house, set(option, 'array-roof', { removed: [], turnDeg: -90, tilt }))
+  const run = runOf(world, graph)
+  const site = run.value(siteStage)
+  const sides = site.faces.filter(({ id }) => id === 'array-roof')
+  expect(sides).toHaveLength(2)
+  const [east, west] = sides.map(({ plane }) => plane.azimuthDeg)
+  expect((((west ?? 0) - (east ?? 0) + 360) % 360).toFixed(6)).toBe('180.000000')
+  const together = site.arrays.find(({ id }) => id === 'array-roof')
+  expect(together?.panels).toHaveLength(sides.reduce((sum, { panels }) => sum + panels.length, 0))
+  const summary = summarise(run, world)
+  expect(summary.panels.map(({ id }) => id)).toEqual(
+    site.arrays.flatMap(({ panels }) => panels.map(({ id }) => id)),
+  )
+  const rows = arrayRows(site.faces, summary, 'direction')
+  const ofRoof = rows.filter(({ arrayIds }) => arrayIds.includes('array-roof'))
+  expect(ofRoof).toHaveLength(2)
+  const [one, other] = ofRoof
+  expect(one?.kwh).toBeGreaterThan(0)
+  // Nearly alike: one looks towards the morning, the other towards the evening.
+  expect((one?.kwh ?? 0) / (other?.kwh ?? 1)).toBeGreaterThan(0.85)
+  expect((one?.kwh ?? 0) / (other?.kwh ?? 1)).toBeLessThan(1.18)
+  const [whole] = arrayRows(site.faces, summary, 'array').filter(
+    ({ arrayIds }) => arrayIds[0] === 'array-roof',
+  )
+  expect(whole).toMatchObject({ modules: together?.panels.length, azimuthDeg: null })
+  expect(whole?.kwh).toBeCloseTo((one?.kwh ?? 0) + (other?.kwh ?? 0), 6)
 }, 60_000)

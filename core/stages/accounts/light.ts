@@ -34,7 +34,7 @@ export const lightAccount: Stage<World, Account> = stage({
     snowKnown: world.weather.value.snowDepthM !== null,
   }),
   compute: (reads, { chain, site, light, bill }) => {
-    const planes = site.arrays.map(({ panels, tracker, plane }, a): Term => {
+    const planes = site.faces.map(({ panels, tracker, plane }, a): Term => {
       const parts = light[a]?.value.parts ?? { beam: 0, sky: 0, ground: 0 }
       const value = { value: parts.beam + parts.sky + parts.ground, unit: 'kWh/m²', digits: 0 } as const
       const modules = panels.length
