@@ -193,8 +193,8 @@ test('a job’s geometry as DXF, GLB and GeoJSON, and its roof plan', () => {
   const made = (format: string) => {
     const file = join(folder, `house.${format}`)
     const { out } = gable(['export', 'valdecorva', '--format', format, '--out', file])
-    // House, stair house, carport, olive, neighbour; one row on the roof and three on the carport.
-    expect(out).toMatchObject({ objects: 7, modules: 21 })
+    // House, stair house, carport, olive, neighbour; east-west pairs on the roof and three rows on the carport.
+    expect(out).toMatchObject({ objects: 7, modules: 24 })
     return readFileSync(file)
   }
   expect(made('dxf').toString()).toMatch(/ROOF-PLANES/)

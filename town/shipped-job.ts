@@ -2,7 +2,7 @@ import { type AnyObject } from '@/core/kinds/index'
 import { byId, newJob } from '@/core/kinds/new-job'
 import { type Objects } from '@/core/kinds/documents'
 import { type Job } from '@/core/kinds/job'
-import { defaultArray } from '@/core/kinds/array/array'
+import { defaultArray, type PanelArray } from '@/core/kinds/array/array'
 import { defaultChimney } from '@/core/kinds/chimney/chimney'
 import { type Load } from '@/core/kinds/load/load'
 import { transmissivityOf } from '@/core/kinds/tree/tree'
@@ -81,6 +81,8 @@ interface ToldArray {
   readonly on: string
   readonly edge: number
   readonly liftM?: number
+  readonly turnDeg?: number
+  readonly tilt?: PanelArray['tilt']
   readonly removed?: readonly string[]
 }
 
@@ -124,12 +126,14 @@ function toldJob(told: Told): Job {
   const objects: Objects = {
     ...job.options[0]?.objects,
     ...byId(
-      Object.entries(told.arrays).map(([name, { on, edge, liftM, removed }]) => ({
+      Object.entries(told.arrays).map(([name, { on, edge, liftM, turnDeg, tilt, removed }]) => ({
         ...defaultArray,
         id: `array-${name}`,
         volumeId: on,
         edgeIndex: edge,
         liftM: liftM ?? defaultArray.liftM,
+        ...(turnDeg === undefined ? {} : { turnDeg }),
+        ...(tilt ? { tilt } : {}),
         removed: [...(removed ?? [])],
       })),
     ),
@@ -198,8 +202,15 @@ const olmoJob = (): Job =>
     annualKwh: 5_600,
     shape: 'evening',
     arrays: {
-      // One row, clear of the parapet's shade and of the stair house.
-      roof: { on: 'volume-1', edge: 0, liftM: 0.2, removed: [...row(0, 9), ...row(2, 6), ...row(3, 6)] },
+      // East-west pairs, clear of the shade of parapet and stair house.
+      roof: {
+        on: 'volume-1',
+        edge: 0,
+        liftM: 0.1,
+        turnDeg: 90,
+        tilt: { tiltDeg: 10, rowGapM: 0.25, ridgeGapM: 0.05 },
+        removed: [...row(0, 4), ...row(1, 4)],
+      },
       carport: { on: 'canopy-1', edge: 0 },
     },
     inverterId: 'halyard-7600',

@@ -144,6 +144,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     pattern: 'fields',
     part: 'fields, account of the site',
     turnDeg: 'fields',
+    tilt: 'fields, site',
     // What is left empty may be another array's.
     removed: 'fields, site, account of shaded modules',
   },

@@ -25,7 +25,10 @@ export interface ArrayReads {
   readonly taken: readonly (readonly Vec2[])[] | 'all'
 }
 
-export type ArrayShape = Omit<PanelArray, 'id' | 'name' | 'locked' | 'removed'>
+export type ArrayShape = Omit<PanelArray, 'id' | 'name' | 'locked' | 'removed'> & {
+  /** Places of rows that stand up with no module on them; left out where modules lie on the roof. */
+  readonly emptied?: readonly string[]
+}
 
 /** Modules where an array lies, with what of them stops light where they are raised off a flat roof. */
 export function arrayGeometry(array: ArrayShape, reads: ArrayReads | null): Geometry {
@@ -34,14 +37,15 @@ export function arrayGeometry(array: ArrayShape, reads: ArrayReads | null): Geom
   const { gapM, liftM, turnDeg = 0, tilt, part } = array
   const { slots, opposite, unfit } = laidIn(array, reads)
   const frame = turnedFrame(frameOf(plane), turnDeg)
-  const faces = tilt ? [...rowFaces(slots), ...rowFaces(opposite)] : []
+  const gone = new Set(array.emptied)
+  const stands = ({ key }: Slot) => !gone.has(key)
+  const faces = tilt ? [slots, opposite].flatMap((side) => rowFaces(side.filter(stands))) : []
   const faceOf = (side: 0 | 1): ModuleField['plane'] => {
     const { normal, pitchDeg, azimuthDeg } = tilt ? tiltedPlane(frame, tilt, side) : plane
     return { normal, pitchDeg, azimuthDeg }
   }
   return {
     ...emptyGeometry,
-    // Whole whatever modules are taken out of them: a gap changes nobody's view.
     solids: rowSolids(faces, liftM),
     strokes: faces.flatMap(([, , c, d]) => [c, d].map((top) => postUnder(plane, top))),
     field: {

@@ -10,6 +10,49 @@ import { movedPart } from './part'
 import { checkPart, draggedPart, lieOf, partGrips, withoutCorner } from './part-grips'
 import { asSetback, setbackGrips } from './setback-grips'
 
+const laid = standing<PanelArray, 'name' | 'removed', ArrayReads | null>({
+  rank: 'field',
+  ignores: ['name', 'removed'],
+  reads: ({ volumeId, edgeIndex, step, edgesM }, below) => {
+    const plane = faceOf(below, volumeId, edgeIndex, step)
+    const { module } = below
+    if (!plane || !module) return null
+    return {
+      plane,
+      setbacksM: setbacksOn(below.setbacksM, plane, edgesM),
+      keepOuts: keepOutsOn(below, volumeId, plane)
+        .filter((keepOut) => mayMeet(plane, keepOut))
+        .map(({ base, clearanceM }) => ({ base, clearanceM })),
+      module: { widthM: module.widthM, lengthM: module.lengthM },
+      taken: takenOf(below.claimed ?? [], { volumeId, edgeIndex, step }),
+    }
+  },
+  claims: claimsOf,
+  build: arrayGeometry,
+  handles: (array, geometry) =>
+    array.part ? partGrips(array.part, array, geometry) : setbackGrips(geometry),
+  drag: (array, handle, { alongM, byM }) => {
+    if (array.part) return byM ? draggedPart(array, array.part, handle, byM) : {}
+    const { edge } = handle
+    return typeof alongM !== 'number' || edge === undefined
+      ? {}
+      : { edgesM: { ...array.edgesM, [edge]: asSetback(alongM) } }
+  },
+  check: checkPart,
+  move: null,
+  shifted: ({ part }, by) => (part ? { part: movedPart(part, by) } : {}),
+  corners: { insert: null, remove: ({ part }, corner) => withoutCorner(part, corner) },
+  carrier: {
+    airGapM: ({ liftM, tilt }) => (tilt ? null : liftM),
+    removed: (array) => array.removed,
+    withRemoved: (_array, removed) => ({ removed }),
+    liesOn: ({ volumeId }) => volumeId,
+    laidOn: (_array, volumeId) => ({ volumeId }),
+    renumbered: ({ volumeId, edgeIndex }, ownerId, sideAfter) =>
+      volumeId === ownerId ? { edgeIndex: sideAfter(edgeIndex) } : {},
+  },
+})
+
 export const arrayKind: Kind<PanelArray> = {
   kind: 'array',
   document: 'option',
@@ -17,48 +60,14 @@ export const arrayKind: Kind<PanelArray> = {
   version: arrayVersion,
   migrations: arrayMigrations,
   singles: null,
-  standing: standing<PanelArray, 'name' | 'removed', ArrayReads | null>({
-    rank: 'field',
-    ignores: ['name', 'removed'],
-    reads: ({ volumeId, edgeIndex, step, edgesM }, below) => {
-      const plane = faceOf(below, volumeId, edgeIndex, step)
-      const { module } = below
-      if (!plane || !module) return null
-      return {
-        plane,
-        setbacksM: setbacksOn(below.setbacksM, plane, edgesM),
-        keepOuts: keepOutsOn(below, volumeId, plane)
-          .filter((keepOut) => mayMeet(plane, keepOut))
-          .map(({ base, clearanceM }) => ({ base, clearanceM })),
-        module: { widthM: module.widthM, lengthM: module.lengthM },
-        taken: takenOf(below.claimed ?? [], { volumeId, edgeIndex, step }),
-      }
-    },
-    claims: claimsOf,
-    build: arrayGeometry,
-    handles: (array, geometry) =>
-      array.part ? partGrips(array.part, array, geometry) : setbackGrips(geometry),
-    drag: (array, handle, { alongM, byM }) => {
-      if (array.part) return byM ? draggedPart(array, array.part, handle, byM) : {}
-      const { edge } = handle
-      return typeof alongM !== 'number' || edge === undefined
-        ? {}
-        : { edgesM: { ...array.edgesM, [edge]: asSetback(alongM) } }
-    },
-    check: checkPart,
-    move: null,
-    shifted: ({ part }, by) => (part ? { part: movedPart(part, by) } : {}),
-    corners: { insert: null, remove: ({ part }, corner) => withoutCorner(part, corner) },
-    carrier: {
-      airGapM: ({ liftM, tilt }) => (tilt ? null : liftM),
-      removed: (array) => array.removed,
-      withRemoved: (_array, removed) => ({ removed }),
-      liesOn: ({ volumeId }) => volumeId,
-      laidOn: (_array, volumeId) => ({ volumeId }),
-      renumbered: ({ volumeId, edgeIndex }, ownerId, sideAfter) =>
-        volumeId === ownerId ? { edgeIndex: sideAfter(edgeIndex) } : {},
-    },
-  }),
+  standing: {
+    ...laid,
+    // Where rows stand up, what is taken out of them throws no shadow; elsewhere its place changes nothing in space.
+    shape: (array) => ({
+      ...(laid.shape(array) as ArrayShape),
+      ...(array.tilt && array.removed.length > 0 ? { emptied: array.removed } : {}),
+    }),
+  },
   parts: ({ id }, { panelsOn, moduleId }) => [{ what: 'module', typeId: moduleId, count: panelsOn(id) }],
 }
 
