@@ -33,9 +33,9 @@ async function quiet() {
 }
 
 const fresh = () => page.locator('section[aria-label="Ledger"][data-fresh="true"]').waitFor()
-const openShipped = async () => {
+const openShipped = async (name = 'Okafor-Lindqvist') => {
   await page.goto('/')
-  await page.getByRole('link', { name: 'Okafor-Lindqvist', exact: true }).click()
+  await page.getByRole('link', { name, exact: true }).click()
   await fresh()
 }
 const outline = page.getByRole('navigation', { name: 'Outline' })
@@ -93,6 +93,11 @@ const views = {
   cover: async () => {
     await chapter('Cover')
     await outline.getByRole('button', { name: /^South/ }).click()
+  },
+  rows: async () => {
+    await openShipped('Abarca Quintanilla')
+    await outline.getByRole('button', { name: /^Cover/ }).click()
+    await outline.getByRole('button', { name: /^Level/ }).click()
   },
   shade: async () => {
     await openShipped()

@@ -3,7 +3,8 @@ import { seededRandom } from '../model/random'
 import { layOnPlane, laySides } from './lay'
 import { layRows } from './lay-rows'
 import { frameOf, toFrame, turnedFrame } from './plane-frame'
-import { rowFaces, rowSolids, tiltedPlane } from './tilt'
+import { rowFaces, rowSolids } from './row-faces'
+import { tiltedPlane } from './tilt'
 
 const flat = {
   corners: [

@@ -2,7 +2,8 @@ import { type Vec2, type Vec3 } from '../../geometry/vector'
 import { laySides, type Sides, type Slot } from '../../layout/lay'
 import { layRows } from '../../layout/lay-rows'
 import { frameOf, turnedFrame } from '../../layout/plane-frame'
-import { isPaired, rowFaces, rowSolids, tiltedPlane } from '../../layout/tilt'
+import { rowFaces, rowSolids } from '../../layout/row-faces'
+import { isPaired, tiltedPlane } from '../../layout/tilt'
 import { planeHeightM, type RoofPlane } from '../../roof/plane'
 import {
   emptyGeometry,
