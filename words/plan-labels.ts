@@ -24,12 +24,15 @@ export function planLabels(
     ],
     scale: (scale) => sayer.say(plan.scale, { scale: String(scale), paper: paperOf(about.locale) }),
     north: plan.north,
-    array: ({ panels, plane }) =>
-      sayer.say(isLevel(plane) ? plan.array : plan.arrayFacing, {
+    array: ({ id, panels, plane }) => {
+      const other = site.faces.filter((face) => face.id === id)[1]?.plane
+      return sayer.say(other ? plan.arrayFacingBoth : isLevel(plane) ? plan.array : plan.arrayFacing, {
         count: panels.length,
         power: { value: module.powerW, unit: 'W' },
         tilt: degrees(plane.pitchDeg, 1),
         azimuth: degrees(plane.azimuthDeg, 0),
-      }),
+        other: degrees(other?.azimuthDeg ?? 0, 0),
+      })
+    },
   }
 }

@@ -58,10 +58,12 @@ export function laySides(request: LayRequest): Sides {
   const field = fieldOf(request, frame)
   const { tilt } = request
   const spaced = tilt ? { rowGapM: tilt.rowGapM, depthOf: (slopeM: number) => depthOf(slopeM, tilt) } : {}
+  const { pattern } = request
+  // The coarser search knows no rows that stand up.
   const cells =
-    request.pattern === 'plain'
+    pattern === 'plain' && !tilt
       ? plainGrid({ ...request, field })
-      : new Layouts({ ...request, ...spaced, field }).cells(request.pattern)
+      : new Layouts({ ...request, ...spaced, field }).cells(pattern === 'plain' ? 'aligned' : pattern)
   return sidesOf(frame, cells, request)
 }
 

@@ -43,6 +43,10 @@ test('rows stand as deep as their tilt makes them, the gap apart, their full siz
   expect(layOnPlane({ ...plain, tilt: { ...tilt, rowGapM: 1.2 } }).length).toBe(3 * 9)
 })
 
+test('arrays that were laid by the first search stand up by the one that knows how', () => {
+  expect(layOnPlane({ ...plain, pattern: 'plain' })).toEqual(layOnPlane(plain))
+})
+
 test.each([
   [0, 180],
   [90, 270],

@@ -57,7 +57,7 @@ const withIds = (shaped: readonly Shaped[], built: readonly Keyed<Geometry>[]): 
 const build = ({ kind, shape, reads }: { kind: KindName; shape: unknown; reads: unknown }): Geometry =>
   standingOf(kind).build(shape, reads)
 
-const version = 3
+const version = 4
 
 /** An item's key holds the shape and what it found around it; neither id nor name. */
 const itemsOf = (shaped: readonly Shaped[], below: Below) =>

@@ -6,5 +6,6 @@ export const plan = {
   north: 'N',
   array: '{count} × {power}, {tilt}',
   arrayFacing: '{count} × {power}, {tilt}, {azimuth}',
+  arrayFacingBoth: '{count} × {power}, {tilt}, {azimuth} and {other}',
   save: 'Roof plan (SVG)',
 } as const

@@ -2,14 +2,16 @@
 
 import { type PanelArray } from '@/core/kinds/array/array'
 import { lieOf } from '@/core/kinds/array/part-grips'
+import { parseNumber } from '@/core/model/numbers'
 import { formatArea } from '@/core/model/units'
 import { standingById } from '@/core/site/site'
 import { later } from '@/words/en/later'
 import { isLevel } from '@/words/direction'
-import { number } from '@/words/format'
+import { entered, number } from '@/words/format'
 import { Fact } from '../../card/frame'
 import { useBench, useSayer, useSession, useSite } from '../../context'
-import { ChoiceField, LengthField, NumberField } from '../../fields/fields'
+import { ChoiceField, LengthField } from '../../fields/fields'
+import { TextField } from '../../fields/text-field'
 import { toast } from '../../store/session'
 import { ArrayFacts } from '../array-facts'
 import { ArrayName } from './array-name'
@@ -116,16 +118,14 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
           onChoose={(pattern) => relay('Set-out', { pattern })}
         />
       )}
-      <NumberField
-        label={fields.turnDeg}
-        name="Turn"
-        documentId={optionId}
-        objectId={array.id}
-        value={array.turnDeg ?? 0}
-        unit="°"
-        digits={1}
-        fields={(turnDeg) => ({ turnDeg })}
-      />
+      {!array.tilt && (
+        <TextField
+          label={fields.turnDeg}
+          shown={entered(array.turnDeg ?? 0, site, 1)}
+          unit="°"
+          onType={(text) => relay('Turn', { turnDeg: parseNumber(text, site.locale) })}
+        />
+      )}
       <LengthField
         label={fields.liftM}
         name="Off the roof"

@@ -17,7 +17,13 @@ import { planeUnder, type PlaneUnderHand } from './under-hand'
 
 /** Waits for the corner that rows are pulled out from. */
 export class LayRows extends ToolState {
-  #at: Vec2 = [0, 0]
+  /** Where Enter begins: where the arrow keys went. */
+  #at: Vec2
+
+  constructor(context: ToolContext, at: Vec2 = [0, 0]) {
+    super(context)
+    this.#at = at
+  }
 
   override enter(): void {
     this.#show({})
@@ -32,16 +38,23 @@ export class LayRows extends ToolState {
   }
 
   override press(input: PointerInput): void {
+    this.#begin(input)
+  }
+
+  /** Sets the first module down; null where none can lie. */
+  #begin(input: PointerInput): PullingRows | null {
     const under = planeUnder(this.context, input)
     if (!under || under === 'neighbour') {
       const { laying, tools } = this.#words
       showSketch(this.context, { message: under ? laying.neighbour : tools['lay-rows'].wrong })
-      return
+      return null
     }
     const from = this.#corner(under, frameOf(under.margins.plane), input)
-    if (!from) return
+    if (!from) return null
     this.context.session.setState({ selection: null })
-    this.go(new PullingRows(this.context, under, from))
+    const pulling = new PullingRows(this.context, under, from, () => new LayRows(this.context, this.#at))
+    this.go(pulling)
+    return pulling
   }
 
   /** Arrow keys carry a mark; Enter lays one there, and its card makes more of it. */
@@ -53,8 +66,7 @@ export class LayRows extends ToolState {
       return true
     }
     if (input.key !== 'Enter') return false
-    const above = fromAbove(this.context, this.#at)
-    this.press(above)
+    this.#begin(fromAbove(this.context, this.#at))?.release()
     return true
   }
 
@@ -92,12 +104,14 @@ class PullingRows extends ToolState {
   readonly #frame: PlaneFrame
   readonly #from: Vec2
   readonly #id: string
+  readonly #back: () => ToolState
 
-  constructor(context: ToolContext, under: PlaneUnderHand, from: Vec2) {
+  constructor(context: ToolContext, under: PlaneUnderHand, from: Vec2, back: () => ToolState) {
     super(context)
     this.#under = under
     this.#frame = frameOf(under.margins.plane)
     this.#from = from
+    this.#back = back
     this.#id = newId('array', context.random)
   }
 
@@ -119,7 +133,7 @@ class PullingRows extends ToolState {
     if (panels === 0) {
       documents.cancel()
       session.setState({ selection: null })
-      this.go(new LayRows(this.context))
+      this.go(this.#back())
       showSketch(this.context, { message: this.context.sayer().words.laying.nothing })
       return
     }
@@ -127,12 +141,12 @@ class PullingRows extends ToolState {
     session.setState({ sketch: null, ...(fault ? {} : { selection: { kind: 'object', id: this.#id } }) })
     if (fault) toast(session, this.context.sayer().fault(fault))
     else toast(session, laidWords(this.context, panels), step)
-    this.go(new LayRows(this.context))
+    this.go(this.#back())
   }
 
   override cancel(): void {
     this.context.documents.cancel()
-    this.go(new LayRows(this.context))
+    this.go(this.#back())
   }
 
   get #laid(): { readonly panels: number; readonly unfit: number } {

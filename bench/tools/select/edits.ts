@@ -118,7 +118,8 @@ export function nudge(context: ToolContext, key: string, shift: boolean): boolea
     const one = standingObject(context, id)
     return one?.standing.shifted ? [one] : []
   })
-  if (onPlanes.length > 0) return nudgeOnPlanes(context, onPlanes, [step[0] * length, step[1] * length])
+  if (onPlanes.length > 0 && onPlanes.length === ids.length)
+    return nudgeOnPlanes(context, onPlanes, [step[0] * length, step[1] * length])
   const party = freeParty(context, ids)
   if (party.chosen.length === 0) return false
   documents.begin()
