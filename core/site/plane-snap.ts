@@ -1,8 +1,7 @@
-import { type Vec2, type Vec3 } from '../geometry/vector'
-import { frameOf, toFrame, type PlaneFrame } from '../layout/plane-frame'
+import { type Vec2 } from '../geometry/vector'
+import { frameOf, toFrame } from '../layout/plane-frame'
 import { type Margins } from '../kinds/standing'
-import { type RoofPlane } from '../roof/plane'
-import { type LaidArray, type Site } from './site'
+import { isSamePlane, type LaidArray, type Site } from './site'
 
 /** Where things on a plane come to rest, in its own frame, m: along the eave, and up the slope. */
 export interface PlaneLines {
@@ -12,8 +11,6 @@ export interface PlaneLines {
 
 const none: PlaneLines = { u: [], v: [] }
 
-/** Modules of other arrays on a plane this far off it still lie on it, m: each may have its own height over the roof. */
-const onPlaneM = 1.5
 const levelM = 1e-6
 
 /** Lines on the plane of an array: setbacks that run along or up it, its middle, and sides of the modules of others. */
@@ -29,13 +26,10 @@ export function linesOnPlane(site: Site, arrayId: string): PlaneLines {
 
 /** The arrays whose modules lie on a plane. */
 export const arraysOn = (site: Site, { plane }: Margins): LaidArray[] =>
-  site.arrays.filter((array) => isOn(plane, array))
+  site.arrays.filter(({ margins }) => margins !== null && isSamePlane(margins.plane, plane))
 
 /** The same for something that is yet to be laid there. */
-export function linesOf(
-  { plane, setbacksM, gapM, within }: Margins,
-  others: readonly LaidArray[],
-): PlaneLines {
+export function linesOf({ plane, setbacksM, gapM }: Margins, others: readonly LaidArray[]): PlaneLines {
   const frame = frameOf(plane)
   const corners = plane.corners.map((corner) => toFrame(frame, corner))
   const us: number[] = []
@@ -47,7 +41,7 @@ export function linesOf(
     if (Math.abs(a[1] - b[1]) < levelM) vs.push(a[1] + Math.sign(b[0] - a[0]) * keptM)
     if (Math.abs(a[0] - b[0]) < levelM) us.push(a[0] - Math.sign(b[1] - a[1]) * keptM)
   })
-  const along = (within ?? corners).map(([u]) => u)
+  const along = corners.map(([u]) => u)
   us.push((Math.min(...along) + Math.max(...along)) / 2)
   for (const { panels } of others)
     for (const { corners: panel } of panels) {
@@ -64,21 +58,6 @@ const besides = (values: readonly number[], gapM: number): number[] => {
   const [low, high] = [Math.min(...values), Math.max(...values)]
   return [low, high, low - gapM, high + gapM]
 }
-
-function isOn(on: RoofPlane, { margins, panels, plane }: LaidArray): boolean {
-  const [corner] = panels[0]?.corners ?? []
-  return (
-    margins !== null &&
-    corner !== undefined &&
-    isSame(on.normal, plane.normal) &&
-    Math.abs(heightOver(frameOf(on), corner)) < onPlaneM
-  )
-}
-
-const heightOver = ({ origin, normal }: PlaneFrame, p: Vec3) =>
-  normal.reduce<number>((sum, n, axis) => sum + n * ((p[axis] ?? 0) - (origin[axis] ?? 0)), 0)
-
-const isSame = (a: Vec3, b: Vec3) => a.every((value, axis) => Math.abs(value - (b[axis] ?? 0)) < 1e-6)
 
 /**
  * How far something is moved so that one of its sides comes to rest on a line, along the eave and up the slope each by

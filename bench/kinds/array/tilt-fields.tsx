@@ -1,6 +1,6 @@
 'use client'
 
-import { type PanelArray } from '@/core/kinds/array/array'
+import { widestRowGapM, type PanelArray } from '@/core/kinds/array/array'
 import { lieOf } from '@/core/kinds/array/part-grips'
 import { type ModuleSize } from '@/core/kinds/standing'
 import { frameOf } from '@/core/layout/plane-frame'
@@ -195,10 +195,11 @@ const eastDeg = 90
 /** South, or north on the southern half of the earth. */
 const equatorwardDeg = (latitudeDeg: number): number => (latitudeDeg < 0 ? 0 : 180)
 
-/** Null where the sun is not up at these hours. */
+/** Null where the sun is not up at these hours, or so low that rows would stand farther apart than any roof has room. */
 function gapOrNull(given: Parameters<typeof rowGapM>[0]): number | null {
   try {
-    return upToMillimetres(rowGapM(given))
+    const gap = upToMillimetres(rowGapM(given))
+    return gap > widestRowGapM ? null : gap
   } catch (error) {
     if (error instanceof Fault && error.code === 'sun-below') return null
     throw error

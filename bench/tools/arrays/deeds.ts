@@ -70,12 +70,13 @@ export function fillPlane(context: ToolContext, { part: _part, ...array }: Panel
 /** Puts a copy beside an array, on the side where most of it fits. */
 export function copyBeside(context: ToolContext, array: PanelArray): void {
   const module = context.module()
+  const { name: _name, ...unnamed } = array
   const { part } = array
   if (!part || !module) return
   const id = fresh(context)
   const option = context.option()
   const tried = besides(array, part, module).map((moved) => {
-    const copy: PanelArray = { ...array, id, part: moved }
+    const copy: PanelArray = { ...unnamed, id, part: moved }
     const site = context.siteWith({ ...option, [id]: copy })
     return { copy, fits: site.arrays.find((one) => one.id === id)?.panels.length ?? 0 }
   })

@@ -4,6 +4,9 @@ import { patterns } from '../../layout/patterns'
 import { between, wholeBetween } from '../../model/rules'
 import { partSchema } from './part'
 
+/** Between rows that stand up, m. */
+export const widestRowGapM = 20
+
 /**
  * Modules laid on one roof plane. Where each sits follows from the plane, the setbacks and the module, so that a
  * change of the house re-fits it; single ones taken away are kept by their place in the grid.
@@ -33,7 +36,7 @@ export const arraySchema = z.strictObject({
   tilt: z
     .strictObject({
       tiltDeg: between(1, 60, 'deg'),
-      rowGapM: between(0, 20, 'm'),
+      rowGapM: between(0, widestRowGapM, 'm'),
       /** Of pairs of rows that face away from each other; null where all rows face one way. */
       ridgeGapM: between(0, 5, 'm').nullable(),
     })
