@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { type PanelArray } from '@/core/kinds/array/array'
 import { type Objects } from '@/core/kinds/documents'
+import { laying } from './en/tools'
 import { type Names } from './sayer'
 
 interface Station {
@@ -12,9 +14,19 @@ interface Station {
 export const namedIn = (documents: readonly Objects[]): string =>
   JSON.stringify(
     documents.flatMap((objects) =>
-      Object.values(objects).flatMap((object) => ('name' in object ? [[object.id, object.name]] : [])),
+      Object.values(objects).flatMap((object) => {
+        const name =
+          'name' in object ? object.name : object.kind === 'array' ? arrayOn(documents, object) : null
+        return name === null ? [] : [[object.id, name]]
+      }),
     ),
   )
+
+/** An array without a name of its own, by what it lies on. */
+function arrayOn(documents: readonly Objects[], { volumeId }: PanelArray): string {
+  const owner = documents.map((objects) => objects[volumeId]).find((object) => object !== undefined)
+  return owner && 'name' in owner ? laying.modulesOn.replace('{owner}', owner.name) : laying.modules
+}
 
 const namedSchema = z.array(z.tuple([z.string(), z.string()]))
 

@@ -1,7 +1,7 @@
 import { type PanelArray } from '@/core/kinds/array/array'
 import { frameOf, fromFrame, toFrame } from '@/core/layout/plane-frame'
 import { type Vec2 } from '@/core/geometry/vector'
-import { copyBeside, flipArray, joinArrays, setOutAsRows, splitOff } from './arrays/deeds'
+import { copyBeside, fillPlane, flipArray, joinArrays, setOutAsRows, splitOff } from './arrays/deeds'
 import { bench, gabledHouse } from './testing'
 
 /** A house of ten metres by eight with 40° to the south and to the north. */
@@ -350,4 +350,47 @@ test('arrays and other things in hand together are moved by their own way, not h
   b.key('ArrowRight')
   expect(Object.values(b.documents.house).find(({ kind }) => kind === 'tree')).not.toEqual(tree)
   expect(b.one().part).toEqual(before)
+})
+
+test('what is split off a plane that a search has filled leaves all others where they were', () => {
+  const b = covered()
+  b.tools.take('lay')
+  b.click(0, -2)
+  b.tools.take('select')
+  const whole = b.one()
+  const places = () =>
+    b
+      .arrays()
+      .flatMap(({ id }) => b.laid(id).panels)
+      .map(({ corners }) => corners.map((c) => c.map((x) => Math.round(x * 100)).join(' ')).join('|'))
+      .sort()
+  const before = places()
+  splitOff(b.context, whole, b.laid(whole.id).panels.slice(3, 5))
+  expect(b.arrays()).toHaveLength(2)
+  expect(places()).toEqual(before)
+  expect(b.arrays().every(({ id }) => b.laid(id).unfit.length === 0)).toBe(true)
+  b.documents.undo()
+  expect(b.arrays()).toEqual([whole])
+})
+
+test('a plane that another array fills is not filled twice, and that is said', () => {
+  const b = covered()
+  b.tools.take('lay-area')
+  for (const [x, y] of [
+    [-4, -3.6],
+    [2, -3.6],
+    [2, -0.6],
+    [-4, -0.6],
+  ] as const)
+    b.click(x, y, true)
+  b.key('Enter')
+  const field = b.one()
+  const { part: _part, ...unparted } = field
+  b.documents.edit('fill', 'option-a', (before) => ({ ...before, whole: { ...unparted, id: 'whole' } }))
+  fillPlane(b.context, field)
+  expect(b.arrays()).toContainEqual(field)
+  expect(b.session.getState().toast?.text).toMatch(/fills this plane already/)
+  b.documents.edit('delete', 'option-a', ({ whole: _whole, ...rest }) => rest)
+  fillPlane(b.context, field)
+  expect(b.arrays()).toEqual([unparted])
 })

@@ -13,6 +13,7 @@ export const arrayDeeds = {
   setOutDone: 'Set out as {n, plural, one {rows} other {# sets of rows}}. Drag the middle grip to move them.',
   fill: 'Fill plane',
   fillHint: 'Lay the whole plane again by its setbacks',
+  noneLeft: 'Another array fills this plane already. Delete it first, or give it an area.',
   filled: 'The whole plane is laid again.',
   copy: 'Copy',
   copyHint: 'The same beside it, where most of it fits',

@@ -113,6 +113,8 @@ export const tools = {
 
 /** Said while modules are laid. */
 export const laying = {
+  modules: 'Modules',
+  modulesOn: 'Modules on {owner}',
   neighbour: 'This is a neighbour’s roof. Make it part of the house on its card first.',
   nothing:
     'No module fits there within the setbacks. Choose another place, a smaller module, or narrower setbacks.',

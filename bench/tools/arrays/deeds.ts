@@ -1,5 +1,6 @@
 import { type PanelArray } from '@/core/kinds/array/array'
 import { besides, flippedPart, joinedRows, setOut, type SetOutOn } from '@/core/kinds/array/set-out'
+import { ofKind } from '@/core/kinds/documents'
 import { isPaired } from '@/core/layout/tilt'
 import { newId } from '@/core/model/new-id'
 import { type LaidArray } from '@/core/site/site'
@@ -21,6 +22,9 @@ function groundOf(context: ToolContext, laid: LaidArray | undefined): SetOutOn |
   return laid?.margins && module ? { plane: laid.margins.plane, module } : null
 }
 
+const onSamePlane = (one: PanelArray, other: PanelArray): boolean =>
+  one.volumeId === other.volumeId && one.edgeIndex === other.edgeIndex && one.step === other.step
+
 const fresh = (context: ToolContext) => newId('array', context.random)
 
 /** Says how an edit ended, and selects what came of it. */
@@ -34,17 +38,27 @@ function ended(context: ToolContext, { fault, step }: Outcome, said: string, ids
   toast(session, said, step)
 }
 
+/** An array's modules as rows; the first of them is the array itself. */
+function rowsOf(
+  context: ToolContext,
+  array: PanelArray,
+  panels: LaidArray['panels'],
+  on: SetOutOn,
+): PanelArray[] {
+  let first = true
+  return setOut(array, panels, on, () => {
+    const id = first ? array.id : fresh(context)
+    first = false
+    return id
+  })
+}
+
 /** Makes rows of what a search has laid: the same modules, which can then be moved, counted and turned by hand. */
 export function setOutAsRows(context: ToolContext, array: PanelArray): void {
   const laid = laidOf(context, array.id)
   const on = groundOf(context, laid)
   if (!laid || !on || laid.panels.length === 0) return
-  let first = true
-  const rows = setOut(array, laid.panels, on, () => {
-    const id = first ? array.id : fresh(context)
-    first = false
-    return id
-  })
+  const rows = rowsOf(context, array, laid.panels, on)
   const outcome = context.documents.edit(words.setOut, context.session.getState().optionId, (before) => ({
     ...before,
     ...Object.fromEntries(rows.map((one) => [one.id, one])),
@@ -60,9 +74,18 @@ export function setOutAsRows(context: ToolContext, array: PanelArray): void {
 
 /** Fills the whole of its plane with an array again. */
 export function fillPlane(context: ToolContext, { part: _part, ...array }: PanelArray): void {
+  const filled: PanelArray = { ...array, removed: [] }
+  // Of two that fill it the earlier one would have all, and the other nothing.
+  const isFilled = ofKind(context.option(), 'array').some(
+    (other) => other.id !== array.id && !other.part && onSamePlane(other, array),
+  )
+  if (isFilled) {
+    toast(context.session, words.noneLeft)
+    return
+  }
   const outcome = context.documents.edit(words.fill, context.session.getState().optionId, (before) => ({
     ...before,
-    [array.id]: { ...array, removed: [] },
+    [array.id]: filled,
   }))
   ended(context, outcome, words.filled, [array.id])
 }
@@ -115,9 +138,16 @@ export function splitOff(context: ToolContext, array: PanelArray, modules: reado
   const { name: _name, ...unnamed } = array
   const rows = setOut(unnamed, panels, on, () => fresh(context))
   const slots = panels.map(({ slot }) => slot)
+  const left = laid?.panels.filter(({ id }) => !ids.has(id)) ?? []
+  if (left.length === 0) {
+    setOutAsRows(context, array)
+    return
+  }
+  // What a search fills would be laid anew around them: the others become rows as well, and stay where they are.
+  const others = array.part?.is === 'rows' ? [] : rowsOf(context, array, left, on)
   const outcome = context.documents.edit(words.split, context.session.getState().optionId, (before) => ({
     ...withRemoved(before, array.id, (removed) => [...removed, ...slots]),
-    ...Object.fromEntries(rows.map((one) => [one.id, one])),
+    ...Object.fromEntries([...others, ...rows].map((one) => [one.id, one])),
   }))
   ended(
     context,
@@ -134,9 +164,8 @@ export function joinArrays(context: ToolContext, arrays: readonly PanelArray[]):
   const on = groundOf(context, laid[0])
   const samePlane = arrays.every(
     (array) =>
-      array.volumeId === first?.volumeId &&
-      array.edgeIndex === first.edgeIndex &&
-      array.step === first.step &&
+      first !== undefined &&
+      onSamePlane(array, first) &&
       array.gapM === first.gapM &&
       (array.turnDeg ?? 0) === (first.turnDeg ?? 0) &&
       JSON.stringify(array.tilt) === JSON.stringify(first.tilt),
