@@ -12,6 +12,7 @@ const RecordDialog = lazyPart('RecordDialog')
 const ShadeDialog = lazyPart('ShadeDialog')
 const ArraysDialog = lazyPart('ArraysDialog')
 const ModulesDialog = lazyPart('ModulesDialog')
+const StructureDialog = lazyPart('StructureDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -25,6 +26,7 @@ export function Sheets() {
   if (dialog === 'shade') return <ShadeDialog />
   if (dialog === 'arrays') return <ArraysDialog />
   if (dialog === 'modules') return <ModulesDialog />
+  if (dialog === 'structure') return <StructureDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

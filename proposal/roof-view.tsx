@@ -48,6 +48,7 @@ export function RoofView({
       broken: nothing,
       slotsOf: null,
       margins: null,
+      racking: null,
       glass: false,
       panelColour: () => undefined,
       sunMap: null,

@@ -32,6 +32,7 @@ const plain: Emphasis = {
   broken: new Set(),
   slotsOf: null,
   margins: null,
+  racking: null,
   glass: false,
   panelColour: () => undefined,
   sunMap: null,

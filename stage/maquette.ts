@@ -12,6 +12,7 @@ import { borderOf, sidesOf } from './outlines'
 import { type Paints } from './paints'
 import { type Palette } from './palette'
 import { brokenPen, casing, mappedPen, pensOf, pickedPen, placePen } from './pens'
+import { drawRacking, type DrawnRacking } from './racking'
 import { disposeShapes } from './shapes'
 import { sunMapShapes, type ShownSunMap } from './sun-map-shapes'
 
@@ -25,6 +26,8 @@ export interface Emphasis {
   readonly slotsOf: string | null
   /** How setbacks are drawn, and whether those of all arrays are, or of the selected ones; null draws none. */
   readonly margins: { readonly of: 'all' | 'selected'; readonly draw: DrawMargins } | null
+  /** Rails and their feet; null draws none. */
+  readonly racking: DrawnRacking | null
   /** Houses turn to glass, so that the picture on the ground can be followed through them. */
   readonly glass: boolean
   /** Colour of a panel on the sun map; undefined paints it plain. */
@@ -57,12 +60,14 @@ export class Maquette {
   #modules = new Group()
   #sunMap = new Group()
   readonly #margins: MarginShapes
+  readonly #racking = new Group()
+  #racked: { readonly racking: DrawnRacking | null; readonly palette: Palette } | null = null
   #mapped: ShownSunMap | null = null
 
   constructor(paints: Paints) {
     this.#paints = paints
     this.#margins = new MarginShapes(paints)
-    this.group.add(this.#margins.group)
+    this.group.add(this.#margins.group, this.#racking)
   }
 
   show(site: Site, look: Look): void {
@@ -74,6 +79,7 @@ export class Maquette {
     for (const id of left) this.#take(id)
     this.#map(look.emphasis.sunMap)
     this.#margins.show(marginsIn(site, look.emphasis), look.emphasis.margins?.draw, look.palette)
+    this.#rack(look)
     this.group.remove(this.#modules)
     disposeShapes(this.#modules)
     this.#modules = modulesOf(site, look, this.#paints)
@@ -84,6 +90,12 @@ export class Maquette {
     disposeShapes(this.group)
     this.group.clear()
     this.#standing.clear()
+  }
+
+  #rack({ palette, emphasis: { racking } }: Look): void {
+    if (racking === this.#racked?.racking && palette === this.#racked?.palette) return
+    this.#racked = { racking, palette }
+    drawRacking(this.#racking, racking, this.#paints, palette)
   }
 
   #map(sunMap: ShownSunMap | null): void {

@@ -71,3 +71,15 @@ export const hatchPen = (palette: Palette): Pen => ({
   width: [0.8, 0.8],
 })
 export const marginPen = (palette: Palette): Pen => ({ colour: palette.pencil, opacity: 0.9, width: [1, 1] })
+/** Rails over modules, dark or light, and the plates of their feet. */
+export const railCasing = (palette: Palette): Pen => ({
+  colour: palette.line,
+  opacity: 0.85,
+  width: [2.6, 2.6],
+})
+export const railPen = (palette: Palette): Pen => ({ colour: palette.card, opacity: 1, width: [1.2, 1.2] })
+export const footPen = (palette: Palette): Pen => ({
+  colour: palette.verdigris,
+  opacity: 1,
+  width: [2.4, 2.4],
+})

@@ -1,5 +1,6 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { moreModules } from './modules'
+import { mountings } from './mountings'
 import { ruleSets } from './rule-sets'
 
 /** The made-up catalogue. Figures are of the sort that data sheets of the day show. */
@@ -220,4 +221,5 @@ export const catalogue: Catalogue = {
     },
   ],
   rules: ruleSets,
+  mountings,
 }

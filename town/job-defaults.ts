@@ -23,6 +23,8 @@ export const siteAt = (town: Town, address: string, place: LatLon): Site => ({
   gridVoltageV: town.gridVoltageV,
   snowLoadKpa: town.snowLoadKpa,
   windMs: town.windMs,
+  windMean: town.windMean,
+  terrain: town.terrain,
   roofCovering: town.roofCovering,
   rafterSpacingM: town.rafterSpacingM,
 })

@@ -19,6 +19,8 @@ export interface Town extends LatLon {
   readonly gridVoltageV: number
   readonly snowLoadKpa: number
   readonly windMs: number
+  readonly windMean: Site['windMean']
+  readonly terrain: Site['terrain']
   readonly roofCovering: Site['roofCovering']
   readonly rafterSpacingM: number
   /** Direction of the streets, counter-clockwise from east. */
@@ -88,6 +90,8 @@ export const towns: readonly Town[] = [
     gridVoltageV: 240,
     snowLoadKpa: 1.45,
     windMs: 58,
+    windMean: 'three-seconds',
+    terrain: 'suburb',
     roofCovering: 'shingle',
     rafterSpacingM: 0.4064,
     rulesId: 'pellworth-fire',
@@ -175,6 +179,8 @@ export const towns: readonly Town[] = [
     gridVoltageV: 400,
     snowLoadKpa: 0,
     windMs: 45,
+    windMean: 'three-seconds',
+    terrain: 'farmland',
     roofCovering: 'metal',
     rafterSpacingM: 0.6,
     rulesId: 'tarrowee-roofs',
@@ -254,6 +260,8 @@ export const towns: readonly Town[] = [
     gridVoltageV: 230,
     snowLoadKpa: 0.6,
     windMs: 26,
+    windMean: 'ten-minutes',
+    terrain: 'suburb',
     roofCovering: 'membrane',
     rafterSpacingM: 0.6,
     rulesId: 'valdecorva-azoteas',

@@ -76,7 +76,17 @@ export interface Figure {
 }
 
 /** Digits behind the mark that a unit usually has. */
-const usualDigits: Readonly<Partial<Record<Unit, number>>> = { share: 1, years: 1, ratio: 2, kW: 2, A: 1 }
+const usualDigits: Readonly<Partial<Record<Unit, number>>> = {
+  ...{ share: 1, years: 1, ratio: 2, kW: 2, A: 1 },
+  ...{ kN: 2, 'kN/m²': 2 },
+}
+
+/** Weights and loads where people count in feet. */
+const pounds = {
+  kg: { times: 2.204_623, as: 'lb', usual: 0 },
+  kN: { times: 224.8089, as: 'lbf', usual: 0 },
+  'kN/m²': { times: 20.885_43, as: 'psf', usual: 1 },
+} as const
 
 /** Writes a quantity as people at the place do. */
 export function writeQuantity({ value, unit, digits }: Quantity, place: Place, words: UnitWords): Figure {
@@ -116,6 +126,13 @@ export function writeQuantity({ value, unit, digits }: Quantity, place: Place, w
     }
     case 'deg':
       return { figure: `${shown()}°`, unit: '' }
+    case 'kg':
+    case 'kN':
+    case 'kN/m²': {
+      if (place.units === 'metric') return { figure: shown(), unit }
+      const { times, as, usual } = pounds[unit]
+      return { figure: number(value * times, place, usual), unit: as }
+    }
     case 'minutes':
       return { figure: shown(), unit: 'min' }
     case 'bytes':

@@ -12,6 +12,7 @@ import { planSvg } from '@/core/exports/plan-svg'
 import { coverId } from '@/core/kinds/cover/cover'
 import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
+import { holdingsIn } from '@/core/stages/structure'
 import { modulesFor } from '@/core/stages/world'
 import { later } from '@/words/en/later'
 import { number, paperOf } from '@/words/format'
@@ -23,7 +24,7 @@ import { saveFile } from '../save-file'
 import { Sheet } from '../sheet'
 
 const words = later.arrayTable
-const head = 'py-1 text-right font-normal text-pencil'
+const head = 'py-1 font-normal text-pencil'
 
 /** Arrays with their modules, power, direction, sun and energy, always as they are now. */
 export function ArraySheet() {
@@ -49,7 +50,8 @@ export function ArraySheet() {
       option: theOne(option, 'offer', offerId).name,
       locale: place.locale,
     })
-    const drawn = { site: now, place, nameOf: (id: string) => sayer.name(id) }
+    const holdings = holdingsIn(now, { house, option, catalogue })
+    const drawn = { site: now, place, holdings, nameOf: (id: string) => sayer.name(id) }
     saveFile(planSvg(drawn, place, paperOf(place.locale), labels), 'roof-plan.svg', 'image/svg+xml')
   }
   return (
@@ -108,7 +110,7 @@ function Table({
         <tr className="border-b border-line">
           <th className={`${head} text-left`}>{columns.name}</th>
           {(['modules', 'power', 'tilt', 'azimuth', 'access', 'kwh', 'each'] as const).map((column) => (
-            <th key={column} className={head}>
+            <th key={column} className={`${head} text-right`}>
               {columns[column]}
             </th>
           ))}

@@ -42,7 +42,7 @@ const liveWith = (...workers: FakeWorker[]): LiveNumbers => {
 
 const summary = { ledger: [] } as unknown as RunSummary
 const station = { id: 's', name: 'S', distanceM: 1, elevationM: 1, yearSpread: null, standsIn: false }
-const catalogue = { modules: [], inverters: [], batteries: [], rules: [] }
+const catalogue = { modules: [], inverters: [], batteries: [], rules: [], mountings: [] }
 const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRequest => ({
   house,
   options: [

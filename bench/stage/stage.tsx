@@ -25,7 +25,7 @@ import { middleOf } from '../tools/middle-of'
 import { carrierOf } from '../tools/standing-objects'
 import { CardPlace } from './card-place'
 import { Overlay } from './overlay'
-import { useMarginLines } from './use-margin-lines'
+import { useLaterDrawing } from './use-later-drawing'
 import { PlaneLabels } from './plane-labels'
 import { SheetNote } from './sheet-note'
 import { ViewButtons } from './view-buttons'
@@ -45,7 +45,7 @@ const snapPx = 11
 /** The stage: canvas, overlay, card, and the pointer in the terms of the house. */
 export function Stage({ small }: { readonly small: boolean }) {
   const bench = useBench()
-  const { session, tools } = bench
+  const { session, tools, catalogue } = bench
   const house = useHouse()
   const option = useOption()
   const site = useSite()
@@ -124,7 +124,13 @@ export function Stage({ small }: { readonly small: boolean }) {
   // While an outline is traced or a house is changed, the picture under it can be followed.
   const shaped = selection?.kind === 'object' && house[selection.id]?.kind === 'volume'
   const glass = (tracing || (running && shaped)) && !small
-  const drawMargins = useMarginLines(chapter === 'cover' || slotsOf !== null)
+  const drawMargins = useLaterDrawing('marginLines', chapter === 'cover' || slotsOf !== null)
+  const racked = useSession((s) => s.racking && s.chapter === 'cover')
+  const drawRacking = useLaterDrawing('rackingLines', racked)
+  const racking = useMemo(
+    () => (racked && drawRacking ? drawRacking(shown, { house, option, catalogue }) : null),
+    [racked, drawRacking, shown, house, option, catalogue],
+  )
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
     // Of another state's modules it is not known which is which.
@@ -144,6 +150,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       ]),
       broken: new Set(broken),
       slotsOf,
+      racking,
       margins: drawMargins && { of: chapter === 'cover' ? 'all' : 'selected', draw: drawMargins },
       glass,
       panelColour: (id) => {
@@ -169,6 +176,7 @@ export function Stage({ small }: { readonly small: boolean }) {
     mapped,
     slotsOf,
     drawMargins,
+    racking,
     glass,
   ])
 

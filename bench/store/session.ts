@@ -55,6 +55,8 @@ export interface Session {
   /** Where the stage is looked at from, as `StageView.eye` tells it; null until somebody has turned it. */
   readonly camera: readonly number[] | null
   readonly sunMap: boolean
+  /** Rails and attachments drawn on the modules. */
+  readonly racking: boolean
   readonly sunSpan: SunSpan
   /** Sun access written on each module. */
   readonly accessLabels: boolean
@@ -78,6 +80,7 @@ export interface Session {
     | 'rules'
     | 'modules'
     | 'arrays'
+    | 'structure'
     | null
   /** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
   readonly askedModule: { readonly moduleId: string; readonly option: Objects } | null
@@ -99,6 +102,7 @@ export const createSession = (optionId: string) =>
     plan: false,
     camera: null,
     sunMap: true,
+    racking: false,
     sunSpan: 'year',
     accessLabels: false,
     layer: 'yield',

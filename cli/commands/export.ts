@@ -5,6 +5,7 @@ import { theOne } from '@/core/kinds/documents'
 import { siteId } from '@/core/kinds/site/site'
 import { panelsOf } from '@/core/site/site'
 import { siteStage } from '@/core/stages/site'
+import { structureStage } from '@/core/stages/structure'
 import { moduleIn, offerIn } from '@/core/stages/world'
 import { english } from '@/words/english'
 import { paperOf } from '@/words/format'
@@ -67,7 +68,8 @@ export function addExport(gable: Command): void {
           option: offerIn(world).name,
           locale: place.locale,
         })
-        const drawn = { site, place, nameOf: (id: string) => sayer.name(id) }
+        const holdings = run.value(structureStage)
+        const drawn = { site, place, holdings, nameOf: (id: string) => sayer.name(id) }
         writeFile(out, planSvg(drawn, place, paperOf(place.locale), labels))
         print({ out, arrays: site.arrays.length, modules: panelsOf(site).length })
         return

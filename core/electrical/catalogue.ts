@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { idSchema, type DeepReadonly } from '../model/object-base'
 import { moduleColours, mostStrips } from '../model/module-sheet'
 import { ruleSetSchema } from '../setbacks/rule-set'
+import { mountingSchema } from '../structure/mounting'
 
 /** An inverter as it was measured, see `king-inverter.ts`. */
 const kingSchema = z.strictObject({
@@ -83,5 +84,7 @@ export const catalogueSchema = z.object({
   batteries: z.array(batterySchema),
   /** What authorities ask of modules on a roof. */
   rules: z.array(ruleSetSchema).default([]),
+  /** What modules are fixed to roofs with. */
+  mountings: z.array(mountingSchema).default([]),
 })
 export type Catalogue = DeepReadonly<z.infer<typeof catalogueSchema>>

@@ -4,6 +4,7 @@ import { defaultWalkway } from '../kinds/walkway/walkway'
 import { type AnyObject } from '../kinds/index'
 import { emptySite, panelsOf, type Site } from '../site/site'
 import { siteStage } from '../stages/site'
+import { structureStage } from '../stages/structure'
 import { planSvg, type PlanLabels } from './plan-svg'
 
 const graph = freshGraph()
@@ -110,4 +111,24 @@ test('a house that is not drawn yet is an empty sheet, and one as large as the w
   const points = polygonsOf(drawn({ ...emptySite, objects: far }), 'planes').flat()
   expect(points.length).toBeGreaterThan(8)
   for (const [x = -1, y = -1] of points) expect(x > 0 && x < 297 && y > 0 && y < 210).toBe(true)
+})
+
+test('rails and attachments are drawn where they are asked for, to scale', async () => {
+  expect(groupOf(drawn(site), 'racking')).toBe('')
+  const holdings = runOf(await worldOf(job.house, option), graph).value(structureStage)
+  const svg = planSvg(
+    { site, place, holdings, nameOf: (id) => id },
+    { units: 'metric', locale: 'en-IE' },
+    'A4',
+    labels,
+  )
+  const rails = holdings.flatMap((holding) => (holding.is === 'rails' ? holding.rails : []))
+  const onPaper = polygonsOf(svg, 'racking')
+  expect(onPaper).toHaveLength(rails.length)
+  expect(polygonsOf(svg, 'attachments')).toHaveLength(rails.flatMap(({ feet }) => feet).length)
+  rails.forEach(({ ends: [a, b] }, i) => {
+    const [p = [], q = []] = onPaper[i] ?? []
+    const mm = Math.hypot((q[0] ?? 0) - (p[0] ?? 0), (q[1] ?? 0) - (p[1] ?? 0))
+    expect((mm * drawnAt) / 1000).toBeCloseTo(Math.hypot(b[0] - a[0], b[1] - a[1]), 2)
+  })
 })

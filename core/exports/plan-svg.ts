@@ -5,6 +5,7 @@ import { planeParts } from '../layout/kept-free'
 import { fromFrame } from '../layout/plane-frame'
 import { formatLength, type UnitSystem } from '../model/units'
 import { distinctMargins, isRoofed, panelsOf, type LaidArray } from '../site/site'
+import { footOutline, railOutline } from '../structure/outlines'
 import { type Drawn } from './drawn'
 
 /** What stands on a plan in words. */
@@ -45,12 +46,12 @@ const escaped = (text: string) =>
 const mm = (value: number) => String(Math.round(value * 1000) / 1000)
 
 /**
- * The roof from above as a drawing to scale: millimetres on paper, north up. Planes, setbacks, walkways, obstructions and
- * modules in groups of their own; edges with their true lengths.
+ * The roof from above as a drawing to scale: millimetres on paper, north up. Planes, setbacks, walkways, obstructions,
+ * modules, rails and their attachments in groups of their own; edges with their true lengths.
  * @returns an SVG document
  */
 export function planSvg(
-  { site }: Drawn,
+  { site, holdings = [] }: Drawn,
   { units, locale }: { readonly units: UnitSystem; readonly locale: string },
   paper: Paper,
   labels: PlanLabels,
@@ -119,6 +120,24 @@ export function planSvg(
       'modules',
       'fill="#cfdbe8" stroke="#1d3347" stroke-width="0.25"',
       panelsOf(site).map((panel) => polygon(panel.corners)),
+    ),
+    group(
+      'racking',
+      'fill="#fff" stroke="#111" stroke-width="0.13"',
+      holdings.flatMap((holding) =>
+        holding.is === 'rails' ? holding.rails.map((rail) => polygon(railOutline(rail, holding))) : [],
+      ),
+    ),
+    group(
+      'attachments',
+      'fill="#8a3b12" stroke="none"',
+      holdings.flatMap((holding) =>
+        holding.is === 'rails'
+          ? holding.rails.flatMap((rail) =>
+              rail.feet.map((foot) => polygon(footOutline(foot, rail, holding))),
+            )
+          : [],
+      ),
     ),
     group(
       'obstructions',

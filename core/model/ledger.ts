@@ -264,6 +264,14 @@ export const checkCodes = [
   'clearance-narrow',
   'pathway-beside',
   'pathways-few',
+  'mounting-none',
+  'mounting-unsuited',
+  'foot-load',
+  'rail-span',
+  'rail-overhang',
+  'rail-loose',
+  'ballast-many',
+  'roof-load',
   'shaded-modules',
   'string-cold',
   'string-peak',
@@ -301,6 +309,8 @@ export const remedyCodes = [
   'widen-setback',
   'widen-clearance',
   'leave-empty',
+  'feet-automatically',
+  'mounting-automatically',
 ] as const
 
 /** A field of one object, of the house or of the option, and what to set it to. */

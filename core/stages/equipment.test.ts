@@ -35,7 +35,9 @@ test('they come back from the file, stand in place of others of their ids, and s
   }
   expect(moduleIn({ house: {}, option, catalogue: withSheets(later, read) })).toEqual(first)
   expect(withSheets(later, read).modules).toHaveLength(catalogue.modules.length)
-  expect(withSheets({ modules: [], inverters: [], batteries: [], rules: [] }, read)).toEqual(sheets)
+  expect(withSheets({ modules: [], inverters: [], batteries: [], rules: [], mountings: [] }, read)).toEqual(
+    sheets,
+  )
   expect(withSheets(later, null)).toBe(later)
 })
 
@@ -52,6 +54,12 @@ test('sheets that make no sense are refused with where; none are none', () => {
 test('a job that names what the catalogue no longer has is written with the sheets there are', () => {
   expect(sheetsOf(job, { ...catalogue, modules: [] })).toEqual({ ...sheets, modules: [] })
   expect(
-    parseJob(jobToFile(job, [], sheetsOf(job, { modules: [], inverters: [], batteries: [], rules: [] }))),
+    parseJob(
+      jobToFile(
+        job,
+        [],
+        sheetsOf(job, { modules: [], inverters: [], batteries: [], rules: [], mountings: [] }),
+      ),
+    ),
   ).toEqual(job)
 })

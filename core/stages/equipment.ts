@@ -1,7 +1,8 @@
 import { catalogueSchema, type Catalogue } from '../electrical/catalogue'
 import { type Job } from '../kinds/job'
 import { faultOf } from '../model/rules'
-import { coverIn, electricalIn, storageIn, type Design } from './world'
+import { mountingOn } from '../structure/choose'
+import { coverIn, electricalIn, siteIn, storageIn, type Design } from './world'
 
 /**
  * The data sheets of what a job's options name, each once: with them it is computed elsewhere, and later, as it is here.
@@ -12,12 +13,20 @@ export function sheetsOf(job: Job, catalogue: Catalogue): Catalogue {
   const modules = new Set(designs.map((design) => coverIn(design).moduleId))
   const inverters = new Set(designs.map((design) => electricalIn(design).inverterId))
   const rules = new Set(designs.map((design) => coverIn(design).rulesId))
+  const mountings = new Set(
+    designs.flatMap((design) =>
+      [siteIn({ ...design, house: job.house }).roofCovering, 'membrane' as const].map(
+        (covering) => mountingOn(catalogue.mountings, coverIn(design), covering)?.id,
+      ),
+    ),
+  )
   const batteries = new Set(designs.map((design) => storageIn(design).batteryId))
   return {
     modules: catalogue.modules.filter(({ id }) => modules.has(id)),
     inverters: catalogue.inverters.filter(({ id }) => inverters.has(id)),
     batteries: catalogue.batteries.filter(({ id }) => batteries.has(id)),
     rules: catalogue.rules.filter(({ id }) => rules.has(id)),
+    mountings: catalogue.mountings.filter(({ id }) => mountings.has(id)),
   }
 }
 
@@ -33,6 +42,7 @@ export function withSheets(catalogue: Catalogue, sheets: Catalogue | null): Cata
     inverters: both(sheets.inverters, catalogue.inverters),
     batteries: both(sheets.batteries, catalogue.batteries),
     rules: both(sheets.rules, catalogue.rules),
+    mountings: both(sheets.mountings, catalogue.mountings),
   }
 }
 

@@ -73,7 +73,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   site: [
     ...['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],
     ...['contactName', 'contactPhone', 'contactEmail', 'notes'],
-    ...['gridPhases', 'gridVoltageV', 'snowLoadKpa', 'windMs', 'roofCovering', 'rafterSpacingM'],
+    ...['gridPhases', 'gridVoltageV'],
   ],
   'tariff-now': ['name', 'utility', 'exportPerKwh'],
   'tariff-then': ['name', 'utility'],
@@ -100,6 +100,13 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     albedoByMonth: 'plane light, account of light',
     skyModel: 'sky, account of light',
     exportLimitKw: 'dispatch, account of use, years',
+    ...Object.fromEntries(
+      ['snowLoadKpa', 'windMs', 'windMean', 'terrain', 'roofCovering', 'rafterSpacingM'].map((field) => [
+        field,
+        'structure',
+      ]),
+    ),
+    roofReserveKpa: 'account of the structure',
   },
   load: { annualKwh: 'load, account of use', shape: 'load' },
   'tariff-now': { fixedPerMonth: 'bill now', pricePerKwh: 'price now', periods: 'price now' },
@@ -170,9 +177,12 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   cover: {
     leastSunAccess: 'account of shaded modules',
     moduleId:
-      'ground objects, dormers, roof objects, fields, shadows, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
+      'ground objects, dormers, roof objects, fields, structure, shadows, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
     setbacksM: `${ground}, account of setbacks`,
     rulesId: 'account of setbacks',
+    mountingId: 'structure',
+    flatMountingId: 'structure',
+    footEvery: 'structure, account of the structure',
   },
   electrical: {
     inverterId:
@@ -231,8 +241,8 @@ const sheets = {
     id: moduleIn(base).id,
     fields: {
       powerW: 'string years, shade bill, account of light, power',
-      widthM: ground,
-      lengthM: ground,
+      widthM: `${ground}, structure`,
+      lengthM: `${ground}, structure`,
       vocV: 'module model, strings',
       vmpV: 'module model',
       iscA: 'module model, account of wiring',
@@ -248,7 +258,7 @@ const sheets = {
       degradation: 'years, account of money',
       cells: '',
       thicknessM: '',
-      weightKg: '',
+      weightKg: 'structure',
       colour: '',
     },
   },
@@ -311,6 +321,18 @@ test.each(['modules', 'inverters', 'batteries', 'rules'] as const)('sheets of %s
     ...('maker' in sheet ? { maker: '' } : {}),
     ...fields,
   })
+})
+
+test('mountings are read for what holds modules, and for nothing else', () => {
+  const [first, ...others] = base.catalogue.mountings
+  if (first?.is !== 'rails') throw new Error('the first one has rails')
+  const mounted = (changed: Partial<typeof first>) => ({
+    ...base,
+    catalogue: { ...base.catalogue, mountings: [{ ...first, ...changed }, ...others] },
+  })
+  expect(readersOf(mounted({}))).toEqual([])
+  expect(readersOf(mounted({ foot: { ...first.foot, upKn: 1 } }))).toEqual(['structure'])
+  expect(readersOf(mounted({ coverings: [] }))).toEqual(['structure'])
 })
 
 test('an inverter without measured parameters asks for no volts', () => {

@@ -61,6 +61,41 @@ export const checks = {
     message:
       '{rules} asks for ways of {width} from eave to ridge on {asked, plural, one {# plane} other {# planes}} of the roof; {found, plural, =0 {none is} one {# is} other {# are}} free. Draw walkways, or take modules away.',
   },
+  'mounting-none': {
+    title: 'No mounting for this roof',
+    message: 'Nothing in the catalogue suits the covering under {array}, so its structure is not checked.',
+  },
+  'mounting-unsuited': {
+    title: 'The mounting does not suit the roof',
+    message: '{mounting} is not made for what {array} lies on, so its structure is not checked.',
+  },
+  'foot-load': {
+    title: 'Attachments bear too much',
+    message:
+      'Under {array} {side, select, up {the wind pulls at one attachment with} other {snow and wind press on one attachment with}} {figure}; {mounting} holds {limit}. Set them closer, or choose a stronger mounting.',
+  },
+  'rail-span': {
+    title: 'Rails span too far',
+    message: 'Under {array} attachments are {figure} apart; at this load the rail spans {limit}.',
+  },
+  'rail-overhang': {
+    title: 'Rails reach out too far',
+    message:
+      'Under {array} a rail ends {figure} beyond its last attachment, {limit} at most. Move the modules nearer to a rafter.',
+  },
+  'rail-loose': {
+    title: '{rails, plural, one {# rail has} other {# rails have}} one attachment or none',
+    message: 'Rafters under {array} lie too far apart for modules this narrow. Lay two or more side by side.',
+  },
+  'ballast-many': {
+    title: 'Too much ballast on a module',
+    message:
+      '{modules, plural, one {# module of {array} needs} other {# modules of {array} need}} up to {blocks} blocks; {mounting} takes {most}. Keep farther from the edges, or choose another mounting.',
+  },
+  'roof-load': {
+    title: 'Too heavy for the roof',
+    message: '{array} weighs {figure} with all that holds it; the roof has {limit} to spare.',
+  },
   'shaded-modules': {
     title: 'Modules in too much shade',
     message:
@@ -126,6 +161,8 @@ export const remedies = {
   'widen-setback': 'Widen the setback',
   'widen-clearance': 'Widen the clearance',
   'leave-empty': 'Leave them empty',
+  'feet-automatically': 'As few as hold',
+  'mounting-automatically': 'Choose one that suits',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>
 
 /** Short pieces that stand inside other sentences. */

@@ -24,6 +24,7 @@ import { shade } from './shade'
 import { tiltedRows } from './tilted-rows'
 import { trim } from './trim'
 import { setbacks } from './setbacks'
+import { structure } from './structure'
 import { severalCard } from './several'
 import { underlays } from './underlays'
 
@@ -53,6 +54,7 @@ export const later = {
   setbacks,
   severalCard,
   shade,
+  structure,
   tiltedRows,
   trim,
   underlays,

@@ -20,6 +20,7 @@ export function CoverChapter() {
   const words = useWords()
   const optionId = useSession((s) => s.optionId)
   const sunMap = useSession((s) => s.sunMap)
+  const racking = useSession((s) => s.racking)
   const { numbers } = useNumbers()
   const cover = theOne(option, 'cover', coverId)
   const listed = useListed('cover')
@@ -52,6 +53,14 @@ export function CoverChapter() {
         >
           {later.shade.open}
         </button>
+        <button
+          type="button"
+          aria-pressed={racking}
+          className={`h-8 cursor-pointer rounded-md border px-2 text-left ${racking ? 'border-pencil bg-fold' : 'border-line bg-card'}`}
+          onClick={() => session.setState({ racking: !racking })}
+        >
+          {later.structure.show}
+        </button>
       </div>
       {!drawn && (
         <p className="quiet mt-2">Draw the house in Shape first; then its roof planes can be covered.</p>
@@ -67,6 +76,15 @@ export function CoverChapter() {
           onClick={() => session.setState({ dialog: 'arrays' })}
         >
           {later.arrayTable.open}
+        </button>
+      )}
+      {arrays.length > 0 && (
+        <button
+          type="button"
+          className="block cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => session.setState({ dialog: 'structure' })}
+        >
+          {later.structure.open}
         </button>
       )}
       {walkways.length > 0 && (

@@ -1,9 +1,14 @@
 'use client'
 
-import { gridPhases, roofCoverings } from '@/core/kinds/site/site'
+import { gridPhases } from '@/core/kinds/site/site'
+import { parseNumber } from '@/core/model/numbers'
+import { roofCoverings } from '@/core/structure/mounting'
+import { terrains, windMeans } from '@/core/structure/wind'
+import { entered } from '@/words/format'
 import { later } from '@/words/en/later'
 import { useBench, useSite, useWords } from '../../context'
 import { ChoiceField, LengthField, NumberField } from '../../fields/fields'
+import { TextField } from '../../fields/text-field'
 import { houseId } from '../../store/documents'
 
 /** Pounds to the square foot in a kilopascal, and miles an hour in a metre a second. */
@@ -17,6 +22,7 @@ export function Structure() {
   const { fields } = words.kinds.site
   const of = { documentId: houseId, objectId: site.id }
   const imperial = site.units === 'imperial'
+  const pressure = imperial ? 'psf' : 'kN/m²'
   const [snow, wind] = imperial ? [psfPerKpa, mphPerMs] : [1, 1]
   return (
     <>
@@ -52,7 +58,7 @@ export function Structure() {
         {...of}
         label={fields.snowLoadKpa}
         name={fields.snowLoadKpa}
-        unit={imperial ? 'psf' : 'kN/m²'}
+        unit={pressure}
         digits={imperial ? 0 : 2}
         value={site.snowLoadKpa * snow}
         fields={(typed) => ({ snowLoadKpa: typed / snow })}
@@ -64,6 +70,31 @@ export function Structure() {
         unit={imperial ? 'mph' : 'm/s'}
         value={site.windMs * wind}
         fields={(typed) => ({ windMs: typed / wind })}
+      />
+      <ChoiceField
+        label={fields.windMean}
+        value={site.windMean}
+        choices={windMeans.map((value) => ({ value, label: later.structure.windMeans[value] }))}
+        onChoose={(value) => documents.set(fields.windMean, houseId, site.id, { windMean: value })}
+      />
+      <ChoiceField
+        label={fields.terrain}
+        value={site.terrain}
+        choices={terrains.map((value) => ({ value, label: later.structure.terrains[value] }))}
+        onChoose={(value) => documents.set(fields.terrain, houseId, site.id, { terrain: value })}
+      />
+      <TextField
+        label={fields.roofReserveKpa}
+        shown={
+          site.roofReserveKpa === null ? '' : entered(site.roofReserveKpa * snow, site, imperial ? 0 : 2)
+        }
+        unit={pressure}
+        hint={later.structure.reserveHint}
+        onType={(text) =>
+          documents.set(fields.roofReserveKpa, houseId, site.id, {
+            roofReserveKpa: text.trim() === '' ? null : parseNumber(text, site.locale) / snow,
+          })
+        }
       />
     </>
   )

@@ -14,6 +14,7 @@ test('a cover of the first version keeps its distances, the fixed one from walls
     ...first,
     setbacksM: { ...first.setbacksM, wall: 0.3, flat: null },
     rulesId: null,
+    ...{ mountingId: null, flatMountingId: null, footEvery: null },
   })
 })
 

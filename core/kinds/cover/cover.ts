@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { idSchema, shareSchema, type DeepReadonly } from '../../model/object-base'
-import { between } from '../../model/rules'
+import { between, wholeBetween } from '../../model/rules'
 
 export const coverId = 'cover'
 
@@ -25,13 +25,20 @@ export const coverSchema = z.strictObject({
   rulesId: idSchema.nullable(),
   /** Modules that have less of the year's light than this share of what no shade would leave are told of; `usualSunAccess` where none is set. */
   leastSunAccess: shareSchema.exactOptional(),
+  /** What modules are fixed with on pitched roofs and on flat ones; null for the first in the catalogue that suits. */
+  mountingId: idSchema.nullable(),
+  flatMountingId: idSchema.nullable(),
+  /** A foot on every so many rafters or seams; null for as few as hold. */
+  footEvery: wholeBetween(1, 12).nullable(),
 })
 export type Cover = DeepReadonly<z.infer<typeof coverSchema>>
 
 /** Less than three quarters of the light seldom pays for a module. */
 export const usualSunAccess = 0.75
 
-export const coverVersion = 2
+export const coverVersion = 3
+
+const ownMounting = { mountingId: null, flatMountingId: null, footEvery: null } as const
 
 export const coverMigrations = [
   ({ setbacksM, ...value }: Record<string, unknown>) => ({
@@ -43,6 +50,7 @@ export const coverMigrations = [
         : setbacksM,
     rulesId: null,
   }),
+  (value: Record<string, unknown>) => ({ ...value, ...ownMounting }),
 ]
 
 export const defaultCover: Cover = {
@@ -51,4 +59,5 @@ export const defaultCover: Cover = {
   moduleId: 'lumenfold-420',
   setbacksM: { eave: 0.3, ridge: 0.45, hip: 0.45, valley: 0.45, rake: 0.3, wall: 0.3, flat: null },
   rulesId: null,
+  ...ownMounting,
 }

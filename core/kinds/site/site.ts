@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { type DeepReadonly, shareSchema } from '../../model/object-base'
 import { between, ruleMessage } from '../../model/rules'
+import { roofCoverings } from '../../structure/mounting'
+import { terrains, windMeans } from '../../structure/wind'
 
 export const siteId = 'site'
 
@@ -14,7 +16,6 @@ const isTimeZone = (zone: string) => {
 }
 
 export const gridPhases = ['single', 'split', 'three'] as const
-export const roofCoverings = ['shingle', 'tile', 'flat-tile', 'standing-seam', 'metal', 'membrane'] as const
 
 /** Where the job is and what holds there. One to a house document. */
 export const siteSchema = z.strictObject({
@@ -55,10 +56,15 @@ export const siteSchema = z.strictObject({
   gridVoltageV: between(100, 1000, 'V'),
   /** Of the ground, characteristic (EN 1991-1-3), kN/m². */
   snowLoadKpa: between(0, 25),
-  /** Basic wind velocity (EN 1991-1-4), m/s. */
+  /** Basic wind velocity in open country, m/s, and over how long it is a mean: codes give one or the other. */
   windMs: between(0, 100),
+  windMean: z.enum(windMeans),
+  /** What lies around the house. */
+  terrain: z.enum(terrains),
   roofCovering: z.enum(roofCoverings),
   rafterSpacingM: between(0.2, 3, 'm'),
+  /** What modules and all that holds them may weigh on the roof, kN/m²; null where nobody has said. */
+  roofReserveKpa: between(0, 10).nullable(),
 })
 export type Site = DeepReadonly<z.infer<typeof siteSchema>>
 
@@ -76,7 +82,12 @@ const unknownSite = {
   rafterSpacingM: 0.6,
 } as const
 
-export const siteVersion = 4
+const unknownLoads = { windMean: 'ten-minutes', terrain: 'suburb', roofReserveKpa: null } as const
+
+/** Means of ten minutes are nowhere as high: from here on what was written down is a gust, m/s. */
+const gustFromMs = 35
+
+export const siteVersion = 5
 export const siteMigrations = [
   // One albedo for the whole year becomes twelve.
   ({ albedo, ...value }: Record<string, unknown>) => ({
@@ -85,6 +96,11 @@ export const siteMigrations = [
   }),
   (value: Record<string, unknown>) => ({ ...value, skyModel: 'perez' }),
   (value: Record<string, unknown>) => ({ ...value, ...unknownSite }),
+  (value: Record<string, unknown>) => ({
+    ...value,
+    ...unknownLoads,
+    ...(Number(value['windMs']) >= gustFromMs ? { windMean: 'three-seconds' } : {}),
+  }),
 ]
 
 export const defaultSite: Site = {
@@ -107,4 +123,5 @@ export const defaultSite: Site = {
   exportLimitKw: null,
   sheetStrength: 0.85,
   ...unknownSite,
+  ...unknownLoads,
 }

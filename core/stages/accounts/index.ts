@@ -8,6 +8,7 @@ import { moneyAccounts } from './money'
 import { setbackAccount } from './setbacks'
 import { shadedAccount } from './shaded'
 import { siteAccount } from './site'
+import { structureAccount } from './structure'
 import { useAccount } from './use'
 import { wiringAccount } from './wiring'
 
@@ -15,6 +16,7 @@ import { wiringAccount } from './wiring'
 export const accounts: readonly Stage<World, Account>[] = [
   siteAccount,
   setbackAccount,
+  structureAccount,
   lightAccount,
   shadedAccount,
   moduleAccount,

@@ -1,0 +1,74 @@
+import { readFile } from 'node:fs/promises'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, openShippedJob, saved, settled, stage } from './bench'
+
+const sheet = (page: Page) => page.getByRole('dialog', { name: 'Structure and mounting' })
+const open = async (page: Page) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  await page.getByRole('button', { name: 'Structure and mounting' }).click()
+  await expect(sheet(page).getByRole('button', { name: 'Close' })).toBeVisible()
+}
+/** How many of a part the sheet counts. */
+const part = async (page: Page, name: string) =>
+  Number(
+    await sheet(page).getByText(name, { exact: true }).locator('xpath=following-sibling::*[1]').innerText(),
+  )
+
+test('a stronger mounting needs fewer attachments; what is too far apart is told and put right', async ({
+  page,
+}) => {
+  await open(page)
+  const usual = await part(page, 'Attachments')
+  expect(usual).toBeGreaterThan(40)
+  await sheet(page)
+    .getByLabel(/^Pitched roofs/)
+    .selectOption('orrendale-52-shingle')
+  await expect.poll(() => part(page, 'Attachments')).toBeLessThan(usual)
+  // Counted by hand, and too far apart.
+  const every = sheet(page).getByLabel(/^Attach on every/)
+  await every.fill('7')
+  await every.press('Enter')
+  const cells = sheet(page).getByRole('row', { name: /^South, House/ })
+  await expect(cells).toContainText(/1\d\d %/)
+  // A part of a rafter is no rafter.
+  await every.fill('1,5')
+  await every.press('Enter')
+  await expect(
+    sheet(page)
+      .getByRole('alert')
+      .or(sheet(page).getByText(/whole number/)),
+  ).toBeVisible()
+  await every.press('Escape')
+  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
+  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await sheet(page).getByRole('button', { name: 'Close' }).click()
+  await settled(page)
+  await page.getByRole('button', { name: /checks?$/ }).click()
+  await expect(page.getByText('Attachments bear too much').first()).toBeVisible()
+  await page.getByRole('button', { name: 'As few as hold' }).first().click()
+  await settled(page)
+  await expect(page.getByText('Attachments bear too much')).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await stage(page).focus()
+  for (let k = 0; k < 3; k++) await page.keyboard.press('Control+z')
+  await saved(page)
+  await page.getByRole('button', { name: 'Structure and mounting' }).click()
+  await expect.poll(() => part(page, 'Attachments')).toBe(usual)
+})
+
+test('racking is drawn on the stage, and on the roof plan', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  const before = await stage(page).screenshot()
+  const toggle = page.getByRole('button', { name: 'Racking', exact: true })
+  await toggle.click()
+  await expect(toggle).toHaveAttribute('aria-pressed', 'true')
+  await expect.poll(async () => (await stage(page).screenshot()).equals(before)).toBe(false)
+  await page.getByRole('button', { name: 'Table of arrays' }).click()
+  const download = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Roof plan (SVG)' }).click()
+  const svg = await readFile(await (await download).path(), 'utf8')
+  expect(svg.match(/<g id="attachments".*?<\/g>/s)?.[0].match(/<polygon/g)?.length ?? 0).toBeGreaterThan(40)
+})
