@@ -22,7 +22,7 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     site,
     siteWith,
     option,
-    module: () => layingIn({ house: documents.house, option: option(), catalogue }).module,
+    module: (of = option()) => layingIn({ house: documents.house, option: of, catalogue }).module,
     units: () => place().units,
     locale: () => place().locale,
     sayer: () => new Sayer(english, place(), namesIn([documents.house, option()], catalogue)),

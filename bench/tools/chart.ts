@@ -45,8 +45,8 @@ export interface ToolContext {
   /** What would stand there with another option. */
   readonly siteWith: (option: Objects) => Site
   readonly option: () => Objects
-  /** What is laid; null while none of the catalogue is chosen. */
-  readonly module: () => ModuleSize | null
+  /** What is laid, in an option that is not on the screen as well; null while none of the catalogue is chosen. */
+  readonly module: (of?: Objects) => ModuleSize | null
   readonly units: () => 'metric' | 'imperial'
   readonly locale: () => string
   readonly sayer: () => Sayer

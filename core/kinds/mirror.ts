@@ -3,8 +3,12 @@ import { inWorld } from './place'
 import { type MirrorAxis, type Reshape } from './standing'
 
 /** A point of the plan turned over about another. */
-export const mirroredPoint = ([x, y]: Vec2, [cx, cy]: Vec2, axis: MirrorAxis): Vec2 =>
-  inWorld(axis === 'east-west' ? [2 * cx - x, y] : [x, 2 * cy - y])
+export const mirroredInPlan = ([x, y]: Vec2, [cx, cy]: Vec2, axis: MirrorAxis): Vec2 =>
+  axis === 'east-west' ? [2 * cx - x, y] : [x, 2 * cy - y]
+
+/** The same where documents hold it. */
+export const mirroredPoint = (p: Vec2, about: Vec2, axis: MirrorAxis): Vec2 =>
+  inWorld(mirroredInPlan(p, about, axis))
 
 /** The same direction, over -180 and up to 180 degrees. */
 export const wrappedDeg = (deg: number): number => {

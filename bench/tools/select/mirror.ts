@@ -1,18 +1,20 @@
 import { type Vec2 } from '@/core/geometry/vector'
 import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
-import { boxMiddle, mirroredPoint } from '@/core/kinds/mirror'
+import { boxMiddle, mirroredInPlan, mirroredPoint } from '@/core/kinds/mirror'
 import { type MirrorAxis } from '@/core/kinds/standing'
 import { Fault } from '@/core/model/fault'
 import { objectIdsOf } from '../../store/selection'
+import { houseId } from '../../store/documents'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
 import { withPart } from '../arrays/with-part'
 import { withChanged } from '../standing-objects'
 import { freeParty, type Party } from './company'
+import { hasArraysOn, withMirroredArrays } from './mirrored-arrays'
 import { renumbered } from './reshape'
 
-/** Turns what is selected over about its middle, with what stands on it; modules stay on their planes. */
+/** Turns what is selected over about its middle, with what stands on it; modules are mirrored on their planes. */
 export function mirrorSelected(context: ToolContext, axis: MirrorAxis): boolean {
   const { documents, session } = context
   const party = freeParty(context, objectIdsOf(session.getState().selection))
@@ -48,22 +50,34 @@ export function mirrorSelected(context: ToolContext, axis: MirrorAxis): boolean 
 export const middleOfChosen = ({ chosen }: Party): Vec2 =>
   boxMiddle(chosen.flatMap(({ object, standing }) => (standing.move ? [standing.move.middle(object)] : [])))
 
-function previewMirrored({ documents }: ToolContext, party: Party, axis: MirrorAxis): void {
+function previewMirrored(context: ToolContext, party: Party, axis: MirrorAxis): void {
+  const { documents } = context
   const about = middleOfChosen(party)
+  const over = (p: Vec2) => mirroredInPlan(p, about, axis)
   const all = [...party.chosen.map(({ object }) => object), ...party.company]
+  const owners = new Set(all.map(({ id }) => id))
+  const before = new Map(
+    documents.options.flatMap(({ id }) => {
+      const option = documents.document(id)
+      return hasArraysOn(option, owners) ? [[id, context.siteWith(option)] as const] : []
+    }),
+  )
+  // The house first: what lies on the sides of a mirrored building finds them under other numbers, in every option.
   const ids = new Set([
-    ...documents.options.map(({ id }) => id),
+    ...party.chosen.map((one) => one.documentId).filter((id) => id === houseId),
     ...party.chosen.map((one) => one.documentId),
+    ...documents.options.map(({ id }) => id),
   ])
-  // What lies on the sides of a mirrored building finds them under other numbers, in every option.
   for (const id of ids)
-    documents.preview(id, (before) =>
-      all.reduce((after: Objects, one) => {
+    documents.preview(id, (objects) => {
+      const turned = all.reduce((after: Objects, one) => {
         const reshape = kindOf(one).standing?.move?.mirrored?.(one, axis)
-        const turned = withChanged(after, one.id, () => turnedAbout(one, about, axis))
-        return reshape ? renumbered(turned, one.id, reshape.sideAfter) : turned
-      }, before),
-    )
+        const own = withChanged(after, one.id, () => turnedAbout(one, about, axis))
+        return reshape ? renumbered(own, one.id, reshape.sideAfter) : own
+      }, objects)
+      const site = before.get(id)
+      return site ? withMirroredArrays(context, turned, owners, site, over) : turned
+    })
 }
 
 /** What is mirrored comes to the other side of a middle. */
