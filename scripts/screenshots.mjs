@@ -99,6 +99,11 @@ const views = {
     await outline.getByRole('button', { name: /^Cover/ }).click()
     await outline.getByRole('button', { name: /^Level/ }).click()
   },
+  structure: async () => {
+    await chapter('Cover')
+    await outline.getByRole('button', { name: 'Racking', exact: true }).click()
+    await outline.getByRole('button', { name: 'Structure and mounting' }).click()
+  },
   shade: async () => {
     await openShipped()
     await page.keyboard.press('w')

@@ -34,8 +34,8 @@ export function feetUnder(
     const at = usable[next] ?? toM
     chosen.push(at)
     if (toM - at <= overhangM + closeM && chosen.length > 1) break
-    const farthest = usable.findLastIndex((place) => place - at <= spanM + closeM)
-    next = Math.max(farthest, next + 1)
+    next++
+    while ((usable[next + 1] ?? Infinity) - at <= spanM + closeM) next++
   }
   // A rail stands on two feet: a single one far along may have left another behind.
   const behind = chosen.length === 1 ? usable.findLast((at) => at < (chosen[0] ?? 0) - closeM) : undefined

@@ -65,12 +65,9 @@ export function railUnder(run: Run, which: 'lower' | 'upper', ground: Ground): R
   const y = linesUnder(run)[which === 'lower' ? 0 : 1]
   const halfM = (highM - lowM) / 2
   const bears = which === 'lower' ? [lowM, lowM + halfM] : [lowM + halfM, highM]
-  const zonesIn = (from: number, to: number): WindZone[] => {
-    const n = Math.max(1, Math.ceil((to - from) / probeM))
-    return Array.from({ length: n + 1 }, (_, i) => from + (i * (to - from)) / n).flatMap((x) =>
-      bears.map((across) => ground.zoneAt(turned([x, across], -turn))),
-    )
-  }
+  const zonesIn = zonesAlong(fromM, toM, (x) =>
+    bears.map((across) => ground.zoneAt(turned([x, across], -turn))),
+  )
   const worst = (zones: readonly WindZone[], side: keyof Pressures) =>
     Math.max(0, ...zones.map((zone) => pressureIn(zone)[side]))
 
@@ -86,7 +83,10 @@ export function railUnder(run: Run, which: 'lower' | 'upper', ground: Ground): R
   const overhangM = rail.overhang * Math.min(spanLimitM, spanM)
   const places = ground.rafters
     .map((u) => (u + y * Math.sin(turn)) / Math.cos(turn))
-    .filter((x) => ground.isOn(turned([x, y], -turn)))
+    // Those far from the rail are not asked for.
+    .filter(
+      (x) => x > fromM - endM - 2 * stepM && x < toM + endM + 2 * stepM && ground.isOn(turned([x, y], -turn)),
+    )
   const [x0, x1] = extended(places, fromM - endM, toM + endM, overhangM, endM)
   const { atM, ...reach } = feetUnder(places, x0, x1, spanM, overhangM)
   return {
@@ -113,6 +113,19 @@ export function railUnder(run: Run, which: 'lower' | 'upper', ground: Ground): R
       inSpace([x0 + (i + 1) * rail.lengthM, y]),
     ),
   }
+}
+
+/** The zones that a part of a rail's length touches, asked for once at even steps along all of it. */
+function zonesAlong(
+  fromM: number,
+  toM: number,
+  zonesAt: (x: number) => readonly WindZone[],
+): (from: number, to: number) => WindZone[] {
+  const n = Math.max(1, Math.ceil((toM - fromM) / probeM))
+  const step = (toM - fromM) / n
+  const found = Array.from({ length: n + 1 }, (_, i) => zonesAt(fromM + i * step))
+  const place = (x: number) => Math.min(n, Math.max(0, (x - fromM) / step))
+  return (from, to) => [...new Set(found.slice(Math.floor(place(from)), Math.ceil(place(to)) + 1).flat())]
 }
 
 /**

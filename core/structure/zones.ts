@@ -1,5 +1,5 @@
 import { distance2, type Vec2 } from '../geometry/vector'
-import { containsPoint, nearestOnSegment } from '../geometry/polygon'
+import { containsPoint } from '../geometry/polygon'
 import { planOf, type RoofPlane } from '../roof/plane'
 import { type WindZone } from './wind'
 
@@ -20,19 +20,39 @@ export interface WindyPlane {
  */
 export function zonesOf({ corners, edges, widthM, heightM }: WindyPlane): (p: Vec2) => WindZone {
   const e = Math.min(widthM, 2 * heightM)
-  const sides = edges.map((is, i) => ({
-    is,
-    a: corners[i] ?? ([0, 0] as const),
-    b: corners[(i + 1) % corners.length] ?? ([0, 0] as const),
-  }))
+  const sides = edges.map((is, i) =>
+    sideOf(is, corners[i] ?? [0, 0], corners[(i + 1) % corners.length] ?? [0, 0]),
+  )
+  const [outer, upper] = (['outer', 'upper'] as const).map((wanted) =>
+    sides.filter(({ is }) => is === wanted),
+  )
   // The wind turns round a corner where two outer edges meet.
   const turns = corners.filter((_, i) => edges[i] === 'outer' && edges.at(i - 1) === 'outer')
+  const near = (of: readonly Side[] | undefined, p: Vec2) => of?.some((side) => distanceTo(side, p) < e / 10)
   return (p) => {
-    const near = (wanted: 'outer' | 'upper') =>
-      sides.some(({ is, a, b }) => is === wanted && nearestOnSegment(a, b, p).distanceM < e / 10)
-    if (near('outer')) return turns.some((corner) => distance2(p, corner) < e / 4) ? 'corner' : 'edge'
-    return near('upper') ? 'ridge' : 'middle'
+    if (near(outer, p)) return turns.some((corner) => distance2(p, corner) < e / 4) ? 'corner' : 'edge'
+    return near(upper, p) ? 'ridge' : 'middle'
   }
+}
+
+interface Side {
+  readonly is: WindyPlane['edges'][number]
+  readonly a: Vec2
+  /** Along it. */
+  readonly unit: Vec2
+  readonly lengthM: number
+}
+
+function sideOf(is: Side['is'], a: Vec2, b: Vec2): Side {
+  const lengthM = distance2(a, b)
+  return { is, a, lengthM, unit: lengthM === 0 ? [0, 0] : [(b[0] - a[0]) / lengthM, (b[1] - a[1]) / lengthM] }
+}
+
+/** Asked for thousands of times: without anything made on the way. */
+function distanceTo({ a, unit, lengthM }: Side, p: Vec2): number {
+  const [x, y] = [p[0] - a[0], p[1] - a[1]]
+  const along = Math.min(lengthM, Math.max(0, x * unit[0] + y * unit[1]))
+  return Math.hypot(x - along * unit[0], y - along * unit[1])
 }
 
 const edgesToWind: Readonly<Record<RoofPlane['edges'][number]['kind'], 'outer' | 'upper' | null>> = {

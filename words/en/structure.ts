@@ -75,6 +75,6 @@ export const structure = {
   none: 'No modules on a roof yet. Lay some first; then they are held.',
   partsTitle: 'Parts',
   csv: 'Save parts as CSV',
-  note: 'Pressures after EN 1991-1-3 and -4 with partial factors of EN 1990, without hills, drifts or shear along the slope. Rafters are counted from the plane’s left border. Carports and ground racks have structures of their own. They do not replace an engineer’s check.',
+  note: 'Pressures after EN 1991-1-3 and -4 with partial factors of EN 1990, without hills, drifts or shear along the slope. Rafters are counted from the plane’s left border. Carports and ground racks have structures of their own. None of this replaces an engineer’s check.',
   picture: 'Rails and attachments from above',
 } as const

@@ -14,6 +14,9 @@ import { houseId } from '../../store/documents'
 /** Pounds to the square foot in a kilopascal, and miles an hour in a metre a second. */
 const [psfPerKpa, mphPerMs] = [20.8854, 2.236_936]
 
+/** As people read it: a value kept in other units has no end of digits. */
+const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
+
 /** The supply, what the roof bears and what it is made of. */
 export function Structure() {
   const { documents } = useBench()
@@ -60,7 +63,7 @@ export function Structure() {
         name={fields.snowLoadKpa}
         unit={pressure}
         digits={imperial ? 0 : 2}
-        value={site.snowLoadKpa * snow}
+        value={rounded(site.snowLoadKpa * snow, 2)}
         fields={(typed) => ({ snowLoadKpa: typed / snow })}
       />
       <NumberField
@@ -68,7 +71,7 @@ export function Structure() {
         label={fields.windMs}
         name={fields.windMs}
         unit={imperial ? 'mph' : 'm/s'}
-        value={site.windMs * wind}
+        value={rounded(site.windMs * wind, 1)}
         fields={(typed) => ({ windMs: typed / wind })}
       />
       <ChoiceField
@@ -86,7 +89,7 @@ export function Structure() {
       <TextField
         label={fields.roofReserveKpa}
         shown={
-          site.roofReserveKpa === null ? '' : entered(site.roofReserveKpa * snow, site, imperial ? 0 : 2)
+          site.roofReserveKpa === null ? '' : entered(rounded(site.roofReserveKpa * snow, 2), site, imperial ? 0 : 2)
         }
         unit={pressure}
         hint={later.structure.reserveHint}
