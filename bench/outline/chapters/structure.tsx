@@ -89,7 +89,9 @@ export function Structure() {
       <TextField
         label={fields.roofReserveKpa}
         shown={
-          site.roofReserveKpa === null ? '' : entered(rounded(site.roofReserveKpa * snow, 2), site, imperial ? 0 : 2)
+          site.roofReserveKpa === null
+            ? ''
+            : entered(rounded(site.roofReserveKpa * snow, 2), site, imperial ? 0 : 2)
         }
         unit={pressure}
         hint={later.structure.reserveHint}
