@@ -51,6 +51,15 @@ test('modules are trimmed by the slider and to what is typed: one step to undo, 
   await settled(page)
   const trimmed = await figure(page, 'yield')
   expect(trimmed).toBeLessThan(before)
+  // By what they bring, the same number of others may go; it stays one step.
+  const first = page.getByLabel('First to go')
+  await first.selectOption('money')
+  await expect(slider).toHaveValue('12')
+  await settled(page)
+  expect(await figure(page, 'yield')).toBeLessThan(before)
+  await first.selectOption('access')
+  await settled(page)
+  expect(await figure(page, 'yield')).toBeCloseTo(trimmed, 6)
   const type = async (field: string, text: string) => {
     const box = page.getByRole('textbox', { name: field })
     await box.fill(text)

@@ -128,6 +128,7 @@ export function TrimFields() {
         choices={[
           { value: 'access', label: words.access },
           { value: 'sun', label: words.sun },
+          { value: 'money', label: words.money },
         ]}
         onChoose={(by) => trimming.setRule({ ...rule, by })}
       />

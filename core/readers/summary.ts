@@ -7,6 +7,7 @@ import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { stringShareStage } from '../stages/dc'
 import { financeStage, powerStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
+import { moduleWorthStage } from '../stages/module-worth'
 import { panelLightStage } from '../stages/panel-light'
 import { shadeBillStage, type ShadeCost } from '../stages/shade-bill'
 import { siteStage } from '../stages/site'
@@ -25,6 +26,8 @@ export interface PanelFigures {
   readonly sunKwhM2: number
   /** Share of the unshaded light that is left. */
   readonly sunAccess: number
+  /** What the year would cost more without it alone, under the tariff: money a year. */
+  readonly worth: number
   /** What costs it most: id and kWh; null in the open. */
   readonly worst: { readonly id: string; readonly kwh: number } | null
   readonly stringId: string | null
@@ -116,6 +119,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
 function panelFigures(run: Run<World>, world: World): PanelFigures[] {
   const { arrays } = run.value(siteStage)
   const lights = run.value(panelLightStage)
+  const worths = run.value(moduleWorthStage)
   const { powerW } = moduleIn(world)
   const stringOf = new Map(
     run
@@ -125,6 +129,7 @@ function panelFigures(run: Run<World>, world: World): PanelFigures[] {
   let at = 0
   return arrays.flatMap(({ id: arrayId, panels }) =>
     panels.map(({ id, slot, corners }): PanelFigures => {
+      const worth = worths[at] ?? 0
       const light = lights[at++]?.value
       const { unshadedKwhM2 = 0, meanKwhM2 = 0, lostTo = [] } = light ?? {}
       const worst = lostTo.reduce<{ id: string; kwh: number } | null>(
@@ -141,6 +146,7 @@ function panelFigures(run: Run<World>, world: World): PanelFigures[] {
         corners,
         sunKwhM2: meanKwhM2,
         sunAccess: unshadedKwhM2 > 0 ? meanKwhM2 / unshadedKwhM2 : 1,
+        worth,
         worst,
         stringId: stringOf.get(id) ?? null,
       }

@@ -10,6 +10,8 @@ const panel = (column: number, sunKwhM2: number, sunAccess: number): TrimPanel =
     corners: [corner(0, 0), corner(0.98, 0), corner(0.98, 1.9), corner(0, 1.9)],
     sunKwhM2,
     sunAccess,
+    // In the west a kilowatt-hour is worth more.
+    worth: sunKwhM2 * (column === 3 ? 0.4 : 0.2),
   }
 }
 // On the north side there is less light and no shade.
@@ -20,6 +22,7 @@ test('least sun access and least light are two orders; of two in the same shade 
   expect(ids(keptOf(panels, 2, { by: 'sun', unbroken: false }))).toEqual(['a/0:0', 'a/0:1'])
   expect(ids(keptOf(panels, 2, { by: 'access', unbroken: false }))).toEqual(['a/0:2', 'a/0:3'])
   expect(ids(keptOf(panels, 1, { by: 'access', unbroken: false }))).toEqual(['a/0:3'])
+  expect(ids(keptOf(panels, 2, { by: 'money', unbroken: false }))).toEqual(['a/0:1', 'a/0:3'])
   expect(ids(keptOf(panels, 3, { by: 'sun', unbroken: true }))).toEqual(['a/0:0', 'a/0:1', 'a/0:2'])
 })
 

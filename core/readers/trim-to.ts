@@ -2,23 +2,30 @@ import { mostWorth, type Trimmed } from '../layout/trim'
 
 /** What modules are ranked by, and whether rows stay unbroken. */
 export interface TrimRule {
-  readonly by: 'access' | 'sun'
+  readonly by: 'access' | 'sun' | 'money'
   readonly unbroken: boolean
 }
 
 /** A module as the summary has it. */
-export interface TrimPanel extends Omit<Trimmed, 'worth'> {
+export interface TrimPanel extends Trimmed {
   /** Light behind the glass over the year, kWh/m². */
   readonly sunKwhM2: number
   readonly sunAccess: number
+  /** What the year would cost more without it alone, under the tariff: money a year. */
+  readonly worth: number
+}
+
+/** Two in the same shade, or that bring the same, part by their light. */
+function rankOf({ sunKwhM2, sunAccess, worth }: TrimPanel, by: TrimRule['by']): number {
+  if (by === 'sun') return sunKwhM2
+  return (by === 'access' ? sunAccess : worth) + sunKwhM2 * 1e-9
 }
 
 /** The ids of those that stay when `count` do. */
 export function keptOf(panels: readonly TrimPanel[], count: number, { by, unbroken }: TrimRule) {
   const ranked = panels.map((panel) => ({
     ...panel,
-    // Two in the same shade part by their light.
-    worth: by === 'sun' ? panel.sunKwhM2 : panel.sunAccess + panel.sunKwhM2 * 1e-9,
+    worth: rankOf(panel, by),
   }))
   return mostWorth(ranked, count, { unbroken })
 }

@@ -1,11 +1,18 @@
 import { type Stage } from '../graph/stage'
 import { accounts } from './accounts/index'
+import { moduleWorthStage } from './module-worth'
 import { carpetStage, useByMonthStage } from './carpet'
 import { stringShareStage } from './dc'
 import { type World } from './world'
 
 /** What readers ask for, beside what the accounts come after. */
-const asked: readonly Stage<World, unknown>[] = [...accounts, carpetStage, useByMonthStage, stringShareStage]
+const asked: readonly Stage<World, unknown>[] = [
+  ...accounts,
+  carpetStage,
+  useByMonthStage,
+  stringShareStage,
+  moduleWorthStage,
+]
 
 function withAfter(stage: Stage<World, unknown>, found: Set<Stage<World, unknown>>): void {
   for (const before of Object.values(stage.after)) withAfter(before, found)

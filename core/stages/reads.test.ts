@@ -114,7 +114,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     fixedPerMonth: 'bill then, years',
     pricePerKwh: 'price then',
     periods: 'price then',
-    exportPerKwh: 'bill then, years',
+    exportPerKwh: 'bill then, years, worth of modules',
   },
   'volume-1': {
     role: ground,
@@ -200,7 +200,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     other: 'dc, account of modules',
   },
   storage: {
-    batteryId: `${ownBattery}, account of bills, price, years, account of money`,
+    batteryId: `${ownBattery}, account of bills, price, years, account of money, worth of modules`,
     count: `${ownBattery}, price, years`,
     reserve: `${ownBattery}, years`,
   },
@@ -287,7 +287,7 @@ const sheets = {
       usableKwh: `${ownBattery}, years`,
       chargeKw: 'dispatch, years',
       dischargeKw: 'dispatch, years',
-      efficiency: `${ownBattery}, years`,
+      efficiency: `${ownBattery}, years, worth of modules`,
     },
   },
   rules: {

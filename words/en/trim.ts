@@ -10,6 +10,7 @@ export const trim = {
   first: 'First to go',
   access: 'least sun access',
   sun: 'least irradiance',
+  money: 'least money under the tariff',
   unbroken: 'Keep rows unbroken',
   waiting: 'Waiting for the figures …',
   bill: 'Bill offset',

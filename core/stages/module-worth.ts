@@ -1,0 +1,32 @@
+import { moduleWorth, worthOfYield } from '../finance/module-worth'
+import { stage, type Stage } from '../graph/stage'
+import { acStage } from './ac'
+import { priceThenStage } from './bills'
+import { batteryRunIn, dispatchStage } from './dispatch'
+import { panelLightStage } from './panel-light'
+import { sunStage } from './sun'
+import { fieldsOf, tariffThenIn, type World } from './world'
+
+/** What each module brings under the tariff, money a year: array after array, module after module. */
+export const moduleWorthStage: Stage<World, Float64Array> = stage({
+  name: 'worth of modules',
+  version: 1,
+  after: {
+    light: panelLightStage,
+    sun: sunStage,
+    ac: acStage,
+    dispatch: dispatchStage,
+    price: priceThenStage,
+  },
+  reads: (world: World) => ({
+    ...fieldsOf(tariffThenIn(world), 'exportPerKwh'),
+    efficiency: batteryRunIn(world)?.efficiency ?? 1,
+  }),
+  compute: ({ exportPerKwh, efficiency }, { light, sun, ac, dispatch, price }) =>
+    moduleWorth(
+      light.map(({ value }) => value.mean),
+      sun.interval,
+      ac.kwhByInterval,
+      worthOfYield(dispatch, price, exportPerKwh, efficiency),
+    ),
+})
