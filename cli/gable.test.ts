@@ -210,6 +210,13 @@ test('a job’s geometry as DXF, GLB and GeoJSON, and its roof plan', () => {
     arrays: 1,
   })
   expect(readFileSync(plan, 'utf8')).toMatch(/<g id="modules"[^]*9 Quandong Street[^]*<\/svg>/)
+  const mounting = join(folder, 'mounting.csv')
+  expect(gable(['export', 'valdecorva', '--format', 'mounting-csv', '--out', mounting]).out).toMatchObject({
+    parts: 2,
+  })
+  expect(readFileSync(mounting, 'utf8')).toMatch(
+    /^maker,mounting,part,count,length_m,weight_kg\nPendrell,.*,tray,12,,\n/,
+  )
   expect(gable(['export', 'shipped', '--format', 'dxf', '--out', join(folder, 'no', 'x.dxf')])).toMatchObject(
     {
       status: 2,

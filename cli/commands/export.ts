@@ -14,11 +14,20 @@ import { planLabels } from '@/words/plan-labels'
 import { Sayer } from '@/words/sayer'
 import { hourlyCsv, monthlyCsv } from '@/core/readers/results-csv'
 import { shadeCsv, shadeGroupings, type ShadeGrouping } from '@/core/readers/shade-csv'
+import { partCounts, partsCsv } from '@/core/readers/structure-table'
 import { summarise } from '@/core/readers/summary'
 import { print, writeFile } from '../files'
 import { jobArgument, optionOf, readJob, runOf, wholeFile, worldOption } from '../job'
 
-const formats = ['json', 'csv-hourly', 'csv-monthly', 'shade-csv', 'plan-svg', ...drawnForms] as const
+const formats = [
+  'json',
+  'csv-hourly',
+  'csv-monthly',
+  'shade-csv',
+  'plan-svg',
+  'mounting-csv',
+  ...drawnForms,
+] as const
 
 const isDrawn = (format: string): format is DrawnForm => drawnForms.some((form) => form === format)
 
@@ -56,7 +65,8 @@ export function addExport(gable: Command): void {
       const sayer = new Sayer(english, place, namesIn([world.house, world.option], world.catalogue))
       if (isDrawn(format)) {
         const site = run.value(siteStage)
-        const content = written(format, { site, place, nameOf: (id) => sayer.name(id) }, place)
+        const holdings = run.value(structureStage)
+        const content = written(format, { site, place, holdings, nameOf: (id) => sayer.name(id) }, place)
         writeFile(out, content)
         print({ out, objects: site.objects.length, modules: panelsOf(site).length })
         return
@@ -72,6 +82,12 @@ export function addExport(gable: Command): void {
         const drawn = { site, place, holdings, nameOf: (id: string) => sayer.name(id) }
         writeFile(out, planSvg(drawn, place, paperOf(place.locale), labels))
         print({ out, arrays: site.arrays.length, modules: panelsOf(site).length })
+        return
+      }
+      if (format === 'mounting-csv') {
+        const parts = partCounts(run.value(structureStage))
+        writeFile(out, partsCsv(parts))
+        print({ out, parts: parts.length })
         return
       }
       if (format === 'shade-csv') {

@@ -5,6 +5,7 @@ import { type Margins, type Stroke } from '../kinds/standing'
 import { planeParts } from '../layout/kept-free'
 import { fromFrame } from '../layout/plane-frame'
 import { distinctMargins, panelsOf, type StandingObject } from '../site/site'
+import { footOutline, railOutline } from '../structure/outlines'
 import { type Drawn } from './drawn'
 
 /** Names of the layers, with a colour each (the first nine of the format's palette). */
@@ -18,6 +19,8 @@ const layers = {
   MODULES: 5,
   SETBACKS: 6,
   WALKWAYS: 4,
+  RAILS: 8,
+  ATTACHMENTS: 1,
   DIMENSIONS: 2,
 } as const
 type Layer = keyof typeof layers
@@ -31,9 +34,9 @@ const hatchM = 0.2
 
 /**
  * The job as a drawing in the DXF of release 12, which every reader knows: metres, east and north of the site's middle
- * and up, planes, obstructions, modules and dimensions on layers of their own.
+ * and up, planes, obstructions, modules, rails, attachments and dimensions on layers of their own.
  */
-export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string): string {
+export function dxfOf({ site, nameOf, holdings = [] }: Drawn, units: UnitSystem, locale: string): string {
   const out: (string | number)[] = [...header(site.objects)]
   const push = (...pairs: (string | number)[]) => out.push(...pairs)
   push(0, 'SECTION', 2, 'ENTITIES')
@@ -68,6 +71,13 @@ export function dxfOf({ site, nameOf }: Drawn, units: UnitSystem, locale: string
   }
   for (const { corners } of panelsOf(site)) ring(push, 'MODULES', corners)
   for (const margins of distinctMargins(site.arrays)) setbacks(push, margins)
+  for (const holding of holdings) {
+    if (holding.is !== 'rails') continue
+    for (const rail of holding.rails) {
+      ring(push, 'RAILS', railOutline(rail, holding))
+      for (const foot of rail.feet) ring(push, 'ATTACHMENTS', footOutline(foot, rail, holding))
+    }
+  }
   push(0, 'ENDSEC', 0, 'EOF')
   return pairsOf(out)
 }

@@ -9,6 +9,8 @@ import { signedArea } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { emptySite } from '../site/site'
 import { siteStage } from '../stages/site'
+import { structureStage } from '../stages/structure'
+import { railOutline } from '../structure/outlines'
 import { type Drawn } from './drawn'
 import { dxfOf } from './dxf'
 import { geoJsonOf } from './geojson'
@@ -17,10 +19,12 @@ import { glbOf } from './glb'
 const jobs = await Promise.all(
   Object.entries(shippedJobs).map(async ([file, made]) => {
     const { house, options } = made()
-    const site = runOf(await worldOf(house, options[0]?.objects)).value(siteStage)
+    const run = runOf(await worldOf(house, options[0]?.objects))
+    const site = run.value(siteStage)
     const { latitudeDeg, longitudeDeg, elevationM } = theOne(house, 'site', 'site')
     const drawn: Drawn = {
       site,
+      holdings: run.value(structureStage),
       place: { latitudeDeg, longitudeDeg, elevationM },
       nameOf: (id) => `${id}, ñ`,
     }
@@ -61,6 +65,13 @@ describe.each(jobs)('%s', (_file, drawn) => {
     expect(found('ROOF-PLANES')).toEqual(borders(false))
     expect(found('NEIGHBOURS')).toEqual(borders(true))
     expect(found('MODULES')).toEqual(panelsOf(drawn).map(({ corners }) => expected(corners)))
+    const held = (drawn.holdings ?? []).flatMap((holding) => (holding.is === 'rails' ? [holding] : []))
+    expect(found('RAILS')).toEqual(
+      held.flatMap((holding) => holding.rails.map((rail) => expected(railOutline(rail, holding)))),
+    )
+    expect(found('ATTACHMENTS')).toHaveLength(
+      held.flatMap(({ rails }) => rails.flatMap(({ feet }) => feet)).length,
+    )
     // What is left to modules on each plane, and lines over what is kept free.
     const laid = drawn.site.arrays.filter(({ margins }) => margins !== null)
     expect(found('SETBACKS').length).toBeGreaterThanOrEqual(laid.length)
