@@ -48,7 +48,7 @@ export function StructureSheet() {
         </div>
       </div>
       {rows.length === 0 ? (
-        <p className="mt-3">{words.none}</p>
+        <p className="mt-3">{holdings.length === 0 ? words.none : words.unsuitable}</p>
       ) : (
         <>
           <HoldingTable rows={rows} />

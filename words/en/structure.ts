@@ -72,7 +72,9 @@ export const structure = {
     down: '{figure} of {limit} down',
     blocks: '{figure} of {limit} blocks',
   },
-  none: 'No modules on a roof yet. Lay some first; then they are held.',
+  none: 'No modules on a roof yet. Lay some first.',
+  unsuitable:
+    'No mounting that is chosen suits what the modules lie on, so nothing is held. Choose another one.',
   partsTitle: 'Parts',
   csv: 'Save parts as CSV',
   note: 'Pressures after EN 1991-1-3 and -4 with partial factors of EN 1990, without hills, drifts or shear along the slope. Rafters are counted from the plane’s left border. Carports and ground racks have structures of their own. None of this replaces an engineer’s check.',
