@@ -1,7 +1,8 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { chapter, openShippedJob, saved, settled, stage } from './bench'
+import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
+import { clickingInPlan } from './plan'
 
 const sheet = (page: Page) => page.getByRole('dialog', { name: 'Structure and mounting' })
 const open = async (page: Page) => {
@@ -71,4 +72,60 @@ test('racking is drawn on the stage, and on the roof plan', async ({ page }) => 
   await page.getByRole('button', { name: 'Roof plan (SVG)' }).click()
   const svg = await readFile(await (await download).path(), 'utf8')
   expect(svg.match(/<g id="attachments".*?<\/g>/s)?.[0].match(/<polygon/g)?.length ?? 0).toBeGreaterThan(40)
+})
+
+test('a new house: all good planes at once, one step; mirrored, held, and trimmed to a number', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('7 cooper')
+  await page.getByRole('option', { name: '7 Cooper’s Row, Pellworth' }).click()
+  await settled(page)
+  const click = await clickingInPlan(page)
+  await page.keyboard.press('o')
+  for (const [x, y] of [
+    [-8, -5],
+    [8, -5],
+    [8, 1],
+    [2, 1],
+    [2, 6],
+    [-8, 6],
+    [-8, -5],
+  ] as const)
+    await click(x, y)
+  await page.keyboard.press('Escape')
+  await chapter(page, 'Cover')
+  await page.getByRole('button', { name: 'Lay on all good planes' }).click()
+  const said = page.getByText(/^\d+ modules laid on \d planes\.$/)
+  await expect(said).toBeVisible()
+  const [modules = 0, planes = 0] = ((await said.innerText()).match(/\d+/g) ?? []).map(Number)
+  expect(planes).toBeGreaterThan(1)
+  const outline = page.getByRole('navigation', { name: 'Outline' })
+  await expect(outline.getByRole('button', { name: /^Cover/ })).toContainText(`${modules} modules`)
+  await settled(page)
+  const before = await figure(page, 'yield')
+  expect(before).toBeGreaterThan(2000)
+
+  // Turned over, every array is the image of what it was.
+  await chapter(page, 'Shape')
+  await outline
+    .getByRole('button', { name: /^House/ })
+    .first()
+    .click()
+  await page.keyboard.press('x')
+  await expect(page.getByText('Mirrored.')).toBeVisible()
+  await settled(page)
+  await expect(outline.getByRole('button', { name: /^Cover/ })).toContainText('modules')
+  await chapter(page, 'Cover')
+  await page.getByRole('button', { name: 'Structure and mounting' }).click()
+  expect(await part(page, 'Attachments')).toBeGreaterThan(modules)
+  await sheet(page).getByRole('button', { name: 'Close' }).click()
+
+  await page.getByRole('textbox', { name: 'Modules' }).fill('10')
+  await page.getByRole('textbox', { name: 'Modules' }).press('Enter')
+  await expect(outline.getByRole('button', { name: /^Cover/ })).toContainText('10 modules')
+  await stage(page).focus()
+  for (let k = 0; k < 3; k++) await page.keyboard.press('Control+z')
+  await saved(page)
+  await expect(outline.getByRole('button', { name: /^Cover/ })).toContainText('0 modules')
 })

@@ -1,11 +1,13 @@
 import { defaultArray, type PanelArray } from '@/core/kinds/array/array'
 import { ofKind, type Objects } from '@/core/kinds/documents'
 import { estimateAzimuths, estimateTilts, type QuickEstimate } from '@/core/energy/quick-estimate'
-import { isRoofed, type Site } from '@/core/site/site'
+import { type FaceSunMap } from '@/core/energy/sun-map'
+import { type RoofPlane } from '@/core/roof/plane'
+import { isRoofed, isSamePlane, type Site } from '@/core/site/site'
 import { newId } from '@/core/model/new-id'
 
-/** Planes that give less than this share of the best one's energy are left empty. */
-const leastShare = 0.7
+/** Planes that give less than this share of what the best one gives are left empty. */
+export const leastShare = 0.7
 
 const nearest = (values: readonly number[], wanted: number, away: (a: number, b: number) => number) =>
   values.reduce((best, value, k) => (away(value, wanted) < away(values[best] ?? 0, wanted) ? k : best), 0)
@@ -21,23 +23,51 @@ export const kwhPerKwOf = (
     nearest(estimateAzimuths, azimuthDeg, around)
   ] ?? 0
 
-/** Arrays for the house's empty planes that are worth covering, the sunniest first; shade is not known here. */
+/** What planes give by their tilt and direction; shade is not known here. */
+export const byEstimate = (estimate: QuickEstimate): PlaneWorth => ({
+  of: (face) => kwhPerKwOf(estimate, face),
+  best: estimate.best.kwhPerKw,
+})
+
+/** The light on planes as they stand, in the shade there is; planes that it is not known of have none. */
+export function bySunMap(
+  faces: readonly { readonly face: RoofPlane; readonly map: FaceSunMap }[],
+): PlaneWorth {
+  const means = faces.map(({ face, map }) => ({ face, kwhM2: meanOf(map) }))
+  return {
+    of: (plane) => means.find(({ face }) => isSamePlane(face, plane))?.kwhM2 ?? 0,
+    best: Math.max(0, ...means.map(({ kwhM2 }) => kwhM2)),
+  }
+}
+
+/** Over the cells that lie on the plane. */
+function meanOf({ kwhM2 }: Pick<FaceSunMap, 'kwhM2'>): number {
+  const lit = kwhM2.filter((kwh) => kwh > 0)
+  return lit.length === 0 ? 0 : lit.reduce((sum, kwh) => sum + kwh, 0) / lit.length
+}
+
+/** What planes are ranked by, and what the best there is has of it. */
+export interface PlaneWorth {
+  readonly of: (plane: RoofPlane) => number
+  readonly best: number
+}
+
+/** Arrays for the house's empty planes that are worth covering, the best first. */
 export function goodPlanes(
   site: Site,
   option: Objects,
-  estimate: QuickEstimate,
+  worth: PlaneWorth,
   random: () => number,
 ): PanelArray[] {
   const laid = ofKind(option, 'array')
-  const least = leastShare * estimate.best.kwhPerKw
+  const least = leastShare * worth.best
   return (
     site.objects
       .filter(isRoofed)
-      .flatMap(({ id, geometry }) =>
-        geometry.faces.map((face) => ({ id, face, kwh: kwhPerKwOf(estimate, face) })),
-      )
+      .flatMap(({ id, geometry }) => geometry.faces.map((face) => ({ id, face, kwh: worth.of(face) })))
       .filter(
         ({ id, face, kwh }) =>
+          kwh > 0 &&
           kwh >= least &&
           !laid.some(
             (array) =>

@@ -7,7 +7,7 @@ import { later } from '@/words/en/later'
 import { useBench, useOption, useSayer, useSession } from '../context'
 import { ofObjects } from '../store/selection'
 import { toast } from '../store/session'
-import { goodPlanes } from './good-planes'
+import { byEstimate, goodPlanes } from './good-planes'
 
 const words = later.layWanted
 
@@ -28,7 +28,12 @@ export function LayWanted({
     return <p className="quiet mt-1.5">{words.drawFirst}</p>
   if (there >= wanted) return <p className="quiet mt-1.5">{sayer.say(words.enough, { there })}</p>
   const lay = () => {
-    const found = layWanted(option, goodPlanes(site(), option, estimate, Math.random), wanted, siteWith)
+    const found = layWanted(
+      option,
+      goodPlanes(site(), option, byEstimate(estimate), Math.random),
+      wanted,
+      siteWith,
+    )
     const [laid, missing] = [wanted - there - found.missing, found.missing]
     const { step, fault } =
       laid > 0 ? documents.edit(words.step, optionId, () => found.option) : { step: null, fault: null }

@@ -6,5 +6,11 @@ export const layWanted = {
   laid: '{laid, plural, one {# module} other {# modules}} laid on the sunniest planes{missing, plural, =0 {} one {; # more has no room} other {; # more have no room}}.',
   none: 'No plane that is sunny enough has room: {missing, plural, one {# module is} other {# modules are}} missing.',
   enough: '{there, plural, one {# module is} other {# modules are}} laid already.',
+  all: 'Lay on all good planes',
+  allHint:
+    'Lays every empty plane that has at least {share} of the light of the best one, shade included; trim afterwards',
+  allLaid:
+    '{laid, plural, one {# module} other {# modules}} laid on {planes, plural, one {# plane} other {# planes}}.',
+  allNone: 'No module fits on the planes that are left.',
   drawFirst: 'Draw the house first; then they can be laid with one press.',
 } as const

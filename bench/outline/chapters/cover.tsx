@@ -5,6 +5,7 @@ import { coverId, usualSunAccess } from '@/core/kinds/cover/cover'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
+import { LayAll } from '../../cover/lay-all'
 import { ModuleChoice } from '../../cover/module-choice'
 import { SetbackFields } from '../../cover/setback-fields'
 import { TrimFields } from '../../cover/trim-fields'
@@ -66,6 +67,7 @@ export function CoverChapter() {
         <p className="quiet mt-2">Draw the house in Shape first; then its roof planes can be covered.</p>
       )}
       <ModuleChoice />
+      <LayAll />
       <h3 className="quiet mt-2">Arrays: modules, sun access</h3>
       {arrays.length === 0 && <p className="quiet">None yet.</p>}
       <ObjectList objects={arrays} note={note} />

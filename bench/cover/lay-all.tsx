@@ -1,0 +1,53 @@
+'use client'
+
+import { type Objects } from '@/core/kinds/documents'
+import { later } from '@/words/en/later'
+import { useBench, useOption, useSayer, useSession, useSunMap } from '../context'
+import { bySunMap, goodPlanes, leastShare } from '../estimate/good-planes'
+import { ofObjects } from '../store/selection'
+import { toast } from '../store/session'
+
+const words = later.layWanted
+
+/** Fills every empty plane that has enough light, with one press and one step to undo. */
+export function LayAll() {
+  const { documents, session, site, siteWith } = useBench()
+  const sayer = useSayer()
+  const option = useOption()
+  const optionId = useSession((s) => s.optionId)
+  const roofs = useSunMap()
+  if (!roofs) return null
+  const planes = goodPlanes(site(), option, bySunMap(roofs.faces), Math.random)
+  if (planes.length === 0) return null
+  const lay = () => {
+    const all: Objects = { ...option, ...Object.fromEntries(planes.map((array) => [array.id, array])) }
+    const counts = new Map(siteWith(all).arrays.map(({ id, panels }) => [id, panels.length]))
+    // Planes that no module fits on stay as they are.
+    const laid = planes.filter(({ id }) => (counts.get(id) ?? 0) > 0)
+    if (laid.length === 0) {
+      toast(session, words.allNone)
+      return
+    }
+    const { step, fault } = documents.edit(words.step, optionId, (before) => ({
+      ...before,
+      ...Object.fromEntries(laid.map((array) => [array.id, array])),
+    }))
+    if (fault) {
+      toast(session, sayer.fault(fault))
+      return
+    }
+    session.setState({ selection: ofObjects(laid.map(({ id }) => id)) })
+    const modules = laid.reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0)
+    toast(session, sayer.say(words.allLaid, { laid: modules, planes: laid.length }), step)
+  }
+  return (
+    <button
+      type="button"
+      className="button mt-1.5 w-full"
+      title={sayer.say(words.allHint, { share: { value: leastShare, unit: 'share', digits: 0 } })}
+      onClick={lay}
+    >
+      {words.all}
+    </button>
+  )
+}
