@@ -158,6 +158,28 @@ test('a rail goes on to the rafter beyond the modules where none is near enough 
   expect(born).toBeCloseTo(1.1 * 1.7 * (pressures[0]?.upKpa ?? 0), 9)
 })
 
+test('five hundred seeded rows on rafters far apart: what stands beyond the modules bears nothing twice', () => {
+  const random = seededRandom(2028)
+  let onward = 0
+  for (let k = 0; k < 500; k++) {
+    const count = 1 + Math.floor(random() * 3)
+    const { rails, pressures } = rackingOf(
+      flush({
+        modules: rowOf(count, 2.2 + random() * 2, 1.6 + random() * 1.2),
+        rafterSpacingM: 0.8 + random() * 0.7,
+        windKpa: 1 + random() * 1.5,
+      }),
+    )
+    const widthM = count * 1.1 + (count - 1) * 0.02
+    onward += rails.filter(({ lengthM }) => lengthM > widthM + 0.07).length
+    const feet = rails.flatMap((rail) => rail.feet)
+    const [zone] = pressures
+    if (pressures.length !== 1 || !zone) continue
+    expect(feet.reduce((sum, { upKn }) => sum + upKn, 0)).toBeCloseTo(1.7 * widthM * zone.upKpa, 6)
+  }
+  expect(onward).toBeGreaterThan(100)
+})
+
 test('five hundred seeded arrays, turned or not: nothing bears more than it holds where rafters are close', () => {
   const random = seededRandom(2027)
   let feetSeen = 0
