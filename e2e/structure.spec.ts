@@ -63,7 +63,7 @@ test('racking is drawn on the stage, and on the roof plan', async ({ page }) => 
   await openShippedJob(page)
   await chapter(page, 'Cover')
   const before = await stage(page).screenshot()
-  const toggle = page.getByRole('button', { name: 'Racking', exact: true })
+  const toggle = page.getByRole('button', { name: 'Rails', exact: true })
   await toggle.click()
   await expect(toggle).toHaveAttribute('aria-pressed', 'true')
   await expect.poll(async () => (await stage(page).screenshot()).equals(before)).toBe(false)

@@ -101,7 +101,7 @@ const views = {
   },
   structure: async () => {
     await chapter('Cover')
-    await outline.getByRole('button', { name: 'Racking', exact: true }).click()
+    await outline.getByRole('button', { name: 'Rails', exact: true }).click()
     await outline.getByRole('button', { name: 'Structure and mounting' }).click()
   },
   shade: async () => {

@@ -38,7 +38,7 @@ export const structure = {
   zones,
   parts,
   reserveHint: 'What modules and mounting may weigh on the roof; empty: not checked',
-  show: 'Racking',
+  show: 'Rails',
   open: 'Structure and mounting',
   title: 'Structure and mounting',
   pitched: 'Pitched roofs, {covering}',
