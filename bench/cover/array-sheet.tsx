@@ -19,16 +19,16 @@ import { number, paperOf } from '@/words/format'
 import { planLabels } from '@/words/plan-labels'
 import { useBench, useHouse, useNumbers, useOption, useSayer, useSite } from '../context'
 import { Pills } from '../fields/pills'
-import { benchKindOf } from '../kinds/index'
 import { saveFile } from '../save-file'
 import { Sheet } from '../sheet'
+import { useTitles } from './use-titles'
 
 const words = later.arrayTable
 const head = 'py-1 font-normal text-pencil'
 
 /** Arrays with their modules, power, direction, sun and energy, always as they are now. */
 export function ArraySheet() {
-  const { session, site: standing, documents, catalogue } = useBench()
+  const { session, site: standing, catalogue } = useBench()
   const place = useSite()
   const [house, option] = [useHouse(), useOption()]
   const sayer = useSayer()
@@ -36,10 +36,7 @@ export function ArraySheet() {
   const [by, setBy] = useState<ArrayGrouping>('array')
   const now = standing()
   const rows = numbers ? arrayRows(now.faces, numbers.summary, by) : []
-  const nameOf = (id: string) => {
-    const object = option[id] ?? house[id]
-    return object ? benchKindOf(object).title(object, sayer, now, documents.house) : id
-  }
+  const nameOf = useTitles()
   const module = modulesFor({ house, catalogue }).find(
     ({ id }) => id === theOne(option, 'cover', coverId).moduleId,
   )

@@ -2,22 +2,16 @@
 
 import { type HoldingRow } from '@/core/readers/structure-table'
 import { later } from '@/words/en/later'
-import { useBench, useHouse, useOption, useSayer } from '../context'
-import { benchKindOf } from '../kinds/index'
+import { useSayer } from '../context'
+import { useTitles } from './use-titles'
 
 const words = later.structure
 const head = 'py-1 font-normal text-pencil'
 
 /** What holds each array, and how near it is to what it bears. */
 export function HoldingTable({ rows }: { readonly rows: readonly HoldingRow[] }) {
-  const { site: standing, documents } = useBench()
-  const [house, option] = [useHouse(), useOption()]
   const sayer = useSayer()
-  const now = standing()
-  const nameOf = (id: string) => {
-    const object = option[id] ?? house[id]
-    return object ? benchKindOf(object).title(object, sayer, now, documents.house) : id
-  }
+  const titleOf = useTitles()
   const { columns } = words
   return (
     <table className="mt-4 w-full">
@@ -47,7 +41,7 @@ export function HoldingTable({ rows }: { readonly rows: readonly HoldingRow[] })
           return (
             <tr key={arrayId} className="border-b border-line/60">
               <th scope="row" className="py-1 text-left font-normal">
-                {nameOf(arrayId)}
+                {titleOf(arrayId)}
               </th>
               {cells.map((cell, i) => (
                 <td key={i} className={`text-right ${over && (i === 2 || i === 3) ? 'text-clay' : ''}`}>
