@@ -16,10 +16,12 @@ export function LayAll() {
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
   const roofs = useSunMap()
-  if (!roofs) return null
-  const planes = goodPlanes(site(), option, bySunMap(roofs.faces), Math.random)
-  if (planes.length === 0) return null
+  // A month's light tells nothing of the year's.
+  if (roofs?.span !== 'year') return null
+  const planesWith = (random: () => number) => goodPlanes(site(), option, bySunMap(roofs.faces), random)
+  if (planesWith(() => 0).length === 0) return null
   const lay = () => {
+    const planes = planesWith(Math.random)
     const all: Objects = { ...option, ...Object.fromEntries(planes.map((array) => [array.id, array])) }
     const counts = new Map(siteWith(all).arrays.map(({ id, panels }) => [id, panels.length]))
     // Planes that no module fits on stay as they are.

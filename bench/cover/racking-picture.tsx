@@ -1,5 +1,5 @@
 import { type Vec3 } from '@/core/geometry/vector'
-import { type Site } from '@/core/site/site'
+import { distinctMargins, type Site } from '@/core/site/site'
 import { footOutline, railOutline } from '@/core/structure/outlines'
 import { type Holding } from '@/core/structure/holding'
 
@@ -17,7 +17,7 @@ export function RackingPicture({
   readonly label: string
 }) {
   const arrays = site.arrays.filter(({ margins, panels }) => margins !== null && panels.length > 0)
-  const planes = [...new Set(arrays.flatMap(({ margins }) => (margins ? [margins.plane] : [])))]
+  const planes = distinctMargins(arrays).map(({ plane }) => plane)
   const all = planes.flatMap(({ corners }) => corners)
   const [xs, ys] = [all.map(([x]) => x), all.map(([, y]) => y)]
   const [left, top] = [Math.min(...xs) - aroundM, -Math.max(...ys) - aroundM]

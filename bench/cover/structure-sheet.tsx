@@ -4,10 +4,15 @@ import { coverId, type Cover } from '@/core/kinds/cover/cover'
 import { theOne } from '@/core/kinds/documents'
 import { parseNumber } from '@/core/model/numbers'
 import { type Quantity } from '@/core/model/said'
-import { holdingRows, partCounts, partsCsv } from '@/core/readers/structure-table'
+import {
+  holdingRows,
+  partCounts,
+  partsCsv,
+  worstLoads,
+  type WorstLoads,
+} from '@/core/readers/structure-table'
 import { holdingsIn } from '@/core/stages/structure'
 import { type RoofCovering } from '@/core/structure/mounting'
-import { type Racking } from '@/core/structure/racking'
 import { later } from '@/words/en/later'
 import { Fact } from '../card/frame'
 import { useBench, useHouse, useOption, useSayer, useSession, useSite } from '../context'
@@ -41,7 +46,7 @@ export function StructureSheet() {
           )}
           <MountingField field="flatMountingId" covering="membrane" />
           <EveryField />
-          <Loads rackings={holdings.filter((holding) => holding.is === 'rails')} windKpa={rows[0]?.windKpa} />
+          <Loads loads={worstLoads(holdings)} />
         </div>
         <div>
           {holdings.length > 0 && <RackingPicture site={now} holdings={holdings} label={words.picture} />}
@@ -151,23 +156,16 @@ function EveryField() {
 }
 
 /** What the place does to the modules. */
-function Loads({
-  rackings,
-  windKpa,
-}: {
-  readonly rackings: readonly Racking[]
-  readonly windKpa: number | undefined
-}) {
+function Loads({ loads: { windKpa, zones } }: { readonly loads: WorstLoads }) {
   const site = useSite()
   const sayer = useSayer()
   const kpa = (value: number): Quantity => ({ value, unit: 'kN/m²' })
-  const zones = new Map(rackings.flatMap(({ pressures }) => pressures.map((one) => [one.zone, one] as const)))
   return (
     <>
       <h3 className="mt-3 font-semibold">{words.loads}</h3>
-      {windKpa !== undefined && <Fact label={words.wind} value={sayer.written(kpa(windKpa))} />}
+      {windKpa !== null && <Fact label={words.wind} value={sayer.written(kpa(windKpa))} />}
       <Fact label={words.snow} value={sayer.written(kpa(site.snowLoadKpa))} />
-      {zones.size > 0 && (
+      {zones.length > 0 && (
         <table className="mt-1 w-full">
           <caption className="text-left text-pencil">{words.design}</caption>
           <thead>
@@ -178,7 +176,7 @@ function Loads({
             </tr>
           </thead>
           <tbody>
-            {[...zones.values()].map(({ zone, upKpa, downKpa }) => (
+            {zones.map(({ zone, upKpa, downKpa }) => (
               <tr key={zone}>
                 <th scope="row" className="text-left font-normal">
                   {words.zones[zone]}

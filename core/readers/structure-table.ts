@@ -8,7 +8,6 @@ import { csvLine } from './csv'
 export interface HoldingRow {
   readonly arrayId: string
   readonly mounting: Mounting
-  readonly windKpa: number
   /** Of rails: together. */
   readonly railM: number | null
   /** Feet, or ballast blocks. */
@@ -30,7 +29,6 @@ const greatest = (values: readonly number[]) => Math.max(0, ...values)
 const railRow = (holding: Racking): HoldingRow => ({
   arrayId: holding.arrayId,
   mounting: holding.mounting,
-  windKpa: holding.windKpa,
   railM: holding.rails.reduce((sum, { lengthM }) => sum + lengthM, 0),
   feet: holding.rails.reduce((sum, { feet }) => sum + feet.length, 0),
   blocks: null,
@@ -39,10 +37,9 @@ const railRow = (holding: Racking): HoldingRow => ({
   deadKpa: holding.deadKpa,
 })
 
-const blockRow = ({ arrayId, mounting, windKpa, trays, blocks, weightKg, deadKpa }: Ballast): HoldingRow => ({
+const blockRow = ({ arrayId, mounting, trays, blocks, weightKg, deadKpa }: Ballast): HoldingRow => ({
   arrayId,
   mounting,
-  windKpa,
   railM: null,
   feet: null,
   blocks,
@@ -54,6 +51,32 @@ const blockRow = ({ arrayId, mounting, windKpa, trays, blocks, weightKg, deadKpa
   weightKg,
   deadKpa,
 })
+
+/** The greatest loads that any array meets: arrays on other pitches and buildings have loads of their own. */
+export interface WorstLoads {
+  /** Peak velocity pressure, kN/m²; null where nothing is held. */
+  readonly windKpa: number | null
+  readonly zones: readonly Zoned[]
+}
+type Zoned = Racking['pressures'][number]
+
+export function worstLoads(holdings: readonly Holding[]): WorstLoads {
+  const held = holdings.filter((holding) => holding.is !== 'unheld')
+  const by = new Map<Zoned['zone'], Zoned>()
+  for (const holding of held)
+    for (const { zone, upKpa, downKpa } of holding.is === 'rails' ? holding.pressures : []) {
+      const known = by.get(zone)
+      by.set(zone, {
+        zone,
+        upKpa: Math.max(upKpa, known?.upKpa ?? 0),
+        downKpa: Math.max(downKpa, known?.downKpa ?? 0),
+      })
+    }
+  return {
+    windKpa: held.length === 0 ? null : greatest(held.map(({ windKpa }) => windKpa)),
+    zones: [...by.values()],
+  }
+}
 
 export const structureParts = [
   'rail',

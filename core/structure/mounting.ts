@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, type DeepReadonly } from '../model/object-base'
+import { between } from './wind'
 
 /** What a roof is made of, as far as it decides what modules are fixed with. */
 export const roofCoverings = ['shingle', 'tile', 'flat-tile', 'standing-seam', 'metal', 'membrane'] as const
@@ -60,10 +61,12 @@ export type Ballasted = Extract<Mounting, { is: 'ballast' }>
 /** The widest span of a rail under a load along it, m; 0 where it bears less than that at any. */
 export function spanUnder({ spans }: Railed['rail'], loadKnPerM: number): number {
   const rows = spans.toSorted((a, b) => a.loadKnPerM - b.loadKnPerM)
-  const after = rows.findIndex((row) => row.loadKnPerM >= loadKnPerM)
-  const [low, high] = [rows[after - 1], rows[after]]
-  if (!high) return 0
-  if (!low) return high.spanM
-  const share = (loadKnPerM - low.loadKnPerM) / (high.loadKnPerM - low.loadKnPerM)
-  return low.spanM + share * (high.spanM - low.spanM)
+  const loads = rows.map((row) => row.loadKnPerM)
+  return loadKnPerM > (loads.at(-1) ?? 0)
+    ? 0
+    : between(
+        loads,
+        rows.map((row) => row.spanM),
+        loadKnPerM,
+      )
 }

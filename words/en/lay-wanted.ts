@@ -8,7 +8,7 @@ export const layWanted = {
   enough: '{there, plural, one {# module is} other {# modules are}} laid already.',
   all: 'Lay on all good planes',
   allHint:
-    'Lays every empty plane that has at least {share} of the light of the best one, shade included; trim afterwards',
+    'Lays every empty plane that has at least {share} of the year’s light of the best one, shade included; trim afterwards',
   allLaid:
     '{laid, plural, one {# module} other {# modules}} laid on {planes, plural, one {# plane} other {# planes}}.',
   allNone: 'No module fits on the planes that are left.',

@@ -54,7 +54,7 @@ export const structure = {
   wind: 'Wind pressure at the roof',
   from: 'From the {mean} in Site, {terrain}.',
   snow: 'Snow on the ground',
-  design: 'Design load on modules',
+  design: 'Greatest design load on modules',
   zone: 'Zone',
   uplift: 'Uplift',
   down: 'Down',

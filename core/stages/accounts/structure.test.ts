@@ -3,7 +3,7 @@ import { shippedJobs } from '@/town/shipped-job'
 import { coverId } from '../../kinds/cover/cover'
 import { type Objects } from '../../kinds/documents'
 import { siteId } from '../../kinds/site/site'
-import { holdingRows, partCounts, partsCsv } from '../../readers/structure-table'
+import { holdingRows, partCounts, partsCsv, worstLoads } from '../../readers/structure-table'
 import { siteStage } from '../site'
 import { holdingsIn, structureStage } from '../structure'
 import { structureAccount } from './structure'
@@ -89,6 +89,31 @@ test('more wind takes more attachments, and more ballast until no tray takes it'
   expect(row?.blocks).toBeGreaterThan(calm?.blocks ?? Infinity)
   const [check] = await checksFor(stormy, first)
   expect(check).toMatchObject({ code: 'ballast-many', measured: { limit: 8, unit: 'count' } })
+})
+
+test('loads are the greatest of all arrays, whichever comes first', async () => {
+  const holdings = (await runFor(job.house, option)).run.value(structureStage)
+  const [first, second] = holdings
+  if (first?.is !== 'rails' || second?.is !== 'rails') throw new Error('both are on rails')
+  const steeper = {
+    ...second,
+    windKpa: 9,
+    pressures: [{ zone: 'edge' as const, upKpa: 8, downKpa: 0.1 }],
+  }
+  const edge = first.pressures.find(({ zone }) => zone === 'edge')
+  for (const order of [
+    [first, steeper],
+    [steeper, first],
+  ]) {
+    const { windKpa, zones } = worstLoads(order)
+    expect(windKpa).toBe(9)
+    expect(zones.find(({ zone }) => zone === 'edge')).toEqual({
+      zone: 'edge',
+      upKpa: 8,
+      downKpa: edge?.downKpa,
+    })
+  }
+  expect(worstLoads([])).toEqual({ windKpa: null, zones: [] })
 })
 
 test('parts are those that are drawn, and written as a file', async () => {
