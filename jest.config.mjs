@@ -4,6 +4,11 @@ process.env.LOG_LEVEL ??= 'silent'
 /** @type {import('jest').Config} */
 const config = {
   testEnvironment: 'node',
+  // All cores, and a worker begins anew before the coverage of a hundred suites weighs on the next one.
+  maxWorkers: '100%',
+  workerIdleMemoryLimit: '1GB',
+  // Only to end what hangs: how fast things are is measured by the benchmarks.
+  testTimeout: 20_000,
   globalSetup: '<rootDir>/scripts/parts/jest-setup.mjs',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '^.+\\.tsx?$': '<rootDir>/scripts/parts/jest-transform.mjs' },

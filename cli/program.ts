@@ -8,6 +8,7 @@ import { addRoof } from './commands/roof'
 import { addRun } from './commands/run'
 import { addShade } from './commands/shade'
 import { addSun } from './commands/sun'
+import { addWire } from './commands/wire'
 import { addWeather } from './commands/weather'
 import { addYield } from './commands/yield'
 
@@ -16,6 +17,7 @@ const commands = [
   addWeather,
   addPoa,
   addYield,
+  addWire,
   addRoof,
   addLayout,
   addShade,

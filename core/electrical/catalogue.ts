@@ -59,6 +59,8 @@ const inverterSchema = z.object({
   mppHighV: z.number(),
   startV: z.number(),
   inputCurrentA: z.number(),
+  /** Greatest short-circuit current of an input; the former where a sheet does not say. */
+  inputShortCurrentA: z.number().positive().exactOptional(),
   efficiency: z.number(),
   nightW: z.number(),
   /** Measured parameters, where the maker had them measured. */

@@ -1,4 +1,5 @@
 import { type InverterType, type ModuleType } from './catalogue'
+import { arrangeStrings, type StringLimits } from './string-search'
 
 const stcC = 25
 const stcWm2 = 1000
@@ -56,34 +57,53 @@ export interface PanelString {
   readonly panelIds: readonly string[]
 }
 
+/** How long strings are made: within the window, or as long as the designer says at most. */
+export function lengthsFor(
+  window: Pick<StringWindow, 'fewest' | 'most'>,
+  typed: number | null,
+): Pick<StringLimits, 'fewest' | 'most'> {
+  const most = Math.max(1, typed ?? window.most)
+  // What no string can reach asks for nothing: the checks say what is wrong.
+  return { fewest: window.fewest > most ? 1 : window.fewest, most }
+}
+
+/** Strings in parallel that an input's greatest current allows; one always. */
+export const parallelStrings = (
+  inverter: Pick<InverterType, 'stringsPerInput' | 'inputCurrentA' | 'inputShortCurrentA'>,
+  iscA: number,
+): number =>
+  Math.max(
+    1,
+    Math.min(
+      inverter.stringsPerInput,
+      Math.floor((inverter.inputShortCurrentA ?? inverter.inputCurrentA) / iscA + tolerance),
+    ),
+  )
+
 /**
- * Strings each plane's modules in strings of near-equal length within the limit, modules in laying order, and gives
- * planes to inputs in turn, those with most modules first. Strings of one input lie on one plane.
- * @param fields panel ids by plane
+ * Strings the modules of each direction by the best arrangement there is, in laying order, directions with most
+ * modules first. What finds no input comes last, in strings without one.
+ * @param groups panel ids by direction and tilt
  */
-export function stringUp(
-  fields: readonly (readonly string[])[],
-  inverter: Pick<InverterType, 'mppInputs' | 'stringsPerInput'>,
-  mostPerString: number,
-): PanelString[] {
-  const order = fields.map((panels, index) => ({ panels, index })).filter((f) => f.panels.length > 0)
-  order.sort((a, b) => b.panels.length - a.panels.length || a.index - b.index)
+export function stringUp(groups: readonly (readonly string[])[], limits: StringLimits): PanelString[] {
+  const order = groups.filter((panels) => panels.length > 0).sort((a, b) => b.length - a.length)
+  const { groups: arranged } = arrangeStrings(
+    order.map(({ length }) => length),
+    limits,
+  )
   const strings: PanelString[] = []
+  const left: string[][] = []
+  const add = (input: number, panelIds: readonly string[]) =>
+    strings.push({ id: `S${strings.length + 1}`, input, panelIds })
   let input = 0
-  for (const { panels } of order) {
-    const count = Math.ceil(panels.length / Math.max(1, mostPerString))
+  order.forEach((panels, g) => {
     let taken = 0
-    for (let k = 0; k < count; k++) {
-      const length = Math.round(((k + 1) * panels.length) / count) - taken
-      const place = input < inverter.mppInputs ? input : -1
-      strings.push({
-        id: `S${strings.length + 1}`,
-        input: place,
-        panelIds: panels.slice(taken, taken + length),
-      })
-      taken += length
-      if ((k + 1) % inverter.stringsPerInput === 0 || k === count - 1) input++
+    for (const own of arranged[g] ?? []) {
+      for (let k = 0; k < own.strings; k++) add(input, panels.slice(taken, (taken += own.modules)))
+      input++
     }
-  }
+    for (; taken < panels.length; taken += limits.most) left.push(panels.slice(taken, taken + limits.most))
+  })
+  for (const panels of left) add(-1, panels)
   return strings
 }

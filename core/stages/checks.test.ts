@@ -101,13 +101,13 @@ test('too few modules: best volts in the heat against the window’s foot', asyn
   expect(hot?.measured?.figure).toBeLessThan(hot?.measured?.limit ?? 0)
 })
 
-test('more strings than inputs: those left over are named and yield nothing', async () => {
+test('modules that find no input are named and yield nothing', async () => {
   const one = inverterWith({ mppInputs: 1, stringsPerInput: 1 })
   const check = (await checks(job.house, option, one)).get('inputs')
   expect(check?.severity).toBe('broken')
   expect(said(check)).toContain('yield nothing')
-  expect(check?.measured?.figure).toBe(2)
-  expect(check?.measured?.limit).toBe(1)
+  // All in one direction lie on the one input; the other plane's four do not.
+  expect([check?.measured?.figure, check?.measured?.limit, check?.objects.length]).toEqual([4, 0, 4])
   const bound = await runWith(job.house, option, one)
   const free = await runWith(job.house, option, catalogue)
   expect(bound.value(lossChainStage).lost.unwired.kwh).toBeGreaterThan(500)

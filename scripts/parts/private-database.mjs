@@ -32,6 +32,8 @@ export function freePort(wanted) {
 export class PrivateDatabase {
   #folder
   #data
+  /** For its temporary tables: a server clears those of others away where it starts. */
+  #scratch
   #socket
   #pidFile
   /** As whom the server runs when root starts it. */
@@ -46,6 +48,7 @@ export class PrivateDatabase {
     this.#folder = folder
     this.#quiet = quiet
     this.#data = join(folder, 'mariadb')
+    this.#scratch = join(folder, 'scratch')
     this.#pidFile = join(this.#data, 'mariadb.pid')
     // A socket's path is short by rule; a folder's may be long.
     this.#socket = join(
@@ -60,6 +63,7 @@ export class PrivateDatabase {
 
   async start() {
     mkdirSync(this.#folder, { recursive: true, mode: 0o700 })
+    mkdirSync(this.#scratch, { recursive: true, mode: 0o700 })
     this.#chooseUser()
     await this.#endLeftover()
     if (!existsSync(join(this.#data, 'mysql'))) this.#create()
@@ -136,8 +140,10 @@ export class PrivateDatabase {
     const reaches = uid && gid && spawnSync('test', ['-x', this.#folder], { uid, gid }).status === 0
     this.#user = [`--user=${reaches ? lesserUser : 'root'}`]
     if (!reaches) return
-    mkdirSync(this.#data, { recursive: true, mode: 0o700 })
-    spawnSync('chown', ['-R', `${uid}:${gid}`, this.#data])
+    for (const own of [this.#data, this.#scratch]) {
+      mkdirSync(own, { recursive: true, mode: 0o700 })
+      spawnSync('chown', ['-R', `${uid}:${gid}`, own])
+    }
   }
 
   #create() {
@@ -155,7 +161,7 @@ export class PrivateDatabase {
         '--skip-test-db',
         '--skip-name-resolve',
       ],
-      { encoding: 'utf8' },
+      { encoding: 'utf8', env: this.#environment() },
     )
     if (made.status !== 0) throw new Error(`mariadb-install-db failed:\n${made.stdout}\n${made.stderr}`)
   }
@@ -187,8 +193,12 @@ export class PrivateDatabase {
         '--innodb-buffer-pool-size=64M',
         `--log-error=${join(this.#data, 'error.log')}`,
       ],
-      { detached: true, stdio: 'ignore' },
+      { detached: true, stdio: 'ignore', env: this.#environment() },
     )
+  }
+
+  #environment() {
+    return { ...process.env, TMPDIR: this.#scratch }
   }
 
   async #ready() {

@@ -117,9 +117,9 @@ export const checks = {
       '{modules, plural, one {# module gives} other {# modules give}} {volts} in the heat; {inverter} needs {limit}, which is {fewest, plural, one {# module} other {# modules}}.',
   },
   inputs: {
-    title: 'More strings than inputs',
+    title: 'Modules without an input',
     message:
-      '{strings, number} strings on separate planes need more than the {inputs, plural, one {# input} other {# inputs}} of {inverter}. {without} ({modules, plural, one {# module} other {# modules}}) have no input and yield nothing. Choose an inverter with more inputs, or use fewer planes.',
+      '{modules, plural, one {# module has} other {# modules have}} no input ({without}) and yield nothing. {inverter} has {inputs, plural, one {# input} other {# inputs}}; a string takes {fewest, number} to {most, plural, one {# module} other {# modules}} facing one way. Choose another inverter, or change the layout.',
   },
   current: {
     title: 'Current above the input’s limit',

@@ -7,6 +7,8 @@ export const caseRules = {
   'share-or-twelve': 'one share, or twelve by month',
   'corners-in-line': 'all corners lie in one line',
   'corner-off-plane': 'this corner is more than {limit} off the plane of the others',
+  'not-under-lowest': 'no lower than lowestTemperatureC',
+  'modules-together': 'at most {limit, number} modules together',
   'upright-plane': 'the plane stands upright',
   'setback-each':
     '{sides, number} values were expected, one for each plane edge, but {given, number} are given',

@@ -1,15 +1,13 @@
+import { currentRule, inputsRule, ratioRules, stringRules } from '../../electrical/rules'
 import { type PanelString, type StringWindow } from '../../electrical/stringing'
 import { stage, type Stage } from '../../graph/stage'
 import { electricalId } from '../../kinds/electrical/electrical'
 import { type Check, type Remedy } from '../../model/ledger'
 import { type Quantity } from '../../model/said'
 import { powerStage } from '../finance'
-import { stringsStage } from '../strings'
+import { stringsStage, type Wiring } from '../strings'
 import { fieldsOf, inverterIn, moduleIn, siteIn, type World } from '../world'
 import { type Account } from './account'
-
-/** Module to AC power under which an inverter idles; common practice, not a rule. */
-const lowDcAc = 0.8
 
 type Inverter = ReturnType<typeof inverterRead>
 
@@ -25,6 +23,7 @@ const inverterRead = (world: World) =>
     'mppInputs',
     'stringsPerInput',
     'inputCurrentA',
+    'inputShortCurrentA',
     'highestDcAc',
   )
 
@@ -38,7 +37,7 @@ const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 /** Whether strings and inverter fit each other: volts, amperes, inputs and power. */
 export const wiringAccount: Stage<World, Account> = stage({
   name: 'account of wiring',
-  version: 1,
+  version: 2,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => ({
     inverter: inverterRead(world),
@@ -51,8 +50,8 @@ export const wiringAccount: Stage<World, Account> = stage({
       lines: [],
       checks: [
         ...wiring.strings.flatMap((string) => stringChecks(string, wiring.window, inverter, lowestC)),
-        ...inputChecks(wiring.strings, inverter),
-        ...currentChecks(module, inverter),
+        ...inputChecks(wiring, inverter),
+        ...currentChecks(wiring.strings, module, inverter),
         ...ratioChecks(power.powerW, inverter),
       ],
     }
@@ -66,79 +65,80 @@ function stringChecks(
   lowestC: number,
 ): Check[] {
   const modules = panelIds.length
-  const cold = modules * window.coldVocV
-  const peak = modules * window.coldVmpV
-  const hot = modules * window.hotVmpV
-  const floor = Math.max(inverter.mppLowV, inverter.startV * (window.hotVmpV / window.coldVocV))
+  const [cold, peak, hot, start] = stringRules(modules, window, inverter)
+  if (!cold || !peak || !hot || !start) return []
+  // What starts it in the cold, said in the volts of the heat.
+  const floor = Math.max(hot.limit, start.limit * (window.hotVmpV / window.coldVocV))
   const common = { string: id, modules, inverter: { ref: inverter.id } }
   const checks: Check[] = []
-  if (cold > inverter.highestV)
+  if (!cold.ok)
     checks.push({
       id: `string-cold-${id}`,
       code: 'string-cold',
       data: {
         ...common,
-        volts: volts(cold),
-        limit: volts(inverter.highestV),
+        volts: volts(cold.figure),
+        limit: volts(cold.limit),
         coldest: { value: lowestC, unit: '°C' },
         most: window.mostStanding,
       },
       severity: 'broken',
-      measured: { figure: cold, limit: inverter.highestV, unit: 'V' },
+      measured: { figure: cold.figure, limit: cold.limit, unit: 'V' },
       objects: panelIds,
       remedy: automatic,
     })
-  if (peak > inverter.mppHighV && cold <= inverter.highestV)
+  if (!peak.ok && cold.ok)
     checks.push({
       id: `string-peak-${id}`,
       code: 'string-peak',
-      data: { ...common, volts: volts(peak), limit: volts(inverter.mppHighV), most: window.most },
+      data: { ...common, volts: volts(peak.figure), limit: volts(peak.limit), most: window.most },
       severity: 'warning',
-      measured: { figure: peak, limit: inverter.mppHighV, unit: 'V' },
+      measured: { figure: peak.figure, limit: peak.limit, unit: 'V' },
       objects: panelIds,
       remedy: automatic,
     })
-  if (hot < floor)
+  if (!hot.ok || !start.ok)
     checks.push({
       id: `string-hot-${id}`,
       code: 'string-hot',
-      data: { ...common, volts: volts(hot), limit: volts(floor), fewest: window.fewest },
+      data: { ...common, volts: volts(hot.figure), limit: volts(floor), fewest: window.fewest },
       severity: 'broken',
-      measured: { figure: hot, limit: floor, unit: 'V' },
+      measured: { figure: hot.figure, limit: floor, unit: 'V' },
       objects: panelIds,
       remedy: automatic,
     })
   return checks
 }
 
-function inputChecks(strings: readonly PanelString[], inverter: Inverter): Check[] {
+function inputChecks({ strings, lengths }: Wiring, inverter: Inverter): Check[] {
+  const { figure, limit, ok } = inputsRule(strings)
+  if (ok) return []
   const without = strings.filter(({ input }) => input < 0)
-  if (without.length === 0) return []
-  const panels = without.flatMap(({ panelIds }) => panelIds)
   return [
     {
       id: 'inputs',
       code: 'inputs',
       data: {
-        strings: strings.length,
         inputs: inverter.mppInputs,
         inverter: { ref: inverter.id },
         without: without.map(({ id }) => id).join(', '),
-        modules: panels.length,
+        modules: figure,
+        ...lengths,
       },
       severity: 'broken',
-      measured: {
-        figure: strings.length,
-        limit: inverter.mppInputs * inverter.stringsPerInput,
-        unit: 'count',
-      },
-      objects: panels,
+      measured: { figure, limit, unit: 'count' },
+      objects: without.flatMap(({ panelIds }) => panelIds),
     },
   ]
 }
 
-function currentChecks(module: { readonly id: string; readonly iscA: number }, inverter: Inverter): Check[] {
-  if (module.iscA <= inverter.inputCurrentA) return []
+function currentChecks(
+  strings: readonly PanelString[],
+  module: { readonly id: string; readonly iscA: number },
+  inverter: Inverter,
+): Check[] {
+  const { figure, limit, ok } = currentRule(strings, module, inverter)
+  if (ok) return []
   return [
     {
       id: 'current',
@@ -146,20 +146,20 @@ function currentChecks(module: { readonly id: string; readonly iscA: number }, i
       data: {
         module: { ref: module.id },
         inverter: { ref: inverter.id },
-        current: { value: module.iscA, unit: 'A', digits: 1 },
-        limit: { value: inverter.inputCurrentA, unit: 'A', digits: 1 },
+        current: { value: figure, unit: 'A', digits: 1 },
+        limit: { value: limit, unit: 'A', digits: 1 },
       },
       severity: 'broken',
-      measured: { figure: module.iscA, limit: inverter.inputCurrentA, unit: 'A' },
+      measured: { figure, limit, unit: 'A' },
       objects: [],
     },
   ]
 }
 
 function ratioChecks(powerW: number, inverter: Inverter): Check[] {
-  const ratio = powerW / inverter.acPowerW
-  const high = ratio > inverter.highestDcAc
-  if (!high && ratio >= lowDcAc) return []
+  const broken = ratioRules(powerW, inverter).find(({ ok }) => !ok)
+  if (!broken) return []
+  const high = broken.code === 'dc-ac-high'
   return [
     {
       id: 'dc-ac',
@@ -169,7 +169,7 @@ function ratioChecks(powerW: number, inverter: Inverter): Check[] {
         inverter: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 2 },
       },
       severity: high ? 'broken' : 'note',
-      measured: { figure: ratio, limit: high ? inverter.highestDcAc : lowDcAc, unit: 'ratio' },
+      measured: { figure: broken.figure, limit: broken.limit, unit: 'ratio' },
       objects: [],
     },
   ]

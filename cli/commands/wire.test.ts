@@ -1,0 +1,111 @@
+import { Fault } from '@/core/model/fault'
+import { answerTo } from '../case-command'
+import { wireQuestion } from './wire'
+
+const module = {
+  powerW: 420,
+  vocV: 38.3,
+  vmpV: 32.2,
+  iscA: 13.85,
+  impA: 13.05,
+  vocPerK: -0.0026,
+  powerPerK: -0.0034,
+  iscPerK: 0.00045,
+}
+const inverter = {
+  acPowerW: 7600,
+  mppInputs: 3,
+  highestV: 600,
+  mppLowV: 60,
+  mppHighV: 550,
+  startV: 75,
+  inputCurrentA: 19,
+  highestDcAc: 1.6,
+}
+const site = { lowestTemperatureC: -20, highestTemperatureC: 35 }
+const south = { tiltDeg: 30, azimuthDeg: 180 }
+const wire = (more: object) =>
+  answerTo(wireQuestion, {
+    module,
+    inverter,
+    site,
+    fields: [{ modules: 17, ...south }],
+    ...more,
+  }) as {
+    window: Record<string, number>
+    strings: { input: number; modules: number; fields: number[]; coldVocV: number; hotVmpV: number }[]
+    left: object[]
+    checks: { code: string; figure: number; limit: number; ok: boolean }[]
+  }
+
+test('the window by hand, and two even strings within it', () => {
+  const { window, strings, left, checks } = wire({})
+  // 38.3 V (1 + 0.0026 x 45 K) = 42.78 V: fourteen stay under 600 V.
+  expect(window).toMatchObject({ least: 3, most: 14 })
+  expect(window['coldVocV']).toBeCloseTo(42.781, 3)
+  expect(strings.map(({ input, modules }) => [input, modules])).toEqual([
+    [1, 9],
+    [2, 8],
+  ])
+  expect(strings[0]?.coldVocV).toBeCloseTo(9 * 42.7811, 3)
+  expect(left).toEqual([])
+  expect(checks.filter(({ ok }) => !ok)).toEqual([])
+  expect(checks.find(({ code }) => code === 'string-cold')).toMatchObject({ limit: 600, ok: true })
+  expect(checks.find(({ code }) => code === 'dc-ac-high')?.figure).toBeCloseTo((17 * 420) / 7600, 9)
+})
+
+test('fields that face one way share a string; what finds no place is named', () => {
+  const { strings, left, checks } = wire({
+    fields: [
+      { modules: 11, ...south },
+      { modules: 6, tiltDeg: 30, azimuthDeg: 540 },
+      { modules: 1, tiltDeg: 20, azimuthDeg: 90 },
+    ],
+  })
+  expect(strings.map(({ fields }) => fields)).toEqual([[0], [0, 1]])
+  expect(left).toEqual([{ field: 2, modules: 1 }])
+  expect(checks.find(({ code }) => code === 'inputs')).toEqual({
+    code: 'inputs',
+    figure: 1,
+    limit: 0,
+    ok: false,
+  })
+})
+
+test('what is typed is taken, and what it breaks is said', () => {
+  const long = wire({ modulesPerString: 17 })
+  expect(long.strings.map(({ modules }) => modules)).toEqual([17])
+  expect(long.checks.filter(({ ok }) => !ok).map(({ code }) => code)).toEqual(['string-cold', 'string-peak'])
+  const weak = wire({ inverter: { ...inverter, inputCurrentA: 12 } })
+  expect(weak.checks.filter(({ ok }) => !ok)).toEqual([
+    { code: 'current', figure: 13.85, limit: 12, ok: false },
+  ])
+})
+
+test('heat: cells of 80 °C by hand against those of a mounting', () => {
+  const hot = wire({ site: { ...site, highestCellC: 80 } })
+  const roof = wire({})
+  const open = wire({ mount: 'open' })
+  expect(hot.window['highestCellC']).toBe(80)
+  expect(hot.window['hotVmpV']).toBeLessThan(roof.window['hotVmpV'] as number)
+  expect(open.window['hotVmpV']).toBeGreaterThan(roof.window['hotVmpV'] as number)
+  // Near the sheet's own coefficients: -0.34 % of power and +0.045 % of current a kelvin, 55 K over 25 °C.
+  expect(hot.window['hotVmpV']).toBeCloseTo(32.2 * (1 - 0.0034 * 55), -0.5)
+})
+
+test.each([
+  [{ site: { lowestTemperatureC: 20, highestTemperatureC: 10 } }, 'site.highestTemperatureC'],
+  [{ fields: [] }, 'fields'],
+  [{ fields: [{ modules: 2.5, ...south }] }, 'fields.0.modules'],
+  [{ fields: [4000, 4000].map((modules) => ({ modules, ...south })) }, 'fields'],
+  [{ module: { ...module, vocV: -1 } }, 'module.vocV'],
+  [{ inverter: { ...inverter, mppInputs: 0 } }, 'inverter.mppInputs'],
+])('bad input %# is named', (more, path) => {
+  expect.assertions(2)
+  try {
+    wire(more)
+  } catch (error) {
+    expect(error).toBeInstanceOf(Fault)
+    expect((error as Fault).path).toBe(path)
+  }
+})

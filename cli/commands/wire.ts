@@ -1,0 +1,128 @@
+import { type Command } from 'commander'
+import { z } from 'zod'
+import { hottestRiseK, mountHeat } from '@/core/energy/cell-temperature'
+import { fitDiode } from '@/core/energy/fit-diode'
+import { diodeAt, maximumPower } from '@/core/energy/single-diode'
+import { wiringRules } from '@/core/electrical/rules'
+import { mostStrung } from '@/core/electrical/string-search'
+import { lengthsFor, parallelStrings, stringUp, stringWindow } from '@/core/electrical/stringing'
+import { ruleMessage } from '@/core/model/rules'
+import { addCaseCommand, type Question } from '../case-command'
+import { badCase } from '../english'
+
+const positive = z.number().positive().max(1e6)
+const perK = z.number().min(-0.02).max(0.02)
+const airC = z.number().min(-70).max(60)
+
+const schema = z.object({
+  module: z.object({
+    powerW: positive.optional(),
+    vocV: positive,
+    vmpV: positive,
+    iscA: positive,
+    impA: positive,
+    vocPerK: perK,
+    powerPerK: perK.default(-0.0035),
+    iscPerK: perK.default(0.0005),
+  }),
+  inverter: z.object({
+    acPowerW: positive,
+    mppInputs: z.number().int().min(1).max(100),
+    stringsPerInput: z.number().int().min(1).max(60).default(1),
+    highestV: positive,
+    mppLowV: positive,
+    mppHighV: positive,
+    startV: z.number().min(0).default(0),
+    inputCurrentA: positive,
+    inputShortCurrentA: positive.exactOptional(),
+    highestDcAc: positive.default(1.5),
+  }),
+  site: z
+    .object({
+      lowestTemperatureC: airC,
+      highestTemperatureC: airC,
+      /** Cells in full sun on the hottest day; from the mounting where it is not given. */
+      highestCellC: z.number().min(0).max(120).optional(),
+    })
+    .refine(({ lowestTemperatureC: low, highestTemperatureC: high }) => low <= high, {
+      path: ['highestTemperatureC'],
+      error: ruleMessage('not-under-lowest'),
+    }),
+  fields: z
+    .array(
+      z.object({
+        modules: z.number().int().min(0).max(mostStrung),
+        tiltDeg: z.number().min(0).max(90),
+        azimuthDeg: z.number().min(-360).max(720),
+      }),
+    )
+    .min(1)
+    .max(500),
+  mount: z.enum(['close', 'raised', 'open']).default('close'),
+  /** Greatest number in a string; null lets the window decide. */
+  modulesPerString: z.number().int().min(1).max(200).nullable().default(null),
+})
+type WireCase = z.infer<typeof schema>
+
+/** Modules are named by the place of their field. */
+const fieldOf = (panelId: string): number => Number(panelId.split('/')[0])
+
+/** Fields that face one way share strings. */
+function directions(fields: WireCase['fields']): string[][] {
+  const groups = new Map<string, string[]>()
+  fields.forEach(({ modules, tiltDeg, azimuthDeg }, f) => {
+    const turn = ((azimuthDeg % 360) + 360) % 360
+    const key = `${tiltDeg.toFixed(1)} ${tiltDeg < 0.05 ? '' : (turn % 360).toFixed(1)}`
+    const group = groups.get(key) ?? []
+    for (let i = 0; i < modules; i++) group.push(`${f}/${i}`)
+    groups.set(key, group)
+  })
+  return [...groups.values()]
+}
+
+function answer({ module, inverter, site, fields, mount, modulesPerString }: WireCase): object {
+  if (fields.reduce((sum, { modules }) => sum + modules, 0) > mostStrung)
+    throw badCase('fields', 'modules-together', { limit: mostStrung })
+  const model = fitDiode(module)
+  const power = { volts: (light: number, cellC: number) => maximumPower(diodeAt(model, light, cellC)).voltsV }
+  const hottestC = site.highestCellC ?? site.highestTemperatureC + hottestRiseK(mountHeat[mount])
+  const window = stringWindow(module, power, inverter, site.lowestTemperatureC, hottestC)
+  const strings = stringUp(directions(fields), {
+    ...lengthsFor(window, modulesPerString),
+    inputs: inverter.mppInputs,
+    parallel: parallelStrings(inverter, module.iscA),
+  })
+  const wired = strings.filter(({ input }) => input >= 0)
+  const left = strings.filter(({ input }) => input < 0).flatMap(({ panelIds }) => panelIds.map(fieldOf))
+  return {
+    window: { least: window.fewest, most: window.most, ...voltsOf(window), highestCellC: hottestC },
+    strings: wired.map(({ id, input, panelIds }) => ({
+      name: id,
+      input: input + 1,
+      modules: panelIds.length,
+      fields: [...new Set(panelIds.map(fieldOf))],
+      coldVocV: panelIds.length * window.coldVocV,
+      coldVmpV: panelIds.length * window.coldVmpV,
+      hotVmpV: panelIds.length * window.hotVmpV,
+    })),
+    left: [...new Set(left)].map((field) => ({ field, modules: left.filter((f) => f === field).length })),
+    checks: wiringRules(
+      strings,
+      window,
+      { iscA: module.iscA, powerW: module.powerW ?? module.vmpV * module.impA },
+      inverter,
+    ),
+  }
+}
+
+const voltsOf = ({ coldVocV, coldVmpV, hotVmpV }: ReturnType<typeof stringWindow>) => ({
+  coldVocV,
+  coldVmpV,
+  hotVmpV,
+})
+
+export const wireQuestion: Question<WireCase> = { schema, answer }
+
+export function addWire(gable: Command): void {
+  addCaseCommand(gable.command('wire').description('Strings of modules on an inverter'), wireQuestion)
+}

@@ -1,0 +1,138 @@
+import { type InverterType, type ModuleType } from './catalogue'
+import { type PanelString, type StringWindow } from './stringing'
+
+/** Module to AC power under which an inverter idles; common practice, not a rule. */
+export const lowDcAc = 0.8
+
+/** Rules of strings and of the inverter they hang on. */
+export type WiringRuleCode =
+  | 'string-cold'
+  | 'string-peak'
+  | 'string-hot'
+  | 'string-start'
+  | 'inputs'
+  | 'current'
+  | 'parallel'
+  | 'dc-ac-high'
+  | 'dc-ac-low'
+
+/** What is, against what may be. */
+export interface RuleFigure {
+  readonly code: WiringRuleCode
+  readonly figure: number
+  readonly limit: number
+  readonly ok: boolean
+}
+
+type Inverter = Pick<
+  InverterType,
+  | 'acPowerW'
+  | 'highestV'
+  | 'mppLowV'
+  | 'mppHighV'
+  | 'startV'
+  | 'inputCurrentA'
+  | 'inputShortCurrentA'
+  | 'highestDcAc'
+>
+
+const atMost = (code: WiringRuleCode, figure: number, limit: number): RuleFigure => ({
+  code,
+  figure,
+  limit,
+  ok: figure <= limit * (1 + 1e-12),
+})
+const atLeast = (code: WiringRuleCode, figure: number, limit: number): RuleFigure => ({
+  code,
+  figure,
+  limit,
+  ok: figure >= limit * (1 - 1e-12),
+})
+
+/**
+ * Volts of a string of `modules`: open in the cold against what the inverter stands, at the best point in the cold and
+ * in the heat against the window, open in the cold against what starts it.
+ */
+export const stringRules = (modules: number, window: StringWindow, inverter: Inverter): RuleFigure[] => [
+  atMost('string-cold', modules * window.coldVocV, inverter.highestV),
+  atMost('string-peak', modules * window.coldVmpV, inverter.mppHighV),
+  atLeast('string-hot', modules * window.hotVmpV, inverter.mppLowV),
+  atLeast('string-start', modules * window.coldVocV, inverter.startV),
+]
+
+/** Greatest short-circuit current of an input. */
+export const inputLimitA = ({ inputShortCurrentA, inputCurrentA }: Inverter): number =>
+  inputShortCurrentA ?? inputCurrentA
+
+/** Strings by the input they hang on; those without one are left out. */
+export function byInput(strings: readonly PanelString[]): ReadonlyMap<number, readonly PanelString[]> {
+  const inputs = new Map<number, PanelString[]>()
+  for (const string of strings)
+    if (string.input >= 0) inputs.set(string.input, [...(inputs.get(string.input) ?? []), string])
+  return inputs
+}
+
+/** Short-circuit current of the fullest input. */
+export function currentRule(
+  strings: readonly PanelString[],
+  { iscA }: Pick<ModuleType, 'iscA'>,
+  inverter: Inverter,
+): RuleFigure {
+  const most = Math.max(1, ...[...byInput(strings).values()].map(({ length }) => length))
+  return atMost('current', most * iscA, inputLimitA(inverter))
+}
+
+/** Modules without an input. */
+export const inputsRule = (strings: readonly PanelString[]): RuleFigure =>
+  atMost(
+    'inputs',
+    strings.filter(({ input }) => input < 0).reduce((sum, { panelIds }) => sum + panelIds.length, 0),
+    0,
+  )
+
+/** By how many modules strings on one input differ. */
+export const parallelRule = (strings: readonly PanelString[]): RuleFigure =>
+  atMost(
+    'parallel',
+    Math.max(
+      0,
+      ...[...byInput(strings).values()].map((own) => {
+        const lengths = own.map(({ panelIds }) => panelIds.length)
+        return Math.max(...lengths) - Math.min(...lengths)
+      }),
+    ),
+    0,
+  )
+
+/** Module to AC power, against what the maker allows and what leaves the inverter idle. */
+export const ratioRules = (powerW: number, inverter: Inverter): RuleFigure[] => [
+  atMost('dc-ac-high', powerW / inverter.acPowerW, inverter.highestDcAc),
+  atLeast('dc-ac-low', powerW / inverter.acPowerW, lowDcAc),
+]
+
+/** All rules, each with the figure of the string or the input that is nearest to breaking it. */
+export function wiringRules(
+  strings: readonly PanelString[],
+  window: StringWindow,
+  module: Pick<ModuleType, 'iscA' | 'powerW'>,
+  inverter: Inverter,
+): RuleFigure[] {
+  const wired = strings.filter(({ input }) => input >= 0)
+  const lengths = wired.map(({ panelIds }) => panelIds.length)
+  const volts = lengths.length > 0 ? worstOf(lengths, window, inverter) : []
+  const count = strings.reduce((sum, { panelIds }) => sum + panelIds.length, 0)
+  return [
+    ...volts,
+    inputsRule(strings),
+    currentRule(strings, module, inverter),
+    parallelRule(strings),
+    ...ratioRules(count * module.powerW, inverter),
+  ]
+}
+
+/** The longest string is nearest to the upper limits, the shortest to the lower ones. */
+function worstOf(lengths: readonly number[], window: StringWindow, inverter: Inverter): RuleFigure[] {
+  const [cold, peak] = stringRules(Math.max(...lengths), window, inverter)
+  const [, , hot, start] = stringRules(Math.min(...lengths), window, inverter)
+  return [cold, peak, hot, start].flatMap((rule) => rule ?? [])
+}
