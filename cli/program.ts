@@ -1,4 +1,5 @@
 import { Command } from 'commander'
+import { addDispatch } from './commands/dispatch'
 import { addExport } from './commands/export'
 import { addFinance } from './commands/finance'
 import { addImport } from './commands/import'
@@ -18,6 +19,7 @@ const commands = [
   addPoa,
   addYield,
   addWire,
+  addDispatch,
   addRoof,
   addLayout,
   addShade,

@@ -1,7 +1,14 @@
 import fc from 'fast-check'
 import { dispatchOwnUse } from './own-use'
 
-const battery = { usableKwh: 10, chargeKw: 3, dischargeKw: 4, efficiency: 0.95, reserve: 0.1 }
+const battery = {
+  usableKwh: 10,
+  chargeKw: 3,
+  dischargeKw: 4,
+  chargeEfficiency: 0.95,
+  dischargeEfficiency: 0.95,
+  reserve: 0.1,
+}
 
 test('by hand: three hours', () => {
   const d = dispatchOwnUse(

@@ -3,8 +3,9 @@ export interface BatteryRun {
   readonly usableKwh: number
   readonly chargeKw: number
   readonly dischargeKw: number
-  /** Each way. */
-  readonly efficiency: number
+  /** Shares that come through on the way in and on the way out. */
+  readonly chargeEfficiency: number
+  readonly dischargeEfficiency: number
   /** Share of the usable energy never drawn in normal running. */
   readonly reserve: number
 }
@@ -36,16 +37,26 @@ interface OwnUse {
 
 /**
  * Own use first: yield serves the house, then fills the battery, then goes out up to the limit; the battery serves the
- * house before the grid does. Interval after interval from an empty battery; the result is the same object each time.
+ * house before the grid does. Interval after interval from an empty battery, or from what is inside at the start; the
+ * result is the same object each time.
  */
 export function ownUse(
   stepHours: number,
   battery: BatteryRun | null,
   exportLimitKw: number | null,
+  startKwh = 0,
 ): (yieldKwh: number, loadKwh: number) => OwnUse {
   const floor = battery ? battery.usableKwh * battery.reserve : 0
   const limit = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
-  const out = { direct: 0, charged: 0, discharged: 0, stored: floor, bought: 0, sold: 0, curtailed: 0 }
+  const out = {
+    direct: 0,
+    charged: 0,
+    discharged: 0,
+    stored: Math.max(floor, startKwh),
+    bought: 0,
+    sold: 0,
+    curtailed: 0,
+  }
   return (made, load) => {
     // Below zero at night: the inverter itself is a load.
     const produced = Math.max(0, made)
@@ -56,15 +67,19 @@ export function ownUse(
     if (battery) {
       out.charged = Math.max(
         0,
-        Math.min(spare, battery.chargeKw * stepHours, (battery.usableKwh - out.stored) / battery.efficiency),
+        Math.min(
+          spare,
+          battery.chargeKw * stepHours,
+          (battery.usableKwh - out.stored) / battery.chargeEfficiency,
+        ),
       )
-      out.stored += out.charged * battery.efficiency
+      out.stored += out.charged * battery.chargeEfficiency
       spare -= out.charged
       out.discharged = Math.max(
         0,
-        Math.min(need, battery.dischargeKw * stepHours, (out.stored - floor) * battery.efficiency),
+        Math.min(need, battery.dischargeKw * stepHours, (out.stored - floor) * battery.dischargeEfficiency),
       )
-      out.stored -= out.discharged / battery.efficiency
+      out.stored -= out.discharged / battery.dischargeEfficiency
       need -= out.discharged
     }
     out.sold = Math.min(spare, limit)
@@ -74,13 +89,42 @@ export function ownUse(
   }
 }
 
-/** A year of `ownUse`, interval by interval. The year begins as it ends: with a battery it is run twice. */
+/**
+ * What a year of own use does to the energy inside: every interval fills it up to a point or draws it down to one, and
+ * all of them together shift it, and keep it between two bounds. Where it ends as it begins follows from these.
+ */
+function roundStart(
+  yieldKwh: Float64Array,
+  loadKwh: Float64Array,
+  stepHours: number,
+  battery: BatteryRun,
+): number {
+  const floor = battery.usableKwh * battery.reserve
+  let [shift, low, high] = [0, floor, battery.usableKwh]
+  for (let i = 0; i < yieldKwh.length; i++) {
+    const spare = (yieldKwh[i] as number) - (loadKwh[i] as number)
+    const change =
+      spare > 0
+        ? Math.min(spare, battery.chargeKw * stepHours) * battery.chargeEfficiency
+        : -Math.min(-spare, battery.dischargeKw * stepHours) / battery.dischargeEfficiency
+    shift += change
+    low = Math.max(floor, Math.min(battery.usableKwh, low + change))
+    high = Math.max(floor, Math.min(battery.usableKwh, high + change))
+  }
+  return shift > 0 ? high : low
+}
+
+/**
+ * A year of `ownUse`, interval by interval.
+ * @param startKwh inside at the start; null where it ends as it begins
+ */
 export function dispatchOwnUse(
   yieldKwh: Float64Array,
   loadKwh: Float64Array,
   stepHours: number,
   battery: BatteryRun | null,
   exportLimitKw: number | null,
+  startKwh: number | null = null,
 ): Dispatch {
   const n = yieldKwh.length
   const series = () => new Float64Array(n)
@@ -93,17 +137,17 @@ export function dispatchOwnUse(
     storedKwh: series(),
     curtailed: series(),
   }
-  const next = ownUse(stepHours, battery, exportLimitKw)
-  for (let round = battery ? 0 : 1; round < 2; round++)
-    for (let i = 0; i < n; i++) {
-      const step = next(yieldKwh[i] as number, loadKwh[i] as number)
-      out.usedDirect[i] = step.direct
-      out.charged[i] = step.charged
-      out.discharged[i] = step.discharged
-      out.storedKwh[i] = step.stored
-      out.sold[i] = step.sold
-      out.curtailed[i] = step.curtailed
-      out.bought[i] = step.bought
-    }
+  const start = startKwh ?? (battery ? roundStart(yieldKwh, loadKwh, stepHours, battery) : 0)
+  const next = ownUse(stepHours, battery, exportLimitKw, start)
+  for (let i = 0; i < n; i++) {
+    const step = next(yieldKwh[i] as number, loadKwh[i] as number)
+    out.usedDirect[i] = step.direct
+    out.charged[i] = step.charged
+    out.discharged[i] = step.discharged
+    out.storedKwh[i] = step.stored
+    out.sold[i] = step.sold
+    out.curtailed[i] = step.curtailed
+    out.bought[i] = step.bought
+  }
   return out
 }

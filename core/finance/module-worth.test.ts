@@ -12,10 +12,10 @@ test('a kWh more is sold, lost, stored or used in the place of a bought one', ()
     },
     series(0.1, 0.1, 0.1, 0.2, 0.5),
     0.05,
-    0.9,
+    0.8,
   )
-  // Stored: spares the evening's 0.5, less a tenth each way.
-  expect([...worth]).toEqual([0.05, 0, 0.5 * 0.9 ** 2, 0.2, 0.5])
+  // Stored: spares the evening's 0.5, less a fifth on the way in and out.
+  expect([...worth]).toEqual([0.05, 0, 0.5 * 0.8, 0.2, 0.5])
 })
 
 test('a battery that never gives anything is worth nothing to fill', () => {

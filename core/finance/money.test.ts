@@ -82,7 +82,14 @@ test('bills to come by hand: a tenth less sun each year, what the inverter draws
 })
 
 test('a battery carries the day into the night; the billed round begins as the one before it ended', () => {
-  const battery = { usableKwh: 4, chargeKw: 2, dischargeKw: 2, efficiency: 1, reserve: 0 }
+  const battery = {
+    usableKwh: 4,
+    chargeKw: 2,
+    dischargeKw: 2,
+    chargeEfficiency: 1,
+    dischargeEfficiency: 1,
+    reserve: 0,
+  }
   const bills = agedBills({ ...hours, battery, degradation: 0 })
   // Each day two kWh go in and each night 1.1 come out: 0.9 are kept after the first round, 1.8 after the second.
   // Nothing is bought or sold yet; later years begin anew.

@@ -13,7 +13,8 @@ export function batteryRunIn(world: World): BatteryRun | null {
       usableKwh: battery.usableKwh * count,
       chargeKw: battery.chargeKw * count,
       dischargeKw: battery.dischargeKw * count,
-      efficiency: battery.efficiency,
+      chargeEfficiency: battery.efficiency,
+      dischargeEfficiency: battery.efficiency,
       reserve,
     }
   )
@@ -22,7 +23,7 @@ export function batteryRunIn(world: World): BatteryRun | null {
 /** Where the yield goes, interval by interval: house, battery, grid. */
 export const dispatchStage: Stage<World, Dispatch> = stage({
   name: 'dispatch',
-  version: 1,
+  version: 2,
   after: { ac: acStage, load: loadStage },
   reads: (world: World) => ({
     battery: batteryRunIn(world),

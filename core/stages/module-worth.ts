@@ -18,15 +18,18 @@ export const moduleWorthStage: Stage<World, Float64Array> = stage({
     dispatch: dispatchStage,
     price: priceThenStage,
   },
-  reads: (world: World) => ({
-    ...fieldsOf(tariffThenIn(world), 'exportPerKwh'),
-    efficiency: batteryRunIn(world)?.efficiency ?? 1,
-  }),
-  compute: ({ exportPerKwh, efficiency }, { light, sun, ac, dispatch, price }) =>
+  reads: (world: World) => {
+    const battery = batteryRunIn(world)
+    return {
+      ...fieldsOf(tariffThenIn(world), 'exportPerKwh'),
+      roundTrip: battery ? battery.chargeEfficiency * battery.dischargeEfficiency : 1,
+    }
+  },
+  compute: ({ exportPerKwh, roundTrip }, { light, sun, ac, dispatch, price }) =>
     moduleWorth(
       light.map(({ value }) => value.mean),
       sun.interval,
       ac.kwhByInterval,
-      worthOfYield(dispatch, price, exportPerKwh, efficiency),
+      worthOfYield(dispatch, price, exportPerKwh, roundTrip),
     ),
 })

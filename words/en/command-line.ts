@@ -9,6 +9,9 @@ export const caseRules = {
   'corner-off-plane': 'this corner is more than {limit} off the plane of the others',
   'not-under-lowest': 'no lower than lowestTemperatureC',
   'modules-together': 'at most {limit, number} modules together',
+  'as-many-as':
+    '{expected, number} values were expected, one for each of yieldKwh, but {given, number} are given',
+  'start-within': 'between the reserve of {low} kWh and the usable {high} kWh',
   'upright-plane': 'the plane stands upright',
   'setback-each':
     '{sides, number} values were expected, one for each plane edge, but {given, number} are given',

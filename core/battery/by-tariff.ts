@@ -1,0 +1,162 @@
+import { flowsOf } from './interval-cost'
+import { type DispatchCase } from './optimum'
+import { type BatteryRun, type Dispatch } from './own-use'
+
+/** Prices are known for a day; what house and sun will do in it is taken to be what they did the day before. */
+const aheadHours = 24
+
+/** Prices that differ by less are one price. */
+const same = 1e-9
+
+/**
+ * By tariff, without knowing the future: the battery serves the house, but keeps what it will need in dearer hours of
+ * the next day and the sun will not have brought by then; it is filled from the grid, where that is allowed, in the
+ * cheapest hours for those in which it pays; what the house will not need goes out where the price is at its highest
+ * and more than what comes after would earn. Yield that earns more at once than it would save later is sold.
+ */
+export function dispatchByTariff(given: DispatchCase, battery: BatteryRun): Dispatch {
+  const start = given.startKwh
+  if (start !== null) return runFrom(given, battery, start)
+  // It ends as it begins: round after round from where the last one ended.
+  let from = battery.usableKwh * battery.reserve
+  let run = runFrom(given, battery, from)
+  for (let round = 0; round < mostRounds; round++) {
+    const end = run.storedKwh.at(-1) ?? from
+    if (Math.abs(end - from) < settled) break
+    from = end
+    run = runFrom(given, battery, from)
+  }
+  return run
+}
+
+const mostRounds = 400
+const settled = 1e-9
+
+function runFrom(given: DispatchCase, battery: BatteryRun, startKwh: number): Dispatch {
+  const n = given.yieldKwh.length
+  const series = () => new Float64Array(n)
+  const out = {
+    bought: series(),
+    sold: series(),
+    usedDirect: series(),
+    charged: series(),
+    discharged: series(),
+    storedKwh: series(),
+    curtailed: series(),
+  }
+  const { stepHours, exportLimitKw, gridCharging } = given
+  const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
+  const { chargeEfficiency, dischargeEfficiency } = battery
+  const floor = battery.usableKwh * battery.reserve
+  const chargeMost = battery.chargeKw * stepHours
+  const dischargeMost = battery.dischargeKw * stepHours
+  const outlook = new Outlook(given, battery)
+  let stored = Math.max(floor, Math.min(battery.usableKwh, startKwh))
+  for (let i = 0; i < n; i++) {
+    const [made, load] = [given.yieldKwh[i] as number, given.loadKwh[i] as number]
+    const [buy, sell] = [given.buy[i] as number, given.sell[i] as number]
+    const over = made - load
+    const room = (battery.usableKwh - stored) / chargeEfficiency
+    let charged = 0
+    let discharged = 0
+    if (over > 0) {
+      // What cannot go out is stored in any case.
+      const unsaleable = over - Math.min(over, exportKwh)
+      const worth = outlook.best(i) * chargeEfficiency * dischargeEfficiency
+      charged = Math.min(worth >= sell ? over : unsaleable, chargeMost, room)
+    } else {
+      const free = stored - floor - outlook.kept(i, buy)
+      discharged = Math.max(0, Math.min(-over, dischargeMost, free * dischargeEfficiency))
+    }
+    if (gridCharging && discharged === 0) {
+      const wanted = outlook.kept(i, buy / (chargeEfficiency * dischargeEfficiency), buy)
+      const missing = (wanted - (stored - floor)) / chargeEfficiency - charged
+      charged += Math.max(0, Math.min(missing, chargeMost - charged, room - charged))
+    }
+    if (charged === 0 && outlook.isBestSale(i)) {
+      const spare = stored - floor - discharged / dischargeEfficiency - outlook.kept(i, sell)
+      const out = exportKwh - Math.max(0, over)
+      discharged += Math.max(0, Math.min(spare * dischargeEfficiency, dischargeMost - discharged, out))
+    }
+    stored += charged * chargeEfficiency - discharged / dischargeEfficiency
+    const flows = flowsOf({ yieldKwh: made, loadKwh: load, buy, sell }, discharged - charged, exportKwh)
+    out.charged[i] = charged
+    out.discharged[i] = discharged
+    out.storedKwh[i] = stored
+    out.usedDirect[i] = Math.min(Math.max(0, made), load + Math.max(0, -made))
+    out.bought[i] = flows.bought
+    out.sold[i] = flows.sold
+    out.curtailed[i] = flows.curtailed
+  }
+  return out
+}
+
+/** What prices, house and sun say of the day ahead of an interval. */
+class Outlook {
+  readonly #given: DispatchCase
+  readonly #battery: BatteryRun
+  readonly #ahead: number
+
+  constructor(given: DispatchCase, battery: BatteryRun) {
+    this.#given = given
+    this.#battery = battery
+    this.#ahead = Math.round(aheadHours / given.stepHours)
+  }
+
+  /** Intervals ahead, as far as there are any: the year goes round. */
+  #at(i: number): number {
+    const n = this.#given.yieldKwh.length
+    return i < n ? i : i % n
+  }
+
+  /** What went through the meter a day before, without the battery. */
+  #over(j: number): number {
+    const n = this.#given.yieldKwh.length
+    const before = (((j - this.#ahead) % n) + n) % n
+    return (this.#given.yieldKwh[before] as number) - (this.#given.loadKwh[before] as number)
+  }
+
+  /** The most that a kWh from the battery will spare or earn within the day ahead. */
+  best(i: number): number {
+    let most = -Infinity
+    for (let j = i + 1; j <= i + this.#ahead; j++) {
+      const at = this.#at(j)
+      most = Math.max(most, this.#given.sell[at] as number)
+      if (this.#over(j) < 0) most = Math.max(most, this.#given.buy[at] as number)
+    }
+    return most
+  }
+
+  /**
+   * Energy over the reserve that hours dearer than a price will want and the sun will not bring before.
+   * @param cheap price at which the grid fills the battery later all the same; no price does without it
+   */
+  kept(i: number, price: number, cheap = -Infinity): number {
+    const { stepHours } = this.#given
+    const { usableKwh, reserve, chargeKw, dischargeKw, chargeEfficiency, dischargeEfficiency } = this.#battery
+    const most = usableKwh * (1 - reserve)
+    let wanted = 0
+    for (let j = i + this.#ahead; j > i; j--) {
+      const buy = this.#given.buy[this.#at(j)] as number
+      const over = this.#over(j)
+      if (over > 0) wanted -= Math.min(over, chargeKw * stepHours) * chargeEfficiency
+      else if (buy > price + same) wanted += Math.min(-over, dischargeKw * stepHours) / dischargeEfficiency
+      else if (buy <= cheap + same) wanted -= chargeKw * stepHours * chargeEfficiency
+      wanted = Math.max(0, Math.min(most, wanted))
+    }
+    return wanted
+  }
+
+  /** Whether no price of the day ahead is higher, and the lowest is so by more than what the battery takes. */
+  isBestSale(i: number): boolean {
+    const { sell } = this.#given
+    const now = sell[i] as number
+    let lowest = now
+    for (let j = i + 1; j <= i + this.#ahead; j++) {
+      const later = sell[this.#at(j)] as number
+      if (later > now + same) return false
+      lowest = Math.min(lowest, later)
+    }
+    return now > 0 && lowest < now * this.#battery.chargeEfficiency * this.#battery.dischargeEfficiency - same
+  }
+}
