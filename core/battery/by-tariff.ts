@@ -17,20 +17,24 @@ const same = 1e-9
 export function dispatchByTariff(given: DispatchCase, battery: BatteryRun): Dispatch {
   const start = given.startKwh
   if (start !== null) return runFrom(given, battery, start)
-  // It ends as it begins: round after round from where the last one ended.
-  let from = battery.usableKwh * battery.reserve
+  // It ends as it begins: a round mostly begins where the one before ended.
+  const endOf = (run: Dispatch) => run.storedKwh.at(-1) ?? 0
+  let [low, high] = [battery.usableKwh * battery.reserve, battery.usableKwh]
+  let from = low
   let run = runFrom(given, battery, from)
-  for (let round = 0; round < mostRounds; round++) {
-    const end = run.storedKwh.at(-1) ?? from
-    if (Math.abs(end - from) < settled) break
-    from = end
+  for (let round = 0; round < mostRounds && Math.abs(endOf(run) - from) > settled; round++) {
+    if (endOf(run) > from) low = from
+    else high = from
+    from = round < easyRounds ? endOf(run) : (low + high) / 2
     run = runFrom(given, battery, from)
   }
   return run
 }
 
-const mostRounds = 400
-const settled = 1e-9
+const mostRounds = 80
+/** Then halving what lies between finds what going round does not. */
+const easyRounds = 20
+const settled = 1e-10
 
 function runFrom(given: DispatchCase, battery: BatteryRun, startKwh: number): Dispatch {
   const n = given.yieldKwh.length
