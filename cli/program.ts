@@ -1,4 +1,5 @@
 import { Command } from 'commander'
+import { addBill } from './commands/bill'
 import { addDispatch } from './commands/dispatch'
 import { addExport } from './commands/export'
 import { addFinance } from './commands/finance'
@@ -19,6 +20,7 @@ const commands = [
   addPoa,
   addYield,
   addWire,
+  addBill,
   addDispatch,
   addRoof,
   addLayout,

@@ -1,7 +1,12 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { jobSchema } from './job-schema'
+import { tariffSchema } from './tariff-schema'
 
-/** Writes the job's own JSON as JSON Schema to `docs/schema/job.json`. */
+/** Writes the job's own JSON and the tariff's as JSON Schema to `docs/schema/`. */
 const folder = new URL('../docs/schema/', import.meta.url)
 mkdirSync(folder, { recursive: true })
-writeFileSync(new URL('job.json', folder), `${JSON.stringify(jobSchema(), null, 2)}\n`)
+for (const [name, schema] of [
+  ['job', jobSchema()],
+  ['tariff', tariffSchema()],
+] as const)
+  writeFileSync(new URL(`${name}.json`, folder), `${JSON.stringify(schema, null, 2)}\n`)

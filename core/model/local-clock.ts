@@ -1,6 +1,8 @@
 /** The local clock of every interval of a year, daylight saving included. Arrays have one entry an interval. */
 export interface LocalClock {
   readonly month: Uint8Array
+  /** Day of the month, from 1. */
+  readonly date: Uint8Array
   readonly hour: Uint8Array
   /** 1 on Saturday and Sunday. */
   readonly weekend: Uint8Array
@@ -59,6 +61,7 @@ export function localClock(
   intervals: number,
 ): LocalClock {
   const month = new Uint8Array(intervals)
+  const date = new Uint8Array(intervals)
   const hour = new Uint8Array(intervals)
   const weekend = new Uint8Array(intervals)
   const perDay = Math.round(1440 / stepMinutes)
@@ -71,9 +74,20 @@ export function localClock(
       const offset = before === after ? before : zoneOffsetMs(zone, at(i))
       const local = new Date(at(i) + offset)
       month[i] = local.getUTCMonth()
+      date[i] = local.getUTCDate()
       hour[i] = local.getUTCHours()
       weekend[i] = local.getUTCDay() % 6 === 0 ? 1 : 0
     }
   }
-  return { month, hour, weekend }
+  return { month, date, hour, weekend }
+}
+
+/** Whether the clocks of a zone are known here. */
+export const isTimeZone = (zone: string) => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone })
+    return true
+  } catch {
+    return false
+  }
 }

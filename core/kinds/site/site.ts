@@ -1,19 +1,11 @@
 import { z } from 'zod'
 import { type DeepReadonly, shareSchema } from '../../model/object-base'
+import { isTimeZone } from '../../model/local-clock'
 import { between, ruleMessage } from '../../model/rules'
 import { roofCoverings } from '../../structure/mounting'
 import { terrains, windMeans } from '../../structure/wind'
 
 export const siteId = 'site'
-
-const isTimeZone = (zone: string) => {
-  try {
-    new Intl.DateTimeFormat('en', { timeZone: zone })
-    return true
-  } catch {
-    return false
-  }
-}
 
 export const gridPhases = ['single', 'split', 'three'] as const
 

@@ -1,0 +1,30 @@
+import { type LocalClock } from '../model/local-clock'
+import { type TariffForm } from './form'
+import { firstHolding } from './when'
+
+/**
+ * What a kWh that goes out earns in every interval; under net metering what one bought there costs.
+ * @param clock with holidays as weekends
+ */
+export function exportPrices(form: TariffForm, clock: LocalClock): Float64Array {
+  const { exports } = form
+  const n = clock.hour.length
+  if (exports?.kind === 'none') return new Float64Array(n)
+  if (exports?.kind === 'feed-in') return new Float64Array(n).fill(exports.perKwh)
+  if (exports?.kind === 'net-billing') {
+    const { intervals, board, perKwh } = exports
+    if (intervals) return Float64Array.from({ length: n }, (_, i) => intervals[i] ?? 0)
+    if (board)
+      return Float64Array.from(clock.hour, (hour, i) => {
+        const rows = clock.weekend[i] === 1 ? board.weekend : board.weekday
+        return rows[clock.month[i] ?? 0]?.[hour] ?? 0
+      })
+    if (perKwh !== undefined) return new Float64Array(n).fill(perKwh)
+  }
+  const holding = firstHolding(form.periods, clock)
+  return Float64Array.from(holding, (p) => {
+    const period = form.periods[p]
+    if (exports?.kind === 'net-metering') return period?.pricePerKwh ?? form.pricePerKwh
+    return period?.exportPerKwh ?? form.exportPerKwh
+  })
+}

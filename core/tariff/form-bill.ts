@@ -1,0 +1,146 @@
+import { type BillLine, type BillLineCode, type FormBill, type Metered } from './bill-lines'
+import { daysInMonth, daysIn } from '../model/model-year'
+import { demandByMonth } from './demand'
+import { exportPrices } from './export-price'
+import { type TariffForm } from './form'
+import { NetMeter } from './net-meter'
+import { firstHolding, withHolidays } from './when'
+
+/** Twelve bills as the customer gets them, line by line, under a tariff of any form. */
+export function formBill(form: TariffForm, metered: Metered): FormBill {
+  const given = { ...metered, clock: withHolidays(metered.clock, form.holidays, metered.year) }
+  const bills = new Bills(form, given)
+  // Credit is carried over New Year: what December hands on, January began with.
+  if (form.exports?.kind === 'net-metering') for (let m = 0; m < 12; m++) bills.linesOf(m)
+  const factor = factorIn(form, metered.year)
+  const months = Array.from({ length: 12 }, (_, m) => {
+    const lines = bills
+      .linesOf(m)
+      .filter(({ amount }) => amount !== 0)
+      .map((line) => ({ ...line, amount: line.amount * factor }))
+    return { lines, total: sum(lines) }
+  })
+  return { months, annual: months.reduce((all, { total }) => all + total, 0) }
+}
+
+const sum = (lines: readonly BillLine[]): number => lines.reduce((all, { amount }) => all + amount, 0)
+const line = (code: BillLineCode, amount: number, name = ''): BillLine => ({ code, name, amount })
+
+/** The bills of a year, month after month: what is carried from one to the next goes with them. */
+class Bills {
+  readonly #form: TariffForm
+  readonly #year: number
+  readonly #energy: readonly PartOfEnergy[]
+  readonly #demand: readonly (readonly number[])[]
+  readonly #earned: Float64Array | null
+  readonly #meter: NetMeter | null
+
+  constructor(form: TariffForm, given: Metered) {
+    this.#form = form
+    this.#year = given.year
+    this.#energy = energyByMonth(form, given)
+    this.#demand = form.demand.map((charge) => demandByMonth(charge, given))
+    this.#meter = form.exports?.kind === 'net-metering' ? new NetMeter(form.exports) : null
+    this.#earned = this.#meter ? null : exportsByMonth(form, given)
+  }
+
+  /** @param m month 0..11, each after the one before */
+  linesOf(m: number): BillLine[] {
+    const form = this.#form
+    const days = m === 1 && daysIn(this.#year) === 366 ? 29 : (daysInMonth[m] ?? 30)
+    const bought = this.#energy.reduce((all, part) => all + (part.bought[m] ?? 0), 0)
+    const lines = [
+      line('fixed', form.fixedPerMonth),
+      line('daily', form.fixedPerDay * days),
+      ...this.#energyLines(m, days),
+      ...form.demand.map(({ perKw, name }, d) => line('demand', perKw * (this.#demand[d]?.[m] ?? 0), name)),
+      line('non-bypassable', bought * form.nonBypassablePerKwh),
+      line('exports', -(this.#earned?.[m] ?? 0)),
+    ]
+    if (form.minimumPerMonth > 0) lines.push(line('minimum', Math.max(0, form.minimumPerMonth - sum(lines))))
+    const taxed = Math.max(0, sum(lines))
+    lines.push(...form.taxes.map(({ name, share }) => line('tax', taxed * share, name)))
+    for (const { name, months, amount } of form.credits)
+      if (months.length === 0 || months.includes(m + 1)) lines.push(line('credit', -amount, name))
+    return lines
+  }
+
+  #energyLines(m: number, days: number): BillLine[] {
+    const meter = this.#meter
+    const parts = this.#energy.map(({ name, price, bought, sold }) => ({
+      name,
+      price,
+      kwh: (bought[m] ?? 0) - (meter ? (sold[m] ?? 0) : 0),
+    }))
+    const kwh = parts.reduce((all, part) => all + part.kwh, 0)
+    const tiers = tierAmounts(this.#form, m, days, Math.max(0, kwh))
+    const lines = [
+      ...parts.map(({ name, price, kwh: own }) => line('energy', own * price, name)),
+      ...tiers.map((amount, t) => line('tier', amount, String(t + 1))),
+    ]
+    const settled = meter ? meter.settle(m, kwh, sum(lines)) : []
+    return [...lines, ...settled.map(({ code, amount }) => line(code, amount))]
+  }
+}
+
+/** How many times the stated prices hold in a year. */
+function factorIn({ priceSteps }: TariffForm, year: number): number {
+  const [last] = priceSteps.filter((step) => step.year <= year).sort((a, b) => b.year - a.year)
+  return last?.factor ?? 1
+}
+
+interface PartOfEnergy {
+  readonly name: string
+  readonly price: number
+  readonly bought: Float64Array
+  readonly sold: Float64Array
+}
+
+/** kWh of each month in each period, and last in the hours of none. */
+function energyByMonth(form: TariffForm, { clock, boughtKwh, soldKwh }: Metered): PartOfEnergy[] {
+  const holding = firstHolding(form.periods, clock)
+  const parts = [...form.periods, { name: '', pricePerKwh: form.pricePerKwh }].map(
+    ({ name, pricePerKwh }): PartOfEnergy => ({
+      name,
+      price: pricePerKwh,
+      bought: new Float64Array(12),
+      sold: new Float64Array(12),
+    }),
+  )
+  for (let i = 0; i < boughtKwh.length; i++) {
+    const part = parts[holding[i] === -1 ? parts.length - 1 : (holding[i] ?? 0)]
+    const m = clock.month[i] ?? 0
+    if (!part) continue
+    part.bought[m] = (part.bought[m] ?? 0) + (boughtKwh[i] ?? 0)
+    part.sold[m] = (part.sold[m] ?? 0) + (soldKwh[i] ?? 0)
+  }
+  return parts
+}
+
+/** What the kWh of a month come to on top of their price, step by step. */
+function tierAmounts({ tiers }: TariffForm, month: number, days: number, kwh: number): number[] {
+  if (!tiers || (tiers.months.length > 0 && !tiers.months.includes(month + 1))) return []
+  const times = tiers.per === 'day' ? days : 1
+  let from = 0
+  return tiers.steps.map(({ upToKwh, addPerKwh }) => {
+    const to = upToKwh === null ? Infinity : upToKwh * times
+    const own = Math.max(0, Math.min(kwh, to) - from)
+    from = to
+    return own * addPerKwh
+  })
+}
+
+function exportsByMonth(form: TariffForm, given: Metered): Float64Array {
+  const { clock, soldKwh } = given
+  const price = exportPrices(form, clock)
+  const earned = new Float64Array(12)
+  const { exports } = form
+  let left = exports && 'capKwhPerYear' in exports ? (exports.capKwhPerYear ?? Infinity) : Infinity
+  for (let i = 0; i < soldKwh.length; i++) {
+    const kwh = Math.min(soldKwh[i] ?? 0, left)
+    left -= kwh
+    const m = clock.month[i] ?? 0
+    earned[m] = (earned[m] ?? 0) + kwh * (price[i] ?? 0)
+  }
+  return earned
+}
