@@ -5,6 +5,7 @@ import { addExport } from './commands/export'
 import { addFinance } from './commands/finance'
 import { addImport } from './commands/import'
 import { addLayout } from './commands/layout'
+import { addLoad } from './commands/load'
 import { addPoa } from './commands/poa'
 import { addRoof } from './commands/roof'
 import { addRun } from './commands/run'
@@ -20,6 +21,7 @@ const commands = [
   addPoa,
   addYield,
   addWire,
+  addLoad,
   addBill,
   addDispatch,
   addRoof,

@@ -1,6 +1,7 @@
 import { tableFaults } from './en/table-faults'
 import { laterFaults } from './en/later-faults'
 import { learnFaults } from './learned-faults'
+import { meterProblems } from './en/meter-problems'
 import { problems } from './en/weather-problems'
 import { weatherProblem } from './weather-problem'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
@@ -51,6 +52,7 @@ test.each(languages)('every message of %s can be read by the formatter', (langua
     ...speechOf(language).words,
     later,
     problems,
+    meterProblems,
     caseFaults,
     caseRules,
     tableFaults,

@@ -98,7 +98,7 @@ const broken: Readonly<Record<string, readonly [() => Uint8Array | string, strin
     'not-text',
     /not a text file/,
   ],
-  'an archive': [() => Uint8Array.of(80, 75, 3, 4, 20, 0, 0, 0), 'not-text', /unpack/],
+  'an archive': [() => Uint8Array.of(80, 75, 3, 4, 20, 0, 0, 0), 'not-text', /Unpack/],
   'zeros, 200 MB of them': [() => new Uint8Array(200_000_000), 'too-large', /200 MB/],
   'zeros, a few': [() => new Uint8Array(5000), 'not-text', /not a text file/],
   prose: [() => 'Dear Sir,\nplease find the weather of last year.\nRegards\n', 'not-a-table', /No table/],

@@ -38,9 +38,10 @@ const isNumber = (cell: string) =>
 
 /**
  * Splits a text into a table: separator, heading and decimal mark are found out.
+ * @param dataShare of the cells of a row, those that are times or numbers at least
  * @throws Fault `not-a-table`, `too-large`
  */
-export function readTable(text: string): CsvTable {
+export function readTable(text: string, dataShare = 0.5): CsvTable {
   const all = text.split('\n', mostRows + mostPreamble + 2)
   if (all.length > mostRows + mostPreamble) throw new Fault('too-large', { reason: 'rows', limit: mostRows })
   const long = all.findIndex((line) => line.length > longestLine)
@@ -49,7 +50,7 @@ export function readTable(text: string): CsvTable {
   const delimiter = separatorOf(all)
   const parsed = Papa.parse<string[]>(all.join('\n'), { delimiter, skipEmptyLines: false, quoteChar: '"' })
   const cells = parsed.data
-  const start = firstDataRow(cells)
+  const start = firstDataRow(cells, dataShare)
   if (start < 0) throw new Fault('not-a-table', {}, 'line 1')
   const width = (cells[start] ?? []).length
   if (width > mostColumns)
@@ -95,11 +96,12 @@ function separatorOf(lines: readonly string[]): string {
 }
 
 /** The first row from which on most cells are numbers or times. */
-function firstDataRow(cells: readonly (readonly string[])[]): number {
+function firstDataRow(cells: readonly (readonly string[])[], dataShare: number): number {
   const isData = (row: readonly string[] | undefined) =>
     row !== undefined &&
     row.some((cell) => isNumber(cell) || looksLikeTime(cell)) &&
-    row.filter((cell) => cell.trim() === '' || isNumber(cell) || looksLikeTime(cell)).length >= row.length / 2
+    row.filter((cell) => cell.trim() === '' || isNumber(cell) || looksLikeTime(cell)).length >=
+      row.length * dataShare
   const widest = Math.max(...cells.slice(0, 300).map((row) => row.length))
   return cells.findIndex(
     (row, r) =>

@@ -1,10 +1,9 @@
-/** What is wrong with a file or a table of weather. */
+/** What is wrong with a file or a table of weather or of a meter. */
 export const tableFaults = {
-  empty: 'The file is empty. Choose a file with a year of weather.',
+  empty: 'The file is empty. Choose another one.',
   'too-large':
-    '{reason, select, file {The file has {bytes}; at most {limit} can be read.} rows {The table has more than {limit, number} rows; a year of five-minute intervals has 105,120.} line {Line {line, number, ::group-off} has more than {limit, number} characters: this is not a table of weather.} columns {Line {line, number, ::group-off}: the table has {columns, number} columns; at most {limit, number} can be read.} case {Line {line, number, ::group-off} has more than {limit, number} characters: break the case into smaller ones.} other {At most {limit} can be sent at once.}}',
-  'not-text':
-    'This is not a text file. Weather is read from EPW or CSV; unpack an archive first, save a spreadsheet as CSV.',
+    '{reason, select, file {The file has {bytes}; at most {limit} can be read.} rows {The table has more than {limit, number} rows; a year of five-minute intervals has 105,120.} line {Line {line, number, ::group-off} has more than {limit, number} characters: this is not a table.} columns {Line {line, number, ::group-off}: the table has {columns, number} columns; at most {limit, number} can be read.} case {Line {line, number, ::group-off} has more than {limit, number} characters: break the case into smaller ones.} other {At most {limit} can be sent at once.}}',
+  'not-text': 'This is not a text file. Unpack an archive first; save a spreadsheet as CSV.',
   'not-epw': 'Line 1: a weather file in EPW begins with LOCATION.',
   'bad-epw':
     '{reason, select, location {Line 1: the {what, select, timezone {time zone} other {{what}}} is “{text}”, expected {low} to {high}.} header {Line {line, number, ::group-off}: an EPW file has {lines, number} header lines before its first record, LOCATION to DATA PERIODS.} columns {Line {line, number, ::group-off}: {found, number} columns were found, at least {expected, number} were expected, separated by commas, with points as decimal marks.} empty {The file has no records after its {lines, number} header lines.} number {Line {line, number, ::group-off}, column {column, number} ({name}): “{text}” is not a number.} order {Line {line, number, ::group-off}: month, day, hour {found} was found, {expected} was expected. Records must be in order, hours from 1 to 24.} other {No record is of 1 January: the columns month and day say otherwise.}}',
@@ -27,6 +26,8 @@ export const tableFaults = {
     'Rows follow each other by {step, number} minutes; an hour or an even part of it is needed (60, 30, 15, 10, 5 minutes).',
   'no-place':
     'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
+  'meter-file':
+    '{reason, select, nothing {The file has no readings of energy that came from the grid.} coarse {The readings are {step, number} minutes apart: days or months. Enter daily or monthly totals as bills, or ask the utility for hourly or quarter-hourly readings.} step {The readings are {step, number} minutes apart; 60 minutes or an even part of it is needed (30, 15, 10, 5).} long {The readings span {found, number} intervals; at most {limit, number} can be read. Are the dates right?} column {There is no column “{column}”. The columns are: {columns}.} values {No column holds numbers that could be energy. Expected is a column of kWh, Wh, kW or W beside the times.} single {The times of the readings are all the same or cannot be read.} times {No column holds times, and {found, number} values are not a year in equal steps (8,760 hours, 17,520, 35,040).} doctype {The file declares a document type. Meter files have none: export it again.} xml {Line {line, number, ::group-off}: the XML cannot be read ({detail}).} deep {The XML is nested more than {limit, number} deep.} many {The file has more than {limit, number} readings. Export fewer years.} field {Line {line, number, ::group-off}: a reading has no number as its {field}.} other {The file cannot be read.}}',
   'no-irradiance':
     'The file has neither global irradiance nor beam and diffuse together. Say which column holds the global horizontal irradiance.',
 } as const
