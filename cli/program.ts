@@ -6,6 +6,7 @@ import { addFinance } from './commands/finance'
 import { addImport } from './commands/import'
 import { addLayout } from './commands/layout'
 import { addLoad } from './commands/load'
+import { addParts } from './commands/parts'
 import { addPoa } from './commands/poa'
 import { addRoof } from './commands/roof'
 import { addRun } from './commands/run'
@@ -21,6 +22,7 @@ const commands = [
   addPoa,
   addYield,
   addWire,
+  addParts,
   addLoad,
   addBill,
   addDispatch,

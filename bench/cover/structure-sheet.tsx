@@ -4,13 +4,8 @@ import { coverId, type Cover } from '@/core/kinds/cover/cover'
 import { theOne } from '@/core/kinds/documents'
 import { parseNumber } from '@/core/model/numbers'
 import { type Quantity } from '@/core/model/said'
-import {
-  holdingRows,
-  partCounts,
-  partsCsv,
-  worstLoads,
-  type WorstLoads,
-} from '@/core/readers/structure-table'
+import { partCounts, partsCsv } from '@/core/parts/mounting-parts'
+import { holdingRows, worstLoads, type WorstLoads } from '@/core/readers/structure-table'
 import { holdingsIn } from '@/core/stages/structure'
 import { type RoofCovering } from '@/core/structure/mounting'
 import { later } from '@/words/en/later'

@@ -1,5 +1,5 @@
 import { type Terrain, type WindMean, type WindZone } from '@/core/structure/wind'
-import { type structureParts } from '@/core/readers/structure-table'
+import { type structureParts } from '@/core/parts/mounting-parts'
 
 const terrains = {
   sea: 'sea or open coast',

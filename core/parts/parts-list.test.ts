@@ -1,0 +1,71 @@
+import { builtOf } from '../readers/built'
+import { plainEnglish } from '@/words/plain-english'
+import { partReasons } from '@/words/en/parts'
+import { shippedJobs } from '@/town/shipped-job'
+import { job, option, runOf, withBattery, worldOf } from '@/town/testing'
+import { stringRuns } from './cable-runs'
+import { partsList, totalsOf, type Built } from './parts-list'
+
+const builtFor = async (house = job.house, objects = option): Promise<Built> => {
+  const world = await worldOf(house, objects)
+  return builtOf(runOf(world), world)
+}
+
+test('counts are those of what is drawn', async () => {
+  const built = await builtFor(job.house, withBattery)
+  const lines = new Map(partsList(built).map((line) => [line.code, line]))
+  const count = (code: string) => lines.get(code as never)?.count ?? 0
+  const modules = built.site.arrays.flatMap(({ panels }) => panels)
+  const rails = built.holdings.flatMap((holding) => (holding.is === 'rails' ? holding.rails : []))
+  const feet = rails.flatMap((rail) => rail.feet)
+  expect(count('module')).toBe(modules.length)
+  expect(count('foot')).toBe(feet.length)
+  expect(count('rail-end-cap')).toBe(2 * rails.length)
+  // Along each rail every module is held at both ends, neighbours by one clamp.
+  const held = built.holdings.flatMap((holding) => (holding.is === 'rails' ? holding.clamps : []))
+  expect(count('end-clamp') + count('middle-clamp')).toBe(held.length)
+  expect(count('connector-pair')).toBe(built.strings.filter(({ input }) => input >= 0).length)
+  expect([count('inverter'), count('battery'), count('label')]).toEqual([1, 1, 4])
+  expect(count('rail') * 4.2672).toBeGreaterThanOrEqual(rails.reduce((sum, { lengthM }) => sum + lengthM, 0))
+})
+
+test('prices and weights add up; without modules there is nothing', async () => {
+  const built = await builtFor()
+  const lines = partsList(built)
+  const { price, weightKg } = totalsOf(lines)
+  expect(price).toBe(
+    built.module.price * (lines.find(({ code }) => code === 'module')?.count ?? 0) + built.inverter.price,
+  )
+  expect(weightKg).toBeGreaterThan(17 * (built.module.weightKg ?? 0))
+  expect(partsList({ ...built, site: { ...built.site, arrays: [], faces: [] } })).toEqual([])
+  expect(lines.some(({ code }) => code === 'battery')).toBe(false)
+})
+
+test('of every shipped job each line says why, with nothing left open', async () => {
+  for (const { house, options } of Object.values(shippedJobs).map((make) => make()))
+    for (const { objects } of options)
+      for (const { code, data, count } of partsList(await builtFor(house, objects))) {
+        expect(plainEnglish.say(partReasons[code], data)).toMatch(/^[^{}]+\.$/)
+        expect(count).toBeGreaterThan(0)
+        expect(Number.isInteger(count)).toBe(true)
+      }
+})
+
+test('cables by hand: a string over one row, its ends on the lower edge', async () => {
+  const built = await builtFor()
+  const [string] = built.strings
+  if (!string) throw new Error('the shipped job has strings')
+  const [run] = stringRuns(built.site, [string])
+  const panels = built.site.faces.flatMap((face) => face.panels.map((panel) => ({ panel, face })))
+  const ends = [string.panelIds[0], string.panelIds.at(-1)].map((id) =>
+    panels.find(({ panel }) => panel.id === id),
+  )
+  const home = ends.reduce((sum, end) => {
+    if (!end) return NaN
+    const low = Math.min(...end.face.panels.flatMap(({ corners }) => corners.map((c) => c[2])))
+    const z = end.panel.corners.reduce((all, c) => all + c[2], 0) / 4
+    return sum + (z - low) / Math.sin((end.face.plane.pitchDeg * Math.PI) / 180) + low + 3
+  }, 0)
+  expect(run?.homeM).toBeCloseTo(home, 9)
+  expect(stringRuns(built.site, [{ ...string, input: -1 }])).toEqual([])
+})

@@ -1,0 +1,170 @@
+import { type BatteryType, type InverterType, type ModuleType } from '../electrical/catalogue'
+import { type PanelString } from '../electrical/stringing'
+import { type Data } from '../model/said'
+import { type Site } from '../site/site'
+import { type Holding } from '../structure/holding'
+import { stringRuns } from './cable-runs'
+import { acCurrentA, breakerFor, polesOf, type Grid } from './circuit'
+import { partCounts, type structureParts } from './mounting-parts'
+
+export type PartCode =
+  | 'module'
+  | (typeof structureParts)[number]
+  | 'rail-end-cap'
+  | 'grounding-lug'
+  | 'cable-clip'
+  | 'connector-pair'
+  | 'extension-lead'
+  | 'string-cable'
+  | 'inverter'
+  | 'dc-disconnect'
+  | 'ac-breaker'
+  | 'ac-disconnect'
+  | 'meter'
+  | 'battery'
+  | 'battery-breaker'
+  | 'label'
+
+/** So many of one part, and why. */
+export interface PartLine {
+  readonly code: PartCode
+  /** What has a data sheet of its own. */
+  readonly typeId: string | null
+  readonly count: number
+  readonly unit: 'piece' | 'm'
+  /** With the code it says why there are so many, and which. */
+  readonly data: Data
+  /** List price of one; null where there is none. */
+  readonly price: number | null
+  /** Of one, kg; null where no sheet says. */
+  readonly weightKg: number | null
+}
+
+/** All that the list follows from. */
+export interface Built {
+  readonly site: Site
+  readonly holdings: readonly Holding[]
+  readonly strings: readonly PanelString[]
+  readonly module: ModuleType
+  readonly inverter: InverterType
+  readonly battery: { readonly type: BatteryType; readonly count: number } | null
+  readonly grid: Grid
+}
+
+/** Clips that keep a module's leads off the roof. */
+const clipsPerModule = 2
+
+/** Everything that goes onto the van for what is drawn, in the order that it is put up. */
+export function partsList(built: Built): PartLine[] {
+  const { site, module } = built
+  const arrays = site.arrays.filter(({ panels }) => panels.length > 0)
+  const modules = arrays.reduce((sum, { panels }) => sum + panels.length, 0)
+  if (modules === 0) return []
+  return [
+    line('module', modules, {
+      typeId: module.id,
+      data: { arrays: arrays.length },
+      price: module.price,
+      weightKg: module.weightKg ?? null,
+    }),
+    ...mountingLines(built.holdings),
+    line('cable-clip', modules * clipsPerModule, { data: { modules, each: clipsPerModule } }),
+    ...stringLines(built),
+    ...deviceLines(built),
+  ].filter(({ count }) => count > 0)
+}
+
+function line(code: PartCode, count: number, more: Partial<PartLine> = {}): PartLine {
+  return { code, count, typeId: null, unit: 'piece', data: {}, price: null, weightKg: null, ...more }
+}
+
+function mountingLines(holdings: readonly Holding[]): PartLine[] {
+  const lines = partCounts(holdings).map(({ mounting, part, count }) => {
+    const own = holdings.flatMap((holding) =>
+      holding.is === 'rails' && holding.mounting.id === mounting.id ? holding.rails : [],
+    )
+    const rails = mounting.is === 'rails'
+    return line(part, count, {
+      typeId: mounting.id,
+      data: {
+        rails: own.length,
+        total: { value: own.reduce((sum, { lengthM }) => sum + lengthM, 0), unit: 'm', digits: 1 },
+        length: { value: rails ? mounting.rail.lengthM : 0, unit: 'm' },
+        weight: { value: rails ? 0 : mounting.block.weightKg, unit: 'kg', digits: 1 },
+      },
+      weightKg: weightOf(mounting, part),
+    })
+  })
+  const runs = holdings.flatMap((holding) => (holding.is === 'rails' ? holding.rails : [])).length
+  return [
+    ...lines,
+    line('rail-end-cap', 2 * runs, { data: { rails: runs } }),
+    line('grounding-lug', runs, { data: { rails: runs } }),
+  ]
+}
+
+function weightOf(
+  mounting: ReturnType<typeof partCounts>[number]['mounting'],
+  part: PartLine['code'],
+): number | null {
+  if (mounting.is === 'rails') {
+    if (part === 'rail') return mounting.rail.lengthM * mounting.rail.weightKgPerM
+    return part === 'foot' ? mounting.foot.weightKg : null
+  }
+  return part === 'block' ? mounting.block.weightKg : part === 'tray' ? mounting.weightKg : null
+}
+
+function stringLines({ site, strings }: Built): PartLine[] {
+  const runs = stringRuns(site, strings)
+  const metres = runs.reduce((sum, { homeM }) => sum + homeM, 0)
+  return [
+    line('connector-pair', runs.length, { data: { strings: runs.length } }),
+    line('extension-lead', runs.flatMap(({ extensions }) => extensions).length),
+    line('string-cable', Math.ceil(metres), { unit: 'm', data: { strings: runs.length } }),
+  ]
+}
+
+function deviceLines({ inverter, battery, grid }: Built): PartLine[] {
+  const ac = circuitData(inverter.acPowerW, grid)
+  return [
+    line('inverter', 1, {
+      typeId: inverter.id,
+      data: { power: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 1 } },
+      price: inverter.price,
+    }),
+    line('dc-disconnect', 1, { data: { volts: { value: inverter.highestV, unit: 'V', digits: 0 } } }),
+    line('ac-breaker', 1, { data: ac }),
+    line('ac-disconnect', 1, { data: ac }),
+    line('meter', 1),
+    ...(battery
+      ? [
+          line('battery', battery.count, {
+            typeId: battery.type.id,
+            data: { energy: { value: battery.type.usableKwh, unit: 'kWh', digits: 1 } },
+            price: battery.type.price,
+          }),
+          line('battery-breaker', battery.count, {
+            data: circuitData(Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000, grid),
+          }),
+        ]
+      : []),
+    line('label', battery ? 4 : 3, { data: { battery: battery ? 'yes' : 'no' } }),
+  ]
+}
+
+function circuitData(powerW: number, grid: Grid): Data {
+  const current = acCurrentA(powerW, grid)
+  return {
+    current: { value: current, unit: 'A', digits: 1 },
+    breaker: { value: breakerFor(current) ?? 0, unit: 'A', digits: 0 },
+    poles: polesOf(grid),
+  }
+}
+
+/** What all lines with a price come to, and what is known to weigh something weighs. */
+export const totalsOf = (
+  lines: readonly PartLine[],
+): { readonly price: number; readonly weightKg: number } => ({
+  price: lines.reduce((sum, { count, price }) => sum + count * (price ?? 0), 0),
+  weightKg: lines.reduce((sum, { count, weightKg }) => sum + count * (weightKg ?? 0), 0),
+})

@@ -1,0 +1,20 @@
+import { type Run } from '../graph/run'
+import { type Built } from '../parts/parts-list'
+import { siteStage } from '../stages/site'
+import { stringsStage } from '../stages/strings'
+import { structureStage } from '../stages/structure'
+import { batteryIn, fieldsOf, inverterIn, moduleIn, siteIn, storageIn, type World } from '../stages/world'
+
+/** All that an option's parts and diagram follow from. */
+export function builtOf(run: Run<World>, world: World): Built {
+  const battery = batteryIn(world)
+  return {
+    site: run.value(siteStage),
+    holdings: run.value(structureStage),
+    strings: run.value(stringsStage).strings,
+    module: moduleIn(world),
+    inverter: inverterIn(world),
+    battery: battery && { type: battery, count: storageIn(world).count },
+    grid: fieldsOf(siteIn(world), 'gridPhases', 'gridVoltageV'),
+  }
+}

@@ -1,0 +1,57 @@
+import { type PartCode } from '@/core/parts/parts-list'
+
+const sized =
+  '{current} of AC current, a quarter more for hours on end: {poles, plural, one {# pole} other {# poles}} at {breaker}'
+
+/** Parts by what they are called, and why there are so many. */
+export const partNames = {
+  module: 'Modules',
+  rail: 'Rails',
+  splice: 'Rail splices',
+  'end-clamp': 'End clamps',
+  'middle-clamp': 'Mid clamps',
+  foot: 'Attachments',
+  tray: 'Trays',
+  block: 'Ballast blocks',
+  'rail-end-cap': 'Rail end caps',
+  'grounding-lug': 'Grounding lugs',
+  'cable-clip': 'Cable clips',
+  'connector-pair': 'PV connectors, pairs',
+  'extension-lead': 'Extension leads',
+  'string-cable': 'PV cable',
+  inverter: 'Inverter',
+  'dc-disconnect': 'DC disconnect',
+  'ac-breaker': 'Inverter breaker',
+  'ac-disconnect': 'AC disconnect',
+  meter: 'Meter for import and export',
+  battery: 'Batteries',
+  'battery-breaker': 'Battery breaker',
+  label: 'Labels',
+} as const satisfies Record<PartCode, string>
+
+export const partReasons = {
+  module: 'As laid in {arrays, plural, one {# array} other {# arrays}}.',
+  rail: '{total} in {rails, plural, one {# run} other {# runs}}, cut from {length} array by array.',
+  splice: 'One wherever a run is longer than {length}.',
+  'end-clamp': 'At both ends of each row, on each of its rails.',
+  'middle-clamp': 'Between neighbours of a row, on each of its rails.',
+  foot: 'As the spans and loads ask under {rails, plural, one {# rail run} other {# rail runs}}.',
+  tray: 'One under each module.',
+  block: 'Of {weight}, as wind and friction ask.',
+  'rail-end-cap': 'Two for each of {rails, plural, one {# run} other {# runs}}.',
+  'grounding-lug': 'One for each of {rails, plural, one {# run} other {# runs}}.',
+  'cable-clip': '{each, number} at each of {modules, plural, one {# module} other {# modules}}.',
+  'connector-pair': 'One for the home run of each of {strings, plural, one {# string} other {# strings}}.',
+  'extension-lead': 'Where a string jumps further than two module leads reach.',
+  'string-cable':
+    'Two conductors for each of {strings, plural, one {# string} other {# strings}}: down the slope and the wall, 3 m spare.',
+  inverter: '{power} AC.',
+  'dc-disconnect': 'For up to {volts}.',
+  'ac-breaker': `${sized}.`,
+  'ac-disconnect': `${sized}.`,
+  meter: 'At the point of connection.',
+  battery: '{energy} usable each.',
+  'battery-breaker': `${sized}.`,
+  label:
+    'At the service panel, the DC and the AC disconnect{battery, select, yes { and the battery} other {}}.',
+} as const satisfies Record<PartCode, string>
