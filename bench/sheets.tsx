@@ -13,6 +13,8 @@ const ShadeDialog = lazyPart('ShadeDialog')
 const ArraysDialog = lazyPart('ArraysDialog')
 const ModulesDialog = lazyPart('ModulesDialog')
 const StructureDialog = lazyPart('StructureDialog')
+const PartsDialog = lazyPart('PartsDialog')
+const DiagramDialog = lazyPart('DiagramDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -27,6 +29,8 @@ export function Sheets() {
   if (dialog === 'arrays') return <ArraysDialog />
   if (dialog === 'modules') return <ModulesDialog />
   if (dialog === 'structure') return <StructureDialog />
+  if (dialog === 'parts') return <PartsDialog />
+  if (dialog === 'diagram') return <DiagramDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

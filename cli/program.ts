@@ -1,5 +1,6 @@
 import { Command } from 'commander'
 import { addBill } from './commands/bill'
+import { addDiagram } from './commands/diagram'
 import { addDispatch } from './commands/dispatch'
 import { addExport } from './commands/export'
 import { addFinance } from './commands/finance'
@@ -22,6 +23,7 @@ const commands = [
   addPoa,
   addYield,
   addWire,
+  addDiagram,
   addParts,
   addLoad,
   addBill,

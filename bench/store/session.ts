@@ -81,6 +81,8 @@ export interface Session {
     | 'modules'
     | 'arrays'
     | 'structure'
+    | 'parts'
+    | 'diagram'
     | null
   /** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
   readonly askedModule: { readonly moduleId: string; readonly option: Objects } | null

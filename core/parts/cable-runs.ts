@@ -5,7 +5,7 @@ import { type LaidArray, type Site } from '../site/site'
 /** Leads at each module, from its box to their connectors, m. */
 export const leadM = 1.2
 /** Left at the foot of the wall for the inverter, m. */
-const spareM = 3
+export const spareM = 3
 
 /** How a string is wired on the roof and down. */
 export interface StringRun {

@@ -3,7 +3,7 @@ import { type PanelString } from '../electrical/stringing'
 import { type Data } from '../model/said'
 import { type Site } from '../site/site'
 import { type Holding } from '../structure/holding'
-import { stringRuns } from './cable-runs'
+import { spareM, stringRuns } from './cable-runs'
 import { acCurrentA, breakerFor, polesOf, type Grid } from './circuit'
 import { partCounts, type structureParts } from './mounting-parts'
 
@@ -120,7 +120,10 @@ function stringLines({ site, strings }: Built): PartLine[] {
   return [
     line('connector-pair', runs.length, { data: { strings: runs.length } }),
     line('extension-lead', runs.flatMap(({ extensions }) => extensions).length),
-    line('string-cable', Math.ceil(metres), { unit: 'm', data: { strings: runs.length } }),
+    line('string-cable', Math.ceil(metres), {
+      unit: 'm',
+      data: { strings: runs.length, spare: { value: spareM, unit: 'm' } },
+    }),
   ]
 }
 

@@ -32,5 +32,6 @@ export const caseFaults = {
   'model-up': 'The model does not say which way is up. Give --up y or --up z.',
   'no-file':
     '{file, select, stdin {Standard input} other {{file}}} cannot be {doing, select, write {written} other {read}} ({reason}).',
+  'bad-form': '“{file}” ends in no form that is written: .svg, .pdf or .dxf.',
   'bad-option': '--{name} is “{text}”; a number from {low} to {high} was expected.',
 } as const

@@ -14,10 +14,12 @@ import {
   treeCard,
 } from './card-choices'
 import { catalogue } from './catalogue'
+import { diagram } from './diagram'
 import { fileUnits } from './file-units'
 import { layWanted } from './lay-wanted'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
+import { parts, partNames, partReasons } from './parts'
 import { plan } from './plan'
 import { permitStates, record } from './record'
 import { shade } from './shade'
@@ -35,6 +37,7 @@ export const later = {
   canopyCovers,
   canopyLeaves,
   catalogue,
+  diagram,
   edgeForms,
   fixtureForms,
   foliages,
@@ -48,6 +51,9 @@ export const later = {
   layWanted,
   models,
   moduleChoice,
+  partNames,
+  partReasons,
+  parts,
   permitStates,
   plan,
   record,

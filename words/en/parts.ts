@@ -1,7 +1,6 @@
 import { type PartCode } from '@/core/parts/parts-list'
 
-const sized =
-  '{current} of AC current, a quarter more for hours on end: {poles, plural, one {# pole} other {# poles}} at {breaker}'
+const sized = '{current} AC, times 1.25 for continuous load: {poles, number}-pole, {breaker}'
 
 /** Parts by what they are called, and why there are so many. */
 export const partNames = {
@@ -44,7 +43,7 @@ export const partReasons = {
   'connector-pair': 'One for the home run of each of {strings, plural, one {# string} other {# strings}}.',
   'extension-lead': 'Where a string jumps further than two module leads reach.',
   'string-cable':
-    'Two conductors for each of {strings, plural, one {# string} other {# strings}}: down the slope and the wall, 3 m spare.',
+    'Two conductors for each of {strings, plural, one {# string} other {# strings}}: down the slope and the wall, {spare} spare at each end.',
   inverter: '{power} AC.',
   'dc-disconnect': 'For up to {volts}.',
   'ac-breaker': `${sized}.`,
@@ -55,3 +54,19 @@ export const partReasons = {
   label:
     'At the service panel, the DC and the AC disconnect{battery, select, yes { and the battery} other {}}.',
 } as const satisfies Record<PartCode, string>
+
+/** The sheet of the parts list. */
+export const parts = {
+  open: 'Parts list',
+  title: 'Parts list',
+  none: 'Lay modules first: the parts follow from them.',
+  part: 'Part',
+  count: 'Count',
+  why: 'Why',
+  each: 'Each',
+  sum: 'Total',
+  listed: 'List prices of {priced, number} of {all, number} lines',
+  weight: 'Weight, as far as data sheets give it',
+  csv: 'Save as CSV',
+  note: 'Cables are measured down the slope and the wall until the inverter has its place; conductors and breakers by the current of each device.',
+} as const

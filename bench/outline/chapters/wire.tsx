@@ -11,6 +11,7 @@ import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useWord
 import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
+import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 
 const byModule = ['lightInduced', 'nameplate'] as const
@@ -106,6 +107,16 @@ export function WireChapter() {
           </li>
         ))}
       </ul>
+      {(['parts', 'diagram'] as const).map((dialog) => (
+        <button
+          key={dialog}
+          type="button"
+          className="mt-0.5 block cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => session.setState({ dialog })}
+        >
+          {later[dialog].open}
+        </button>
+      ))}
       <h3 className="quiet mt-2">Entered losses</h3>
       <MonthsField
         label={words.kinds.losses.fields.soiling}

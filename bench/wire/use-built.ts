@@ -1,0 +1,45 @@
+import { coverId } from '@/core/kinds/cover/cover'
+import { theOne } from '@/core/kinds/documents'
+import { electricalId } from '@/core/kinds/electrical/electrical'
+import { storageId } from '@/core/kinds/storage/storage'
+import { type StringWindow } from '@/core/electrical/stringing'
+import { type Built } from '@/core/parts/parts-list'
+import { holdingsIn } from '@/core/stages/structure'
+import { modulesFor } from '@/core/stages/world'
+import { useBench, useHouse, useNumbers, useOption, useSite } from '../context'
+
+/** Of one module. */
+type Volts = Pick<StringWindow, 'coldVocV' | 'hotVmpV'>
+
+/** What parts and diagram follow from; null until the strings are known. `fresh`: they are of the design as it is. */
+export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | null {
+  const { site: standing, catalogue } = useBench()
+  const [house, option] = [useHouse(), useOption()]
+  const { numbers, fresh } = useNumbers()
+  const grid = useSite()
+  const module = modulesFor({ house, catalogue }).find(
+    ({ id }) => id === theOne(option, 'cover', coverId).moduleId,
+  )
+  const inverter = catalogue.inverters.find(
+    ({ id }) => id === theOne(option, 'electrical', electricalId).inverterId,
+  )
+  const { batteryId, count } = theOne(option, 'storage', storageId)
+  const battery = catalogue.batteries.find(({ id }) => id === batteryId)
+  if (!module || !inverter || !numbers) return null
+  const site = standing()
+  const [first] = numbers.summary.strings
+  const modules = Math.max(1, first?.panelIds.length ?? 0)
+  return {
+    built: {
+      site,
+      holdings: holdingsIn(site, { house, option, catalogue }),
+      strings: numbers.summary.strings,
+      module,
+      inverter,
+      battery: battery ? { type: battery, count } : null,
+      grid,
+    },
+    volts: { coldVocV: (first?.coldV ?? 0) / modules, hotVmpV: (first?.hotV ?? 0) / modules },
+    fresh,
+  }
+}

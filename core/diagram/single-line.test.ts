@@ -1,0 +1,102 @@
+import { diagramWords } from '@/words/diagram-words'
+import { plainEnglish } from '@/words/plain-english'
+import { shippedJobs } from '@/town/shipped-job'
+import { job, option, runOf, withBattery, worldOf } from '@/town/testing'
+import { textWidth, winAnsi } from '../drawing/helvetica'
+import { type Mark, type PaperDrawing } from '../drawing/paper'
+import { builtOf } from '../readers/built'
+import { stringsStage } from '../stages/strings'
+import { offerIn } from '../stages/world'
+import { figuresOf, singleLine } from './single-line'
+
+const about = { address: '14 Saltmarsh Road', units: 'metric', option: 'Roof only' } as const
+
+async function drawn(house = job.house, objects = option) {
+  const world = await worldOf(house, objects)
+  const run = runOf(world)
+  const built = builtOf(run, world)
+  const { window } = run.value(stringsStage)
+  const words = diagramWords(plainEnglish, built, { ...about, option: offerIn(world).name })
+  return { built, window, drawing: singleLine(built, window, words), words }
+}
+
+interface Box {
+  readonly text: string
+  readonly x0: number
+  readonly x1: number
+  readonly y0: number
+  readonly y1: number
+}
+
+function boxOf(mark: Extract<Mark, { is: 'text' }>): Box {
+  const width = textWidth(winAnsi(mark.text), mark.bold ?? false) * mark.sizeMm
+  const back = { start: 0, middle: width / 2, end: width }[mark.anchor]
+  const [x, y] = mark.at
+  return { text: mark.text, x0: x - back, x1: x - back + width, y0: y - mark.sizeMm * 0.72, y1: y }
+}
+
+/** No label lies over another, and all lie within the frame. */
+function expectReadable({ marks, widthMm, heightMm }: PaperDrawing): void {
+  const boxes = marks.flatMap((mark) => (mark.is === 'text' ? [boxOf(mark)] : []))
+  for (const box of boxes) {
+    expect(box.x0).toBeGreaterThan(10)
+    expect(box.x1).toBeLessThan(widthMm - 10)
+    expect(box.y1).toBeLessThan(heightMm - 10)
+    expect(box.y0).toBeGreaterThan(10)
+  }
+  boxes.forEach((a, i) => {
+    for (const b of boxes.slice(i + 1)) {
+      const apart = a.x1 <= b.x0 || b.x1 <= a.x0 || a.y1 <= b.y0 || b.y1 <= a.y0
+      expect({ a: a.text, b: b.text, apart }).toEqual({ a: a.text, b: b.text, apart: true })
+    }
+  })
+}
+
+test('it says what the model says: strings, volts, currents, breakers', async () => {
+  const { built, window, drawing } = await drawn(job.house, withBattery)
+  const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  const { inputs, inverter, battery } = figuresOf(built, window)
+  expect(inputs.reduce((sum, input) => sum + input.strings * input.modules, 0)).toBe(
+    built.strings.reduce((sum, string) => sum + string.panelIds.length, 0),
+  )
+  for (const { modules, coldV, currentA } of inputs) {
+    expect(coldV).toBeCloseTo(modules * window.coldVocV, 9)
+    expect(currentA).toBeCloseTo(built.module.iscA, 9)
+    expect(said.some((text) => text.includes(`Voc ${Math.round(coldV)} V cold`))).toBe(true)
+  }
+  // 7.6 kW at 240 V are 31.7 A: with a quarter more the next breaker is 40 A.
+  expect(inverter).toMatchObject({ breakerA: 40, conductorMm2: 10, poles: 2 })
+  expect(said).toContain('40 A, 2 poles')
+  expect(battery?.breakerA).toBe(30)
+  expect(said).toContain('Kestrelite 10')
+})
+
+test('readable for every shipped job', async () => {
+  for (const make of Object.values(shippedJobs)) {
+    const { house, options } = make()
+    for (const { objects } of options) expectReadable((await drawn(house, objects)).drawing)
+  }
+})
+
+test.each([1, 2, 3, 5, 8, 12])('readable with %i inputs', async (count) => {
+  const { built, window, words } = await drawn(job.house, withBattery)
+  const strings = Array.from({ length: count }, (_, input) => ({
+    id: `S${input + 1}`,
+    input,
+    panelIds: Array.from({ length: 12 }, (__, k) => `a/${input}:${k}`),
+  }))
+  expectReadable(singleLine({ ...built, strings }, window, words))
+})
+
+test('modules without an input are named, and nothing is drawn for them', async () => {
+  const { built, window } = await drawn()
+  const strings = built.strings.map((string, k) => (k === 0 ? { ...string, input: -1 } : string))
+  const left = { ...built, strings }
+  const drawing = singleLine(left, window, diagramWords(plainEnglish, left, about))
+  const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  expect(
+    said.some((text) => text.startsWith(`${built.strings[0]?.panelIds.length} modules hang on no input`)),
+  ).toBe(true)
+  expect(figuresOf(left, window).inputs).toHaveLength(built.strings.length - 1)
+  expectReadable(drawing)
+})

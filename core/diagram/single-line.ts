@@ -1,0 +1,275 @@
+import { byInput } from '../electrical/rules'
+import { type StringWindow } from '../electrical/stringing'
+import { type Mark, type PaperDrawing } from '../drawing/paper'
+import { type Vec2 } from '../geometry/vector'
+import { acCurrentA, breakerFor, conductorFor, polesOf } from '../parts/circuit'
+import { type Built } from '../parts/parts-list'
+import * as symbol from './symbols'
+
+/** What hangs on one input. */
+export interface InputFigures {
+  /** From 1. */
+  readonly input: number
+  readonly strings: number
+  /** Of each string. */
+  readonly modules: number
+  readonly coldV: number
+  readonly hotV: number
+  /** Short-circuit current of all together. */
+  readonly currentA: number
+}
+
+/** A circuit that the house is connected by. */
+export interface CircuitFigures {
+  readonly powerW: number
+  readonly currentA: number
+  readonly breakerA: number | null
+  readonly conductorMm2: number | null
+  readonly poles: number
+}
+
+/** What stands on the diagram in words. */
+export interface DiagramWords {
+  readonly title: string
+  /** Lines of the title block. */
+  readonly heading: readonly string[]
+  readonly array: (input: InputFigures) => readonly string[]
+  readonly dcConductor: (mm2: number) => string
+  readonly dcDisconnect: readonly string[]
+  readonly inverter: readonly string[]
+  readonly acConductor: (circuit: CircuitFigures) => string
+  readonly acDisconnect: readonly string[]
+  readonly breaker: (circuit: CircuitFigures) => readonly string[]
+  readonly panel: readonly string[]
+  readonly loads: string
+  readonly battery: readonly string[]
+  readonly meter: string
+  readonly grid: readonly string[]
+  /** Modules that hang on no input; null where all do. */
+  readonly left: string | null
+}
+
+const [paperW, paperH] = [297, 210]
+const margin = 10
+const text = 2.7
+/** Copper that carries the current of strings on a house's roof, mm². */
+const dcConductors = [4, 6, 10, 16] as const
+/** A conductor in the sun on a roof bears so much, A (IEC 60364-7-712 with 1.25 of the short-circuit current). */
+const dcBears: Readonly<Record<(typeof dcConductors)[number], number>> = { 4: 44, 6: 57, 10: 79, 16: 107 }
+/** Columns, mm from the left. */
+const at = {
+  array: 22,
+  split: 98,
+  inverter: 128,
+  disconnect: 155,
+  breaker: 180,
+  bar: 199,
+  meter: 236,
+  grid: 270,
+}
+const top = 34
+const bottom = paperH - 46
+
+/** Inputs and circuits of what is built, as the diagram shows them. */
+export function figuresOf(
+  { strings, module, inverter, battery, grid }: Built,
+  window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>,
+): { inputs: InputFigures[]; inverter: CircuitFigures; battery: CircuitFigures | null } {
+  const inputs = [...byInput(strings)]
+    .sort(([a], [b]) => a - b)
+    .map(([input, own]): InputFigures => {
+      const modules = own[0]?.panelIds.length ?? 0
+      return {
+        input: input + 1,
+        strings: own.length,
+        modules,
+        coldV: modules * window.coldVocV,
+        hotV: modules * window.hotVmpV,
+        currentA: own.length * module.iscA,
+      }
+    })
+  const circuit = (powerW: number): CircuitFigures => {
+    const currentA = acCurrentA(powerW, grid)
+    const breakerA = breakerFor(currentA)
+    return {
+      powerW,
+      currentA,
+      breakerA,
+      conductorMm2: breakerA === null ? null : conductorFor(breakerA),
+      poles: polesOf(grid),
+    }
+  }
+  return {
+    inputs,
+    inverter: circuit(inverter.acPowerW),
+    battery:
+      battery && circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
+  }
+}
+
+/**
+ * The single-line diagram of what is built, on A4: arrays by input, disconnects, inverter, breakers, service panel,
+ * battery, meter and supply, with ratings and conductors.
+ */
+export function singleLine(
+  built: Built,
+  window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>,
+  words: DiagramWords,
+): PaperDrawing {
+  const figures = figuresOf(built, window)
+  const rows = figures.inputs.length
+  const apart = rows > 1 ? Math.min(30, (bottom - top - 14) / (rows - 1)) : 0
+  const first = rows > 1 ? top + 12 : top + 26
+  const ys = figures.inputs.map((_, r) => first + r * apart)
+  const middle = rows === 0 ? top + 26 : ((ys[0] ?? 0) + (ys.at(-1) ?? 0)) / 2
+  const small = apart > 0 && apart < 16
+  return {
+    widthMm: paperW,
+    heightMm: paperH,
+    title: words.title,
+    marks: [
+      ...frame(words),
+      ...figures.inputs.flatMap((input, r) => arrayRow(input, ys[r] ?? middle, small, words)),
+      ...(rows > 0 ? dcSide(ys, words) : []),
+      ...acSide(middle, figures, words),
+      ...(words.left === null ? [] : [label(words.left, [margin + 4, bottom + 2], { bold: true })]),
+    ],
+  }
+}
+
+const label = (
+  said: string,
+  place: Vec2,
+  more: { anchor?: 'start' | 'middle' | 'end'; bold?: boolean; sizeMm?: number } = {},
+): Mark => ({ layer: 'LABELS', is: 'text', at: place, text: said, sizeMm: text, anchor: 'start', ...more })
+
+const lines = (
+  said: readonly string[],
+  [x, y]: Vec2,
+  anchor: 'start' | 'middle' | 'end' = 'middle',
+): Mark[] => said.map((one, k) => label(one, [x, y + k * (text + 0.9)], { anchor, bold: k === 0 }))
+
+function frame(words: DiagramWords): Mark[] {
+  const ring = (x0: number, y0: number, x1: number, y1: number): Mark => ({
+    layer: 'FRAME',
+    is: 'line',
+    closed: true,
+    widthMm: 0.35,
+    points: [
+      [x0, y0],
+      [x1, y0],
+      [x1, y1],
+      [x0, y1],
+    ],
+  })
+  const [x, y] = [paperW - margin - 110, paperH - margin - 28]
+  return [
+    ring(margin, margin, paperW - margin, paperH - margin),
+    ring(x, y, paperW - margin, paperH - margin),
+    label(words.title, [x + 3, y + 6], { bold: true, sizeMm: 4 }),
+    ...words.heading.map((one, k) => label(one, [x + 3, y + 12 + k * 4.2])),
+  ]
+}
+
+function arrayRow(input: InputFigures, y: number, small: boolean, words: DiagramWords): Mark[] {
+  const said = words.array(input)
+  const mm2 = dcConductors.find((one) => dcBears[one] >= input.currentA * 1.25) ?? dcConductors.at(-1) ?? 16
+  return [
+    ...symbol.photovoltaic([at.array, y]),
+    symbol.wire([
+      [at.array + 5, y],
+      [at.split - 4, y],
+    ]),
+    ...(small ? said.slice(0, 1) : said).map((one, k, all) =>
+      label(one, [at.array + 8, y - 1.6 - (all.length - 1 - k) * (text + 0.8)], { bold: k === 0 }),
+    ),
+    label(small ? (said.at(-1) ?? '') : words.dcConductor(mm2), [at.array + 8, y + text + 1]),
+    ...symbol.disconnector([at.split, y]),
+    symbol.wire([
+      [at.split + 4, y],
+      [at.inverter - 9, y],
+    ]),
+  ]
+}
+
+/** One disconnect opens all inputs: a dashed line joins its poles. */
+function dcSide(ys: readonly number[], words: DiagramWords): Mark[] {
+  const [low, high] = [ys[0] ?? 0, ys.at(-1) ?? 0]
+  return [
+    ...(ys.length > 1
+      ? [
+          symbol.wire(
+            [
+              [at.split, low - 1.4],
+              [at.split, high - 1.4],
+            ],
+            true,
+          ),
+        ]
+      : []),
+    ...lines(words.dcDisconnect, [at.split, high + 8.5]),
+  ]
+}
+
+function acSide(y: number, figures: ReturnType<typeof figuresOf>, words: DiagramWords): Mark[] {
+  const rows = figures.inputs.length
+  const height = Math.max(
+    18,
+    rows > 1 ? Math.min(30, (bottom - top - 14) / (rows - 1)) * (rows - 1) + 12 : 18,
+  )
+  const [barTop, barBottom] = [y - 14, y + (figures.battery ? 44 : 26)]
+  const run = (from: number, to: number, level = y): Mark =>
+    symbol.wire([
+      [from, level],
+      [to, level],
+    ])
+  const batteryY = y + 34
+  return [
+    ...symbol.converter([at.inverter, y], 18, height),
+    ...lines(words.inverter, [at.inverter, y - height / 2 - 2 - (words.inverter.length - 1) * (text + 0.9)]),
+    symbol.wire([
+      [at.inverter, y + height / 2],
+      [at.inverter, y + height / 2 + 5],
+    ]),
+    ...symbol.earth([at.inverter, y + height / 2 + 5]),
+    run(at.inverter + 9, at.disconnect - 4),
+    ...symbol.disconnector([at.disconnect, y]),
+    ...lines(words.acDisconnect, [at.disconnect, y - 8]),
+    run(at.disconnect + 4, at.breaker - 4),
+    label(words.acConductor(figures.inverter), [(at.disconnect + at.breaker) / 2, y + text + 1.4], {
+      anchor: 'middle',
+    }),
+    ...symbol.breaker([at.breaker, y]),
+    ...lines(words.breaker(figures.inverter), [at.breaker, y - 12]),
+    run(at.breaker + 4, at.bar),
+    symbol.busBar(at.bar, barTop, barBottom),
+    ...lines(words.panel, [at.bar, barTop - 6]),
+    symbol.joint([at.bar, y]),
+    run(at.bar, at.meter - 5),
+    ...symbol.meter([at.meter, y]),
+    label(words.meter, [at.meter, y - 7], { anchor: 'middle', bold: true }),
+    run(at.meter + 5, at.grid - 5),
+    ...symbol.supply([at.grid, y]),
+    ...lines(words.grid, [at.grid, y - 7 - (words.grid.length - 1) * (text + 0.9)]),
+    symbol.joint([at.bar, y + 14]),
+    run(at.bar, at.bar + 14, y + 14),
+    ...symbol.load([at.bar + 14, y + 14]),
+    label(words.loads, [at.bar + 19, y + 14.9]),
+    ...(figures.battery
+      ? [
+          symbol.joint([at.bar, batteryY]),
+          run(at.bar, at.bar + 10, batteryY),
+          ...symbol.breaker([at.bar + 14, batteryY]),
+          ...lines(
+            [...words.breaker(figures.battery), words.acConductor(figures.battery)],
+            [at.bar + 14, batteryY + 8],
+          ),
+          run(at.bar + 18, at.bar + 26, batteryY),
+          ...symbol.converter([at.bar + 32, batteryY], 12, 12, 'from-alternating'),
+          run(at.bar + 38, at.bar + 46, batteryY),
+          ...symbol.storage([at.bar + 53, batteryY]),
+          ...lines(words.battery, [at.bar + 52, batteryY + 8]),
+        ]
+      : []),
+  ]
+}

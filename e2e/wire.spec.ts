@@ -1,0 +1,77 @@
+import { readFile } from 'node:fs/promises'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, openShippedJob, saved, settled } from './bench'
+
+const sheet = (page: Page, name: string) => page.getByRole('dialog', { name })
+const close = (page: Page, name: string) => sheet(page, name).getByRole('button', { name: 'Close' }).click()
+
+async function expectAccessible(page: Page): Promise<void> {
+  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
+  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+}
+
+test('parts and diagram follow the inverter that is chosen', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  await page.getByRole('button', { name: 'Parts list' }).click()
+  const row = (name: RegExp) => sheet(page, 'Parts list').getByRole('row', { name })
+  await expect(row(/^Modules, Lumenfold 420 M/)).toContainText('17')
+  await expect(row(/^Inverter, Halyard 7.6/)).toContainText('1,980')
+  await expect(row(/^Inverter breaker/)).toContainText('40 A')
+  // Both connectors of each home run.
+  await expect(row(/^PV connectors/)).toContainText('2 strings')
+  await expectAccessible(page)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    sheet(page, 'Parts list').getByRole('button', { name: 'Save as CSV' }).click(),
+  ])
+  const csv = await readFile(await download.path(), 'utf8')
+  expect(csv.split('\n')[0]).toBe('part,code,count,unit,price,weight_kg,why')
+  expect(csv).toMatch(/^"?Modules, Lumenfold 420 M"?,module,17,piece,185,21.5/m)
+  await close(page, 'Parts list')
+
+  await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-5000')
+  await settled(page)
+  await page.getByRole('button', { name: 'Single-line diagram' }).click()
+  const picture = sheet(page, 'Single-line diagram').getByRole('img')
+  await expect(picture).toHaveAttribute('alt', /Halyard 5\.0.*30 A, 2 poles/)
+  await expect
+    .poll(() => picture.evaluate((image: HTMLImageElement) => image.naturalWidth))
+    .toBeGreaterThan(100)
+  await expectAccessible(page)
+  const [pdf] = await Promise.all([
+    page.waitForEvent('download'),
+    sheet(page, 'Single-line diagram').getByRole('button', { name: 'Save as PDF' }).click(),
+  ])
+  expect((await readFile(await pdf.path(), 'latin1')).slice(0, 8)).toBe('%PDF-1.4')
+  await sheet(page, 'Single-line diagram').getByRole('button', { name: 'Zoom 100 %' }).click()
+  await expect(sheet(page, 'Single-line diagram').getByRole('button', { name: 'Zoom 150 %' })).toBeVisible()
+  await close(page, 'Single-line diagram')
+  await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-7600')
+  await settled(page)
+  await saved(page)
+})
+
+test('an inverter with too few inputs leaves modules over, and says so on the diagram', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  const length = page.getByLabel('Modules per string')
+  await length.fill('5')
+  await length.press('Enter')
+  await settled(page)
+  await page.getByRole('button', { name: /checks?$/ }).click()
+  await expect(page.getByText('Modules without an input').first()).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Single-line diagram' }).click()
+  await expect(sheet(page, 'Single-line diagram').getByRole('img')).toHaveAttribute(
+    'alt',
+    /modules? hangs? on no input/,
+  )
+  await close(page, 'Single-line diagram')
+  await length.fill('automatic')
+  await length.press('Enter')
+  await settled(page)
+  await expect(page.getByRole('button', { name: 'No checks' })).toBeVisible()
+  await saved(page)
+})
