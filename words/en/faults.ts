@@ -85,8 +85,6 @@ export const faults = {
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',
   'crossing-outline':
     'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
-  'clockwise-outline': 'The corners must run counter-clockwise.',
-  'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
   'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
   'narrow-parapet': 'The building is too narrow for a parapet: its walls would meet. Make its height 0.',
   'flat-edge':
@@ -105,9 +103,6 @@ export const faults = {
     'its roof is as steep as the plane it stands on and never meets it. Give it a pitch of {limit} or less, or another form.',
   'dormer-off-plane':
     'its roof goes {depth} up the slope and reaches past the edge of its plane. Drag it down or sideways, or make it narrower, lower or steeper.',
-  // Data sheets
-  'sheet-contradicts':
-    '{reason, select, voltage {No module behaves like this data sheet: check that volts, amperes and the coefficient of Voc belong together.} power {No module behaves like this data sheet: with these volts and amperes power changes by about {found}, the sheet says {given}. Check the temperature coefficients.} number {{field} is not a number.} vmp {Vmp of {vmp} must lie between 0 and Voc of {voc}.} imp {Imp of {imp} must lie between 0 and Isc of {isc}.} other {The temperature coefficients of Voc and of power are below zero for every module.}}',
   // Services
   'service-away': 'The weather and address service does not answer. It will be asked again.',
   'service-refused': 'The service answered with status {status}. Try again.',

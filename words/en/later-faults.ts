@@ -1,5 +1,9 @@
 /** What is wrong with what a bench does not open with: drawings, pictures and models brought in, outlines to be joined, an estimate. */
 export const laterFaults = {
+  'clockwise-outline': 'The corners must run counter-clockwise.',
+  'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
+  'sheet-contradicts':
+    '{reason, select, voltage {No module behaves like this data sheet: check that volts, amperes and the coefficient of Voc belong together.} power {No module behaves like this data sheet: with these volts and amperes power changes by about {found}, the sheet says {given}. Check the temperature coefficients.} number {{field} is not a number.} vmp {Vmp of {vmp} must lie between 0 and Voc of {voc}.} imp {Imp of {imp} must lie between 0 and Isc of {isc}.} other {The temperature coefficients of Voc and of power are below zero for every module.}}',
   'module-cell':
     '{column}: {why, select, empty {something is needed here} flag {“{text}” is neither yes nor no} other {“{text}” is not a number}}.',
   'module-power':
