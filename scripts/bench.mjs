@@ -18,6 +18,8 @@ if (!process.argv.includes('--browser')) {
   runShown('node', ['--import', 'tsx', 'scripts/bench-shapes.ts'])
   console.log('\n── Modules laid, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-layout.ts'])
+  console.log('\n── Strings, batteries, bills, parts and diagram, in Node')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-money.ts'])
   console.log('\n── Grips dragged, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-drag.ts'])
   console.log('\n── Shade, next to a plain ray tracer')

@@ -116,6 +116,22 @@ const views = {
     await page.getByText(/^1 selected module/).waitFor()
     await page.getByRole('heading', { name: 'Sun path', exact: true }).evaluate((it) => it.scrollIntoView())
   },
+  diagram: async () => {
+    await openShipped()
+    await page.getByText('With battery', { exact: true }).first().click()
+    await fresh()
+    await chapter('Wire')
+    await page.getByRole('button', { name: 'Single-line diagram' }).click()
+    await page.getByRole('dialog', { name: 'Single-line diagram' }).getByRole('img').waitFor()
+    await quiet()
+  },
+  parts: async () => {
+    await openShipped()
+    await chapter('Wire')
+    await page.getByRole('button', { name: 'Parts list' }).click()
+    await page.getByRole('dialog', { name: 'Parts list' }).getByRole('table').waitFor()
+    await quiet()
+  },
   wire: async () => {
     await chapter('Wire')
     await page.locator('[data-line="shade"]').click()

@@ -16,17 +16,18 @@ const same = 1e-9
  */
 export function dispatchByTariff(given: DispatchCase, battery: BatteryRun): Dispatch {
   const start = given.startKwh
-  if (start !== null) return runFrom(given, battery, start)
+  const outlook = new Outlook(given, battery)
+  if (start !== null) return runFrom(given, battery, outlook, start)
   // It ends as it begins: a round mostly begins where the one before ended.
   const endOf = (run: Dispatch) => run.storedKwh.at(-1) ?? 0
   let [low, high] = [battery.usableKwh * battery.reserve, battery.usableKwh]
   let from = low
-  let run = runFrom(given, battery, from)
+  let run = runFrom(given, battery, outlook, from)
   for (let round = 0; round < mostRounds && Math.abs(endOf(run) - from) > settled; round++) {
     if (endOf(run) > from) low = from
     else high = from
     from = round < easyRounds ? endOf(run) : (low + high) / 2
-    run = runFrom(given, battery, from)
+    run = runFrom(given, battery, outlook, from)
   }
   return run
 }
@@ -36,7 +37,7 @@ const mostRounds = 80
 const easyRounds = 20
 const settled = 1e-10
 
-function runFrom(given: DispatchCase, battery: BatteryRun, startKwh: number): Dispatch {
+function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, startKwh: number): Dispatch {
   const n = given.yieldKwh.length
   const series = () => new Float64Array(n)
   const out = {
@@ -54,7 +55,6 @@ function runFrom(given: DispatchCase, battery: BatteryRun, startKwh: number): Di
   const floor = battery.usableKwh * battery.reserve
   const chargeMost = battery.chargeKw * stepHours
   const dischargeMost = battery.dischargeKw * stepHours
-  const outlook = new Outlook(given, battery)
   let stored = Math.max(floor, Math.min(battery.usableKwh, startKwh))
   for (let i = 0; i < n; i++) {
     const [made, load] = [given.yieldKwh[i] as number, given.loadKwh[i] as number]
@@ -95,38 +95,50 @@ function runFrom(given: DispatchCase, battery: BatteryRun, startKwh: number): Di
   return out
 }
 
-/** What prices, house and sun say of the day ahead of an interval. */
+/** What prices, house and sun say of the day ahead of an interval. The year goes round. */
 class Outlook {
-  readonly #given: DispatchCase
-  readonly #battery: BatteryRun
   readonly #ahead: number
+  /** Prices, and what went through the meter a day before without the battery; a day more than a year. */
+  readonly #buy: Float64Array
+  readonly #sell: Float64Array
+  readonly #over: Float64Array
+  readonly #most: number
+  readonly #charge: number
+  readonly #discharge: number
+  readonly #roundTrip: number
+  readonly #chargeEfficiency: number
+  readonly #dischargeEfficiency: number
 
   constructor(given: DispatchCase, battery: BatteryRun) {
-    this.#given = given
-    this.#battery = battery
-    this.#ahead = Math.round(aheadHours / given.stepHours)
-  }
-
-  /** Intervals ahead, as far as there are any: the year goes round. */
-  #at(i: number): number {
-    const n = this.#given.yieldKwh.length
-    return i < n ? i : i % n
-  }
-
-  /** What went through the meter a day before, without the battery. */
-  #over(j: number): number {
-    const n = this.#given.yieldKwh.length
-    const before = (((j - this.#ahead) % n) + n) % n
-    return (this.#given.yieldKwh[before] as number) - (this.#given.loadKwh[before] as number)
+    const { stepHours, yieldKwh, loadKwh } = given
+    const n = yieldKwh.length
+    this.#ahead = Math.round(aheadHours / stepHours)
+    const round = (value: (i: number) => number) => {
+      const out = new Float64Array(n + this.#ahead + 1)
+      for (let i = 0; i < out.length; i++) out[i] = value(i % n)
+      return out
+    }
+    const back = this.#ahead % n
+    this.#buy = round((i) => given.buy[i] as number)
+    this.#sell = round((i) => given.sell[i] as number)
+    this.#over = round((i) => {
+      const before = (i - back + n) % n
+      return (yieldKwh[before] as number) - (loadKwh[before] as number)
+    })
+    this.#most = battery.usableKwh * (1 - battery.reserve)
+    this.#charge = battery.chargeKw * stepHours * battery.chargeEfficiency
+    this.#discharge = (battery.dischargeKw * stepHours) / battery.dischargeEfficiency
+    this.#roundTrip = battery.chargeEfficiency * battery.dischargeEfficiency
+    this.#chargeEfficiency = battery.chargeEfficiency
+    this.#dischargeEfficiency = battery.dischargeEfficiency
   }
 
   /** The most that a kWh from the battery will spare or earn within the day ahead. */
   best(i: number): number {
     let most = -Infinity
     for (let j = i + 1; j <= i + this.#ahead; j++) {
-      const at = this.#at(j)
-      most = Math.max(most, this.#given.sell[at] as number)
-      if (this.#over(j) < 0) most = Math.max(most, this.#given.buy[at] as number)
+      if ((this.#sell[j] as number) > most) most = this.#sell[j] as number
+      if ((this.#over[j] as number) < 0 && (this.#buy[j] as number) > most) most = this.#buy[j] as number
     }
     return most
   }
@@ -136,31 +148,35 @@ class Outlook {
    * @param cheap price at which the grid fills the battery later all the same; no price does without it
    */
   kept(i: number, price: number, cheap = -Infinity): number {
-    const { stepHours } = this.#given
-    const { usableKwh, reserve, chargeKw, dischargeKw, chargeEfficiency, dischargeEfficiency } = this.#battery
-    const most = usableKwh * (1 - reserve)
+    const [buys, overs, most, charge, discharge] = [
+      this.#buy,
+      this.#over,
+      this.#most,
+      this.#charge,
+      this.#discharge,
+    ]
     let wanted = 0
     for (let j = i + this.#ahead; j > i; j--) {
-      const buy = this.#given.buy[this.#at(j)] as number
-      const over = this.#over(j)
-      if (over > 0) wanted -= Math.min(over, chargeKw * stepHours) * chargeEfficiency
-      else if (buy > price + same) wanted += Math.min(-over, dischargeKw * stepHours) / dischargeEfficiency
-      else if (buy <= cheap + same) wanted -= chargeKw * stepHours * chargeEfficiency
-      wanted = Math.max(0, Math.min(most, wanted))
+      const buy = buys[j] as number
+      const over = overs[j] as number
+      if (over > 0) wanted -= Math.min(over * this.#chargeEfficiency, charge)
+      else if (buy > price + same) wanted += Math.min(-over / this.#dischargeEfficiency, discharge)
+      else if (buy <= cheap + same) wanted -= charge
+      wanted = wanted < 0 ? 0 : wanted > most ? most : wanted
     }
     return wanted
   }
 
   /** Whether no price of the day ahead is higher, and the lowest is so by more than what the battery takes. */
   isBestSale(i: number): boolean {
-    const { sell } = this.#given
-    const now = sell[i] as number
+    const now = this.#sell[i] as number
+    if (now <= 0) return false
     let lowest = now
     for (let j = i + 1; j <= i + this.#ahead; j++) {
-      const later = sell[this.#at(j)] as number
+      const later = this.#sell[j] as number
       if (later > now + same) return false
-      lowest = Math.min(lowest, later)
+      if (later < lowest) lowest = later
     }
-    return now > 0 && lowest < now * this.#battery.chargeEfficiency * this.#battery.dischargeEfficiency - same
+    return lowest < now * this.#roundTrip - same
   }
 }

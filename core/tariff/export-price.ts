@@ -21,10 +21,12 @@ export function exportPrices(form: TariffForm, clock: LocalClock): Float64Array 
       })
     if (perKwh !== undefined) return new Float64Array(n).fill(perKwh)
   }
+  const metered = exports?.kind === 'net-metering'
+  const usual = metered ? form.pricePerKwh : form.exportPerKwh
+  const prices = form.periods.map((period) => (metered ? period.pricePerKwh : (period.exportPerKwh ?? usual)))
+  if (prices.every((price) => price === usual)) return new Float64Array(n).fill(usual)
   const holding = firstHolding(form.periods, clock)
-  return Float64Array.from(holding, (p) => {
-    const period = form.periods[p]
-    if (exports?.kind === 'net-metering') return period?.pricePerKwh ?? form.pricePerKwh
-    return period?.exportPerKwh ?? form.exportPerKwh
-  })
+  const out = new Float64Array(n)
+  for (let i = 0; i < n; i++) out[i] = prices[holding[i] as number] ?? usual
+  return out
 }

@@ -10,5 +10,8 @@ export interface Prices extends Pick<Tariff, 'pricePerKwh'> {
 /** Price of a bought kWh in every interval: the first period that matches, else the tariff's own price. */
 export function hourlyPrice(tariff: Prices, clock: LocalClock): Float64Array {
   const holding = firstHolding(tariff.periods, clock)
-  return Float64Array.from(holding, (p) => tariff.periods[p]?.pricePerKwh ?? tariff.pricePerKwh)
+  const out = new Float64Array(holding.length)
+  for (let i = 0; i < out.length; i++)
+    out[i] = tariff.periods[holding[i] as number]?.pricePerKwh ?? tariff.pricePerKwh
+  return out
 }

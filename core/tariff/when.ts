@@ -46,19 +46,24 @@ export function withHolidays(clock: LocalClock, holidays: readonly string[], yea
 }
 
 /** One entry an interval: the first of some that holds there, by its place; -1 where none does. */
-export function firstHolding(whens: readonly When[], clock: LocalClock): Int16Array {
-  const days = new Map<number, Int16Array>()
-  return Int16Array.from(clock.hour, (hour, i) => {
-    const [month, date, free] = [clock.month[i] ?? 0, clock.date[i] ?? 1, clock.weekend[i] ?? 0]
-    const key = (month * 32 + date) * 2 + free
-    let row = days.get(key)
-    if (!row) {
-      const today = whens.map((when) => holdsOn(when, month, date, free === 1))
-      row = Int16Array.from({ length: 24 }, (_, h) =>
-        whens.findIndex((when, w) => today[w] === true && inHours(when, h)),
-      )
-      days.set(key, row)
-    }
-    return row[hour] ?? -1
-  })
+export function firstHolding(whens: readonly When[], { month, date, hour, weekend }: LocalClock): Int16Array {
+  const out = new Int16Array(hour.length)
+  // A day's 24 hours, found once for each kind of day.
+  const days: (Int16Array | undefined)[] = []
+  for (let i = 0; i < out.length; i++) {
+    const key = ((month[i] as number) * 32 + (date[i] as number)) * 2 + (weekend[i] as number)
+    const row = (days[key] ??= dayOf(whens, month[i] as number, date[i] as number, weekend[i] === 1))
+    out[i] = row[hour[i] as number] as number
+  }
+  return out
+}
+
+function dayOf(whens: readonly When[], month: number, date: number, free: boolean): Int16Array {
+  const row = new Int16Array(24).fill(-1)
+  for (let w = whens.length - 1; w >= 0; w--) {
+    const when = whens[w]
+    if (!when || !holdsOn(when, month, date, free)) continue
+    for (let hour = 0; hour < 24; hour++) if (inHours(when, hour)) row[hour] = w
+  }
+  return row
 }

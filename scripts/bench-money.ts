@@ -1,0 +1,100 @@
+import { arrangeStrings } from '@/core/electrical/string-search'
+import { dispatchByTariff } from '@/core/battery/by-tariff'
+import { optimum, type DispatchCase } from '@/core/battery/optimum'
+import { dispatchOwnUse } from '@/core/battery/own-use'
+import { diagramWords } from '@/words/diagram-words'
+import { plainEnglish } from '@/words/plain-english'
+import { singleLine } from '@/core/diagram/single-line'
+import { paperSvg } from '@/core/drawing/paper-svg'
+import { localClock } from '@/core/model/local-clock'
+import { yearStartMs } from '@/core/model/model-year'
+import { partsList } from '@/core/parts/parts-list'
+import { builtOf } from '@/core/readers/built'
+import { stringsStage } from '@/core/stages/strings'
+import { tariffFormSchema } from '@/core/tariff/form'
+import { formBill } from '@/core/tariff/form-bill'
+import { readMeter } from '@/core/load/meter/read-meter'
+import { meterTable } from '@/core/load/meter/testing'
+import { job, runOf, withBattery, worldOf } from '@/town/testing'
+
+/** Strings, a battery's year, bills, meter files, parts and diagram: milliseconds each, the median of some. */
+const rounds = Number(process.env['ROUNDS'] ?? 20)
+
+function time(name: string, bound: number | null, work: () => unknown): number {
+  for (let k = 0; k < 3; k++) work()
+  const times = Array.from({ length: rounds }, () => {
+    const start = performance.now()
+    work()
+    return performance.now() - start
+  }).sort((a, b) => a - b)
+  const median = times[Math.floor(times.length / 2)] ?? NaN
+  const most = times[Math.min(times.length - 1, Math.ceil(times.length * 0.95) - 1)] ?? NaN
+  const said = bound === null ? '' : ` (wanted: ${bound} ms)`
+  console.log(`${name.padEnd(52)} ${median.toFixed(2).padStart(8)} ms, p95 ${most.toFixed(2)} ms${said}`)
+  return median
+}
+
+const limits = { fewest: 4, most: 13, inputs: 3, parallel: 2 }
+time('60 modules of three directions strung', 50, () => arrangeStrings([28, 20, 12], limits))
+time('2,500 modules of four directions strung', null, () =>
+  arrangeStrings([900, 800, 500, 300], { fewest: 6, most: 20, inputs: 24, parallel: 12 }),
+)
+
+/** A year of sun and evenings, prices by the hour of the day. */
+function year(stepHours: number): DispatchCase {
+  const n = 8760 / stepHours
+  const fill = (value: (hour: number, day: number) => number) =>
+    Float64Array.from({ length: n }, (_, i) => value((i * stepHours) % 24, (i * stepHours) / 24))
+  const sun = (day: number) =>
+    (4 + 2 * Math.cos(((day - 172) / 365) * 2 * Math.PI)) * (0.4 + 0.6 * Math.sin(day * 1.7) ** 2)
+  return {
+    yieldKwh: fill((hour, day) => Math.max(0, Math.sin(((hour - 6) / 12) * Math.PI)) * sun(day) * stepHours),
+    loadKwh: fill((hour) => (hour > 16 && hour < 22 ? 2 : 0.5) * stepHours),
+    buy: fill((hour) => (hour >= 16 && hour < 21 ? 0.45 : hour < 6 ? 0.12 : 0.25)),
+    sell: fill(() => 0.06),
+    stepHours,
+    exportLimitKw: null,
+    gridCharging: true,
+    startKwh: null,
+  }
+}
+const battery = {
+  usableKwh: 10,
+  chargeKw: 5,
+  dischargeKw: 5,
+  chargeEfficiency: 0.95,
+  dischargeEfficiency: 0.95,
+  reserve: 0.1,
+}
+const hourly = year(1)
+const quarters = year(0.25)
+const own = time('own use, a year of hours', 2, () =>
+  dispatchOwnUse(hourly.yieldKwh, hourly.loadKwh, 1, battery, null),
+)
+time('by tariff, a year of hours', 2, () => dispatchByTariff(hourly, battery))
+const best = time('optimum, a year of hours', 50, () => optimum(hourly, battery))
+time('optimum, a year of quarter-hours', 300, () => optimum(quarters, battery))
+console.log(`  the optimum takes ${(best / own).toFixed(0)} times as long as own use`)
+
+const clock = localClock('America/New_York', yearStartMs(-5), 60, 8760)
+const form = tariffFormSchema.parse({
+  fixedPerMonth: 12,
+  pricePerKwh: 0.2,
+  periods: [
+    { name: 'Peak', days: 'weekday', fromHour: 16, toHour: 21, pricePerKwh: 0.4 },
+    { name: 'Night', fromHour: 23, toHour: 6, pricePerKwh: 0.12 },
+  ],
+  exportPerKwh: 0.08,
+})
+const metered = { clock, year: 2025, stepMinutes: 60, boughtKwh: hourly.loadKwh, soldKwh: hourly.yieldKwh }
+time('twelve bills of 8,760 hours', 1, () => formBill(form, metered))
+const file = meterTable({ days: 365, step: 15 })
+time('a meter file of 35,040 quarter-hours', null, () => readMeter(file))
+
+const world = await worldOf(job.house, withBattery)
+const run = runOf(world)
+const built = builtOf(run, world)
+const { window } = run.value(stringsStage)
+const words = diagramWords(plainEnglish, built, { address: 'x', units: 'metric', option: 'A' })
+time('parts list of the shipped job', null, () => partsList(built))
+time('single-line diagram of it as SVG', 20, () => paperSvg(singleLine(built, window, words)))
