@@ -292,3 +292,27 @@ test('finance: by hand, and a list of savings that ends too early is refused', (
     error: { code: 'bad-case', path: 'savings' },
   })
 }, 30_000)
+
+test('parts and diagram of a shipped job, and a form that is not written', () => {
+  const { out } = gable(['parts', 'shipped', '--option', 'B'])
+  const lines = out['lines'] as { part: string; count: number; why: string; price?: number }[]
+  expect(lines[0]).toMatchObject({ part: 'Modules, Lumenfold 420 M', count: 17, why: 'As laid in 2 arrays.' })
+  expect(out['total']).toBe(lines.reduce((sum, { count, price }) => sum + count * (price ?? 0), 0))
+  const file = join(folder, 'diagram.svg')
+  expect(gable(['diagram', 'valdecorva', '--out', file]).status).toBe(0)
+  expect(readFileSync(file, 'utf8')).toMatch(/three-phase|single-phase/)
+  expect(gable(['diagram', 'shipped', '--out', join(folder, 'diagram.gif')]).error?.code).toBe('bad-form')
+})
+
+test('a meter’s file, and one that is none', () => {
+  const file = join(folder, 'meter.csv')
+  const rows = Array.from(
+    { length: 96 },
+    (_, k) => `2024-03-${String(1 + Math.floor(k / 24)).padStart(2, '0')} ${k % 24}:00,0.5`,
+  )
+  writeFileSync(file, ['Time,Usage (kWh)', ...rows].join('\n'))
+  const { out } = gable(['load', file])
+  expect(out).toMatchObject({ stepMinutes: 60, intervals: 96, totalKwh: 48, annualKwh: 4380, problems: [] })
+  writeFileSync(file, 'Time,Usage (kWh)\n2024-03-01,12\n2024-03-02,11\n2024-03-03,13\n')
+  expect(gable(['load', file]).error?.code).toBe('meter-file')
+})
