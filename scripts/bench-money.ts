@@ -1,7 +1,8 @@
 import { arrangeStrings } from '@/core/electrical/string-search'
 import { dispatchByTariff } from '@/core/battery/by-tariff'
-import { optimum, type DispatchCase } from '@/core/battery/optimum'
+import { optimum } from '@/core/battery/optimum'
 import { dispatchOwnUse } from '@/core/battery/own-use'
+import { sunnyYear } from '@/core/battery/testing'
 import { diagramWords } from '@/words/diagram-words'
 import { plainEnglish } from '@/words/plain-english'
 import { singleLine } from '@/core/diagram/single-line'
@@ -40,24 +41,6 @@ time('2,500 modules of four directions strung', null, () =>
   arrangeStrings([900, 800, 500, 300], { fewest: 6, most: 20, inputs: 24, parallel: 12 }),
 )
 
-/** A year of sun and evenings, prices by the hour of the day. */
-function year(stepHours: number): DispatchCase {
-  const n = 8760 / stepHours
-  const fill = (value: (hour: number, day: number) => number) =>
-    Float64Array.from({ length: n }, (_, i) => value((i * stepHours) % 24, (i * stepHours) / 24))
-  const sun = (day: number) =>
-    (4 + 2 * Math.cos(((day - 172) / 365) * 2 * Math.PI)) * (0.4 + 0.6 * Math.sin(day * 1.7) ** 2)
-  return {
-    yieldKwh: fill((hour, day) => Math.max(0, Math.sin(((hour - 6) / 12) * Math.PI)) * sun(day) * stepHours),
-    loadKwh: fill((hour) => (hour > 16 && hour < 22 ? 2 : 0.5) * stepHours),
-    buy: fill((hour) => (hour >= 16 && hour < 21 ? 0.45 : hour < 6 ? 0.12 : 0.25)),
-    sell: fill(() => 0.06),
-    stepHours,
-    exportLimitKw: null,
-    gridCharging: true,
-    startKwh: null,
-  }
-}
 const battery = {
   usableKwh: 10,
   chargeKw: 5,
@@ -66,8 +49,8 @@ const battery = {
   dischargeEfficiency: 0.95,
   reserve: 0.1,
 }
-const hourly = year(1)
-const quarters = year(0.25)
+const hourly = sunnyYear(1)
+const quarters = sunnyYear(0.25)
 const own = time('own use, a year of hours', 2, () =>
   dispatchOwnUse(hourly.yieldKwh, hourly.loadKwh, 1, battery, null),
 )

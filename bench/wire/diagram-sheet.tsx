@@ -15,6 +15,11 @@ import { Sheet } from '../sheet'
 import { useBuilt } from './use-built'
 
 const words = later.diagram
+const forms = [
+  { label: words.asPdf, write: paperPdf, end: 'pdf', type: 'application/pdf' },
+  { label: words.asSvg, write: paperSvg, end: 'svg', type: 'image/svg+xml' },
+  { label: words.asDxf, write: paperDxf, end: 'dxf', type: 'image/vnd.dxf' },
+] as const
 const zooms = [100, 150, 200, 300] as const
 
 /** How all is connected, from the modules to the grid, drawn from the design as it is. */
@@ -45,27 +50,16 @@ export function DiagramSheet() {
             <button type="button" className="button" onClick={() => setZoom((zoom + 1) % zooms.length)}>
               {words.zoom} {zooms[zoom]} %
             </button>
-            <button
-              type="button"
-              className="button"
-              onClick={() => saveFile(paperPdf(drawing), 'single-line-diagram.pdf', 'application/pdf')}
-            >
-              {words.asPdf}
-            </button>
-            <button
-              type="button"
-              className="button"
-              onClick={() => saveFile(paperSvg(drawing), 'single-line-diagram.svg', 'image/svg+xml')}
-            >
-              {words.asSvg}
-            </button>
-            <button
-              type="button"
-              className="button"
-              onClick={() => saveFile(paperDxf(drawing), 'single-line-diagram.dxf', 'image/vnd.dxf')}
-            >
-              {words.asDxf}
-            </button>
+            {forms.map(({ label, write, end, type }) => (
+              <button
+                key={end}
+                type="button"
+                className="button"
+                onClick={() => saveFile(write(drawing), `single-line-diagram.${end}`, type)}
+              >
+                {label}
+              </button>
+            ))}
           </div>
           <div
             role="region"

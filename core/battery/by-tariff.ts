@@ -1,6 +1,6 @@
 import { flowsOf } from './interval-cost'
 import { type DispatchCase } from './optimum'
-import { type BatteryRun, type Dispatch } from './own-use'
+import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
 
 /** Prices are known for a day; what house and sun will do in it is taken to be what they did the day before. */
 const aheadHours = 24
@@ -39,16 +39,7 @@ const settled = 1e-10
 
 function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, startKwh: number): Dispatch {
   const n = given.yieldKwh.length
-  const series = () => new Float64Array(n)
-  const out = {
-    bought: series(),
-    sold: series(),
-    usedDirect: series(),
-    charged: series(),
-    discharged: series(),
-    storedKwh: series(),
-    curtailed: series(),
-  }
+  const out = emptyDispatch(n)
   const { stepHours, exportLimitKw, gridCharging } = given
   const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
   const { chargeEfficiency, dischargeEfficiency } = battery

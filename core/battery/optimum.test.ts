@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import highs from 'highs'
 import { dispatchByTariff } from './by-tariff'
 import { optimum, type DispatchCase } from './optimum'
+import { sunnyYear } from './testing'
 import { dispatchOwnUse, type BatteryRun, type Dispatch } from './own-use'
 
 const solver = await highs()
@@ -167,28 +168,8 @@ test('prices that turn against each other: the bound is no higher than what any 
   expect(cost).toBeGreaterThanOrEqual(-0.6 - 1e-9)
 })
 
-/** A year of sun and evenings. */
-function year(stepHours: number): DispatchCase {
-  const n = 8760 / stepHours
-  const at = (i: number) => ({ hour: (i * stepHours) % 24, day: (i * stepHours) / 24 })
-  const fill = (value: (hour: number, day: number) => number) =>
-    Float64Array.from({ length: n }, (_, i) => value(at(i).hour, at(i).day))
-  const sun = (day: number) =>
-    (4 + 2 * Math.cos(((day - 172) / 365) * 2 * Math.PI)) * (0.4 + 0.6 * Math.sin(day * 1.7) ** 2)
-  return {
-    yieldKwh: fill((hour, day) => Math.max(0, Math.sin(((hour - 6) / 12) * Math.PI)) * sun(day) * stepHours),
-    loadKwh: fill((hour) => (hour > 16 && hour < 22 ? 2 : 0.5) * stepHours),
-    buy: fill((hour) => (hour >= 16 && hour < 21 ? 0.45 : hour < 6 ? 0.12 : 0.25)),
-    sell: fill(() => 0.06),
-    stepHours,
-    exportLimitKw: null,
-    gridCharging: true,
-    startKwh: null,
-  }
-}
-
 test('a year: under one price own use is the optimum, under many the tariff’s rule is between', () => {
-  const given = year(1)
+  const given = sunnyYear(1)
   const battery = { ...lossless, chargeEfficiency: 0.95, dischargeEfficiency: 0.95, reserve: 0.1 }
   const own = dispatchOwnUse(given.yieldKwh, given.loadKwh, 1, battery, null)
   const flat = { ...given, buy: given.buy.map(() => 0.3) }

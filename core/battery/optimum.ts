@@ -1,4 +1,4 @@
-import { type BatteryRun, type Dispatch } from './own-use'
+import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
 import { Convex } from './convex'
 import { flowsOf, intervalCost, IntervalCurve, type BatteryStep, type Interval } from './interval-cost'
 
@@ -199,16 +199,7 @@ class Problem {
   }
 
   #readBack(reached: Reached, end: number, bound: number): Optimum {
-    const series = () => new Float64Array(this.#n)
-    const out = {
-      bought: series(),
-      sold: series(),
-      usedDirect: series(),
-      charged: series(),
-      discharged: series(),
-      storedKwh: series(),
-      curtailed: series(),
-    }
+    const out = emptyDispatch(this.#n)
     const { exportKwh, chargeEfficiency, dischargeEfficiency } = this.#step
     let [content, cost] = [end, 0]
     for (let i = this.#n - 1; i >= 0; i--) {

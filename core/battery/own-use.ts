@@ -24,6 +24,20 @@ export interface Dispatch {
   readonly curtailed: Float64Array
 }
 
+/** A dispatch of so many intervals in which nothing happens yet. */
+export function emptyDispatch(intervals: number): Dispatch {
+  const series = () => new Float64Array(intervals)
+  return {
+    bought: series(),
+    sold: series(),
+    usedDirect: series(),
+    charged: series(),
+    discharged: series(),
+    storedKwh: series(),
+    curtailed: series(),
+  }
+}
+
 /** What becomes of one interval; overwritten by the next. */
 interface OwnUse {
   direct: number
@@ -127,16 +141,7 @@ export function dispatchOwnUse(
   startKwh: number | null = null,
 ): Dispatch {
   const n = yieldKwh.length
-  const series = () => new Float64Array(n)
-  const out = {
-    bought: series(),
-    sold: series(),
-    usedDirect: series(),
-    charged: series(),
-    discharged: series(),
-    storedKwh: series(),
-    curtailed: series(),
-  }
+  const out = emptyDispatch(n)
   const start = startKwh ?? (battery ? roundStart(yieldKwh, loadKwh, stepHours, battery) : 0)
   const next = ownUse(stepHours, battery, exportLimitKw, start)
   for (let i = 0; i < n; i++) {
