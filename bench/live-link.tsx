@@ -15,6 +15,7 @@ export function LiveLink() {
   const part = usePart()
   const heights = useSession((s) => s.dialog === 'shade')
   const shade = useSession(looksAtShade) ? { of: part, heights } : null
+  const ranking = useSession((s) => s.dialog === 'inverters')
   const site = useSite()
   const list = useStations()
   const { latitudeDeg, longitudeDeg } = site
@@ -24,7 +25,7 @@ export function LiveLink() {
     if (!chosen) return
     const { id, name, distanceM, elevationM, yearSpread } = chosen.station
     const station = { id, name, distanceM, elevationM, yearSpread, standsIn: chosen.standsIn }
-    live.ask({ house, options, activeId, station, sunMap, shade })
+    live.ask({ house, options, activeId, station, sunMap, shade, ranking })
   })
   return null
 }

@@ -15,6 +15,7 @@ const ModulesDialog = lazyPart('ModulesDialog')
 const StructureDialog = lazyPart('StructureDialog')
 const PartsDialog = lazyPart('PartsDialog')
 const DiagramDialog = lazyPart('DiagramDialog')
+const InvertersDialog = lazyPart('InvertersDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -31,6 +32,7 @@ export function Sheets() {
   if (dialog === 'structure') return <StructureDialog />
   if (dialog === 'parts') return <PartsDialog />
   if (dialog === 'diagram') return <DiagramDialog />
+  if (dialog === 'inverters') return <InvertersDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

@@ -75,3 +75,27 @@ test('an inverter with too few inputs leaves modules over, and says so on the di
   await expect(page.getByRole('button', { name: 'No checks' })).toBeVisible()
   await saved(page)
 })
+
+test('inverters are tried in the option, the best first, and one is taken', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  await page.getByRole('button', { name: 'Compare inverters' }).click()
+  const name = 'Inverters for this option'
+  await expect(sheet(page, name).getByText(/break a rule come last/)).toBeVisible({ timeout: 20_000 })
+  const rows = sheet(page, name).getByRole('row')
+  await expect(rows.filter({ hasText: 'Halyard 7.6' })).toContainText('chosen')
+  await expect(rows.filter({ hasText: 'Brannock 2.5' })).toContainText('Modules without an input')
+  await expectAccessible(page)
+  const best = await rows.nth(1).getByRole('rowheader').innerText()
+  await rows
+    .nth(1)
+    .getByRole('button', { name: `Take ${best}` })
+    .click()
+  await expect(rows.filter({ hasText: best })).toContainText('chosen')
+  await close(page, name)
+  await settled(page)
+  await expect(page.getByRole('button', { name: 'No checks' })).toBeVisible()
+  await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-7600')
+  await settled(page)
+  await saved(page)
+})

@@ -1,4 +1,5 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { moreInverters } from './inverters'
 import { moreModules } from './modules'
 import { mountings } from './mountings'
 import { ruleSets } from './rule-sets'
@@ -187,6 +188,7 @@ export const catalogue: Catalogue = {
       nightW: 2,
       highestDcAc: 1.5,
     },
+    ...moreInverters,
   ],
   batteries: [
     {

@@ -56,6 +56,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
   weatherUrl: '/near.epw',
   sunMap: null,
   shade: null,
+  ranking: false,
   ...fields,
 })
 const send = (request: WorkerRequest) => scope.onmessage?.({ data: request })
@@ -141,6 +142,16 @@ test('the shade that is asked about comes before the light on the roofs; null wh
   send(run(42, { shade: { of: ['no-such-array'], heights: false } }))
   const other = (await idle(42)).find((answer) => answer.type === 'shade')
   expect(other).toMatchObject({ optionId: 'option-a', light: null, heights: null })
+})
+
+test('inverters are tried one after the other, the best so far first each time', async () => {
+  send(run(51, { ranking: true }))
+  const told = (await idle(51)).filter((answer) => answer.type === 'ranking')
+  expect(told.map(({ inverters }) => inverters.length)).toEqual(
+    Array.from({ length: catalogue.inverters.length }, (_, k) => k + 1),
+  )
+  const last = told.at(-1)?.inverters ?? []
+  expect(last.map(({ id }) => id).sort()).toEqual(catalogue.inverters.map(({ id }) => id).sort())
 })
 
 test('a run that is overtaken is let go of between two options; of those waiting only the newest is done', async () => {

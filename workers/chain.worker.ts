@@ -99,6 +99,15 @@ async function tellShade(
   post({ ...answer, light, heights })
 }
 
+/** Every inverter in the place of the chosen one, told as they come. */
+async function tellRanking(request: RunRequest, world: World, pause: Pause): Promise<void> {
+  const { inverterWorths } = await import('./ranking-of')
+  const optionId = request.options[0]?.id ?? ''
+  await inverterWorths(graph, world, untilOvertaken(pause), (inverters) =>
+    post({ type: 'ranking', id: request.id, optionId, inverters }),
+  )
+}
+
 async function work(request: RunRequest, pause: Pause): Promise<void> {
   const { id, house, catalogue, station } = request
   try {
@@ -120,6 +129,7 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
     if (!first) return
     const world = { house, option: first.objects, catalogue, station, weather }
     if (request.shade) await tellShade(request, request.shade, world, pause)
+    if (request.ranking) await tellRanking(request, world, pause)
     if (request.sunMap !== null) await tellSunMap(request, request.sunMap, world, pause)
   } catch (error) {
     if (error instanceof Overtaken) return

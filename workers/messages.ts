@@ -3,6 +3,7 @@ import { type Objects } from '@/core/kinds/documents'
 import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
+import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
@@ -16,7 +17,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 5
+export const protocolVersion = 6
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {
@@ -40,6 +41,8 @@ export interface RunRequest {
   readonly sunMap: SunSpan | null
   /** What of its shade is to follow too; null where nobody looks at it. */
   readonly shade: ShadeWanted | null
+  /** Whether all inverters are to be tried in the option on the screen. */
+  readonly ranking: boolean
 }
 
 /** A newer state waits for the worker: what is not worth ending is given up between two items. */
@@ -73,6 +76,13 @@ export type WorkerAnswer =
       readonly light: PartLight | null
       /** Null where they were not asked for, or are not known yet. */
       readonly heights: readonly HeightWorth[] | null
+    }
+  | {
+      readonly type: 'ranking'
+      readonly id: number
+      readonly optionId: string
+      /** Those that are known so far, the best first. */
+      readonly inverters: readonly InverterWorth[]
     }
   | {
       readonly type: 'fault'

@@ -1,6 +1,7 @@
 import { jest } from '@jest/globals'
 import { type Objects } from '@/core/kinds/documents'
 import { type RunSummary } from '@/core/readers/summary'
+import { catalogue as equipment } from '@/town/equipment'
 import { type RunRequest, type WorkerAnswer, type WorkerRequest } from '@/workers/messages'
 import { LiveNumbers, type LiveRequest, type WorkerLike } from './live-numbers'
 
@@ -42,7 +43,13 @@ const liveWith = (...workers: FakeWorker[]): LiveNumbers => {
 
 const summary = { ledger: [] } as unknown as RunSummary
 const station = { id: 's', name: 'S', distanceM: 1, elevationM: 1, yearSpread: null, standsIn: false }
-const catalogue = { modules: [], inverters: [], batteries: [], rules: [], mountings: [] }
+const catalogue = {
+  modules: [],
+  inverters: equipment.inverters.slice(0, 2),
+  batteries: [],
+  rules: [],
+  mountings: [],
+}
 const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRequest => ({
   house,
   options: [
@@ -53,6 +60,7 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
   station,
   sunMap: null,
   shade: null,
+  ranking: false,
 })
 
 test('the option on the screen goes first; what has not changed is not asked again', () => {
@@ -226,4 +234,36 @@ test('another station asks again although no document has changed', () => {
   expect(worker.heard[1]?.weatherUrl).toBe('/api/weather/abc')
   const { byOption, stationKey } = live.store.getState()
   expect(LiveNumbers.fits(byOption['a'], house, a, stationKey)).toBe(false)
+})
+
+test('inverters are ranked while somebody looks, until all of the catalogue are known', () => {
+  const worker = new FakeWorker()
+  const live = liveWith(worker)
+  const [house, a, b] = [{}, {}, {}]
+  const worth = { dcAc: 1, annualKwh: 1, clippedKwh: 0, price: 1, paybackYears: 1, npv: 1, breaks: null }
+  live.ask({ ...request(house, a, b), ranking: true })
+  expect(worker.heard[0]?.ranking).toBe(true)
+  worker.say({ type: 'result', id: 1, optionId: 'a', summary })
+  worker.say({ type: 'result', id: 1, optionId: 'b', summary })
+  worker.say({ type: 'ranking', id: 1, optionId: 'a', inverters: [{ ...worth, id: 'x' }] })
+  expect(live.store.getState().rankings['a']).toMatchObject({ house, objects: a, inverters: [{ id: 'x' }] })
+  worker.say({ type: 'idle', id: 1 })
+  // Given up half way it is asked for again.
+  live.ask({ ...request(house, a, b), ranking: true })
+  expect(worker.heard).toHaveLength(2)
+  worker.say({
+    type: 'ranking',
+    id: 2,
+    optionId: 'a',
+    inverters: [
+      { ...worth, id: 'y' },
+      { ...worth, id: 'x' },
+    ],
+  })
+  worker.say({ type: 'idle', id: 2 })
+  live.ask({ ...request(house, a, b), ranking: true })
+  expect(worker.heard).toHaveLength(2)
+  // Another option on the screen has a ranking of its own.
+  live.ask({ ...request(house, {}, b), ranking: false })
+  expect(worker.heard[2]?.ranking).toBe(false)
 })

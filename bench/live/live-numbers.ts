@@ -4,6 +4,7 @@ import { type SunSpan } from '@/core/energy/sun-map'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
+import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
 import { type RunSummary } from '@/core/readers/summary'
@@ -43,12 +44,18 @@ export interface OptionShade extends Omit<OptionNumbers, 'summary' | 'before'> {
   readonly heights: readonly HeightWorth[] | null
 }
 
+/** What the inverters of the catalogue make of an option, those that are known so far. */
+export interface OptionRanking extends Omit<OptionNumbers, 'summary' | 'before'> {
+  readonly inverters: readonly InverterWorth[]
+}
+
 interface State {
   readonly byOption: Readonly<Record<string, OptionNumbers>>
   /** The light on the roofs of options that it was asked for. */
   readonly sunMaps: Readonly<Record<string, OptionSunMap>>
   /** Of each option what was asked about last. */
   readonly shades: Readonly<Record<string, OptionShade>>
+  readonly rankings: Readonly<Record<string, OptionRanking>>
   readonly faults: Readonly<Record<string, FaultDetail>>
   /** The newest run asked for, and whether its answers are all here. */
   readonly asked: number
@@ -66,6 +73,8 @@ export interface LiveRequest {
   readonly sunMap: SunSpan | null
   /** What of its shade is wanted; null where nobody looks at it. */
   readonly shade: ShadeWanted | null
+  /** Whether the inverters of the catalogue are to be ranked for it. */
+  readonly ranking: boolean
 }
 
 /** What a Worker is to us; a test brings its own. */
@@ -98,6 +107,7 @@ export class LiveNumbers {
     byOption: {},
     sunMaps: {},
     shades: {},
+    rankings: {},
     faults: {},
     asked: 0,
     busy: true,
@@ -179,7 +189,7 @@ export class LiveNumbers {
     const request = this.#wanted
     this.#wanted = null
     if (!request) return
-    const { byOption, sunMaps, shades, asked } = this.store.getState()
+    const { byOption, sunMaps, shades, rankings, asked } = this.store.getState()
     const stale = request.options.filter(({ id, objects }) => {
       const fits = (known: Pick<OptionNumbers, 'house' | 'objects' | 'stationKey'> | undefined) =>
         LiveNumbers.fits(known, request.house, objects, JSON.stringify(request.station))
@@ -189,7 +199,10 @@ export class LiveNumbers {
       const hasShade = !request.shade || (fits(shade) && answers(shade, request.shade))
       const map = sunMaps[id]
       const hasMap = request.sunMap === null || (fits(map) && map?.span === request.sunMap)
-      return !hasShade || !hasMap
+      const ranking = rankings[id]
+      const hasRanking =
+        !request.ranking || (fits(ranking) && ranking?.inverters.length === this.#catalogue.inverters.length)
+      return !hasShade || !hasMap || !hasRanking
     })
     if (stale.length === 0) {
       this.store.setState({ busy: false })
@@ -210,6 +223,7 @@ export class LiveNumbers {
       weatherUrl: weatherUrlOf(request.station.id),
       sunMap: active.length > 0 ? request.sunMap : null,
       shade: active.length > 0 ? request.shade : null,
+      ranking: active.length > 0 && request.ranking,
     })
     this.#listen()
   }
@@ -247,6 +261,11 @@ export class LiveNumbers {
       this.store.setState((s) => ({
         shades: { ...s.shades, [optionId]: { wanted, light, heights, ...state } },
       }))
+      return
+    }
+    if (answer.type === 'ranking') {
+      const { optionId, inverters } = answer
+      this.store.setState((s) => ({ rankings: { ...s.rankings, [optionId]: { inverters, ...state } } }))
       return
     }
     // What was asked for the light on the roofs alone tells nothing new.

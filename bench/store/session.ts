@@ -83,6 +83,7 @@ export interface Session {
     | 'structure'
     | 'parts'
     | 'diagram'
+    | 'inverters'
     | null
   /** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
   readonly askedModule: { readonly moduleId: string; readonly option: Objects } | null

@@ -16,6 +16,7 @@ import {
 import { catalogue } from './catalogue'
 import { diagram } from './diagram'
 import { fileUnits } from './file-units'
+import { inverters } from './inverters'
 import { layWanted } from './lay-wanted'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
@@ -48,6 +49,7 @@ export const later = {
   tapeFacts,
   treeCard,
   fileUnits,
+  inverters,
   layWanted,
   models,
   moduleChoice,

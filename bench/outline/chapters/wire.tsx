@@ -41,6 +41,13 @@ export function WireChapter() {
         choices={catalogue.inverters.map((i) => ({ value: i.id, label: i.name }))}
         onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })}
       />
+      <button
+        type="button"
+        className="mb-1 block cursor-pointer text-[12px] text-verdigris hover:underline"
+        onClick={() => session.setState({ dialog: 'inverters' })}
+      >
+        {later.inverters.open}
+      </button>
       {inverter && summary && (
         <dl className={fresh ? '' : 'opacity-60'}>
           <Row label="AC power" value={`${number(inverter.acPowerW / 1000, site, 2)} kW`} />

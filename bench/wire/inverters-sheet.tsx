@@ -1,0 +1,119 @@
+'use client'
+
+import { useStore } from 'zustand'
+import { theOne } from '@/core/kinds/documents'
+import { electricalId } from '@/core/kinds/electrical/electrical'
+import { type InverterWorth } from '@/core/readers/inverter-worth'
+import { later } from '@/words/en/later'
+import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
+import { LiveNumbers, type OptionRanking } from '../live/live-numbers'
+import { Sheet } from '../sheet'
+
+const words = later.inverters
+const head = 'py-1 pl-3 text-right font-normal text-pencil'
+
+/** The inverters of the catalogue, each tried in this option, the best first; one press takes one. */
+export function InvertersSheet() {
+  const { session, catalogue } = useBench()
+  const { ranking, fresh } = useRanking()
+  const sayer = useSayer()
+  const known = ranking?.inverters ?? []
+  const all = catalogue.inverters.length
+  return (
+    <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
+      <p className="quiet mb-2" role="status">
+        {fresh && known.length === all
+          ? words.note
+          : sayer.say(words.progress, { done: fresh ? known.length : 0, all })}
+      </p>
+      {known.length > 0 && (
+        <div className={fresh ? '' : 'opacity-60'}>
+          <Ranked inverters={known} />
+        </div>
+      )}
+    </Sheet>
+  )
+}
+
+/** Whether it belongs to what is on the screen: with another inverter the ranking stays what it was. */
+function useRanking(): { ranking: OptionRanking | undefined; fresh: boolean } {
+  const { live } = useBench()
+  const id = useSession((s) => s.optionId)
+  const house = useHouse()
+  const objects = useOption()
+  const ranking = useStore(live.store, (s) => s.rankings[id])
+  const stationKey = useStore(live.store, (s) => s.stationKey)
+  return { ranking, fresh: LiveNumbers.fits(ranking, house, objects, stationKey) }
+}
+
+function Ranked({ inverters }: { readonly inverters: readonly InverterWorth[] }) {
+  return (
+    <table className="w-full">
+      <thead>
+        <tr className="border-b border-line">
+          <th className="py-1 text-left font-normal text-pencil">{words.name}</th>
+          {(['power', 'ratio', 'yield', 'clipped', 'price', 'payback', 'npv'] as const).map((column) => (
+            <th key={column} className={head}>
+              {words[column]}
+            </th>
+          ))}
+          <td />
+        </tr>
+      </thead>
+      <tbody>
+        {inverters.map((inverter) => (
+          <Candidate key={inverter.id} inverter={inverter} />
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
+function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
+  const { documents, catalogue } = useBench()
+  const option = useOption()
+  const optionId = useSession((s) => s.optionId)
+  const sayer = useSayer()
+  const { id, breaks } = inverter
+  const sheet = catalogue.inverters.find((one) => one.id === id)
+  const isChosen = theOne(option, 'electrical', electricalId).inverterId === id
+  const name = sayer.name(id)
+  const cells = [
+    sayer.written({ value: (sheet?.acPowerW ?? 0) / 1000, unit: 'kW', digits: 1 }),
+    sayer.written({ value: inverter.dcAc, unit: 'ratio', digits: 2 }),
+    sayer.written({ value: inverter.annualKwh, unit: 'kWh', digits: 0 }),
+    sayer.written({ value: inverter.clippedKwh, unit: 'kWh', digits: 0 }),
+    sayer.written({ value: inverter.price, unit: 'money', digits: 0 }),
+    inverter.paybackYears === null
+      ? words.never
+      : sayer.written({ value: inverter.paybackYears, unit: 'years', digits: 1 }),
+    sayer.written({ value: inverter.npv, unit: 'money', digits: 0 }),
+  ]
+  return (
+    <tr className="border-b border-line/60 align-top">
+      <th scope="row" className="py-1 text-left font-normal">
+        {name}
+        {breaks && <span className="block text-[12px] text-clay">{sayer.check(breaks).title}</span>}
+      </th>
+      {cells.map((cell, k) => (
+        <td key={k} className="py-1 pl-3 text-right whitespace-nowrap">
+          {cell}
+        </td>
+      ))}
+      <td className="py-1 pl-3 text-right">
+        {isChosen ? (
+          <span className="quiet">{words.chosen}</span>
+        ) : (
+          <button
+            type="button"
+            className="cursor-pointer text-verdigris hover:underline"
+            aria-label={sayer.say(words.takes, { name })}
+            onClick={() => documents.set('Inverter', optionId, electricalId, { inverterId: id })}
+          >
+            {words.take}
+          </button>
+        )}
+      </td>
+    </tr>
+  )
+}

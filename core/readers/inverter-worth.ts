@@ -1,0 +1,69 @@
+import { type Graph } from '../graph/graph'
+import { type Patience } from '../graph/run'
+import { electricalId } from '../kinds/electrical/electrical'
+import { type Check } from '../model/ledger'
+import { withFields } from '../kinds/documents'
+import { wiringAccount } from '../stages/accounts/wiring'
+import { acStage } from '../stages/ac'
+import { financeStage, powerStage } from '../stages/finance'
+import { electricalIn, type World } from '../stages/world'
+
+/** What an option would be with another inverter. */
+export interface InverterWorth {
+  readonly id: string
+  /** Of the modules to the inverter. */
+  readonly dcAc: number
+  readonly annualKwh: number
+  readonly clippedKwh: number
+  readonly price: number
+  /** Null where it is never paid back. */
+  readonly paybackYears: number | null
+  readonly npv: number
+  /** The gravest thing that is wrong with it; null where nothing is. */
+  readonly breaks: Pick<Check, 'code' | 'data'> | null
+}
+
+/** Checks that are no reason against an inverter. */
+const notes = new Set(['note'])
+
+/**
+ * What each inverter of the catalogue makes of this option: the whole chain from strings to payback is run for each, on
+ * the same graph, so that light and shade are computed once. In order: those that break nothing first, then by what they
+ * are worth over the years; others by the same.
+ * @param tell hears of what is known so far, in order
+ * @throws Overtaken when the patience is at its end
+ */
+export async function inverterWorths(
+  graph: Graph<World>,
+  world: World,
+  patience: Patience,
+  tell?: (found: readonly InverterWorth[]) => void,
+): Promise<readonly InverterWorth[]> {
+  const found: InverterWorth[] = []
+  for (const { id, price, acPowerW } of world.catalogue.inverters) {
+    const electrical = withFields(electricalIn(world), { inverterId: id })
+    const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
+    await run.prepare([wiringAccount, acStage, financeStage], patience)
+    const { count, powerW } = run.value(powerStage)
+    if (count === 0) return []
+    const ac = run.value(acStage)
+    const { paybackYears, npv } = run.value(financeStage)
+    const wrong = run.value(wiringAccount).checks.filter(({ severity }) => !notes.has(severity))
+    const gravest = wrong.find(({ severity }) => severity === 'broken') ?? wrong[0]
+    found.push({
+      id,
+      dcAc: powerW / acPowerW,
+      annualKwh: ac.kwh,
+      clippedKwh: ac.clippedKwh,
+      price,
+      paybackYears,
+      npv,
+      breaks: gravest ? { code: gravest.code, data: gravest.data } : null,
+    })
+    tell?.(inOrder(found))
+  }
+  return inOrder(found)
+}
+
+const inOrder = (found: readonly InverterWorth[]): InverterWorth[] =>
+  found.toSorted((a, b) => Number(a.breaks !== null) - Number(b.breaks !== null) || b.npv - a.npv)

@@ -1,0 +1,20 @@
+/** The sheet that ranks inverters for an option. */
+export const inverters = {
+  open: 'Compare inverters',
+  title: 'Inverters for this option',
+  none: 'Lay modules first: what an inverter is worth follows from them.',
+  progress: '{done, number} of {all, number} computed …',
+  name: 'Inverter',
+  power: 'AC power',
+  ratio: 'DC/AC',
+  yield: 'Yield a year',
+  clipped: 'Clipped',
+  price: 'Price',
+  payback: 'Payback',
+  npv: 'NPV',
+  never: 'never',
+  chosen: 'chosen',
+  take: 'Take',
+  takes: 'Take {name}',
+  note: 'Strings, clipping, bills and payback are computed anew with each inverter; those that break a rule come last, with the rule.',
+} as const

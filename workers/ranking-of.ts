@@ -1,0 +1,2 @@
+/** What other inverters would make of a world whose figures are known. Fetched when it is first asked for. */
+export { inverterWorths } from '@/core/readers/inverter-worth'
