@@ -236,7 +236,7 @@ test('all that a summary shows is there and belongs together', () => {
 test('broken rules are found, with figure and limit', async () => {
   const titles = ({ checks }: RunSummary) => checks.map((check) => plainEnglish.check(check).title)
   const strung = await summaryOf(job.house, set(option, 'electrical', { modulesPerString: 2 }))
-  expect(titles(strung)).toContain('More strings than inputs')
+  expect(titles(strung)).toContain('Modules without an input')
   expect(strung.checks.some(({ code, remedy }) => code === 'string-hot' && remedy)).toBe(true)
   const far = await summaryOf(set(job.house, 'site', { stationId: 'harrow-ridge' }), option)
   expect(far.checks.find((check) => check.id === 'station-far')?.severity).toBe('note')

@@ -38,7 +38,9 @@ export function WireChapter() {
       <ChoiceField
         label={words.kinds.electrical.fields.inverterId}
         value={electrical.inverterId}
-        choices={catalogue.inverters.map((i) => ({ value: i.id, label: i.name }))}
+        choices={catalogue.inverters
+          .toSorted((a, b) => a.acPowerW - b.acPowerW)
+          .map(({ id, name }) => ({ value: id, label: name }))}
         onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })}
       />
       <button

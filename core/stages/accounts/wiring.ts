@@ -37,7 +37,7 @@ const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 /** Whether strings and inverter fit each other: volts, amperes, inputs and power. */
 export const wiringAccount: Stage<World, Account> = stage({
   name: 'account of wiring',
-  version: 2,
+  version: 3,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => ({
     inverter: inverterRead(world),
@@ -49,7 +49,10 @@ export const wiringAccount: Stage<World, Account> = stage({
     return {
       lines: [],
       checks: [
-        ...wiring.strings.flatMap((string) => stringChecks(string, wiring.window, inverter, lowestC)),
+        // What hangs on no input has no volts there.
+        ...wiring.strings
+          .filter(({ input }) => input >= 0)
+          .flatMap((string) => stringChecks(string, wiring.window, inverter, lowestC)),
         ...inputChecks(wiring, inverter),
         ...currentChecks(wiring.strings, module, inverter),
         ...ratioChecks(power.powerW, inverter),
