@@ -87,7 +87,7 @@ function sayOdd(
   const lineOf = (i: number): number =>
     readings.find(({ start }) => start >= (readings[0]?.start ?? 0) + i * stepMinutes)?.line ?? 0
   const mean = kwh.reduce((sum, value) => sum + value, 0) / Math.max(1, kwh.length)
-  let [missing, longest, gap, silent, mostSilent] = [0, 0, 0, 0, 0]
+  let [missing, longest, gap, silent, mostSilent, spikes] = [0, 0, 0, 0, 0, 0]
   let firstMissing = -1
   kwh.forEach((value, i) => {
     const known = measured[i] === 1
@@ -97,7 +97,8 @@ function sayOdd(
     longest = Math.max(longest, gap)
     silent = known && value === 0 ? silent + 1 : 0
     mostSilent = Math.max(mostSilent, silent)
-    if (value > spike * mean) found.add('spike', lineOf(i), (count) => ({ count, times: spike }))
+    if (value > spike * mean)
+      found.add('spike', spikes++ === 0 ? lineOf(i) : 0, (count) => ({ count, times: spike }))
   })
   const hours = (count: number) => ({ value: (count * stepMinutes) / 60, unit: 'h', digits: 1 }) as const
   if (missing > 0)

@@ -335,6 +335,14 @@ test('daylight saving: no hour is missing and none is counted twice, on both sid
   expect(new Date(other.start * 60_000).toISOString()).toBe('2022-12-31T23:00:00.000Z')
 })
 
+test('an hour that is missing on a winter’s Sunday, or comes twice in June, is no change of clocks', () => {
+  // 8 January 2023 is a Sunday: from two to three in the morning there is nothing.
+  const gap = read(without(meterTable({ days: 9, from: Date.UTC(2023, 0, 2) }), 1 + 6 * 24 + 2, 1))
+  expect([gap.kwh.length, gap.codes]).toEqual([9 * 24, ['gaps']])
+  const twice = read(doubled(meterTable({ days: 9, from: Date.UTC(2023, 5, 5) }), 1 + 6 * 24 + 2))
+  expect([twice.kwh.length, twice.codes]).toEqual([9 * 24, ['repeated']])
+})
+
 test('the long day of a row a day has an hour more', () => {
   const heads = ['Date', ...Array.from({ length: 25 }, (_, k) => `H${k + 1}`)]
   const row = (date: string, count: number) =>
