@@ -1,24 +1,9 @@
 import { type DiagramWords } from '@/core/diagram/single-line'
 import { type Site } from '@/core/kinds/site/site'
+import { gaugeFor, stringGauge } from '@/core/parts/circuit'
 import { type Built } from '@/core/parts/parts-list'
 import { diagram } from './en/diagram'
 import { type Sayer } from './sayer'
-
-/** American gauges that carry what metric conductors do (ASTM B258). */
-const gauges: Readonly<Record<number, string>> = {
-  1.5: '14',
-  2.5: '12',
-  4: '12',
-  6: '10',
-  10: '8',
-  16: '6',
-  25: '3',
-  35: '2',
-  50: '1/0',
-  70: '2/0',
-  95: '4/0',
-  120: '250 kcmil',
-}
 
 /** What the diagram of an option says, with figures as people at the job write them. */
 export function diagramWords(
@@ -30,10 +15,9 @@ export function diagramWords(
   const volts = (value: number) => ({ value, unit: 'V', digits: 0 }) as const
   const amperes = (value: number, digits = 1) => ({ value, unit: 'A', digits }) as const
   const kilowatts = (value: number, digits = 1) => ({ value: value / 1000, unit: 'kW', digits }) as const
-  const size = (mm2: number | null): string => {
-    if (mm2 === null) return '–'
-    const gauge = gauges[mm2]
-    return about.units === 'imperial' && gauge !== undefined ? say(diagram.gauge, { gauge }) : `${mm2} mm²`
+  const size = (mm2: number | null, gauge: string | null): string => {
+    if (about.units === 'imperial') return gauge === null ? '–' : say(diagram.gauge, { gauge })
+    return mm2 === null ? '–' : `${mm2} mm²`
   }
   const left = strings.filter(({ input }) => input < 0).flatMap(({ panelIds }) => panelIds).length
   const modules = strings.flatMap(({ panelIds }) => panelIds).length
@@ -52,13 +36,14 @@ export function diagramWords(
       say(diagram.module, { name: module.name, power: { value: module.powerW, unit: 'W' } }),
       say(diagram.volts, { cold: volts(coldV), hot: volts(hotV), current: amperes(currentA) }),
     ],
-    dcConductor: (mm2) => say(diagram.dcConductor, { size: size(mm2) }),
+    dcConductor: (mm2, shortCircuitA) =>
+      say(diagram.dcConductor, { size: size(mm2, stringGauge(shortCircuitA)) }),
     dcDisconnect: [diagram.dcDisconnect, say(diagram.dcVolts, { volts: volts(inverter.highestV) })],
     inverter: [say(diagram.inverter, { name: inverter.name }), sayer.written(kilowatts(inverter.acPowerW))],
-    acConductor: ({ conductorMm2 }) =>
+    acConductor: ({ conductorMm2, breakerA }) =>
       say(diagram.acConductor, {
         wires: grid.gridPhases === 'three' ? 4 : grid.gridPhases === 'split' ? 3 : 2,
-        size: size(conductorMm2),
+        size: size(conductorMm2, breakerA === null ? null : gaugeFor(breakerA)),
       }),
     acDisconnect: [diagram.acDisconnect],
     breaker: ({ breakerA, poles }) => [

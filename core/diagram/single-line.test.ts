@@ -100,3 +100,14 @@ test('modules without an input are named, and nothing is drawn for them', async 
   expect(figuresOf(left, window).inputs).toHaveLength(built.strings.length - 1)
   expectReadable(drawing)
 })
+
+test('in feet and inches conductors are gauges that the currents allow', async () => {
+  const { built, window } = await drawn()
+  const words = diagramWords(plainEnglish, built, { ...about, units: 'imperial' })
+  const said = singleLine(built, window, words).marks.flatMap((mark) =>
+    mark.is === 'text' ? [mark.text] : [],
+  )
+  // 1.56 of 13.85 A need a 10 gauge; a breaker of 40 A an 8 gauge.
+  expect(said).toContain('2 × 10 AWG copper, and protective earth')
+  expect(said).toContain('3 × 8 AWG + PE')
+})

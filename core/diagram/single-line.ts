@@ -34,7 +34,7 @@ export interface DiagramWords {
   /** Lines of the title block. */
   readonly heading: readonly string[]
   readonly array: (input: InputFigures) => readonly string[]
-  readonly dcConductor: (mm2: number) => string
+  readonly dcConductor: (mm2: number, shortCircuitA: number) => string
   readonly dcDisconnect: readonly string[]
   readonly inverter: readonly string[]
   readonly acConductor: (circuit: CircuitFigures) => string
@@ -54,7 +54,7 @@ const margin = 10
 const text = 2.7
 /** Copper that carries the current of strings on a house's roof, mm². */
 const dcConductors = [4, 6, 10, 16] as const
-/** A conductor in the sun on a roof bears so much, A (IEC 60364-7-712 with 1.25 of the short-circuit current). */
+/** Two of them side by side on a surface, air of 60 °C, bear so much, A (EN 50618:2014, table A.3). */
 const dcBears: Readonly<Record<(typeof dcConductors)[number], number>> = { 4: 44, 6: 57, 10: 79, 16: 107 }
 /** Columns, mm from the left. */
 const at = {
@@ -183,7 +183,7 @@ function arrayRow(input: InputFigures, y: number, small: boolean, words: Diagram
     ...(small ? said.slice(0, 1) : said).map((one, k, all) =>
       label(one, [at.array + 8, y - 1.6 - (all.length - 1 - k) * (text + 0.8)], { bold: k === 0 }),
     ),
-    label(small ? (said.at(-1) ?? '') : words.dcConductor(mm2), [at.array + 8, y + text + 1]),
+    label(small ? (said.at(-1) ?? '') : words.dcConductor(mm2, input.currentA), [at.array + 8, y + text + 1]),
     ...symbol.disconnector([at.split, y]),
     symbol.wire([
       [at.split + 4, y],

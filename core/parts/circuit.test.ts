@@ -1,4 +1,4 @@
-import { acCurrentA, breakerFor, conductorFor, polesOf } from './circuit'
+import { acCurrentA, breakerFor, conductorFor, gaugeFor, polesOf, stringGauge } from './circuit'
 
 test('currents by hand: 7.6 kW on split phase, 10 kW on three, 5 kW on one', () => {
   expect(acCurrentA(7600, { gridPhases: 'split', gridVoltageV: 240 })).toBeCloseTo(31.667, 3)
@@ -22,4 +22,11 @@ test('poles', () => {
   expect((['single', 'split', 'three'] as const).map((gridPhases) => polesOf({ gridPhases }))).toEqual([
     2, 2, 3,
   ])
+})
+
+test('American gauges: what may protect small ones, and 1.56 of a string’s current', () => {
+  expect([15, 20, 25, 30, 35, 40, 60].map(gaugeFor)).toEqual(['14', '12', '10', '10', '8', '8', '6'])
+  expect(gaugeFor(1000)).toBeNull()
+  // 13.85 A are 21.6 A: more than a 12 gauge may carry.
+  expect([12.5, 13.85, 27.7].map(stringGauge)).toEqual(['12', '10', '8'])
 })

@@ -22,7 +22,7 @@ export const breakerRatings = [
 export const breakerFor = (currentA: number): number | null =>
   breakerRatings.find((rating) => rating >= currentA * continuous - 1e-9) ?? null
 
-/** Copper conductors in conduit at 30 °C, 75 °C insulation: cross-section, mm², and what it bears, A (IEC 60364-5-52, B1). */
+/** Three loaded copper conductors in conduit on a wall, PVC, air of 30 °C: mm² and what they bear, A (IEC 60364-5-52, table B.52.4, B1). */
 const ampacities: readonly (readonly [number, number])[] = [
   [1.5, 15.5],
   [2.5, 21],
@@ -41,3 +41,27 @@ const ampacities: readonly (readonly [number, number])[] = [
 /** The smallest conductor that a breaker protects, mm²; null where none is so large. */
 export const conductorFor = (breakerA: number): number | null =>
   ampacities.find(([, bears]) => bears >= breakerA)?.[0] ?? null
+
+/** Copper by American gauge at 75 °C and what it bears, A; small ones what may protect them (NFPA 70-2023, 310.16 and 240.4(D)). */
+const gauges: readonly (readonly [string, number])[] = [
+  ['14', 15],
+  ['12', 20],
+  ['10', 30],
+  ['8', 50],
+  ['6', 65],
+  ['4', 85],
+  ['3', 100],
+  ['2', 115],
+  ['1', 130],
+  ['1/0', 150],
+  ['2/0', 175],
+  ['3/0', 200],
+  ['4/0', 230],
+]
+
+/** The smallest American gauge that bears a current; null where none is so large. */
+export const gaugeFor = (currentA: number): string | null =>
+  gauges.find(([, bears]) => bears >= currentA)?.[0] ?? null
+
+/** Of a string's short-circuit current in American practice: bright sun for hours, a quarter more twice over (690.8). */
+export const stringGauge = (shortCircuitA: number): string | null => gaugeFor(shortCircuitA * continuous ** 2)
