@@ -367,6 +367,18 @@ test('what is missing is filled from the same weekday and hour', () => {
   expect(measured.filter((one) => one === 0)).toHaveLength(24)
 })
 
+test('a year of five minutes with offsets, the longest there is', () => {
+  const text = meterTable({
+    days: 365,
+    step: 5,
+    from: Date.UTC(2023, 0, 1),
+    time: (at) => `${at.toISOString().slice(0, 19)}-05:00`,
+  })
+  const series = read(text)
+  expect([series.kwh.length, series.stepMinutes, series.codes]).toEqual([105_120, 5, []])
+  expect(series.total).toBeCloseTo(365 * 13.5, 4)
+})
+
 test('a year from less than one, in proportion; a leap year as it is', () => {
   expect(energyOf(read(meterTable())).annualKwh).toBeCloseTo((twoWeeks * 365) / 14, 6)
   const leap = read(meterTable({ days: 366, from: Date.UTC(2024, 0, 1) }))

@@ -90,7 +90,7 @@ function intervalRows(
   })
   const zoned = stamps.every((at) => at === null || at.zone !== null)
   // By Greenwich no hour comes twice; then by the clock that the file begins with.
-  const home = zoned ? Math.min(...stamps.flatMap((at) => at?.zone ?? [])) : 0
+  const home = zoned ? stamps.reduce((least, at) => Math.min(least, at?.zone ?? least), Infinity) : 0
   const minutes = stamps.map((at) => (at ? at.minutes - (zoned ? (at.zone ?? 0) - home : 0) : NaN))
   const step = usualStep(minutes)
   const ends = times.ends || endsIntervals(minutes, step)
