@@ -1,6 +1,6 @@
 import { FormatError, IntlMessageFormat } from 'intl-messageformat'
 import { type FaultDetail } from '@/core/model/fault'
-import { type Check, type LedgerLine, type LineId, type Remedy } from '@/core/model/ledger'
+import { type LedgerLine, type LineId } from '@/core/model/ledger'
 import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
 import { type Figure, plainNumber, writeQuantity, type Place } from './format'
 import { languageOf, type Language } from './language'
@@ -77,15 +77,6 @@ export class Sayer {
 
   line(id: LineId): string {
     return this.words.lines[id]
-  }
-
-  check({ code, data }: Pick<Check, 'code' | 'data'>): { readonly title: string; readonly message: string } {
-    const { title, message } = this.words.checks[code]
-    return { title: this.say(title, data), message: this.say(message, data) }
-  }
-
-  remedy({ code }: Pick<Remedy, 'code'>): string {
-    return this.words.remedies[code]
   }
 
   /** What is wrong with an input, and where. */

@@ -3,6 +3,7 @@
 import { useEffect } from 'react'
 import { type Check } from '@/core/model/ledger'
 import { chapterOf } from '../checks'
+import { saidCheck, saidRemedy } from '@/words/said-check'
 import { useBench, useSayer, useSession } from '../context'
 import { toast } from '../store/session'
 
@@ -38,7 +39,7 @@ export function ChecksPanel({
 function CheckRow({ check, go }: { readonly check: Check; readonly go: () => void }) {
   const { session, documents } = useBench()
   const sayer = useSayer()
-  const { title, message } = sayer.check(check)
+  const { title, message } = saidCheck(sayer, check)
   const optionId = useSession((s) => s.optionId)
   const { measured, remedy } = check
   // A row that goes while the pointer is on it hears no more of the pointer.
@@ -79,10 +80,10 @@ function CheckRow({ check, go }: { readonly check: Check; readonly go: () => voi
               // The row goes with what it told of; the keyboard stays in the list.
               event.currentTarget.closest('section')?.focus()
               const wrong = documents.mend(remedy, optionId)
-              if (wrong) toast(session, `${sayer.remedy(remedy)}: ${sayer.fault(wrong)}`)
+              if (wrong) toast(session, `${saidRemedy(remedy)}: ${sayer.fault(wrong)}`)
             }}
           >
-            {sayer.remedy(remedy)}
+            {saidRemedy(remedy)}
           </button>
         )}
       </div>

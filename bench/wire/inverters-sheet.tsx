@@ -5,6 +5,7 @@ import { theOne } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { later } from '@/words/en/later'
+import { saidCheck } from '@/words/said-check'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { LiveNumbers, type OptionRanking } from '../live/live-numbers'
 import { Sheet } from '../sheet'
@@ -93,7 +94,7 @@ function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
     <tr className="border-b border-line/60 align-top">
       <th scope="row" className="py-1 text-left font-normal">
         {name}
-        {breaks && <span className="block text-[12px] text-clay">{sayer.check(breaks).title}</span>}
+        {breaks && <span className="block text-[12px] text-clay">{saidCheck(sayer, breaks).title}</span>}
       </th>
       {cells.map((cell, k) => (
         <td key={k} className="py-1 pl-3 text-right whitespace-nowrap">

@@ -6,6 +6,7 @@ import { summarise } from '@/core/readers/summary'
 import { languageOf, languages, type Language } from '@/words/language'
 import { speechOf } from '@/words/languages'
 import { namesIn } from '@/words/names'
+import { saidCheck } from '@/words/said-check'
 import { Sayer } from '@/words/sayer'
 import { explained } from '@/words/explained'
 import { print } from '../files'
@@ -77,7 +78,7 @@ export function addRun(gable: Command): void {
           id: check.id,
           code: check.code,
           severity: check.severity,
-          ...sayer.check(check),
+          ...saidCheck(sayer, check),
           measured: check.measured,
           objects: check.objects,
         })),

@@ -1,5 +1,6 @@
 import { freshGraph, job, option, rack, runOf, set, withBattery, without, worldOf } from '@/town/testing'
 import { plainEnglish } from '@/words/plain-english'
+import { saidCheck } from '@/words/said-check'
 import { explained } from '@/words/explained'
 import { theOne, type Objects } from '../kinds/documents'
 import { tariffThenId } from '../kinds/tariff/tariff'
@@ -234,7 +235,7 @@ test('all that a summary shows is there and belongs together', () => {
 })
 
 test('broken rules are found, with figure and limit', async () => {
-  const titles = ({ checks }: RunSummary) => checks.map((check) => plainEnglish.check(check).title)
+  const titles = ({ checks }: RunSummary) => checks.map((check) => saidCheck(plainEnglish, check).title)
   const strung = await summaryOf(job.house, set(option, 'electrical', { modulesPerString: 2 }))
   expect(titles(strung)).toContain('Modules without an input')
   expect(strung.checks.some(({ code, remedy }) => code === 'string-hot' && remedy)).toBe(true)

@@ -1,5 +1,6 @@
 import { freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
 import { plainEnglish } from '@/words/plain-english'
+import { saidCheck } from '@/words/said-check'
 import { type Catalogue } from '../electrical/catalogue'
 import { type Objects } from '../kinds/documents'
 import { fitDiode } from '../energy/fit-diode'
@@ -25,7 +26,7 @@ async function checks(house = job.house, objects = option, equipment: Catalogue 
   const found = checksOf(await runWith(house, objects, equipment))
   return new Map(found.map((check) => [check.code, check]))
 }
-const said = (check: Check | undefined) => (check ? plainEnglish.check(check).message : '')
+const said = (check: Check | undefined) => (check ? saidCheck(plainEnglish, check).message : '')
 const inverterWith = (fields: object): Catalogue => ({
   ...catalogue,
   inverters: catalogue.inverters.map((inverter) => ({ ...inverter, ...fields })),
@@ -48,7 +49,7 @@ test('every check says what to do, and its figure and limit where there is somet
   const all = wrecked.flatMap((found) => [...found.values()])
   expect(all.length).toBeGreaterThan(5)
   for (const check of all) {
-    const { title, message } = plainEnglish.check(check)
+    const { title, message } = saidCheck(plainEnglish, check)
     expect(title).not.toBe('')
     expect(message.length).toBeGreaterThan(20)
     expect(`${title} ${message}`).not.toMatch(/[{}]|NaN|undefined/)

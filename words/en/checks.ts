@@ -164,20 +164,3 @@ export const remedies = {
   'feet-automatically': 'As few as hold',
   'mounting-automatically': 'Choose one that suits',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>
-
-/** Short pieces that stand inside other sentences. */
-export const phrases = {
-  range: '{low} to {high}',
-  away: '{distance} away',
-  'on-snow': '{albedo, number} on snow',
-  'of-the-sky': '{sky} of it from the sky',
-  'mount-open': 'open rack',
-  'mount-gap': '{gap} off the roof',
-  'model-shade': 'shade',
-  'model-mismatch': 'mismatch',
-  'model-clipping': 'clipping',
-  'model-heat': 'heat',
-  'model-reflection': 'reflection',
-  'model-low-light': 'low light',
-  'model-inverter': 'the inverter',
-} as const

@@ -1,4 +1,4 @@
-import { checks, phrases, remedies } from './checks'
+import { phrases } from './phrases'
 import { faults, rules } from './faults'
 import {
   arrayParts,
@@ -23,8 +23,6 @@ import { charts, units } from './charts'
 export const en = {
   lines,
   losses,
-  checks,
-  remedies,
   phrases,
   rules,
   faults,

@@ -1,6 +1,7 @@
 import { shippedJobs } from '@/town/shipped-job'
 import { freshGraph, job, option, runOf, set, without, worldOf } from '@/town/testing'
 import { plainEnglish } from '@/words/plain-english'
+import { saidCheck } from '@/words/said-check'
 import { type Objects } from '../../kinds/documents'
 import { defaultWalkway } from '../../kinds/walkway/walkway'
 import { type Check } from '../../model/ledger'
@@ -56,7 +57,7 @@ test('a setback that all arrays share is told of once, with figure, limit and a 
   expect(others).toEqual([])
   expect(check?.measured).toEqual({ figure: 0.1, limit: 0.3, unit: 'm' })
   expect(check?.objects).toEqual(['array-south', 'array-west'])
-  expect(plainEnglish.check(check as Check).title).toBe('Eave setback is too narrow')
+  expect(saidCheck(plainEnglish, check as Check).title).toBe('Eave setback is too narrow')
   const mended = set(narrow, 'cover', { setbacksM: check?.remedy?.set.value })
   expect(await checks(job.house, mended)).toEqual([])
 })
@@ -137,6 +138,6 @@ describe('pathways', () => {
     const [check] = await under({ pathways: { widthM: 5, planes: 10, besideArrays: false } }, full)
     expect(check?.code).toBe('pathways-few')
     expect(check?.measured?.figure).toBeLessThan(check?.measured?.limit ?? 0)
-    expect(plainEnglish.check(check as Check).message).not.toMatch(/[{}]/)
+    expect(saidCheck(plainEnglish, check as Check).message).not.toMatch(/[{}]/)
   })
 })
