@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { Ajv2020 } from 'ajv/dist/2020.js'
 import { job } from '@/town/testing'
 import { ofKind } from '@/core/kinds/documents'
-import { tariffFormSchema } from '@/core/tariff/form'
+import { tariffFormSchema } from '@/core/kinds/tariff/form'
 import { tariffSchema } from './tariff-schema'
 
 const validate = new Ajv2020({ strict: false }).compile(tariffSchema())

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { tariffFormSchema } from '@/core/tariff/form'
+import { tariffFormSchema } from '@/core/kinds/tariff/form'
 
 /** A tariff in all its forms as JSON Schema. */
 export const tariffSchema = (): object => ({

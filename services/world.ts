@@ -5,6 +5,7 @@ import { Keyed } from '@/core/graph/keyed'
 import { coverSchema } from '@/core/kinds/cover/cover'
 import { offerSchema } from '@/core/kinds/offer/offer'
 import { siteSchema } from '@/core/kinds/site/site'
+import { tariffFormSchema, type TariffForm } from '@/core/kinds/tariff/form'
 import { tariffSchema } from '@/core/kinds/tariff/tariff'
 import { digest } from '@/core/model/digest'
 import { Fault } from '@/core/model/fault'
@@ -108,3 +109,14 @@ export const imageryAt = (
   signal?: AbortSignal,
 ): Promise<z.infer<typeof imagerySchema>> =>
   jsonFrom(ask, `imagery?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, imagerySchema, signal)
+
+const tariffsSchema = z.object({ tariffs: z.array(tariffFormSchema) })
+
+/** The tariffs that utilities offer at a place. */
+export const tariffsAt = async (
+  ask: Ask,
+  place: LatLon,
+  signal?: AbortSignal,
+): Promise<readonly TariffForm[]> =>
+  (await jsonFrom(ask, `tariffs?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, tariffsSchema, signal))
+    .tariffs

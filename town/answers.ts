@@ -4,7 +4,8 @@ import { catalogue } from './equipment'
 import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
-import { towns } from './towns'
+import { tariffsIn } from './tariffs'
+import { towns, type Town } from './towns'
 
 /** What the made-up world answers to a path of its interface. */
 export interface TownAnswer {
@@ -38,8 +39,8 @@ const point = (longitudeDeg: number, latitudeDeg: number) => ({
 
 const longestWay = 60_000
 
-/** When and how finely the ground was photographed around a place, by the nearest town's picture. */
-function imageryAnswer(query: URLSearchParams): TownAnswer {
+/** The town whose services reach a place. */
+function townAround(query: URLSearchParams): Town | TownAnswer {
   const place = { latitudeDeg: Number(query.get('lat')), longitudeDeg: Number(query.get('lon')) }
   if (!Number.isFinite(place.latitudeDeg) || !Number.isFinite(place.longitudeDeg))
     return refusal(400, 'Say where: lat and lon in degrees.')
@@ -47,13 +48,25 @@ function imageryAnswer(query: URLSearchParams): TownAnswer {
     (known) =>
       greatCircleM(known.latitudeDeg, known.longitudeDeg, place.latitudeDeg, place.longitudeDeg) < longestWay,
   )
-  if (!town) return refusal(404, 'There is no picture of this place.')
+  return town ?? refusal(404, 'Nothing is known of this place.')
+}
+
+/** When and how finely the ground was photographed around a place, by the nearest town's picture. */
+function imageryAnswer(query: URLSearchParams): TownAnswer {
+  const town = townAround(query)
+  if ('status' in town) return town
   const { year, month, day, hour, minute } = takenAt(town)
   const two = (n: number) => String(n).padStart(2, '0')
   return json(
     { takenAt: `${year}-${two(month)}-${two(day)}T${two(hour)}:${two(minute)}`, pointM: 0.05 },
     true,
   )
+}
+
+/** The tariffs that utilities offer at a place. */
+function tariffsAnswer(query: URLSearchParams): TownAnswer {
+  const town = townAround(query)
+  return 'status' in town ? town : json({ tariffs: tariffsIn(town.id) }, true)
 }
 
 /** All stations; whoever asks knows how far they are. */
@@ -86,7 +99,7 @@ const longestQuery = 200
 
 /**
  * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`,
- * `imagery?lat=&lon=`.
+ * `imagery?lat=&lon=`, `tariffs?lat=&lon=`.
  * GeoJSON, JSON and EPW.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
@@ -97,6 +110,7 @@ export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   }
   if (what === 'stations') return stationsAnswer()
   if (what === 'imagery') return imageryAnswer(query)
+  if (what === 'tariffs') return tariffsAnswer(query)
   if (what === 'catalogue') return json(catalogue, true)
   if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')
   const year = query.get('year')

@@ -30,7 +30,7 @@ export interface Town extends LatLon {
   /** "14 Saltmarsh Road" or "Calle del Olmo 14". */
   readonly numberFirst: boolean
   readonly stations: readonly TownStation[]
-  readonly tariffs: { readonly now: Omit<Tariff, 'id' | 'kind'>; readonly then: Omit<Tariff, 'id' | 'kind'> }
+  readonly tariffs: { readonly now: TownTariff; readonly then: TownTariff }
   /** For work and mounting. */
   readonly pricePerWatt: number
   /** The rules of its authority. */
@@ -39,6 +39,12 @@ export interface Town extends LatLon {
   readonly listShare: number
   readonly incentiveShare: number
 }
+
+/** What most people there pay. */
+type TownTariff = Pick<
+  Tariff,
+  'name' | 'utility' | 'fixedPerMonth' | 'pricePerKwh' | 'exportPerKwh' | 'periods'
+>
 
 export interface TownStation extends LatLon {
   readonly id: string

@@ -4,7 +4,7 @@ import { isTimeZone, localClock, standardOffsetHours } from '@/core/model/local-
 import { daysIn, isStep, yearStartMs } from '@/core/model/model-year'
 import { ruleMessage } from '@/core/model/rules'
 import { type BillLine } from '@/core/tariff/bill-lines'
-import { tariffFormSchema } from '@/core/tariff/form'
+import { tariffFormSchema } from '@/core/kinds/tariff/form'
 import { formBill } from '@/core/tariff/form-bill'
 import { billLines } from '@/words/en/bill-lines'
 import { addCaseCommand, type Question } from '../case-command'
@@ -33,7 +33,7 @@ function answer({ timeZone, year, tariff, buyKwh, sellKwh }: Given): object {
     throw badCase('buyKwh', 'whole-year', { hours: minutes / 60, given: buyKwh.length })
   if (sellKwh && sellKwh.length !== buyKwh.length)
     throw badCase('sellKwh', 'as-many-bought', { expected: buyKwh.length, given: sellKwh.length })
-  const prices = tariff.exports?.kind === 'net-billing' ? tariff.exports.intervals : undefined
+  const prices = tariff.exports.kind === 'net-billing' ? tariff.exports.intervals : undefined
   if (prices && prices.length !== buyKwh.length)
     throw badCase('tariff.exports.intervals', 'as-many-bought', {
       expected: buyKwh.length,

@@ -11,7 +11,7 @@ test('a kWh more is sold, lost, stored or used in the place of a bought one', ()
       discharged: series(0, 0, 0, 0, 2),
     },
     series(0.1, 0.1, 0.1, 0.2, 0.5),
-    0.05,
+    series(0.05, 0.06, 0.05, 0.05, 0.05),
     0.8,
   )
   // Stored: spares the evening's 0.5, less a fifth on the way in and out.
@@ -21,7 +21,7 @@ test('a kWh more is sold, lost, stored or used in the place of a bought one', ()
 test('a battery that never gives anything is worth nothing to fill', () => {
   const nothing = series(0)
   const flows = { sold: nothing, curtailed: nothing, charged: series(1), discharged: nothing }
-  expect([...worthOfYield(flows, series(0.3), 0.1, 1)]).toEqual([0])
+  expect([...worthOfYield(flows, series(0.3), series(0.1), 1)]).toEqual([0])
 })
 
 test('modules share each hour’s money by their light in it', () => {

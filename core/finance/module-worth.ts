@@ -8,12 +8,13 @@ type Flows = Pick<Dispatch, 'sold' | 'curtailed' | 'charged' | 'discharged'>
  * where the grid takes no more, stored where the battery is being filled, and used in the place of a bought one else.
  * What is stored is worth what the kWh cost that the battery spares, less what storing loses.
  * @param price of a bought kWh in each interval
+ * @param earns of a sold one
  * @param roundTrip share that comes out of the battery of what goes in
  */
 export function worthOfYield(
   { sold, curtailed, charged, discharged }: Flows,
   price: Float64Array,
-  exportPerKwh: number,
+  earns: Float64Array,
   roundTrip: number,
 ): Float64Array {
   let [spared, cost] = [0, 0]
@@ -24,7 +25,7 @@ export function worthOfYield(
   const stored = spared > 0 ? (cost / spared) * roundTrip : 0
   return price.map((bought, i) => {
     if ((curtailed[i] ?? 0) > 0) return 0
-    if ((sold[i] ?? 0) > 0) return exportPerKwh
+    if ((sold[i] ?? 0) > 0) return earns[i] ?? 0
     return (charged[i] ?? 0) > 0 ? stored : bought
   })
 }

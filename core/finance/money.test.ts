@@ -1,6 +1,6 @@
 import fc from 'fast-check'
+import { dispatchOwnUse, type BatteryRun } from '../battery/own-use'
 import { defaultOffer, type Offer } from '../kinds/offer/offer'
-import { defaultTariff } from '../kinds/tariff/tariff'
 import { agedBills, moneyOf, priceOf } from './money'
 
 const offer: Offer = {
@@ -60,16 +60,21 @@ test('three years by hand: bills and upkeep grow by a tenth, what is ahead adds 
   expect(money.paybackYears).toBeCloseTo(1 + 450 / 550, 9)
 })
 
-const tariff = { ...defaultTariff, fixedPerMonth: 10, exportPerKwh: 0.1 }
 /** Two hours: one with sun, one without, the same load in both. */
+const loadKwh = Float64Array.of(1, 1)
+const withBattery =
+  (battery: BatteryRun | null, load = loadKwh, exportLimitKw: number | null = null) =>
+  (yieldKwh: Float64Array) =>
+    dispatchOwnUse(yieldKwh, load, 1, battery, exportLimitKw)
+/** Ten a month, a tenth for what goes out. */
+const billed =
+  (...price: number[]) =>
+  (bought: Float64Array, sold: Float64Array): number =>
+    bought.reduce((sum, kwh, i) => sum + kwh * (price[i] ?? 0.25) - (sold[i] ?? 0) * 0.1, 120)
 const hours = {
   yieldKwh: Float64Array.of(3, -0.1),
-  loadKwh: Float64Array.of(1, 1),
-  stepHours: 1,
-  battery: null,
-  exportLimitKw: null,
-  tariff,
-  price: Float64Array.of(0.2, 0.3),
+  run: withBattery(null),
+  bill: billed(0.2, 0.3),
   degradation: 0.1,
   years: 3,
 }
@@ -81,7 +86,7 @@ test('bills to come by hand: a tenth less sun each year, what the inverter draws
   ;[3, 2.7, 2.43].forEach((made, year) => expect(bills[year]).toBeCloseTo(bill(made), 12))
 })
 
-test('a battery carries the day into the night; the billed round begins as the one before it ended', () => {
+test('a battery carries the day into the night; each year ends with what it began with', () => {
   const battery = {
     usableKwh: 4,
     chargeKw: 2,
@@ -90,31 +95,31 @@ test('a battery carries the day into the night; the billed round begins as the o
     dischargeEfficiency: 1,
     reserve: 0,
   }
-  const bills = agedBills({ ...hours, battery, degradation: 0 })
-  // Each day two kWh go in and each night 1.1 come out: 0.9 are kept after the first round, 1.8 after the second.
-  // Nothing is bought or sold yet; later years begin anew.
-  bills.forEach((bill) => expect(bill).toBeCloseTo(120, 12))
-  const small = { ...battery, usableKwh: 1.5 }
-  // 1.5 fit at first, 1.1 are used; on the second day 1.1 fit and 0.9 are sold.
-  expect(agedBills({ ...hours, battery: small, degradation: 0 })[0]).toBeCloseTo(120 - 0.9 * 0.1, 12)
+  // A full one gives 1.1 at night and takes as much back by day: 0.9 of the two that are over go out.
+  const bills = agedBills({ ...hours, run: withBattery(battery), degradation: 0 })
+  bills.forEach((bill) => expect(bill).toBeCloseTo(120 - 0.9 * 0.1, 12))
+  // One that holds a single kWh leaves a tenth to be bought.
+  const small = { ...battery, usableKwh: 1 }
+  const [first] = agedBills({ ...hours, run: withBattery(small), degradation: 0 })
+  expect(first).toBeCloseTo(120 - 1 * 0.1 + 0.1 * 0.3, 12)
 })
 
 test('no module ages into a smaller bill, and no harder export limit makes one', () => {
   const kwh = fc.array(fc.double({ min: 0, max: 6, noNaN: true }), { minLength: 48, maxLength: 48 })
   fc.assert(
     fc.property(kwh, kwh, fc.double({ min: 0, max: 0.05, noNaN: true }), (made, load, degradation) => {
+      const used = Float64Array.from(load)
       const request = {
-        ...hours,
         yieldKwh: Float64Array.from(made),
-        loadKwh: Float64Array.from(load),
-        price: new Float64Array(48).fill(0.25),
+        run: withBattery(null, used),
+        bill: billed(),
         degradation,
         years: 5,
       }
       const bills = agedBills(request)
       for (let year = 1; year < 5; year++)
         expect(bills[year]).toBeGreaterThanOrEqual((bills[year - 1] ?? 0) - 1e-9)
-      const tight = agedBills({ ...request, exportLimitKw: 1 })
+      const tight = agedBills({ ...request, run: withBattery(null, used, 1) })
       bills.forEach((bill, year) => expect(tight[year]).toBeGreaterThanOrEqual(bill - 1e-9))
     }),
     { seed: 71, numRuns: 60 },

@@ -1,6 +1,5 @@
 import { type Offer } from '../kinds/offer/offer'
-import { type Tariff } from '../kinds/tariff/tariff'
-import { ownUse, type BatteryRun } from '../battery/own-use'
+import { type Dispatch } from '../battery/own-use'
 import { cashResult, type CashResult } from './cash'
 
 export interface Price {
@@ -55,31 +54,20 @@ export interface Money extends CashResult {
  */
 export function agedBills(request: {
   readonly yieldKwh: Float64Array
-  readonly loadKwh: Float64Array
-  readonly stepHours: number
-  readonly battery: BatteryRun | null
-  readonly exportLimitKw: number | null
-  readonly tariff: Pick<Tariff, 'fixedPerMonth' | 'exportPerKwh'>
-  readonly price: Float64Array
+  /** Where a year's yield goes. */
+  readonly run: (yieldKwh: Float64Array) => Pick<Dispatch, 'bought' | 'sold'>
+  /** What a year costs. */
+  readonly bill: (boughtKwh: Float64Array, soldKwh: Float64Array) => number
   /** Share of power that modules lose each year. */
   readonly degradation: number
   readonly years: number
 }): number[] {
-  const { yieldKwh, loadKwh, tariff, price } = request
+  const { yieldKwh, run, bill } = request
   return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - request.degradation) ** year
-    const next = ownUse(request.stepHours, request.battery, request.exportLimitKw)
-    let bill = 0
-    // With a battery the year is run twice, as it begins as it ends; the second run is billed.
-    for (let round = request.battery ? 0 : 1; round < 2; round++) {
-      bill = 12 * tariff.fixedPerMonth
-      for (let i = 0; i < yieldKwh.length; i++) {
-        const made = yieldKwh[i] as number
-        const { bought, sold } = next(made > 0 ? made * left : made, loadKwh[i] as number)
-        bill += bought * (price[i] as number) - sold * tariff.exportPerKwh
-      }
-    }
-    return bill
+    // What the inverter draws at night stays.
+    const { bought, sold } = run(yieldKwh.map((made) => (made > 0 ? made * left : made)))
+    return bill(bought, sold)
   })
 }
 

@@ -49,7 +49,11 @@ export function vary(schema: JsonSchema, now: unknown, chances: Chances): unknow
       const fields = Object.entries((schema.properties ?? {}) as Readonly<Record<string, JsonSchema>>)
       const given = (now ?? {}) as Readonly<Record<string, unknown>>
       if (now === undefined)
-        return Object.fromEntries(fields.map(([name, field]) => [name, vary(field, undefined, chances)]))
+        return Object.fromEntries(
+          fields
+            .filter(([name]) => schema.required?.includes(name) || random() < 0.3)
+            .map(([name, field]) => [name, vary(field, undefined, chances)]),
+        )
       const chosen = pick(fields)
       return chosen ? { ...given, [chosen[0]]: vary(chosen[1], given[chosen[0]], chances) } : given
     }

@@ -94,6 +94,8 @@ export const termCodes = [
   'tariff',
   'energy',
   'fixed',
+  'demand',
+  'taxes-and-credits',
   'export-credit',
   'price-work',
   'price-modules',

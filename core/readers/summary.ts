@@ -13,6 +13,7 @@ import { shadeBillStage, type ShadeCost } from '../stages/shade-bill'
 import { siteStage } from '../stages/site'
 import { stringsStage } from '../stages/strings'
 import { moduleIn, type World } from '../stages/world'
+import { type FormBill } from '../tariff/bill-lines'
 import { type ShownLine } from './books'
 import { checksOf, ledgerOf } from './ledger'
 
@@ -56,6 +57,8 @@ export interface RunSummary {
     readonly billBefore: readonly number[]
     readonly billAfter: readonly number[]
   }
+  /** Twelve bills line by line, as they are now and with solar. */
+  readonly bills: { readonly before: FormBill; readonly after: FormBill }
   readonly cash: {
     readonly cumulative: readonly number[]
     readonly before: readonly number[]
@@ -84,6 +87,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
   const { years, cumulative } = run.value(financeStage)
   const { window, strings } = run.value(stringsStage)
   const shares = run.value(stringShareStage)
+  const [before, after] = [run.value(billNowStage), run.value(billThenStage)]
   return {
     ledger: ledgerOf(run),
     checks: checksOf(run),
@@ -95,9 +99,10 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     monthly: {
       yieldKwh: chain.ac.monthly,
       ...run.value(useByMonthStage),
-      billBefore: run.value(billNowStage).monthly,
-      billAfter: run.value(billThenStage).monthly,
+      billBefore: before.months.map(({ total }) => total),
+      billAfter: after.months.map(({ total }) => total),
     },
+    bills: { before, after },
     cash: {
       cumulative,
       before: years.map(({ billBefore }) => billBefore),

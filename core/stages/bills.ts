@@ -1,49 +1,41 @@
 import { stage, type Stage } from '../graph/stage'
-import { type Tariff } from '../kinds/tariff/tariff'
-import { billOf, type Bill } from '../tariff/bill'
-import { hourlyPrice } from '../tariff/price'
+import { modelYear } from '../model/model-year'
+import { type FormBill } from '../tariff/bill-lines'
+import { formBill } from '../tariff/form-bill'
 import { clockStage } from './clock'
 import { dispatchStage } from './dispatch'
 import { loadStage } from './load'
-import { fieldsOf, tariffNowIn, tariffThenIn, type World } from './world'
+import { formOf, withoutExports } from './tariffs'
+import { tariffNowIn, tariffThenIn, type World } from './world'
 
-/** What a tariff says of prices; what its periods are called does not count. */
-const pricesIn = ({ pricePerKwh, periods }: Tariff) => ({
-  pricePerKwh,
-  periods: periods.map((period) => fieldsOf(period, 'months', 'days', 'fromHour', 'toHour', 'pricePerKwh')),
-})
-
-/** Price of a bought kWh in every interval, before. */
-export const priceNowStage: Stage<World, Float64Array> = stage({
-  name: 'price now',
-  version: 1,
-  after: { clock: clockStage },
-  reads: (world: World) => ({ prices: pricesIn(tariffNowIn(world)) }),
-  compute: ({ prices }, { clock }) => hourlyPrice(prices, clock),
-})
-
-/** The same with solar. */
-export const priceThenStage: Stage<World, Float64Array> = stage({
-  name: 'price then',
-  version: 1,
-  after: { clock: clockStage },
-  reads: (world: World) => ({ prices: pricesIn(tariffThenIn(world)) }),
-  compute: ({ prices }, { clock }) => hourlyPrice(prices, clock),
-})
-
-export const billNowStage: Stage<World, Bill> = stage({
+/** Twelve bills as they are now. */
+export const billNowStage: Stage<World, FormBill> = stage({
   name: 'bill now',
-  version: 1,
-  after: { price: priceNowStage, load: loadStage, clock: clockStage },
-  reads: (world: World) => ({ tariff: fieldsOf(tariffNowIn(world), 'fixedPerMonth') }),
-  compute: ({ tariff }, { price, load, clock }) => billOf({ ...tariff, exportPerKwh: 0 }, price, clock, load),
+  version: 2,
+  after: { load: loadStage, clock: clockStage },
+  reads: (world: World) => ({
+    tariff: withoutExports(tariffNowIn(world)),
+    stepMinutes: world.weather.value.stepMinutes,
+  }),
+  compute: ({ tariff, stepMinutes }, { load, clock }) =>
+    formBill(tariff, {
+      clock,
+      year: modelYear,
+      stepMinutes,
+      boughtKwh: load,
+      soldKwh: new Float64Array(load.length),
+    }),
 })
 
-export const billThenStage: Stage<World, Bill> = stage({
+/** Twelve bills with solar. */
+export const billThenStage: Stage<World, FormBill> = stage({
   name: 'bill then',
-  version: 1,
-  after: { price: priceThenStage, dispatch: dispatchStage, clock: clockStage },
-  reads: (world: World) => ({ tariff: fieldsOf(tariffThenIn(world), 'fixedPerMonth', 'exportPerKwh') }),
-  compute: ({ tariff }, { price, dispatch: { bought, sold }, clock }) =>
-    billOf(tariff, price, clock, bought, sold),
+  version: 2,
+  after: { dispatch: dispatchStage, clock: clockStage },
+  reads: (world: World) => ({
+    tariff: formOf(tariffThenIn(world)),
+    stepMinutes: world.weather.value.stepMinutes,
+  }),
+  compute: ({ tariff, stepMinutes }, { dispatch: { bought, sold }, clock }) =>
+    formBill(tariff, { clock, year: modelYear, stepMinutes, boughtKwh: bought, soldKwh: sold }),
 })

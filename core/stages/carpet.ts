@@ -1,10 +1,10 @@
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
-import { priceNowStage, priceThenStage } from './bills'
 import { clockStage } from './clock'
 import { dispatchStage } from './dispatch'
 import { lightSeriesStage, type LightSeries } from './light-series'
 import { loadStage } from './load'
+import { priceNowStage, priceThenStage } from './tariffs'
 import { type World } from './world'
 
 /** The year interval by interval, kWh where not said otherwise. */

@@ -1,7 +1,9 @@
-import { dispatchOwnUse, type BatteryRun, type Dispatch } from '../battery/own-use'
+import { type BatteryRun, type Dispatch } from '../battery/own-use'
+import { dispatchBy } from '../battery/running'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
 import { loadStage } from './load'
+import { exportPriceStage, priceThenStage } from './tariffs'
 import { batteryIn, siteIn, storageIn, type World } from './world'
 
 /** The option's batteries as one; null where there is none. */
@@ -20,16 +22,26 @@ export function batteryRunIn(world: World): BatteryRun | null {
   )
 }
 
+/** How the option's batteries are run, and what the grid allows. */
+export function runningIn(world: World) {
+  const battery = batteryRunIn(world)
+  const { rule, gridCharging } = storageIn(world)
+  const byTariff = battery !== null && rule === 'by-tariff'
+  return {
+    battery,
+    rule,
+    gridCharging: byTariff && gridCharging,
+    exportLimitKw: siteIn(world).exportLimitKw,
+    stepHours: world.weather.value.stepMinutes / 60,
+  }
+}
+
 /** Where the yield goes, interval by interval: house, battery, grid. */
 export const dispatchStage: Stage<World, Dispatch> = stage({
   name: 'dispatch',
-  version: 2,
-  after: { ac: acStage, load: loadStage },
-  reads: (world: World) => ({
-    battery: batteryRunIn(world),
-    exportLimitKw: siteIn(world).exportLimitKw,
-    stepHours: world.weather.value.stepMinutes / 60,
-  }),
-  compute: ({ battery, exportLimitKw, stepHours }, { ac, load }) =>
-    dispatchOwnUse(ac.kwhByInterval, load, stepHours, battery, exportLimitKw),
+  version: 3,
+  after: { ac: acStage, load: loadStage, buy: priceThenStage, sell: exportPriceStage },
+  reads: runningIn,
+  compute: (running, { ac, load, buy, sell }) =>
+    dispatchBy(running, { ...running, yieldKwh: ac.kwhByInterval, loadKwh: load, buy, sell, startKwh: null }),
 })

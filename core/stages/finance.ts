@@ -2,28 +2,40 @@ import { agedBills, moneyOf, priceOf, type Money, type Price } from '../finance/
 import { stage, type Stage } from '../graph/stage'
 import { panelsOf } from '../site/site'
 import { acStage } from './ac'
-import { billNowStage, priceThenStage } from './bills'
-import { batteryRunIn } from './dispatch'
+import { modelYear } from '../model/model-year'
+import { dispatchBy } from '../battery/running'
+import { TariffYear } from '../tariff/form-bill'
+import { billNowStage } from './bills'
+import { clockStage } from './clock'
+import { runningIn } from './dispatch'
 import { loadStage } from './load'
 import { pricedIn } from './prices'
 import { siteStage } from './site'
-import { fieldsOf, moduleIn, offerIn, siteIn, tariffThenIn, type World } from './world'
+import { exportPriceStage, formOf, priceThenStage } from './tariffs'
+import { fieldsOf, moduleIn, offerIn, tariffThenIn, type World } from './world'
 
 /** The bills of the years to come at today's prices, currency a year. */
 export const yearsStage: Stage<World, readonly number[]> = stage({
   name: 'years',
-  version: 1,
-  after: { ac: acStage, load: loadStage, price: priceThenStage },
+  version: 2,
+  after: { ac: acStage, load: loadStage, buy: priceThenStage, sell: exportPriceStage, clock: clockStage },
   reads: (world: World) => ({
     years: offerIn(world).years,
     degradation: moduleIn(world).degradation,
-    exportLimitKw: siteIn(world).exportLimitKw,
-    battery: batteryRunIn(world),
-    tariff: fieldsOf(tariffThenIn(world), 'fixedPerMonth', 'exportPerKwh'),
-    stepHours: world.weather.value.stepMinutes / 60,
+    running: runningIn(world),
+    tariff: formOf(tariffThenIn(world)),
+    stepMinutes: world.weather.value.stepMinutes,
   }),
-  compute: (reads, { ac, load, price }) =>
-    agedBills({ ...reads, yieldKwh: ac.kwhByInterval, loadKwh: load, price }),
+  compute: ({ running, tariff, stepMinutes, ...aging }, { ac, load, buy, sell, clock }) => {
+    const prices = new TariffYear(tariff, { clock, year: modelYear, stepMinutes })
+    const given = { ...running, loadKwh: load, buy, sell, startKwh: null }
+    return agedBills({
+      ...aging,
+      yieldKwh: ac.kwhByInterval,
+      run: (yieldKwh) => dispatchBy(running, { ...given, yieldKwh }),
+      bill: (bought, sold) => prices.bill(bought, sold).annual,
+    })
+  },
 })
 
 /** Module power of the option. */

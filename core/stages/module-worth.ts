@@ -1,35 +1,33 @@
 import { moduleWorth, worthOfYield } from '../finance/module-worth'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
-import { priceThenStage } from './bills'
 import { batteryRunIn, dispatchStage } from './dispatch'
 import { panelLightStage } from './panel-light'
 import { sunStage } from './sun'
-import { fieldsOf, tariffThenIn, type World } from './world'
+import { exportPriceStage, priceThenStage } from './tariffs'
+import { type World } from './world'
 
 /** What each module brings under the tariff, money a year: array after array, module after module. */
 export const moduleWorthStage: Stage<World, Float64Array> = stage({
   name: 'worth of modules',
-  version: 1,
+  version: 2,
   after: {
     light: panelLightStage,
     sun: sunStage,
     ac: acStage,
     dispatch: dispatchStage,
     price: priceThenStage,
+    earns: exportPriceStage,
   },
   reads: (world: World) => {
     const battery = batteryRunIn(world)
-    return {
-      ...fieldsOf(tariffThenIn(world), 'exportPerKwh'),
-      roundTrip: battery ? battery.chargeEfficiency * battery.dischargeEfficiency : 1,
-    }
+    return { roundTrip: battery ? battery.chargeEfficiency * battery.dischargeEfficiency : 1 }
   },
-  compute: ({ exportPerKwh, roundTrip }, { light, sun, ac, dispatch, price }) =>
+  compute: ({ roundTrip }, { light, sun, ac, dispatch, price, earns }) =>
     moduleWorth(
       light.map(({ value }) => value.mean),
       sun.interval,
       ac.kwhByInterval,
-      worthOfYield(dispatch, price, exportPerKwh, roundTrip),
+      worthOfYield(dispatch, price, earns, roundTrip),
     ),
 })

@@ -23,6 +23,7 @@ const texts = textsOf([house, option], base.catalogue, [
   'EUR',
   'es-ES',
   'harrow-ridge',
+  '12-25',
 ])
 const chances = { random: seededRandom(7), texts }
 
@@ -75,7 +76,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
     ...['contactName', 'contactPhone', 'contactEmail', 'notes'],
     ...['gridPhases', 'gridVoltageV'],
   ],
-  'tariff-now': ['name', 'utility', 'exportPerKwh'],
+  'tariff-now': ['name', 'utility', 'exportPerKwh', 'exports'],
   'tariff-then': ['name', 'utility'],
   'volume-1': ['name', 'locked', 'planeNames'],
   'chimney-1': ['name', 'locked'],
@@ -87,6 +88,19 @@ const unread: Readonly<Record<string, readonly string[]>> = {
 const ground = 'ground objects, dormers, roof objects, fields'
 const roof = 'roof objects, fields'
 const ownBattery = 'dispatch, account of use'
+
+/** Of a tariff: what stands on a bill alone, and what prices depend on too. */
+const billed = [
+  'fixedPerMonth',
+  'fixedPerDay',
+  'tiers',
+  'demand',
+  'minimumPerMonth',
+  'credits',
+  'taxes',
+  'priceSteps',
+]
+const priced = ['pricePerKwh', 'periods', 'holidays', 'nonBypassablePerKwh']
 
 /** Readers of each field that is read. */
 const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -109,12 +123,16 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     roofReserveKpa: 'account of the structure',
   },
   load: { annualKwh: 'load, account of use', shape: 'load' },
-  'tariff-now': { fixedPerMonth: 'bill now', pricePerKwh: 'price now', periods: 'price now' },
+  'tariff-now': {
+    ...Object.fromEntries(billed.map((field) => [field, 'bill now'])),
+    ...Object.fromEntries(priced.map((field) => [field, 'bill now, price now'])),
+  },
   'tariff-then': {
-    fixedPerMonth: 'bill then, years',
-    pricePerKwh: 'price then',
-    periods: 'price then',
-    exportPerKwh: 'bill then, years, worth of modules',
+    ...Object.fromEntries(billed.map((field) => [field, 'bill then, years'])),
+    ...Object.fromEntries(priced.map((field) => [field, 'price then, export price, bill then, years'])),
+    nonBypassablePerKwh: 'price then, bill then, years',
+    exportPerKwh: 'export price, bill then, years',
+    exports: 'export price, bill then, years',
   },
   'volume-1': {
     role: ground,
@@ -203,6 +221,9 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     batteryId: `${ownBattery}, account of bills, price, years, account of money, worth of modules`,
     count: `${ownBattery}, price, years`,
     reserve: `${ownBattery}, years`,
+    rule: 'dispatch, years',
+    // It fills from the grid only by the tariff.
+    gridCharging: '',
   },
   'as-tree': {
     of: `${ground}, account of light`,
@@ -371,7 +392,7 @@ test('the weather and where it comes from', () => {
   expect(new Set(weather({ stepMinutes: 30 }))).toEqual(
     new Set([
       ...['sun', 'sky', 'shade', 'snow', 'string years', 'clock', 'account of modules'],
-      ...['account of the inverter', 'dispatch', 'years', 'light series', 'carpet'],
+      ...['account of the inverter', 'dispatch', 'bill now', 'bill then', 'years', 'light series', 'carpet'],
     ]),
   )
   const station = (fields: object) => readersOf({ ...base, station: { ...base.station, ...fields } })

@@ -30,11 +30,15 @@ export interface FormBill {
   readonly annual: number
 }
 
-/** Energy through the meter, one entry an interval of the year. */
-export interface Metered {
+/** The intervals of a year. */
+export interface Hours {
   readonly clock: LocalClock
   readonly year: number
   readonly stepMinutes: number
+}
+
+/** Energy through the meter, one entry an interval of the year. */
+export interface Metered extends Hours {
   readonly boughtKwh: Float64Array
   readonly soldKwh: Float64Array
 }

@@ -1,7 +1,6 @@
 import { defaultTariff, type Tariff } from '../kinds/tariff/tariff'
 import { localClock, standardOffsetHours, zoneOffsetMs } from '../model/local-clock'
-import { billOf } from './bill'
-import { hourlyPrice } from './price'
+import { formBill } from './form-bill'
 
 const start = Date.UTC(2025, 0, 1) + 5 * 3_600_000
 const clock = localClock('America/New_York', start, 60, 8760)
@@ -24,26 +23,56 @@ const timeOfUse: Tariff = {
   ],
 }
 
+const none = new Float64Array(8760)
+const billed = (boughtKwh: Float64Array, soldKwh = none) =>
+  formBill(timeOfUse, { clock, year: 2025, stepMinutes: 60, boughtKwh, soldKwh })
+
 test('a bill by hand: 1 kWh every hour under time of use', () => {
-  const price = hourlyPrice(timeOfUse, clock)
-  const bill = billOf(timeOfUse, price, clock, new Float64Array(8760).fill(1))
+  const { months, annual } = billed(new Float64Array(8760).fill(1))
   // January 2025 by the clock: 31 days of 7 night hours and 17 others: 31 (7 * 0.11 + 17 * 0.2) + 12.
-  expect(bill.monthly[0]).toBeCloseTo(31 * (7 * 0.11 + 17 * 0.2) + 12, 9)
+  expect(months[0]?.total).toBeCloseTo(31 * (7 * 0.11 + 17 * 0.2) + 12, 9)
   // July has 23 weekdays: five of the other hours cost 0.25 more on each.
-  expect(bill.monthly[6]).toBeCloseTo(31 * (7 * 0.11 + 17 * 0.2) + 23 * 5 * 0.25 + 12, 9)
-  expect(bill.annual).toBeCloseTo(
-    bill.monthly.reduce((s, m) => s + m, 0),
+  expect(months[6]?.total).toBeCloseTo(31 * (7 * 0.11 + 17 * 0.2) + 23 * 5 * 0.25 + 12, 9)
+  expect(annual).toBeCloseTo(
+    months.reduce((sum, { total }) => sum + total, 0),
     6,
   )
 })
 
+test('periods of one name and price stand on one line of the bill', () => {
+  const halves = [
+    { from: 0, to: 6 },
+    { from: 6, to: 12 },
+  ].map(({ from, to }) => ({
+    name: 'Morning',
+    months: [],
+    days: 'all' as const,
+    fromHour: from,
+    toHour: to,
+    pricePerKwh: 0.1,
+  }))
+  const { months } = formBill(
+    {
+      ...timeOfUse,
+      periods: [...halves, { ...halves[0], pricePerKwh: 0.3, fromHour: 12, toHour: 13 } as never],
+    },
+    { clock, year: 2025, stepMinutes: 60, boughtKwh: new Float64Array(8760).fill(1), soldKwh: none },
+  )
+  // January: 31 days of twelve hours at 0.1, one at 0.3 under the same name, eleven others.
+  expect(months[0]?.lines.map(({ name, amount }) => [name, Number(amount.toFixed(6))])).toEqual([
+    ['', 12],
+    ['Morning', 37.2],
+    ['Morning', 9.3],
+    ['', 68.2],
+  ])
+})
+
 test('exports are credited at their price', () => {
-  const none = new Float64Array(8760)
   const sold = new Float64Array(8760)
   sold[0] = 100
-  const bill = billOf(timeOfUse, hourlyPrice(timeOfUse, clock), clock, none, sold)
-  expect(bill.monthly[0]).toBeCloseTo(12 - 6, 12)
-  expect(bill.credit).toBeCloseTo(6, 12)
+  const [january] = billed(none, sold).months
+  expect(january?.total).toBeCloseTo(12 - 6, 12)
+  expect(january?.lines.find(({ code }) => code === 'exports')?.amount).toBeCloseTo(-6, 12)
 })
 
 test('the clock goes forward in March and back in November; weekends are weekends', () => {

@@ -1,4 +1,4 @@
-import { type TariffForm } from './form'
+import { type TariffForm } from '../kinds/tariff/form'
 import { type Metered } from './bill-lines'
 import { firstHolding } from './when'
 

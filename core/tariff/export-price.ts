@@ -1,17 +1,22 @@
 import { type LocalClock } from '../model/local-clock'
-import { type TariffForm } from './form'
+import { type TariffForm } from '../kinds/tariff/form'
 import { firstHolding } from './when'
+
+/** What of a tariff says what exports earn; what its periods are called does not count. */
+interface Exported extends Pick<TariffForm, 'pricePerKwh' | 'exportPerKwh' | 'exports'> {
+  readonly periods: readonly Omit<TariffForm['periods'][number], 'name'>[]
+}
 
 /**
  * What a kWh that goes out earns in every interval; under net metering what one bought there costs.
  * @param clock with holidays as weekends
  */
-export function exportPrices(form: TariffForm, clock: LocalClock): Float64Array {
+export function exportPrices(form: Exported, clock: LocalClock): Float64Array {
   const { exports } = form
   const n = clock.hour.length
-  if (exports?.kind === 'none') return new Float64Array(n)
-  if (exports?.kind === 'feed-in') return new Float64Array(n).fill(exports.perKwh)
-  if (exports?.kind === 'net-billing') {
+  if (exports.kind === 'none') return new Float64Array(n)
+  if (exports.kind === 'feed-in') return new Float64Array(n).fill(exports.perKwh)
+  if (exports.kind === 'net-billing') {
     const { intervals, board, perKwh } = exports
     if (intervals) return Float64Array.from({ length: n }, (_, i) => intervals[i] ?? 0)
     if (board)
@@ -21,7 +26,7 @@ export function exportPrices(form: TariffForm, clock: LocalClock): Float64Array 
       })
     if (perKwh !== undefined) return new Float64Array(n).fill(perKwh)
   }
-  const metered = exports?.kind === 'net-metering'
+  const metered = exports.kind === 'net-metering'
   const usual = metered ? form.pricePerKwh : form.exportPerKwh
   const prices = form.periods.map((period) => (metered ? period.pricePerKwh : (period.exportPerKwh ?? usual)))
   if (prices.every((price) => price === usual)) return new Float64Array(n).fill(usual)

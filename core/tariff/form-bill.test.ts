@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { localClock } from '../model/local-clock'
 import { yearStartMs } from '../model/model-year'
 import { type Metered } from './bill-lines'
-import { tariffFormSchema } from './form'
+import { tariffFormSchema } from '../kinds/tariff/form'
 import { formBill } from './form-bill'
 import { holdsOn, inHours, type When } from './when'
 

@@ -1,27 +1,53 @@
-import { type BillLine, type BillLineCode, type FormBill, type Metered } from './bill-lines'
+import { type BillLine, type BillLineCode, type FormBill, type Hours, type Metered } from './bill-lines'
 import { daysInMonth, daysIn } from '../model/model-year'
 import { demandByMonth } from './demand'
 import { exportPrices } from './export-price'
-import { type TariffForm } from './form'
+import { type TariffForm } from '../kinds/tariff/form'
 import { NetMeter } from './net-meter'
 import { firstHolding, withHolidays } from './when'
 
-/** Twelve bills as the customer gets them, line by line, under a tariff of any form. */
-export function formBill(form: TariffForm, metered: Metered): FormBill {
-  const given = { ...metered, clock: withHolidays(metered.clock, form.holidays, metered.year) }
-  const bills = new Bills(form, given)
-  // Credit is carried over New Year: what December hands on, January began with.
-  if (form.exports?.kind === 'net-metering') for (let m = 0; m < 12; m++) bills.linesOf(m)
-  const factor = factorIn(form, metered.year)
-  const months = Array.from({ length: 12 }, (_, m) => {
-    const lines = bills
-      .linesOf(m)
-      .filter(({ amount }) => amount !== 0)
-      .map((line) => ({ ...line, amount: line.amount * factor }))
-    return { lines, total: sum(lines) }
-  })
-  return { months, annual: months.reduce((all, { total }) => all + total, 0) }
+/** A tariff laid over the hours of a year: bills for any energy through the meter. */
+export class TariffYear {
+  readonly #form: TariffForm
+  readonly #given: Hours
+  /** The period of each interval; -1 in the hours of none. */
+  readonly #holding: Int16Array
+  /** What a kWh that goes out earns in each. */
+  readonly #earns: Float64Array | null
+
+  constructor(form: TariffForm, hours: Hours) {
+    this.#form = form
+    this.#given = { ...hours, clock: withHolidays(hours.clock, form.holidays, hours.year) }
+    this.#holding = firstHolding(form.periods, this.#given.clock)
+    this.#earns = form.exports.kind === 'net-metering' ? null : exportPrices(form, this.#given.clock)
+  }
+
+  /**
+   * Twelve bills as the customer gets them, line by line.
+   * @param boughtKwh in each interval
+   * @param soldKwh in each interval
+   */
+  bill(boughtKwh: Float64Array, soldKwh: Float64Array): FormBill {
+    const form = this.#form
+    const given = { ...this.#given, boughtKwh, soldKwh }
+    const bills = new Bills(form, given, this.#holding, this.#earns)
+    // Credit is carried over New Year: what December hands on, January began with.
+    if (form.exports.kind === 'net-metering') for (let m = 0; m < 12; m++) bills.linesOf(m)
+    const factor = factorIn(form, given.year)
+    const months = Array.from({ length: 12 }, (_, m) => {
+      const lines = bills
+        .linesOf(m)
+        .filter(({ amount }) => amount !== 0)
+        .map((line) => ({ ...line, amount: line.amount * factor }))
+      return { lines, total: sum(lines) }
+    })
+    return { months, annual: months.reduce((all, { total }) => all + total, 0) }
+  }
 }
+
+/** Twelve bills of what went through the meter, under a tariff of any form. */
+export const formBill = (form: TariffForm, metered: Metered): FormBill =>
+  new TariffYear(form, metered).bill(metered.boughtKwh, metered.soldKwh)
 
 const sum = (lines: readonly BillLine[]): number => lines.reduce((all, { amount }) => all + amount, 0)
 const line = (code: BillLineCode, amount: number, name = ''): BillLine => ({ code, name, amount })
@@ -35,13 +61,13 @@ class Bills {
   readonly #earned: Float64Array | null
   readonly #meter: NetMeter | null
 
-  constructor(form: TariffForm, given: Metered) {
+  constructor(form: TariffForm, given: Metered, holding: Int16Array, earns: Float64Array | null) {
     this.#form = form
     this.#year = given.year
-    this.#energy = energyByMonth(form, given)
+    this.#energy = energyByMonth(form, given, holding)
     this.#demand = form.demand.map((charge) => demandByMonth(charge, given))
-    this.#meter = form.exports?.kind === 'net-metering' ? new NetMeter(form.exports) : null
-    this.#earned = this.#meter ? null : exportsByMonth(form, given)
+    this.#meter = form.exports.kind === 'net-metering' ? new NetMeter(form.exports) : null
+    this.#earned = earns && exportsByMonth(form, given, earns)
   }
 
   /** @param m month 0..11, each after the one before */
@@ -96,16 +122,25 @@ interface PartOfEnergy {
   readonly sold: Float64Array
 }
 
-/** kWh of each month in each period, and last in the hours of none. */
-function energyByMonth(form: TariffForm, { clock, boughtKwh, soldKwh }: Metered): PartOfEnergy[] {
-  const holding = firstHolding(form.periods, clock)
+/** kWh of each month in each period, and last in the hours of none; periods of one name and price are one. */
+function energyByMonth(
+  form: TariffForm,
+  { clock, boughtKwh, soldKwh }: Metered,
+  holding: Int16Array,
+): readonly PartOfEnergy[] {
+  const byLabel = new Map<string, PartOfEnergy>()
   const parts = [...form.periods, { name: '', pricePerKwh: form.pricePerKwh }].map(
-    ({ name, pricePerKwh }): PartOfEnergy => ({
-      name,
-      price: pricePerKwh,
-      bought: new Float64Array(12),
-      sold: new Float64Array(12),
-    }),
+    ({ name, pricePerKwh }): PartOfEnergy => {
+      const label = `${pricePerKwh} ${name}`
+      const part = byLabel.get(label) ?? {
+        name,
+        price: pricePerKwh,
+        bought: new Float64Array(12),
+        sold: new Float64Array(12),
+      }
+      byLabel.set(label, part)
+      return part
+    },
   )
   for (let i = 0; i < boughtKwh.length; i++) {
     const part = parts[holding[i] === -1 ? parts.length - 1 : (holding[i] ?? 0)]
@@ -114,7 +149,7 @@ function energyByMonth(form: TariffForm, { clock, boughtKwh, soldKwh }: Metered)
     part.bought[m] = (part.bought[m] ?? 0) + (boughtKwh[i] ?? 0)
     part.sold[m] = (part.sold[m] ?? 0) + (soldKwh[i] ?? 0)
   }
-  return parts
+  return [...byLabel.values()]
 }
 
 /** What the kWh of a month come to on top of their price, step by step. */
@@ -130,12 +165,10 @@ function tierAmounts({ tiers }: TariffForm, month: number, days: number, kwh: nu
   })
 }
 
-function exportsByMonth(form: TariffForm, given: Metered): Float64Array {
-  const { clock, soldKwh } = given
-  const price = exportPrices(form, clock)
+function exportsByMonth(form: TariffForm, { clock, soldKwh }: Metered, price: Float64Array): Float64Array {
   const earned = new Float64Array(12)
   const { exports } = form
-  let left = exports && 'capKwhPerYear' in exports ? (exports.capKwhPerYear ?? Infinity) : Infinity
+  let left = 'capKwhPerYear' in exports ? (exports.capKwhPerYear ?? Infinity) : Infinity
   for (let i = 0; i < soldKwh.length; i++) {
     const kwh = Math.min(soldKwh[i] ?? 0, left)
     left -= kwh

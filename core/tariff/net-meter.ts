@@ -1,4 +1,4 @@
-import { type TariffForm } from './form'
+import { type TariffForm } from '../kinds/tariff/form'
 import { type BillLineCode } from './bill-lines'
 
 type NetMetering = Extract<NonNullable<TariffForm['exports']>, { kind: 'net-metering' }>

@@ -104,6 +104,8 @@ export const terms = {
   tariff: 'Tariff',
   energy: 'Energy',
   fixed: 'Fixed charges',
+  demand: 'Demand charges',
+  'taxes-and-credits': 'Taxes and credits',
   'export-credit': 'Export credit',
   'price-work': 'By the watt',
   'price-modules': 'Modules',

@@ -56,6 +56,8 @@ export const terms: Readonly<Record<keyof typeof english, string>> = {
   tariff: 'Tarifa',
   energy: 'Energía',
   fixed: 'Término fijo',
+  demand: 'Término de potencia',
+  'taxes-and-credits': 'Impuestos y abonos',
   'export-credit': 'Compensación de excedentes',
   'price-work': 'Por vatio',
   'price-modules': 'Módulos',

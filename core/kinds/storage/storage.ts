@@ -4,7 +4,10 @@ import { wholeBetween } from '../../model/rules'
 
 export const storageId = 'storage'
 
-/** The battery of an option, run for own use first. One to an option. */
+/** What a battery goes by: the house's own use alone, or what a kWh costs and earns from hour to hour. */
+export const batteryRules = ['own-use', 'by-tariff'] as const
+
+/** The battery of an option and how it is run. One to an option. */
 export const storageSchema = z.strictObject({
   id: z.literal(storageId),
   kind: z.literal('storage'),
@@ -13,11 +16,16 @@ export const storageSchema = z.strictObject({
   count: wholeBetween(1, 10),
   /** Share of the usable energy that is kept for a power cut. */
   reserve: shareSchema,
+  rule: z.enum(batteryRules),
+  /** Whether the grid may fill it; only a battery that goes by the tariff would. */
+  gridCharging: z.boolean(),
 })
 export type Storage = DeepReadonly<z.infer<typeof storageSchema>>
 
-export const storageVersion = 1
-export const storageMigrations = []
+export const storageVersion = 2
+export const storageMigrations = [
+  (value: Record<string, unknown>) => ({ ...value, rule: 'own-use', gridCharging: false }),
+]
 
 export const defaultStorage: Storage = {
   id: storageId,
@@ -25,4 +33,6 @@ export const defaultStorage: Storage = {
   batteryId: null,
   count: 1,
   reserve: 0.1,
+  rule: 'own-use',
+  gridCharging: false,
 }

@@ -11,6 +11,7 @@ import {
   type Term,
 } from '../../model/ledger'
 import { type Unit } from '../../model/said'
+import { type BillLineCode, type FormBill } from '../../tariff/bill-lines'
 import { billNowStage, billThenStage } from '../bills'
 import { financeStage, powerStage, priceStage } from '../finance'
 import { batteryIn, fieldsOf, moduleIn, offerIn, type World } from '../world'
@@ -26,6 +27,37 @@ const moneyLine = (
 
 const cash = (code: Term['code'], value: number) => term(code, value, 'money', 0)
 
+/** What lines of a bill come under in its explanation. */
+const headOf: Readonly<Record<BillLineCode, Term['code']>> = {
+  energy: 'energy',
+  tier: 'energy',
+  'non-bypassable': 'energy',
+  demand: 'demand',
+  exports: 'export-credit',
+  'credit-carried': 'export-credit',
+  'credit-used': 'export-credit',
+  'credit-lapsed': 'export-credit',
+  surplus: 'export-credit',
+  fixed: 'fixed',
+  daily: 'fixed',
+  minimum: 'fixed',
+  tax: 'taxes-and-credits',
+  credit: 'taxes-and-credits',
+}
+
+/** A year's bill in a few sums that make it up. */
+function billTerms({ months }: FormBill): Term[] {
+  const sums = new Map<Term['code'], number>([
+    ['energy', 0],
+    ['fixed', 0],
+  ])
+  for (const { code, amount } of months.flatMap(({ lines }) => lines)) {
+    const head = headOf[code]
+    sums.set(head, (sums.get(head) ?? 0) + amount)
+  }
+  return [...sums].map(([code, sum]) => cash(code, sum))
+}
+
 /** A figure that nothing stands behind before modules are laid or a battery is chosen. */
 const onlyWith =
   (any: boolean) =>
@@ -35,7 +67,7 @@ const onlyWith =
 /** What is paid for energy, before and with solar. */
 const billAccount: Stage<World, Account> = stage({
   name: 'account of bills',
-  version: 2,
+  version: 3,
   after: { before: billNowStage, after: billThenStage, power: powerStage },
   reads: (world: World) => ({ hasBattery: batteryIn(world) !== null }),
   compute: ({ hasBattery }, { before, after, power }) => {
@@ -45,23 +77,14 @@ const billAccount: Stage<World, Account> = stage({
       lines: [
         moneyLine('bill-now', before.annual, 'money/year', 'less', {
           formula: { code: 'bill-now' },
-          inputs: [
-            { code: 'tariff', value: { ref: tariffNowId } },
-            cash('energy', before.energy),
-            cash('fixed', before.fixed),
-          ],
+          inputs: [{ code: 'tariff', value: { ref: tariffNowId } }, ...billTerms(before)],
           sources: [{ code: 'tariff-entered' }],
           assumptions: [],
         }),
         gained(
           moneyLine('bill-then', after.annual, 'money/year', 'less', {
             formula: { code: 'bill-then' },
-            inputs: [
-              { code: 'tariff', value: { ref: tariffThenId } },
-              cash('energy', after.energy),
-              cash('export-credit', -after.credit),
-              cash('fixed', after.fixed),
-            ],
+            inputs: [{ code: 'tariff', value: { ref: tariffThenId } }, ...billTerms(after)],
             sources: [{ code: 'tariff-entered' }],
             assumptions: [{ code: 'first-year' }],
           }),

@@ -1,0 +1,16 @@
+/** Short pieces that stand inside other sentences. */
+export const phrases = {
+  range: '{low} to {high}',
+  away: '{distance} away',
+  'on-snow': '{albedo, number} on snow',
+  'of-the-sky': '{sky} of it from the sky',
+  'mount-open': 'open rack',
+  'mount-gap': '{gap} off the roof',
+  'model-shade': 'shade',
+  'model-mismatch': 'mismatch',
+  'model-clipping': 'clipping',
+  'model-heat': 'heat',
+  'model-reflection': 'reflection',
+  'model-low-light': 'low light',
+  'model-inverter': 'the inverter',
+} as const
