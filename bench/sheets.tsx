@@ -16,6 +16,8 @@ const StructureDialog = lazyPart('StructureDialog')
 const PartsDialog = lazyPart('PartsDialog')
 const DiagramDialog = lazyPart('DiagramDialog')
 const InvertersDialog = lazyPart('InvertersDialog')
+const TariffDialog = lazyPart('TariffDialog')
+const BillsDialog = lazyPart('BillsDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -33,6 +35,8 @@ export function Sheets() {
   if (dialog === 'parts') return <PartsDialog />
   if (dialog === 'diagram') return <DiagramDialog />
   if (dialog === 'inverters') return <InvertersDialog />
+  if (dialog === 'tariff-now' || dialog === 'tariff-then') return <TariffDialog />
+  if (dialog === 'bills') return <BillsDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

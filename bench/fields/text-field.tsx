@@ -1,8 +1,9 @@
 'use client'
 
-import { useId, useRef, useState, type ReactNode } from 'react'
-import { Fault } from '@/core/model/fault'
+import { useId, type ReactNode } from 'react'
+import { type Fault } from '@/core/model/fault'
 import { useSayer } from '../context'
+import { useTyped } from './use-typed'
 
 const widths = {
   short: 'w-[3.1rem] text-right',
@@ -27,29 +28,8 @@ interface Props {
 /** A measure one can click and type. Enter or leaving takes it; Esc brings the old one back; a fault stands below. */
 export function TextField({ label, shown, unit, onType, width = 'figure', hint }: Props) {
   const id = useId()
-  const [typed, setTyped] = useState<string | null>(null)
-  const [wrong, setWrong] = useState<Fault | null>(null)
+  const { input, wrong } = useTyped(shown, onType)
   const sayer = useSayer()
-  /** Set while Enter or Esc leaves the field: what was typed has been dealt with. */
-  const done = useRef(false)
-
-  const take = (text: string): boolean => {
-    if (text === shown) {
-      setTyped(null)
-      setWrong(null)
-      return true
-    }
-    let problem: Fault | null
-    try {
-      problem = onType(text)
-    } catch (error) {
-      if (!(error instanceof Fault)) throw error
-      problem = error
-    }
-    setWrong(problem)
-    if (problem === null) setTyped(null)
-    return problem === null
-  }
 
   return (
     <div className="py-0.5">
@@ -60,30 +40,9 @@ export function TextField({ label, shown, unit, onType, width = 'figure', hint }
         <input
           id={id}
           className={`field shrink-0 ${widths[width]}`}
-          value={typed ?? shown}
           title={hint}
-          aria-invalid={wrong !== null}
           aria-describedby={wrong === null ? undefined : `${id}-wrong`}
-          onChange={(event) => setTyped(event.target.value)}
-          onFocus={(event) => event.target.select()}
-          onBlur={(event) => {
-            if (typed !== null && !done.current) take(event.target.value)
-            done.current = false
-          }}
-          onKeyDown={(event) => {
-            event.stopPropagation()
-            // Taken or given up: the keys belong to the tools again.
-            const leave = () => {
-              done.current = true
-              event.currentTarget.blur()
-            }
-            if (event.key === 'Enter' && take(event.currentTarget.value)) leave()
-            if (event.key === 'Escape') {
-              setTyped(null)
-              setWrong(null)
-              leave()
-            }
-          }}
+          {...input}
         />
         {unit !== undefined && (
           <span className="w-[1.9rem] shrink-0 text-[12px] whitespace-nowrap text-pencil empty:hidden">

@@ -84,6 +84,9 @@ export interface Session {
     | 'parts'
     | 'diagram'
     | 'inverters'
+    | 'tariff-now'
+    | 'tariff-then'
+    | 'bills'
     | null
   /** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
   readonly askedModule: { readonly moduleId: string; readonly option: Objects } | null

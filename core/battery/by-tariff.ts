@@ -60,16 +60,18 @@ function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, sta
       const worth = outlook.best(i) * chargeEfficiency * dischargeEfficiency
       charged = Math.min(worth >= sell ? over : unsaleable, chargeMost, room)
     } else {
-      const free = stored - floor - outlook.kept(i, buy)
-      discharged = Math.max(0, Math.min(-over, dischargeMost, free * dischargeEfficiency))
+      if (stored > floor) {
+        const free = stored - floor - outlook.keptFromHouse(i)
+        discharged = Math.max(0, Math.min(-over, dischargeMost, free * dischargeEfficiency))
+      }
     }
     if (gridCharging && discharged === 0) {
-      const wanted = outlook.kept(i, buy / (chargeEfficiency * dischargeEfficiency), buy)
+      const wanted = outlook.wantedFromGrid(i)
       const missing = (wanted - (stored - floor)) / chargeEfficiency - charged
       charged += Math.max(0, Math.min(missing, chargeMost - charged, room - charged))
     }
     if (charged === 0 && outlook.isBestSale(i)) {
-      const spare = stored - floor - discharged / dischargeEfficiency - outlook.kept(i, sell)
+      const spare = stored - floor - discharged / dischargeEfficiency - outlook.keptFromSale(i)
       const out = exportKwh - Math.max(0, over)
       discharged += Math.max(0, Math.min(spare * dischargeEfficiency, dischargeMost - discharged, out))
     }
@@ -99,6 +101,11 @@ class Outlook {
   readonly #roundTrip: number
   readonly #chargeEfficiency: number
   readonly #dischargeEfficiency: number
+  /** What has been worked out for each interval; not a number before that. */
+  readonly #forHouse: Float64Array
+  readonly #forSale: Float64Array
+  readonly #fromGrid: Float64Array
+  readonly #best: Float64Array
 
   constructor(given: DispatchCase, battery: BatteryRun) {
     const { stepHours, yieldKwh, loadKwh } = given
@@ -116,6 +123,11 @@ class Outlook {
       const before = (i - back + n) % n
       return (yieldKwh[before] as number) - (loadKwh[before] as number)
     })
+    const unknown = () => new Float64Array(n).fill(NaN)
+    this.#forHouse = unknown()
+    this.#forSale = unknown()
+    this.#fromGrid = unknown()
+    this.#best = unknown()
     this.#most = battery.usableKwh * (1 - battery.reserve)
     this.#charge = battery.chargeKw * stepHours * battery.chargeEfficiency
     this.#discharge = (battery.dischargeKw * stepHours) / battery.dischargeEfficiency
@@ -124,8 +136,33 @@ class Outlook {
     this.#dischargeEfficiency = battery.dischargeEfficiency
   }
 
+  /** What is kept of it while the house is served: it depends on the hour alone, and is worked out once. */
+  keptFromHouse(i: number): number {
+    return this.#once(this.#forHouse, i, () => this.#kept(i, this.#buy[i] as number))
+  }
+
+  /** What is kept of it while it is sold. */
+  keptFromSale(i: number): number {
+    return this.#once(this.#forSale, i, () => this.#kept(i, this.#sell[i] as number))
+  }
+
+  /** What is wanted in it that the grid may fill now. */
+  wantedFromGrid(i: number): number {
+    const buy = this.#buy[i] as number
+    return this.#once(this.#fromGrid, i, () => this.#kept(i, buy / this.#roundTrip, buy))
+  }
+
+  #once(known: Float64Array, i: number, work: () => number): number {
+    if (Number.isNaN(known[i])) known[i] = work()
+    return known[i] as number
+  }
+
   /** The most that a kWh from the battery will spare or earn within the day ahead. */
   best(i: number): number {
+    return this.#once(this.#best, i, () => this.#bestOf(i))
+  }
+
+  #bestOf(i: number): number {
     let most = -Infinity
     for (let j = i + 1; j <= i + this.#ahead; j++) {
       if ((this.#sell[j] as number) > most) most = this.#sell[j] as number
@@ -138,7 +175,7 @@ class Outlook {
    * Energy over the reserve that hours dearer than a price will want and the sun will not bring before.
    * @param cheap price at which the grid fills the battery later all the same; no price does without it
    */
-  kept(i: number, price: number, cheap = -Infinity): number {
+  #kept(i: number, price: number, cheap = -Infinity): number {
     const [buys, overs, most, charge, discharge] = [
       this.#buy,
       this.#over,

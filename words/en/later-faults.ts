@@ -66,4 +66,6 @@ export const laterFaults = {
   'most-rows': 'At most {limit, number} rows.',
   'row-length': 'Row {row, number} is too long: at most {limit, number} modules.',
   'sun-below': 'The sun is not up from {from, number} to {to, number} h on the shortest day there.',
+  'no-tariff': 'This is not a tariff file. Choose one in JSON, as “Save as file” writes it.',
+  'long-tariff': 'A tariff file has less than 2 MB.',
 } as const

@@ -27,6 +27,7 @@ import { shade } from './shade'
 import { tiltedRows } from './tilted-rows'
 import { trim } from './trim'
 import { setbacks } from './setbacks'
+import { bills, tariff } from './tariff'
 import { structure } from './structure'
 import { severalCard } from './several'
 import { underlays } from './underlays'
@@ -37,6 +38,7 @@ export const later = {
   arrayTable,
   canopyCovers,
   canopyLeaves,
+  bills,
   catalogue,
   diagram,
   edgeForms,
@@ -47,6 +49,7 @@ export const later = {
   roofCoverings,
   seasons,
   tapeFacts,
+  tariff,
   treeCard,
   fileUnits,
   inverters,

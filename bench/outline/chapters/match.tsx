@@ -2,19 +2,19 @@
 
 import { theOne } from '@/core/kinds/documents'
 import { loadId, type LoadShape, loadShapes } from '@/core/kinds/load/load'
-import { tariffNowId, tariffThenId, type Tariff, type TariffPeriod } from '@/core/kinds/tariff/tariff'
-import { Fault } from '@/core/model/fault'
-import { parseNumber } from '@/core/model/numbers'
+import { tariffNowId, tariffThenId, type Tariff } from '@/core/kinds/tariff/tariff'
+import { boardOf } from '@/core/tariff/board'
+import { later } from '@/words/en/later'
+import { moneySign, number } from '@/words/format'
 import { useBench, useHouse, useSite, useWords } from '../../context'
 import { ChoiceField, MoneyField, NumberField } from '../../fields/fields'
+import { lineButton } from '../../fields/file-button'
 import { TextField } from '../../fields/text-field'
-import { moneySign, number } from '@/words/format'
-import { later } from '@/words/en/later'
 import { houseId } from '../../store/documents'
 
 /** What the customer uses, and what is paid for it now and after. */
 export function MatchChapter() {
-  const { documents } = useBench()
+  const { documents, session } = useBench()
   const house = useHouse()
   const load = theOne(house, 'load', loadId)
   const words = useWords()
@@ -35,33 +35,31 @@ export function MatchChapter() {
         choices={loadShapes.map((value) => ({ value, label: later.loadShapes[value] }))}
         onChoose={(shape: LoadShape) => documents.set('Load shape', houseId, loadId, { shape })}
       />
-      <TariffFields tariff={theOne(house, 'tariff', tariffNowId)} title="Tariff now" />
-      <TariffFields tariff={theOne(house, 'tariff', tariffThenId)} title="Tariff with solar" />
+      <TariffFields tariff={theOne(house, 'tariff', tariffNowId)} title={later.tariff.now} />
+      <TariffFields tariff={theOne(house, 'tariff', tariffThenId)} title={later.tariff.then} />
+      <button
+        type="button"
+        className={`mt-2 block ${lineButton}`}
+        onClick={() => session.setState({ dialog: 'bills' })}
+      >
+        {later.tariff.bills}
+      </button>
     </>
   )
 }
 
-const monthSets = [
-  { value: '', label: 'all year' },
-  { value: '6,7,8,9', label: 'Jun to Sep' },
-  { value: '1,2,3,4,5,10,11,12', label: 'Oct to May' },
-  { value: '12,1,2,3', label: 'Dec to Mar' },
-  { value: '4,5,6,7,8,9,10,11', label: 'Apr to Nov' },
-] as const
-
+/** A tariff in few words; all of it is on its sheet. */
 function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly title: string }) {
-  const { documents } = useBench()
+  const { documents, session } = useBench()
+  const site = useSite()
   const { fields } = useWords().kinds.tariff
   const of = { documentId: houseId, objectId: tariff.id }
-  const setPeriods = (periods: readonly TariffPeriod[]) =>
-    documents.set('Tariff period', houseId, tariff.id, { periods })
-  const change = (index: number, fields: Partial<TariffPeriod>) =>
-    setPeriods(tariff.periods.map((p, i) => (i === index ? { ...p, ...fields } : p)))
+  const { paints } = boardOf(tariff.periods)
   return (
     <section aria-label={title} className="mt-3 border-t border-line pt-1.5">
       <h3 className="font-semibold">{title}</h3>
       <TextField
-        label="Name"
+        label={fields.name}
         shown={tariff.name}
         width="name"
         onType={(name) => documents.set('Tariff name', houseId, tariff.id, { name })}
@@ -75,13 +73,13 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
       />
       <MoneyField
         {...of}
-        label={tariff.periods.length > 0 ? 'Off-peak rate' : fields.pricePerKwh}
+        label={paints.length > 0 ? 'Off-peak rate' : fields.pricePerKwh}
         name="Price"
         digits={3}
         value={tariff.pricePerKwh}
         fields={(pricePerKwh) => ({ pricePerKwh })}
       />
-      {tariff.id === tariffThenId && (
+      {tariff.id === tariffThenId && tariff.exports.kind === 'net-billing' && (
         <MoneyField
           {...of}
           label={fields.exportPerKwh}
@@ -91,97 +89,26 @@ function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly tit
           fields={(exportPerKwh) => ({ exportPerKwh })}
         />
       )}
-      {tariff.periods.map((period, i) => (
-        <Period
-          key={i}
-          period={period}
-          onChange={(fields) => change(i, fields)}
-          onRemove={() => setPeriods(tariff.periods.filter((_, k) => k !== i))}
-        />
-      ))}
+      {paints.length > 0 && (
+        <dl>
+          {paints.map(({ name, pricePerKwh }, k) => (
+            <div key={k} className="flex justify-between gap-2 py-0.5">
+              <dt className="min-w-0 truncate text-pencil">{name}</dt>
+              <dd className="whitespace-nowrap">
+                {number(pricePerKwh, site, 3)} {moneySign(site)}/kWh
+              </dd>
+            </div>
+          ))}
+        </dl>
+      )}
       <button
         type="button"
-        className="mt-1 cursor-pointer text-[12px] text-verdigris hover:underline"
-        onClick={() =>
-          setPeriods([
-            ...tariff.periods,
-            {
-              name: 'Peak',
-              months: [],
-              days: 'weekday',
-              fromHour: 16,
-              toHour: 20,
-              pricePerKwh: tariff.pricePerKwh,
-            },
-          ])
-        }
+        className={`mt-1 block ${lineButton}`}
+        aria-label={`${later.tariff.open}: ${title}`}
+        onClick={() => session.setState({ dialog: tariff.id })}
       >
-        Add a time-of-use period
+        {later.tariff.open}
       </button>
     </section>
-  )
-}
-
-function Period({
-  period,
-  onChange,
-  onRemove,
-}: {
-  readonly period: TariffPeriod
-  readonly onChange: (fields: Partial<TariffPeriod>) => Fault | null
-  readonly onRemove: () => void
-}) {
-  const site = useSite()
-  const monthKey = period.months.join(',')
-  const sets = monthSets.some((set) => set.value === monthKey)
-    ? [...monthSets]
-    : [...monthSets, { value: monthKey, label: `months ${monthKey}` }]
-  return (
-    <fieldset className="mt-1 rounded-md border border-line px-2 pb-1">
-      <legend className="flex items-center gap-1 px-1 text-[12px] text-pencil">
-        {period.name}
-        <button
-          type="button"
-          aria-label={`Remove ${period.name}`}
-          className="cursor-pointer px-1 hover:text-clay"
-          onClick={onRemove}
-        >
-          ×
-        </button>
-      </legend>
-      <TextField label="Name" shown={period.name} width="name" onType={(name) => onChange({ name })} />
-      <TextField
-        label="Price per kWh"
-        unit={moneySign(site)}
-        shown={number(period.pricePerKwh, site, 3)}
-        onType={(text) => onChange({ pricePerKwh: parseNumber(text, site.locale) })}
-      />
-      <TextField
-        label="Hours"
-        shown={`${period.fromHour}–${period.toHour}`}
-        hint="16–20, or 23–6 over midnight"
-        onType={(text) => {
-          const found = /^\s*(\d{1,2})\s*(?:-|–|to)\s*(\d{1,2})\s*$/.exec(text)
-          if (!found) return new Fault('bad-hours')
-          return onChange({ fromHour: Number(found[1]), toHour: Number(found[2]) })
-        }}
-      />
-      <ChoiceField
-        label="Months"
-        value={monthKey}
-        choices={sets}
-        onChoose={(value) => onChange({ months: value === '' ? [] : value.split(',').map(Number) })}
-      />
-      <ChoiceField
-        label="Days"
-        value={period.days}
-        choices={[
-          { value: 'all', label: 'every day' },
-          { value: 'weekday', label: 'weekdays' },
-          { value: 'weekend', label: 'weekends' },
-        ]}
-        onChoose={(days) => onChange({ days })}
-      />
-    </fieldset>
   )
 }

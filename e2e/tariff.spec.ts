@@ -1,0 +1,137 @@
+import { readFile } from 'node:fs/promises'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, figure, openShippedJob, saved, settled } from './bench'
+
+const sheet = (page: Page, name: string) => page.getByRole('dialog', { name })
+const close = (page: Page, name: string) => sheet(page, name).getByRole('button', { name: 'Close' }).click()
+const cell = (page: Page, days: string, name: string | RegExp) =>
+  sheet(page, 'Tariff with solar').getByRole('grid', { name: days }).getByRole('gridcell', { name })
+
+async function expectAccessible(page: Page): Promise<void> {
+  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
+  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+}
+
+/** Takes back all that was done. */
+async function undoAll(page: Page): Promise<void> {
+  const undo = page.getByTitle('Undo (Ctrl-Z)')
+  while (await undo.isEnabled()) {
+    await undo.click()
+    await settled(page)
+  }
+  await saved(page)
+}
+
+test('hours are painted with a price, by hand and by keys, and the bills follow', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Match')
+  const before = await figure(page, 'bill-then')
+  await page.getByRole('button', { name: 'Prices and charges: Tariff with solar' }).click()
+  const tariff = sheet(page, 'Tariff with solar')
+  await expect(cell(page, 'Weekdays', 'Jul, 15:00 to 16:00: Summer peak, $ 0.438')).toBeVisible()
+  await expectAccessible(page)
+
+  // A price of its own for the evenings of the whole year, each day.
+  await tariff.getByRole('button', { name: 'Add a price' }).click()
+  await tariff.getByLabel('Name of price 4').fill('Dinner')
+  await tariff.getByLabel('Name of price 4').press('Enter')
+  const dinner = tariff.getByRole('textbox', { name: 'Price of Dinner per kWh', exact: true })
+  await dinner.fill('0,9')
+  await dinner.press('Enter')
+  for (const days of ['Weekdays', 'Weekends and holidays']) {
+    const from = await cell(page, days, /^Jan, 18:00/).boundingBox()
+    const to = await cell(page, days, /^Dec, 20:00/).boundingBox()
+    if (!from || !to) throw new Error('cells have places')
+    await page.mouse.move(from.x + 4, from.y + 4)
+    await page.mouse.down()
+    await page.mouse.move(to.x + 4, to.y + 4, { steps: 4 })
+    await page.mouse.up()
+  }
+  await expect(cell(page, 'Weekdays', 'Jun, 19:00 to 20:00: Dinner, $ 0.9')).toBeVisible()
+  // January's one o'clock by keys.
+  const grid = tariff.getByRole('grid', { name: 'Weekdays' })
+  await grid.focus()
+  for (const key of ['ArrowRight', 'Enter']) await grid.press(key)
+  await settled(page)
+  expect(await figure(page, 'bill-then')).toBeGreaterThan(before + 300)
+  await close(page, 'Tariff with solar')
+
+  await page.getByRole('button', { name: 'Bills line by line' }).click()
+  const row = (name: string) =>
+    sheet(page, 'Bills line by line')
+      .getByRole('table', { name: 'Bills with solar' })
+      .getByRole('row', { name: new RegExp(`^${name}`) })
+  await expect(row('Dinner')).toBeVisible()
+  await expectAccessible(page)
+  // The year's total is the ledger's, and its months add up to it.
+  const total = (await row('Total').innerText())
+    .split(/\s+/)
+    .slice(1)
+    .map((text) => Number(text.replace(',', '')))
+  expect(total).toHaveLength(13)
+  const year = total.at(-1) ?? NaN
+  expect(total.slice(0, 12).reduce((sum, month) => sum + month, 0)).toBeCloseTo(year, 0)
+  expect(Math.abs(year - (await figure(page, 'bill-then')))).toBeLessThan(1)
+  await close(page, 'Bills line by line')
+  await undoAll(page)
+  expect(await figure(page, 'bill-then')).toBe(before)
+})
+
+test('a tariff of the place is taken, saved as a file and read again; a bad file says what is wrong', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Match')
+  const before = await figure(page, 'bill-then')
+  await page.getByRole('button', { name: 'Prices and charges: Tariff with solar' }).click()
+  const tariff = sheet(page, 'Tariff with solar')
+  await tariff
+    .getByLabel('Tariffs of this place')
+    .selectOption({ label: 'Aldane Light & Power: Home, in steps' })
+  await expect(tariff.getByLabel('Step 2 up to, kWh')).toHaveValue('24')
+  await settled(page)
+  const withSteps = await figure(page, 'bill-then')
+  expect(withSteps).not.toBe(before)
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    tariff.getByRole('button', { name: 'Save as file' }).click(),
+  ])
+  expect(download.suggestedFilename()).toBe('Home, in steps.tariff.json')
+  const text = await readFile(await download.path(), 'utf8')
+
+  const take = (name: string, content: string) =>
+    tariff
+      .getByLabel('Open tariff file')
+      .last()
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) })
+  await take('letter.json', 'Dear customer')
+  await expect(page.getByText('letter.json: This is not a tariff file')).toBeVisible()
+  await take('steps.json', text.replace('"upToKwh": 24', '"upToKwh": 3'))
+  await expect(page.getByText(/steps\.json: .*tiers\.steps/)).toBeVisible()
+  await expect(tariff.getByLabel('Step 2 up to, kWh')).toHaveValue('24')
+  await take('dearer.json', text.replace('"pricePerKwh": 0.224', '"pricePerKwh": 0.424'))
+  await expect(
+    tariff.getByRole('textbox', { name: 'Price of All other hours per kWh', exact: true }),
+  ).toHaveValue('0.424')
+  await settled(page)
+  expect(await figure(page, 'bill-then')).toBeGreaterThan(withSteps)
+
+  // Steps must rise: the field says so and nothing is lost.
+  await tariff.getByLabel('Step 1 up to, kWh').fill('99')
+  await tariff.getByLabel('Step 1 up to, kWh').press('Enter')
+  await expect(tariff.getByRole('alert')).toBeVisible()
+  await tariff.getByLabel('Step 1 up to, kWh').press('Escape')
+  await tariff.getByRole('button', { name: 'Add a demand charge' }).click()
+  await settled(page)
+  await close(page, 'Tariff with solar')
+  await page.getByRole('button', { name: 'Bills line by line' }).click()
+  await expect(
+    sheet(page, 'Bills line by line')
+      .getByRole('table', { name: 'Bills with solar' })
+      .getByRole('row', { name: /^Demand charge/ }),
+  ).toBeVisible()
+  await close(page, 'Bills line by line')
+  await undoAll(page)
+  expect(await figure(page, 'bill-then')).toBe(before)
+})
