@@ -1,3 +1,4 @@
+import { gatheredAhead, greatestAhead } from './day-ahead'
 import { flowsOf } from './interval-cost'
 import { type DispatchCase } from './optimum'
 import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
@@ -48,8 +49,10 @@ function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, sta
   const dischargeMost = battery.dischargeKw * stepHours
   let stored = Math.max(floor, Math.min(battery.usableKwh, startKwh))
   for (let i = 0; i < n; i++) {
-    const [made, load] = [given.yieldKwh[i] as number, given.loadKwh[i] as number]
-    const [buy, sell] = [given.buy[i] as number, given.sell[i] as number]
+    const made = given.yieldKwh[i] as number
+    const load = given.loadKwh[i] as number
+    const buy = given.buy[i] as number
+    const sell = given.sell[i] as number
     const over = made - load
     const room = (battery.usableKwh - stored) / chargeEfficiency
     let charged = 0
@@ -57,7 +60,7 @@ function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, sta
     if (over > 0) {
       // What cannot go out is stored in any case.
       const unsaleable = over - Math.min(over, exportKwh)
-      const worth = outlook.best(i) * chargeEfficiency * dischargeEfficiency
+      const worth = (outlook.best[i] as number) * chargeEfficiency * dischargeEfficiency
       charged = Math.min(worth >= sell ? over : unsaleable, chargeMost, room)
     } else {
       if (stored > floor) {
@@ -88,6 +91,9 @@ function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, sta
   return out
 }
 
+/** Prices are told apart up to this many in one look ahead; with more of them each hour is looked at by itself. */
+const mostPrices = 12
+
 /** What prices, house and sun say of the day ahead of an interval. The year goes round. */
 class Outlook {
   readonly #ahead: number
@@ -101,11 +107,14 @@ class Outlook {
   readonly #roundTrip: number
   readonly #chargeEfficiency: number
   readonly #dischargeEfficiency: number
-  /** What has been worked out for each interval; not a number before that. */
-  readonly #forHouse: Float64Array
-  readonly #forSale: Float64Array
-  readonly #fromGrid: Float64Array
-  readonly #best: Float64Array
+  /** The most that a kWh from the battery will spare or earn within the day ahead of each interval. */
+  readonly best: Float64Array
+  readonly #highestBuy: number
+  readonly #highestSale: Float64Array
+  readonly #lowestSale: Float64Array
+  /** What is kept for prices above one, by that price; and the same where the grid fills it at another. */
+  readonly #keptAbove = new Map<number, Float64Array>()
+  readonly #fromGrid = new Map<number, Float64Array>()
 
   constructor(given: DispatchCase, battery: BatteryRun) {
     const { stepHours, yieldKwh, loadKwh } = given
@@ -123,88 +132,84 @@ class Outlook {
       const before = (i - back + n) % n
       return (yieldKwh[before] as number) - (loadKwh[before] as number)
     })
-    const unknown = () => new Float64Array(n).fill(NaN)
-    this.#forHouse = unknown()
-    this.#forSale = unknown()
-    this.#fromGrid = unknown()
-    this.#best = unknown()
     this.#most = battery.usableKwh * (1 - battery.reserve)
     this.#charge = battery.chargeKw * stepHours * battery.chargeEfficiency
     this.#discharge = (battery.dischargeKw * stepHours) / battery.dischargeEfficiency
     this.#roundTrip = battery.chargeEfficiency * battery.dischargeEfficiency
     this.#chargeEfficiency = battery.chargeEfficiency
     this.#dischargeEfficiency = battery.dischargeEfficiency
+    this.#highestBuy = given.buy.reduce((most, price) => Math.max(most, price), -Infinity)
+    const [buys, sells, overs] = [this.#buy, this.#sell, this.#over]
+    const worth = sells.map((sell, j) =>
+      (overs[j] as number) < 0 ? Math.max(sell, buys[j] as number) : sell,
+    )
+    this.best = greatestAhead(worth, this.#ahead)
+    this.#highestSale = greatestAhead(sells, this.#ahead)
+    this.#lowestSale = greatestAhead(
+      sells.map((sell) => -sell),
+      this.#ahead,
+    ).map((most) => -most)
   }
 
-  /** What is kept of it while the house is served: it depends on the hour alone, and is worked out once. */
+  /** What is kept of the battery's energy for dearer hours while the house is served. */
   keptFromHouse(i: number): number {
-    return this.#once(this.#forHouse, i, () => this.#kept(i, this.#buy[i] as number))
+    return this.#kept(this.#keptAbove, i, this.#buy[i] as number, -Infinity)
   }
 
   /** What is kept of it while it is sold. */
   keptFromSale(i: number): number {
-    return this.#once(this.#forSale, i, () => this.#kept(i, this.#sell[i] as number))
+    return this.#kept(this.#keptAbove, i, this.#sell[i] as number, -Infinity)
   }
 
   /** What is wanted in it that the grid may fill now. */
   wantedFromGrid(i: number): number {
     const buy = this.#buy[i] as number
-    return this.#once(this.#fromGrid, i, () => this.#kept(i, buy / this.#roundTrip, buy))
-  }
-
-  #once(known: Float64Array, i: number, work: () => number): number {
-    if (Number.isNaN(known[i])) known[i] = work()
-    return known[i] as number
-  }
-
-  /** The most that a kWh from the battery will spare or earn within the day ahead. */
-  best(i: number): number {
-    return this.#once(this.#best, i, () => this.#bestOf(i))
-  }
-
-  #bestOf(i: number): number {
-    let most = -Infinity
-    for (let j = i + 1; j <= i + this.#ahead; j++) {
-      if ((this.#sell[j] as number) > most) most = this.#sell[j] as number
-      if ((this.#over[j] as number) < 0 && (this.#buy[j] as number) > most) most = this.#buy[j] as number
-    }
-    return most
+    return this.#kept(this.#fromGrid, i, buy / this.#roundTrip, buy)
   }
 
   /**
    * Energy over the reserve that hours dearer than a price will want and the sun will not bring before.
    * @param cheap price at which the grid fills the battery later all the same; no price does without it
    */
-  #kept(i: number, price: number, cheap = -Infinity): number {
-    const [buys, overs, most, charge, discharge] = [
-      this.#buy,
-      this.#over,
-      this.#most,
-      this.#charge,
-      this.#discharge,
-    ]
+  #kept(known: Map<number, Float64Array>, i: number, price: number, cheap: number): number {
+    if (price + same >= this.#highestBuy) return 0
+    let all = known.get(price)
+    if (!all) {
+      if (known.size >= mostPrices) return this.#keptAt(i, price, cheap)
+      all = gatheredAhead(this.#changes(price, cheap), this.#ahead, this.#most)
+      known.set(price, all)
+    }
+    return all[i] as number
+  }
+
+  #keptAt(i: number, price: number, cheap: number): number {
     let wanted = 0
     for (let j = i + this.#ahead; j > i; j--) {
-      const buy = buys[j] as number
-      const over = overs[j] as number
-      if (over > 0) wanted -= Math.min(over * this.#chargeEfficiency, charge)
-      else if (buy > price + same) wanted += Math.min(-over / this.#dischargeEfficiency, discharge)
-      else if (buy <= cheap + same) wanted -= charge
-      wanted = wanted < 0 ? 0 : wanted > most ? most : wanted
+      wanted += this.#changeAt(j, price, cheap)
+      wanted = wanted < 0 ? 0 : wanted > this.#most ? this.#most : wanted
     }
     return wanted
+  }
+
+  #changes(price: number, cheap: number): Float64Array {
+    const out = new Float64Array(this.#over.length)
+    for (let j = 0; j < out.length; j++) out[j] = this.#changeAt(j, price, cheap)
+    return out
+  }
+
+  /** By how much an interval adds to what is wanted before it, or takes from it. */
+  #changeAt(j: number, price: number, cheap: number): number {
+    const buy = this.#buy[j] as number
+    const over = this.#over[j] as number
+    if (over > 0) return -Math.min(over * this.#chargeEfficiency, this.#charge)
+    if (buy > price + same) return Math.min(-over / this.#dischargeEfficiency, this.#discharge)
+    return buy <= cheap + same ? -this.#charge : 0
   }
 
   /** Whether no price of the day ahead is higher, and the lowest is so by more than what the battery takes. */
   isBestSale(i: number): boolean {
     const now = this.#sell[i] as number
-    if (now <= 0) return false
-    let lowest = now
-    for (let j = i + 1; j <= i + this.#ahead; j++) {
-      const later = this.#sell[j] as number
-      if (later > now + same) return false
-      if (later < lowest) lowest = later
-    }
-    return lowest < now * this.#roundTrip - same
+    if (now <= 0 || (this.#highestSale[i] as number) > now + same) return false
+    return Math.min(now, this.#lowestSale[i] as number) < now * this.#roundTrip - same
   }
 }
