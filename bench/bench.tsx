@@ -97,7 +97,7 @@ function Layout({ name }: { readonly name: string }) {
         >
           <Outline />
         </div>
-        <main className="relative min-h-0 min-w-0">
+        <main className={`relative min-h-0 min-w-0 ${charts ? 'overflow-hidden' : ''}`}>
           {charts && <ChapterPanel />}
           <div
             className={
@@ -105,6 +105,8 @@ function Layout({ name }: { readonly name: string }) {
                 ? 'absolute top-4 right-5 z-20 h-[170px] w-[240px] overflow-hidden rounded-lg border border-line'
                 : 'h-full'
             }
+            // It goes along with the charts, so that nothing scrolls away under it.
+            style={charts ? { translate: '0 calc(var(--scrolled, 0) * -1px)' } : undefined}
           >
             <Stage small={charts} />
           </div>

@@ -16,6 +16,7 @@ export function LiveLink() {
   const heights = useSession((s) => s.dialog === 'shade')
   const shade = useSession(looksAtShade) ? { of: part, heights } : null
   const ranking = useSession((s) => s.dialog === 'inverters')
+  const storage = useSession((s) => s.chapter === 'store')
   const site = useSite()
   const list = useStations()
   const { latitudeDeg, longitudeDeg } = site
@@ -25,7 +26,7 @@ export function LiveLink() {
     if (!chosen) return
     const { id, name, distanceM, elevationM, yearSpread } = chosen.station
     const station = { id, name, distanceM, elevationM, yearSpread, standsIn: chosen.standsIn }
-    live.ask({ house, options, activeId, station, sunMap, shade, ranking })
+    live.ask({ house, options, activeId, station, sunMap, shade, ranking, storage })
   })
   return null
 }

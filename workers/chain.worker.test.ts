@@ -57,6 +57,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
   sunMap: null,
   shade: null,
   ranking: false,
+  storage: false,
   ...fields,
 })
 const send = (request: WorkerRequest) => scope.onmessage?.({ data: request })
@@ -152,6 +153,18 @@ test('inverters are tried one after the other, the best so far first each time',
   )
   const last = told.at(-1)?.inverters ?? []
   expect(last.map(({ id }) => id).sort()).toEqual(catalogue.inverters.map(({ id }) => id).sort())
+})
+
+test('batteries are tried one size after the other, then what further storage would be worth', async () => {
+  send(run(61, { storage: true }))
+  const told = (await idle(61)).filter((answer) => answer.type === 'storage')
+  const sizes = 1 + 3 * catalogue.batteries.length
+  expect(told.map(({ picture }) => picture.worths.length)).toEqual([
+    ...Array.from({ length: sizes }, (_, k) => k + 1),
+    sizes,
+  ])
+  expect(told.at(-2)?.picture.steps).toBeNull()
+  expect(told.at(-1)?.picture.steps).toHaveLength(10)
 })
 
 test('a run that is overtaken is let go of between two options; of those waiting only the newest is done', async () => {

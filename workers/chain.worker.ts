@@ -108,6 +108,15 @@ async function tellRanking(request: RunRequest, world: World, pause: Pause): Pro
   )
 }
 
+/** Other batteries in the place of the chosen one, told as they come. */
+async function tellStorage(request: RunRequest, world: World, pause: Pause): Promise<void> {
+  const { storageWorths } = await import('./storage-of')
+  const optionId = request.options[0]?.id ?? ''
+  await storageWorths(graph, world, untilOvertaken(pause), (picture) =>
+    post({ type: 'storage', id: request.id, optionId, picture }),
+  )
+}
+
 async function work(request: RunRequest, pause: Pause): Promise<void> {
   const { id, house, catalogue, station } = request
   try {
@@ -130,6 +139,7 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
     const world = { house, option: first.objects, catalogue, station, weather }
     if (request.shade) await tellShade(request, request.shade, world, pause)
     if (request.ranking) await tellRanking(request, world, pause)
+    if (request.storage) await tellStorage(request, world, pause)
     if (request.sunMap !== null) await tellSunMap(request, request.sunMap, world, pause)
   } catch (error) {
     if (error instanceof Overtaken) return

@@ -6,6 +6,7 @@ import { type HeightWorth } from '@/core/readers/height-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
+import { type StoragePicture } from '@/core/readers/storage-worth'
 import { type RunSummary } from '@/core/readers/summary'
 import { type RoofPlane } from '@/core/roof/plane'
 import { type StationInfo } from '@/core/stages/world'
@@ -17,7 +18,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 6
+export const protocolVersion = 7
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {
@@ -43,6 +44,8 @@ export interface RunRequest {
   readonly shade: ShadeWanted | null
   /** Whether all inverters are to be tried in the option on the screen. */
   readonly ranking: boolean
+  /** Whether other batteries are to be tried in it. */
+  readonly storage: boolean
 }
 
 /** A newer state waits for the worker: what is not worth ending is given up between two items. */
@@ -83,6 +86,12 @@ export type WorkerAnswer =
       readonly optionId: string
       /** Those that are known so far, the best first. */
       readonly inverters: readonly InverterWorth[]
+    }
+  | {
+      readonly type: 'storage'
+      readonly id: number
+      readonly optionId: string
+      readonly picture: StoragePicture
     }
   | {
       readonly type: 'fault'

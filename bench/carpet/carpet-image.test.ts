@@ -21,6 +21,7 @@ const carpetOf = (stepMinutes: number, zoneHours: number, zone: string, value: (
     battery: series,
     curtailed: series,
     priceNow: series,
+    earns: series,
     price: series,
   }
   return { stepMinutes, clockHour, ...all } satisfies RunSummary['carpet']

@@ -2,12 +2,17 @@
 
 import { useDeferredValue } from 'react'
 import { BillChart, EnergyChart, PaybackChart, WeekChart } from '@/charts/figures'
+import { StoreView } from '../battery/store-view'
 import { type LineId } from '@/core/model/ledger'
 import { useNumbers, useSayer, useSession, useSite } from '../context'
 import { Compare } from './compare'
 
 /** Room for the stage in the upper right corner. */
 const besideStage = 'mr-[256px] min-h-[178px]'
+
+/** Tells what stands beside the charts how far they have been scrolled. */
+const goesAlong = (charts: HTMLElement | null) =>
+  charts?.parentElement?.style.setProperty('--scrolled', String(charts.scrollTop))
 
 /** What stands in the middle in Match, Store and Offer. */
 export function ChapterView() {
@@ -29,6 +34,8 @@ export function ChapterView() {
       role="region"
       aria-label="Charts"
       tabIndex={0}
+      ref={goesAlong}
+      onScroll={({ currentTarget }) => goesAlong(currentTarget)}
       className={`h-full overflow-y-auto bg-paper px-5 py-4 ${fresh && numbers === newest ? '' : 'opacity-70'}`}
     >
       {chapter === 'match' && (
@@ -43,12 +50,23 @@ export function ChapterView() {
         </div>
       )}
       {chapter === 'store' && (
-        <div className="grid gap-4">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
           <div className={besideStage}>
             <Tiles ids={['used', 'bought', 'self-sufficiency', 'bill-then', 'net-price', 'payback']} />
           </div>
-          <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
-          <WeekChart carpet={summary.carpet} place={site} height={230} which="winter" southern={southern} />
+          <StoreView
+            summary={summary}
+            weeks={(['summer', 'winter'] as const).map((which) => (
+              <WeekChart
+                key={which}
+                carpet={summary.carpet}
+                place={site}
+                height={230}
+                which={which}
+                southern={southern}
+              />
+            ))}
+          />
         </div>
       )}
       {chapter === 'offer' && (

@@ -7,6 +7,7 @@ import { type HeightWorth } from '@/core/readers/height-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
+import { type StoragePicture } from '@/core/readers/storage-worth'
 import { type RunSummary } from '@/core/readers/summary'
 import {
   protocolVersion,
@@ -49,6 +50,11 @@ export interface OptionRanking extends Omit<OptionNumbers, 'summary' | 'before'>
   readonly inverters: readonly InverterWorth[]
 }
 
+/** What other batteries make of an option, those that are known so far. */
+export interface OptionStorage extends Omit<OptionNumbers, 'summary' | 'before'> {
+  readonly picture: StoragePicture
+}
+
 interface State {
   readonly byOption: Readonly<Record<string, OptionNumbers>>
   /** The light on the roofs of options that it was asked for. */
@@ -56,6 +62,7 @@ interface State {
   /** Of each option what was asked about last. */
   readonly shades: Readonly<Record<string, OptionShade>>
   readonly rankings: Readonly<Record<string, OptionRanking>>
+  readonly storages: Readonly<Record<string, OptionStorage>>
   readonly faults: Readonly<Record<string, FaultDetail>>
   /** The newest run asked for, and whether its answers are all here. */
   readonly asked: number
@@ -75,6 +82,8 @@ export interface LiveRequest {
   readonly shade: ShadeWanted | null
   /** Whether the inverters of the catalogue are to be ranked for it. */
   readonly ranking: boolean
+  /** Whether other batteries are to be tried in it. */
+  readonly storage: boolean
 }
 
 /** What a Worker is to us; a test brings its own. */
@@ -108,6 +117,7 @@ export class LiveNumbers {
     sunMaps: {},
     shades: {},
     rankings: {},
+    storages: {},
     faults: {},
     asked: 0,
     busy: true,
@@ -189,7 +199,7 @@ export class LiveNumbers {
     const request = this.#wanted
     this.#wanted = null
     if (!request) return
-    const { byOption, sunMaps, shades, rankings, asked } = this.store.getState()
+    const { byOption, sunMaps, shades, rankings, storages, asked } = this.store.getState()
     const stale = request.options.filter(({ id, objects }) => {
       const fits = (known: Pick<OptionNumbers, 'house' | 'objects' | 'stationKey'> | undefined) =>
         LiveNumbers.fits(known, request.house, objects, JSON.stringify(request.station))
@@ -202,7 +212,9 @@ export class LiveNumbers {
       const ranking = rankings[id]
       const hasRanking =
         !request.ranking || (fits(ranking) && ranking?.inverters.length === this.#catalogue.inverters.length)
-      return !hasShade || !hasMap || !hasRanking
+      const storage = storages[id]
+      const hasStorage = !request.storage || (fits(storage) && storage?.picture.steps !== null)
+      return !hasShade || !hasMap || !hasRanking || !hasStorage
     })
     if (stale.length === 0) {
       this.store.setState({ busy: false })
@@ -224,6 +236,7 @@ export class LiveNumbers {
       sunMap: active.length > 0 ? request.sunMap : null,
       shade: active.length > 0 ? request.shade : null,
       ranking: active.length > 0 && request.ranking,
+      storage: active.length > 0 && request.storage,
     })
     this.#listen()
   }
@@ -266,6 +279,11 @@ export class LiveNumbers {
     if (answer.type === 'ranking') {
       const { optionId, inverters } = answer
       this.store.setState((s) => ({ rankings: { ...s.rankings, [optionId]: { inverters, ...state } } }))
+      return
+    }
+    if (answer.type === 'storage') {
+      const { optionId, picture } = answer
+      this.store.setState((s) => ({ storages: { ...s.storages, [optionId]: { picture, ...state } } }))
       return
     }
     // What was asked for the light on the roofs alone tells nothing new.

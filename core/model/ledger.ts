@@ -137,6 +137,7 @@ export const sourceCodes = [
   'inverter-sheet',
   'lines-above',
   'own-use',
+  'by-tariff',
   'tariff-entered',
   'offer-entered',
   'cash-flow',

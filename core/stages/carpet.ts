@@ -4,7 +4,7 @@ import { clockStage } from './clock'
 import { dispatchStage } from './dispatch'
 import { lightSeriesStage, type LightSeries } from './light-series'
 import { loadStage } from './load'
-import { priceNowStage, priceThenStage } from './tariffs'
+import { exportPriceStage, priceNowStage, priceThenStage } from './tariffs'
 import { type World } from './world'
 
 /** The year interval by interval, kWh where not said otherwise. */
@@ -24,13 +24,15 @@ export interface Carpet extends LightSeries {
   /** Of a bought kWh, before solar and with it. */
   readonly priceNow: Float32Array
   readonly price: Float32Array
+  /** Of a sold kWh, with solar. */
+  readonly earns: Float32Array
   /** Hour of the local clock. */
   readonly clockHour: Uint8Array
 }
 
 export const carpetStage: Stage<World, Carpet> = stage({
   name: 'carpet',
-  version: 2,
+  version: 3,
   after: {
     light: lightSeriesStage,
     ac: acStage,
@@ -38,10 +40,11 @@ export const carpetStage: Stage<World, Carpet> = stage({
     dispatch: dispatchStage,
     priceNow: priceNowStage,
     price: priceThenStage,
+    earns: exportPriceStage,
     clock: clockStage,
   },
   reads: (world: World) => ({ stepMinutes: world.weather.value.stepMinutes }),
-  compute: ({ stepMinutes }, { light, ac, load, dispatch, priceNow, price, clock }) => {
+  compute: ({ stepMinutes }, { light, ac, load, dispatch, priceNow, price, earns, clock }) => {
     const net = new Float32Array(load.length)
     for (let i = 0; i < net.length; i++)
       net[i] = (dispatch.sold[i] as number) - (dispatch.bought[i] as number)
@@ -59,6 +62,7 @@ export const carpetStage: Stage<World, Carpet> = stage({
       curtailed: new Float32Array(dispatch.curtailed),
       priceNow: new Float32Array(priceNow),
       price: new Float32Array(price),
+      earns: new Float32Array(earns),
       clockHour: clock.hour,
     }
   },

@@ -221,7 +221,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     batteryId: `${ownBattery}, account of bills, price, years, account of money, worth of modules`,
     count: `${ownBattery}, price, years`,
     reserve: `${ownBattery}, years`,
-    rule: 'dispatch, years',
+    rule: 'dispatch, account of use, years',
     // It fills from the grid only by the tariff.
     gridCharging: '',
   },

@@ -149,6 +149,8 @@ export const sources = {
   'inverter-sheet': 'Data sheet of the inverter',
   'lines-above': 'The lines above',
   'own-use': 'Own use first, hour by hour on the local clock',
+  'by-tariff':
+    'The battery by the tariff’s prices of the next 24 hours, with sun and consumption as the day before, hour by hour on the local clock',
   'tariff-entered': 'Tariff as entered',
   'offer-entered': 'As entered in the offer',
   'cash-flow': 'Cumulative cash flow, interpolated within the year',

@@ -1,5 +1,6 @@
 import { arrayDeeds } from './array-deeds'
 import { arrayTable } from './array-table'
+import { battery, batteryDeeds } from './battery'
 import {
   canopyCovers,
   canopyLeaves,
@@ -38,6 +39,8 @@ export const later = {
   arrayTable,
   canopyCovers,
   canopyLeaves,
+  battery,
+  batteryDeeds,
   bills,
   catalogue,
   diagram,

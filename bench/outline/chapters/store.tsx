@@ -1,12 +1,15 @@
 'use client'
 
 import { theOne } from '@/core/kinds/documents'
-import { storageId } from '@/core/kinds/storage/storage'
+import { batteryRules, storageId } from '@/core/kinds/storage/storage'
 import { useBench, useOption, useSession, useSite, useWords } from '../../context'
 import { ChoiceField, NumberField, PercentField } from '../../fields/fields'
+import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 
-/** One battery of the catalogue, run for own use first. */
+const words = later.battery
+
+/** One battery of the catalogue, and how it is run. */
 export function StoreChapter() {
   const { documents, catalogue } = useBench()
   const option = useOption()
@@ -52,9 +55,30 @@ export function StoreChapter() {
             value={storage.reserve}
             fields={(reserve) => ({ reserve })}
           />
-          <p className="quiet mt-1">
-            Run for own use first: it stores what would be sold and supplies what would be bought.
-          </p>
+          <ChoiceField
+            label={fields.rule}
+            value={storage.rule}
+            wide
+            choices={batteryRules.map((value) => ({ value, label: words.rules[value] }))}
+            onChoose={(rule) => documents.set('Battery rule', optionId, storageId, { rule })}
+          />
+          {storage.rule === 'by-tariff' && (
+            <ChoiceField
+              label={fields.gridCharging}
+              value={storage.gridCharging ? 'yes' : 'no'}
+              wide={false}
+              choices={[
+                { value: 'no', label: words.mayNot },
+                { value: 'yes', label: words.mayCharge },
+              ]}
+              onChoose={(choice) =>
+                documents.set('Charging from the grid', optionId, storageId, {
+                  gridCharging: choice === 'yes',
+                })
+              }
+            />
+          )}
+          <p className="quiet mt-1">{words.ruleNotes[storage.rule]}</p>
         </>
       ) : (
         <p className="quiet mt-1">

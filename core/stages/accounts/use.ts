@@ -1,6 +1,7 @@
 import { type Dispatch } from '../../battery/own-use'
 import { stage, type Stage } from '../../graph/stage'
 import { loadId } from '../../kinds/load/load'
+import { type Storage } from '../../kinds/storage/storage'
 import { type LedgerLine, type LineId, type Term } from '../../model/ledger'
 import { type Unit } from '../../model/said'
 import { dispatchStage } from '../dispatch'
@@ -16,6 +17,7 @@ function houseLine(
   value: number,
   better: LedgerLine['better'],
   inputs: readonly Term[],
+  rule: Storage['rule'],
   unit: Unit = 'kWh',
 ): LedgerLine {
   return {
@@ -29,7 +31,7 @@ function houseLine(
     explanation: {
       formula: { code: id },
       inputs,
-      sources: [{ code: 'own-use' }],
+      sources: [{ code: rule }],
       assumptions: [{ code: 'archetype-day' }, { code: 'means-of-hour' }],
     },
   }
@@ -38,37 +40,46 @@ function houseLine(
 /** Where the energy goes. */
 export const useAccount: Stage<World, Account> = stage({
   name: 'account of use',
-  version: 2,
+  version: 3,
   after: { dispatch: dispatchStage, load: loadStage },
   reads: (world: World) => {
     const battery = batteryIn(world)
     return {
       battery: battery && fieldsOf(battery, 'id', 'usableKwh', 'efficiency'),
       storage: fieldsOf(storageIn(world), 'count', 'reserve'),
+      // Without a battery there is only own use.
+      rule: battery ? storageIn(world).rule : ('own-use' as const),
       annualKwh: loadIn(world).annualKwh,
       exportLimitKw: siteIn(world).exportLimitKw,
     }
   },
-  compute: ({ battery, storage, annualKwh, exportLimitKw }, { dispatch, load }) => {
+  compute: ({ battery, storage, rule, annualKwh, exportLimitKw }, { dispatch, load }) => {
+    const line = (
+      id: Parameters<typeof houseLine>[0],
+      value: number,
+      better: LedgerLine['better'],
+      inputs: readonly Term[],
+      unit?: Unit,
+    ) => houseLine(id, value, better, inputs, rule, unit)
     const consumed = total(load)
     const bought = total(dispatch.bought)
     const throughBattery = total(dispatch.discharged)
     const curtailed = total(dispatch.curtailed)
     const consumption = term('consumption', consumed, 'kWh', 0)
     const lines = [
-      houseLine('used', consumed - bought, 'more', [
+      line('used', consumed - bought, 'more', [
         consumption,
         term('bought', bought, 'kWh', 0),
         term('through-battery', throughBattery, 'kWh', 0),
       ]),
-      houseLine('sold', total(dispatch.sold), 'more', []),
+      line('sold', total(dispatch.sold), 'more', []),
       ...(curtailed > 0
-        ? [houseLine('curtailed', -curtailed, 'more', [term('export-limit', exportLimitKw ?? 0, 'kW', 2)])]
+        ? [line('curtailed', -curtailed, 'more', [term('export-limit', exportLimitKw ?? 0, 'kW', 2)])]
         : []),
-      ...(battery ? [batteryLine(battery, storage, dispatch, throughBattery)] : []),
-      houseLine('bought', bought, 'less', [consumption]),
-      houseLine('consumption', consumed, 'less', []),
-      houseLine(
+      ...(battery ? [batteryLine(battery, storage, rule, dispatch, throughBattery)] : []),
+      line('bought', bought, 'less', [consumption]),
+      line('consumption', consumed, 'less', []),
+      line(
         'self-sufficiency',
         consumed > 0 ? 1 - Math.min(1, bought / consumed) : 0,
         'more',
@@ -83,15 +94,22 @@ export const useAccount: Stage<World, Account> = stage({
 const batteryLine = (
   battery: { readonly id: string; readonly usableKwh: number; readonly efficiency: number },
   { count, reserve }: { readonly count: number; readonly reserve: number },
+  rule: Storage['rule'],
   dispatch: Dispatch,
   throughBattery: number,
 ): LedgerLine =>
-  houseLine('battery-loss', -(total(dispatch.charged) - throughBattery), 'more', [
-    {
-      code: 'batteries',
-      data: { count, battery: { ref: battery.id } },
-      value: { value: battery.usableKwh, unit: 'kWh', digits: 1 },
-    },
-    term('efficiency-each-way', battery.efficiency, 'share', 1),
-    term('reserve', reserve, 'share', 0),
-  ])
+  houseLine(
+    'battery-loss',
+    -(total(dispatch.charged) - throughBattery),
+    'more',
+    [
+      {
+        code: 'batteries',
+        data: { count, battery: { ref: battery.id } },
+        value: { value: battery.usableKwh, unit: 'kWh', digits: 1 },
+      },
+      term('efficiency-each-way', battery.efficiency, 'share', 1),
+      term('reserve', reserve, 'share', 0),
+    ],
+    rule,
+  )

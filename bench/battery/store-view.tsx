@@ -1,0 +1,77 @@
+'use client'
+
+import { type ReactNode } from 'react'
+import { useStore } from 'zustand'
+import { StorageChart } from '@/charts/storage'
+import { theOne } from '@/core/kinds/documents'
+import { storageId } from '@/core/kinds/storage/storage'
+import { type RunSummary } from '@/core/readers/summary'
+import { sizesOf } from '@/core/readers/storage-sizes'
+import { later } from '@/words/en/later'
+import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
+import { LiveNumbers } from '../live/live-numbers'
+import { BatteryDay } from './battery-day'
+import { SizesTable } from './sizes-table'
+
+const words = later.battery
+
+/** What stands in the middle in Store: the battery's day, sizes side by side, and what more of it would bring. */
+export function StoreView({ summary, weeks }: { readonly summary: RunSummary; readonly weeks: ReactNode }) {
+  const { live, catalogue } = useBench()
+  const id = useSession((s) => s.optionId)
+  const [house, option] = [useHouse(), useOption()]
+  const sayer = useSayer()
+  const known = useStore(live.store, (s) => s.storages[id])
+  const stationKey = useStore(live.store, (s) => s.stationKey)
+  const fresh = LiveNumbers.fits(known, house, option, stationKey)
+  const storage = theOne(option, 'storage', storageId)
+  const chosen = catalogue.batteries.find((battery) => battery.id === storage.batteryId)
+  const capKwh = (chosen?.usableKwh ?? 0) * storage.count
+  const all = sizesOf(catalogue, storage).length
+  const picture = known?.picture
+  const done = fresh ? (picture?.worths.length ?? 0) : 0
+  const own = picture?.worths.find(
+    ({ batteryId, count }) => batteryId === storage.batteryId && count === storage.count,
+  )
+  const money = (value: number, digits = 0) => sayer.written({ value, unit: 'money', digits })
+  return (
+    <>
+      <section aria-label={words.sizes}>
+        <h3 className="font-semibold">{words.sizes}</h3>
+        <p className="quiet mb-1" role="status">
+          {done === all ? words.sizesNote : sayer.say(words.sizesProgress, { done, all })}
+        </p>
+        {picture && (
+          <div className={fresh ? '' : 'opacity-60'}>
+            <SizesTable worths={picture.worths} complete={done === all} />
+            {own && own.ofBest !== null && (
+              <p className="mt-2">
+                {sayer.say(words.yardstick, {
+                  rule: words.rules[storage.rule],
+                  share: { value: own.ofBest, unit: 'share', digits: 0 },
+                  earned: money(own.earned),
+                  best: money(own.earned / own.ofBest),
+                })}
+              </p>
+            )}
+          </div>
+        )}
+      </section>
+      {picture?.steps && picture.steps.length > 0 && (
+        <div className={fresh ? '' : 'opacity-60'}>
+          <StorageChart
+            steps={picture.steps}
+            note={sayer.say(words.furtherNote, {
+              kw: picture.perKw === null ? 'none' : money(picture.perKw, 2),
+            })}
+            sayer={sayer}
+            words={words}
+            height={230}
+          />
+        </div>
+      )}
+      {chosen && <BatteryDay carpet={summary.carpet} floorKwh={capKwh * storage.reserve} capKwh={capKwh} />}
+      {weeks}
+    </>
+  )
+}

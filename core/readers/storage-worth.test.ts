@@ -1,0 +1,86 @@
+import { Overtaken } from '../graph/run'
+import { billThenStage } from '../stages/bills'
+import { dispatchStage } from '../stages/dispatch'
+import { financeStage } from '../stages/finance'
+import { storageId, type Storage } from '../kinds/storage/storage'
+import { storageIn, type World } from '../stages/world'
+import { freshGraph, job, set, withBattery, worldOf } from '@/town/testing'
+import { sizesOf } from './storage-sizes'
+import { storageWorths, type StoragePicture } from './storage-worth'
+
+const graph = freshGraph()
+const patient = { atMostMs: 1000, pause: async () => true }
+const worldWith = (fields: Partial<Storage>): Promise<World> =>
+  worldOf(job.house, set(withBattery, storageId, fields))
+
+test('sizes side by side: each as the chain itself has it, and none earns more than knowing the year would', async () => {
+  const world = await worldWith({ rule: 'own-use' })
+  const told: StoragePicture[] = []
+  const { worths, steps, perKw } = await storageWorths(graph, world, patient, (found) => told.push(found))
+  expect(worths).toHaveLength(1 + 3 * world.catalogue.batteries.length)
+  expect(told).toHaveLength(worths.length + 1)
+  expect(told[0]?.worths).toHaveLength(1)
+  const [none] = worths
+  expect(none).toMatchObject({ batteryId: null, usableKwh: 0, cycles: 0, ofBest: null })
+  const sizes = worths.map(({ usableKwh }) => usableKwh)
+  expect(sizes).toEqual([...sizes].sort((a, b) => a - b))
+
+  const chosen = storageIn(world)
+  const own = worths.find(({ batteryId, count }) => batteryId === chosen.batteryId && count === chosen.count)
+  const run = graph.open(world)
+  await run.prepare([billThenStage, financeStage, dispatchStage], patient)
+  expect(own?.bill).toBe(run.value(billThenStage).annual)
+  expect(own?.npv).toBe(run.value(financeStage).npv)
+  expect((own?.cycles ?? 0) * (own?.usableKwh ?? 0)).toBeCloseTo(
+    run.value(dispatchStage).discharged.reduce((all, kwh) => all + kwh, 0),
+    9,
+  )
+  for (const { ofBest, bill, batteryId } of worths)
+    if (batteryId !== null) {
+      expect(ofBest).toBeGreaterThan(0)
+      expect(ofBest).toBeLessThanOrEqual(1 + 1e-9)
+      expect(bill).toBeLessThan(none?.bill ?? 0)
+    }
+
+  // Knowing the year, each further kWh is worth no more than the one before it.
+  expect(steps).toHaveLength(10)
+  expect(steps?.[0]?.from).toBe(0)
+  expect(steps?.at(-1)?.to).toBeCloseTo(2 * (own?.usableKwh ?? 0), 9)
+  steps?.forEach(({ atBest }, k) => {
+    expect(atBest).toBeGreaterThan(-1e-9)
+    if (k > 0) expect(atBest).toBeLessThanOrEqual((steps[k - 1]?.atBest ?? 0) + 1e-9)
+  })
+  const gained = (of: 'byRule' | 'atBest') =>
+    (steps ?? []).slice(0, 5).reduce((all, step) => all + step[of] * (step.to - step.from), 0)
+  expect(gained('byRule') / gained('atBest')).toBeCloseTo(own?.ofBest ?? NaN, 9)
+  expect(perKw).toBeGreaterThanOrEqual(-1e-9)
+})
+
+test('by tariff with the grid a battery earns more than by own use, and its dispatch follows the rule', async () => {
+  const shares = await Promise.all(
+    ([{ rule: 'own-use' }, { rule: 'by-tariff', gridCharging: true }] as const).map(async (fields) => {
+      const world = await worldWith(fields)
+      const run = graph.open(world)
+      await run.prepare([billThenStage], patient)
+      return run.value(billThenStage).annual
+    }),
+  )
+  expect(shares[1]).toBeLessThan((shares[0] ?? 0) - 20)
+})
+
+test('without a battery the curve is of the first in the catalogue; more than three are tried where they are chosen', async () => {
+  const none = await worldWith({ batteryId: null })
+  const { steps, perKw } = await storageWorths(graph, none, patient)
+  expect(steps?.at(-1)?.to).toBeCloseTo(2 * (none.catalogue.batteries[0]?.usableKwh ?? 0), 9)
+  expect(perKw).toBeNull()
+  const many = await worldWith({ count: 5 })
+  const five = sizesOf(many.catalogue, storageIn(many)).filter(({ count }) => count === 5)
+  expect(five).toHaveLength(1)
+})
+
+test('it ends as soon as something newer waits', async () => {
+  const world = await worldWith({ reserve: 0.31 })
+  let pauses = 0
+  const impatient = { atMostMs: 0, pause: async () => ++pauses < 4 }
+  await expect(storageWorths(graph, world, impatient)).rejects.toBeInstanceOf(Overtaken)
+})

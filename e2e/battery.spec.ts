@@ -1,0 +1,45 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test } from '@playwright/test'
+import { chapter, figure, openShippedJob, saved, settled } from './bench'
+
+test('batteries side by side, one taken by its figures, run by the tariff, and an hour that says why', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Store')
+  const sizes = page.getByRole('region', { name: 'Batteries side by side' })
+  await expect(sizes.getByText('Each run by the same rule')).toBeVisible({ timeout: 30_000 })
+  const row = (name: string) => sizes.getByRole('row', { name: new RegExp(`^${name}`) })
+  await expect(row('No battery')).toContainText('chosen')
+  await expect(sizes.getByText('highest NPV')).toHaveCount(1)
+  const offered = await row('Kestrelite 10').getByRole('cell').nth(1).innerText()
+  await row('Kestrelite 10').getByRole('button', { name: 'Take Kestrelite 10' }).click()
+  await settled(page)
+  // The option's bill is the one of the table.
+  expect(await figure(page, 'bill-then')).toBe(Number(offered.replace(/[^\d.]/g, '')))
+  await expect(row('Kestrelite 10')).toContainText('chosen')
+  await expect(page.getByText(/“Own use first” earns \d+\s?% of what perfect foresight would/)).toBeVisible({
+    timeout: 30_000,
+  })
+  await expect(page.getByText('What one more kWh of storage saves in a year')).toBeVisible()
+
+  const day = page.getByRole('region', { name: /^The battery on/ })
+  await expect(day.getByText(/^Stores .* of sun for \d\d:00, when it spares/).first()).toBeVisible()
+  await expect(day.getByText(/^Keeps what it has/)).toHaveCount(0)
+  const own = await figure(page, 'bill-then')
+  await page.getByLabel('Run by').selectOption({ label: 'By the tariff’s prices' })
+  await page.getByLabel('Charging from the grid').selectOption({ label: 'may charge it' })
+  await settled(page)
+  expect(await figure(page, 'bill-then')).toBeLessThan(own)
+  await expect(page.getByText(/“By the tariff’s prices” earns \d+\s?%/)).toBeVisible({ timeout: 30_000 })
+  // In January it is filled at night for the dear hours.
+  await page.getByLabel('Day', { exact: true }).fill('2025-01-15')
+  await expect(day.getByText(/^Takes .* from the grid at \$0\.164\/kWh for/).first()).toBeVisible()
+  const found = await new AxeBuilder({ page }).include('main').analyze()
+  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+
+  await page.getByLabel('Run by').selectOption({ label: 'Own use first' })
+  await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'none' })
+  await settled(page)
+  await saved(page)
+})

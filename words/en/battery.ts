@@ -1,0 +1,61 @@
+import { type BatteryDeed } from '@/core/battery/reasons'
+
+/** The chapter of the battery. */
+export const battery = {
+  rules: { 'own-use': 'Own use first', 'by-tariff': 'By the tariff’s prices' },
+  ruleNotes: {
+    'own-use': 'Stores what would be sold and supplies what would be bought, as it comes.',
+    'by-tariff':
+      'Keeps what dearer hours of the next day will need, and sells where that earns more. It knows prices a day ahead, and takes sun and consumption to be as the day before.',
+  },
+  mayCharge: 'may charge it',
+  mayNot: 'no',
+  sizes: 'Batteries side by side',
+  sizesProgress: '{done, number} of {all, number} computed …',
+  sizesNote:
+    'Each run by the same rule through bills and payback. “Of the best” is what it earns of what it would earn knowing the whole year.',
+  battery: 'Battery',
+  none: 'No battery',
+  several: '{count, number} × {name}',
+  usable: 'Usable',
+  bill: 'Bill with solar',
+  billOffset: 'Bill offset',
+  selfSufficiency: 'Self-sufficiency',
+  cycles: 'Cycles a year',
+  price: 'Net price',
+  payback: 'Payback',
+  npv: 'NPV',
+  ofBest: 'Of the best',
+  never: 'never',
+  chosen: 'chosen',
+  take: 'Take',
+  takes: 'Take {name}',
+  mostWorth: 'highest NPV',
+  yardstick:
+    '“{rule}” earns {share} of what perfect foresight would: {earned} of {best} a year at the tariff’s hourly prices.',
+  further: 'What one more kWh of storage saves in a year',
+  furtherNote:
+    'With its share of power, at the tariff’s hourly prices.{kw, select, none {} other { One more kW of power would save {kw} a year with perfect foresight.}}',
+  byRule: 'Run by the rule',
+  atBest: 'With perfect foresight',
+  size: 'Usable storage, kWh',
+  day: 'The battery on {day}',
+  dayNote: 'Drag on the carpet below to see another day.',
+  nothing: 'The battery rests all day.',
+  hour: 'Hour',
+  reason: 'What it does, and why',
+} as const
+
+/** What a battery does in an hour and why; prices are of a kWh. */
+export const batteryDeeds = {
+  'stores-sun':
+    'Stores {kwh} of sun{later, select, spares { for {hour}, when it spares {then}} earns { for {hour}, when it earns {then}} other {}}; sold now it would earn {now}.',
+  'fills-from-grid':
+    'Takes {kwh} from the grid at {now}{later, select, spares { for {hour}, when it spares {then}} earns { for {hour}, when it earns {then}} other {}}.',
+  'serves-house': 'Supplies {kwh} that would cost {now}.',
+  sells: 'Gives {kwh}, what the house does not need sold at {now}.',
+  keeps:
+    'Keeps what it has{later, select, spares { for {hour}, when it spares {then}} earns { for {hour}, when it earns {then}} other {}}; {kwh} are bought at {now}.',
+  'is-full': 'Is full: {kwh} are sold at {now}.',
+  'is-empty': 'Is down to its reserve: {kwh} are bought at {now}.',
+} as const satisfies Readonly<Record<BatteryDeed, string>>

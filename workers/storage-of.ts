@@ -1,0 +1,2 @@
+/** What other batteries would make of a world whose figures are known. Fetched when it is first asked for. */
+export { storageWorths } from '@/core/readers/storage-worth'
