@@ -21,7 +21,7 @@ test('a second option is a copy; a change of the house reaches both; the differe
   await page.getByRole('button', { name: /^New option/ }).click()
   await expect(page.getByRole('tab')).toHaveCount(3)
   await chapter(page, 'Store')
-  await page.getByLabel('Battery').selectOption({ label: 'Marrowstone 13' })
+  await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'Marrowstone 13' })
   await settled(page)
   const stored = await figure(page, 'self-sufficiency')
   const withBattery = await figure(page, 'yield')

@@ -1,3 +1,4 @@
+import { defaultLoad } from '@/core/kinds/load/load'
 import { type AnyObject } from '@/core/kinds/index'
 import { byId, newJob } from '@/core/kinds/new-job'
 import { type Objects } from '@/core/kinds/documents'
@@ -121,7 +122,7 @@ function toldJob(told: Told): Job {
     ...byId(houseOf(lot, around)),
     ...byId(volumesOf(lotAt(map, told.street, told.beside), around, 'neighbour', 'east-')),
     site: { ...site, sheetStrength: 0.8 },
-    load: { id: 'load', kind: 'load', annualKwh: told.annualKwh, shape: told.shape },
+    load: { ...defaultLoad, annualKwh: told.annualKwh, shape: told.shape },
   }
   const objects: Objects = {
     ...job.options[0]?.objects,

@@ -2,7 +2,7 @@
 
 import { type ReactNode } from 'react'
 import { theOne } from '@/core/kinds/documents'
-import { loadId } from '@/core/kinds/load/load'
+import { consumptionOf, loadId } from '@/core/kinds/load/load'
 import { offerId } from '@/core/kinds/offer/offer'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { storageId } from '@/core/kinds/storage/storage'
@@ -97,7 +97,7 @@ function useNotes(): Readonly<Record<Chapter, string>> {
     wire:
       catalogue.inverters.find((i) => i.id === theOne(option, 'electrical', electricalId).inverterId)?.name ??
       '',
-    match: `${number(theOne(house, 'load', loadId).annualKwh, site)} kWh`,
+    match: `${number(consumptionOf(theOne(house, 'load', loadId)), site)} kWh`,
     store: battery?.name ?? 'none',
     offer: theOne(option, 'offer', offerId).name,
   }

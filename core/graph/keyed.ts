@@ -22,14 +22,10 @@ export class Keyed<T> {
 /** What a stage or an item reads: plain data, and values that carry a key of their own. */
 export type Inputs = Readonly<Record<string, unknown>>
 
+type PlainOf<V> = V extends Keyed<infer T> ? T : V extends readonly Keyed<infer T>[] ? readonly T[] : V
+
 /** The inputs as the computation gets them: keyed values without their keys. */
-export type Plain<R> = {
-  readonly [K in keyof R]: R[K] extends Keyed<infer T>
-    ? T
-    : R[K] extends readonly Keyed<infer T>[]
-      ? readonly T[]
-      : R[K]
-}
+export type Plain<R> = { readonly [K in keyof R]: PlainOf<R[K]> }
 
 const standIn = (value: object) => (value instanceof Keyed ? value.key : null)
 

@@ -14,7 +14,7 @@ export interface DayShape {
 const summerAir = [1.02, 0.95, 0.88, 0.8, 0.84, 1.05, 1.3, 1.28, 1.05, 0.86, 0.9, 1.05]
 const winterHeat = [1.6, 1.45, 1.2, 0.9, 0.7, 0.7, 0.8, 0.78, 0.68, 0.82, 1.12, 1.5]
 
-export const dayShapes: Readonly<Record<LoadShape, DayShape>> = {
+export const dayShapes: Readonly<Record<Exclude<LoadShape, 'meter'>, DayShape>> = {
   evening: {
     weekday: [
       40, 35, 33, 32, 33, 40, 65, 80, 62, 45, 40, 40, 42, 42, 44, 52, 72, 100, 120, 124, 116, 98, 76, 54,

@@ -1,7 +1,9 @@
-import { loadShapes } from '../kinds/load/load'
-import { localClock } from '../model/local-clock'
-import { hourlyLoad } from './hourly-load'
+import { defaultLoad, loadShapes, type Load } from '../kinds/load/load'
+import { localClock, type LocalClock } from '../model/local-clock'
+import { hourlyLoad as spread } from './hourly-load'
 
+const hourlyLoad = (fields: Partial<Load>, ...rest: [LocalClock, boolean]) =>
+  spread({ ...defaultLoad, ...fields }, ...rest)
 const clock = localClock('America/New_York', Date.UTC(2025, 0, 1, 5), 60, 8760)
 
 test.each(loadShapes)(

@@ -170,6 +170,8 @@ export const assumptionCodes = [
   'first-year',
   'years-normal',
   'archetype-day',
+  'meter-year',
+  'added-load',
   'means-of-hour',
   'incentive-at-purchase',
   'years-run-again',

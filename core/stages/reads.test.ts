@@ -1,7 +1,9 @@
-import { alteration, job, rack, withBattery, worldOf } from '@/town/testing'
+import { alteration, job, rack, set, withBattery, worldOf } from '@/town/testing'
 import { Keyed, keyOf } from '../graph/keyed'
 import { type Objects } from '../kinds/documents'
 import { type AnyObject } from '../kinds/index'
+import { loadId } from '../kinds/load/load'
+import { encodedHours } from '../load/meter-year'
 import { Fault } from '../model/fault'
 import { seededRandom } from '../model/random'
 import { allStages } from './all-stages'
@@ -10,7 +12,17 @@ import { batteryIn, inverterIn, moduleIn, type World } from './world'
 
 /** Which stages read each field: one that forgets an input, or reads what it does not need, shows here. */
 
-const { house } = job
+// A job that has all there is to be changed.
+const house: Objects = set(job.house, loadId, {
+  meter: {
+    name: 'm.csv',
+    from: '2024-01-01',
+    days: 365,
+    stepMinutes: 60,
+    filledShare: 0,
+    ...encodedHours(new Float64Array(8760).fill(1)),
+  },
+})
 const grownTree: AnyObject = { ...alteration, id: 'as-tree', of: 'tree-1', what: 'grown' }
 const cutTree: AnyObject = { ...alteration, id: 'as-cut', of: 'tree-2', what: 'trimmed' }
 const option: Objects = { ...withBattery, [rack.id]: rack, 'as-tree': grownTree, 'as-cut': cutTree }
@@ -122,7 +134,13 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     ),
     roofReserveKpa: 'account of the structure',
   },
-  load: { annualKwh: 'load, account of use', shape: 'load' },
+  load: {
+    annualKwh: 'load',
+    shape: 'load, account of use',
+    byMonth: 'load',
+    meter: 'load',
+    added: 'load, account of use',
+  },
   'tariff-now': {
     ...Object.fromEntries(billed.map((field) => [field, 'bill now'])),
     ...Object.fromEntries(priced.map((field) => [field, 'bill now, price now'])),

@@ -11,6 +11,7 @@ export const loadShapes = {
   'at-home': 'At home by day',
   'all-electric': 'All electric, heat pump',
   'night-car': 'Car charged at night',
+  meter: 'As the meter measured',
 } satisfies Readonly<Record<LoadShape, string>>
 
 export const fixtureForms = { round: 'round', box: 'box', diameter: 'Diameter' } as const

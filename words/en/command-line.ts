@@ -16,9 +16,6 @@ export const caseRules = {
     'a whole year of equal intervals was expected: {hours, number} of an hour each, or a multiple; {given, number} are given',
   'as-many-bought':
     '{expected, number} values were expected, as many as in buyKwh, but {given, number} are given',
-  'month-day': 'a day as MM-DD, such as 06-15',
-  holiday: 'a day as MM-DD or YYYY-MM-DD, such as 07-04',
-  'tiers-rise': 'allowances that rise from step to step, the last one null',
   'upright-plane': 'the plane stands upright',
   'setback-each':
     '{sides, number} values were expected, one for each plane edge, but {given, number} are given',

@@ -189,6 +189,9 @@ export const assumptions = {
   'means-of-interval': 'Means of {minutes, number} minutes: shorter peaks are not seen.',
   'first-year': 'The first year.',
   'years-normal': 'Years of irradiation on record at the station are normally distributed.',
+  'meter-year':
+    'Hours as the meter measured them, each on the same weekday of its season, scaled to the annual total.',
+  'added-load': 'What will come is part of it, before solar as well as with it.',
   'archetype-day': 'An archetype day’s load shape, scaled to the annual total.',
   'means-of-hour': 'Means of an hour: shorter peaks of load and sun may miss each other.',
   'incentive-at-purchase': 'The incentive is paid out at purchase.',

@@ -231,7 +231,13 @@ export const kinds = {
   load: {
     one: 'consumption',
     named: 'Consumption',
-    fields: { annualKwh: 'Annual consumption', shape: 'Load shape' },
+    fields: {
+      annualKwh: 'Annual consumption',
+      shape: 'Load shape',
+      byMonth: 'By month',
+      meter: 'Meter file',
+      added: 'What will come',
+    },
   },
   tariff: {
     one: 'tariff',

@@ -19,6 +19,7 @@ import { diagram } from './diagram'
 import { fileUnits } from './file-units'
 import { inverters } from './inverters'
 import { layWanted } from './lay-wanted'
+import { load } from './load'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
 import { parts, partNames, partReasons } from './parts'
@@ -57,6 +58,7 @@ export const later = {
   fileUnits,
   inverters,
   layWanted,
+  load,
   models,
   moduleChoice,
   partNames,

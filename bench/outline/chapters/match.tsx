@@ -1,40 +1,24 @@
 'use client'
 
 import { theOne } from '@/core/kinds/documents'
-import { loadId, type LoadShape, loadShapes } from '@/core/kinds/load/load'
 import { tariffNowId, tariffThenId, type Tariff } from '@/core/kinds/tariff/tariff'
 import { boardOf } from '@/core/tariff/board'
 import { later } from '@/words/en/later'
 import { moneySign, number } from '@/words/format'
 import { useBench, useHouse, useSite, useWords } from '../../context'
-import { ChoiceField, MoneyField, NumberField } from '../../fields/fields'
+import { MoneyField } from '../../fields/fields'
 import { lineButton } from '../../fields/file-button'
 import { TextField } from '../../fields/text-field'
+import { Consumption } from '../../match/consumption'
 import { houseId } from '../../store/documents'
 
 /** What the customer uses, and what is paid for it now and after. */
 export function MatchChapter() {
-  const { documents, session } = useBench()
+  const { session } = useBench()
   const house = useHouse()
-  const load = theOne(house, 'load', loadId)
-  const words = useWords()
   return (
     <>
-      <NumberField
-        label={words.kinds.load.fields.annualKwh}
-        name="Consumption"
-        unit="kWh"
-        documentId={houseId}
-        objectId={loadId}
-        value={load.annualKwh}
-        fields={(annualKwh) => ({ annualKwh })}
-      />
-      <ChoiceField
-        label={words.kinds.load.fields.shape}
-        value={load.shape}
-        choices={loadShapes.map((value) => ({ value, label: later.loadShapes[value] }))}
-        onChoose={(shape: LoadShape) => documents.set('Load shape', houseId, loadId, { shape })}
-      />
+      <Consumption />
       <TariffFields tariff={theOne(house, 'tariff', tariffNowId)} title={later.tariff.now} />
       <TariffFields tariff={theOne(house, 'tariff', tariffThenId)} title={later.tariff.then} />
       <button

@@ -1,23 +1,107 @@
 import { z } from 'zod'
-import { type DeepReadonly } from '../../model/object-base'
-import { between } from '../../model/rules'
+import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
+import { between, ruleMessage, wholeBetween } from '../../model/rules'
 
 export const loadId = 'load'
 
-export const loadShapes = ['evening', 'at-home', 'all-electric', 'night-car'] as const
+/** Archetype days, and last the customer's own meter. */
+export const loadShapes = ['evening', 'at-home', 'all-electric', 'night-car', 'meter'] as const
 export type LoadShape = (typeof loadShapes)[number]
+
+/** Hours of a year that are not a leap year. */
+export const loadHours = 8760
+/** Two bytes each, in base 64. */
+const encoded = (4 * Math.ceil((2 * loadHours) / 3)) as 23360
+
+/** What a meter has told of a year, hour after hour. */
+const meterSchema = z.strictObject({
+  /** Of the file. */
+  name: nameSchema,
+  /** First day that it has, as it was read. */
+  from: z.string().regex(/^\d{4}-\d\d-\d\d$/, ruleMessage('date')),
+  days: wholeBetween(1, 40_000),
+  stepMinutes: wholeBetween(1, 60),
+  /** Share of its intervals that had no value and were filled in. */
+  filledShare: between(0, 1),
+  /** What one stands for in the hours. */
+  unitWh: wholeBetween(1, 1_000_000),
+  /** A whole number for each hour of the model year in standard time: 16 bits, low byte first, in base 64. */
+  hours: z
+    .string()
+    .length(encoded, ruleMessage('meter-hours'))
+    .regex(/^[A-Za-z0-9+/]*={0,2}$/, ruleMessage('meter-hours')),
+})
+export type MeterYear = DeepReadonly<z.infer<typeof meterSchema>>
+
+const hour = wholeBetween(0, 24)
+const added = {
+  id: idSchema,
+  name: nameSchema,
+  kwhPerYear: between(0, 200_000, 'kWh'),
+  /** Whether it counts now. */
+  on: z.boolean(),
+}
+
+/** What will come beside today's consumption. */
+const addedSchema = z.discriminatedUnion('what', [
+  z.strictObject({
+    what: z.literal('car'),
+    ...added,
+    chargerKw: between(0.5, 50, 'kW'),
+    /** Hours of the local clock that it stands at home, over midnight where `from` is later. */
+    fromHour: hour,
+    toHour: hour,
+    /** As soon as it is plugged in, or in the cheapest hours that it is there. */
+    charging: z.enum(['at-once', 'cheapest']),
+  }),
+  /** Follows the cold under a temperature, or the heat over one. */
+  z.strictObject({ what: z.literal('heating'), ...added, baseC: between(-20, 40, '°C') }),
+  z.strictObject({ what: z.literal('cooling'), ...added, baseC: between(-20, 40, '°C') }),
+  /** The same power in some hours of some months: a pool pump, somebody at home. */
+  z.strictObject({
+    what: z.literal('hours'),
+    ...added,
+    fromHour: hour,
+    toHour: hour,
+    /** 1 to 12; none means every month. */
+    months: z.array(wholeBetween(1, 12)).max(12),
+  }),
+])
+export type AddedLoad = DeepReadonly<z.infer<typeof addedSchema>>
 
 /** What the customer uses. One to a house document. */
 export const loadSchema = z.strictObject({
   id: z.literal(loadId),
   kind: z.literal('load'),
+  /** Of today, without what will come. */
   annualKwh: between(0, 500_000, 'kWh'),
-  /** The archetype day that the year's total is spread over. */
+  /** The archetype day that the year's total is spread over; or the meter's own hours. */
   shape: z.enum(loadShapes),
+  /** Proportions of the twelve months, January first; null for those of the shape. */
+  byMonth: z
+    .array(between(0, 100_000, 'kWh'))
+    .length(12)
+    .nullable(),
+  meter: meterSchema.nullable(),
+  added: z.array(addedSchema).max(20),
 })
 export type Load = DeepReadonly<z.infer<typeof loadSchema>>
 
-export const loadVersion = 1
-export const loadMigrations = []
+export const loadVersion = 2
+export const loadMigrations = [
+  (value: Record<string, unknown>) => ({ ...value, byMonth: null, meter: null, added: [] }),
+]
 
-export const defaultLoad: Load = { id: loadId, kind: 'load', annualKwh: 9000, shape: 'evening' }
+export const defaultLoad: Load = {
+  id: loadId,
+  kind: 'load',
+  annualKwh: 9000,
+  shape: 'evening',
+  byMonth: null,
+  meter: null,
+  added: [],
+}
+
+/** What a year comes to, with what will come. */
+export const consumptionOf = ({ annualKwh, added }: Pick<Load, 'annualKwh' | 'added'>): number =>
+  added.reduce((sum, { on, kwhPerYear }) => sum + (on ? kwhPerYear : 0), annualKwh)

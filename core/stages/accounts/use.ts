@@ -10,6 +10,13 @@ import { batteryIn, fieldsOf, loadIn, siteIn, storageIn, type World } from '../w
 import { term, type Account } from './account'
 import { plainCheck } from './site'
 
+/** How the year is run, and what its consumption is made of. */
+interface Year {
+  readonly rule: Storage['rule']
+  readonly measured: boolean
+  readonly added: boolean
+}
+
 const total = (series: Float64Array) => series.reduce((sum, value) => sum + value, 0)
 
 function houseLine(
@@ -17,7 +24,7 @@ function houseLine(
   value: number,
   better: LedgerLine['better'],
   inputs: readonly Term[],
-  rule: Storage['rule'],
+  { rule, measured, added }: Year,
   unit: Unit = 'kWh',
 ): LedgerLine {
   return {
@@ -32,7 +39,11 @@ function houseLine(
       formula: { code: id },
       inputs,
       sources: [{ code: rule }],
-      assumptions: [{ code: 'archetype-day' }, { code: 'means-of-hour' }],
+      assumptions: [
+        { code: measured ? 'meter-year' : 'archetype-day' },
+        ...(added ? [{ code: 'added-load' as const }] : []),
+        { code: 'means-of-hour' },
+      ],
     },
   }
 }
@@ -49,18 +60,19 @@ export const useAccount: Stage<World, Account> = stage({
       storage: fieldsOf(storageIn(world), 'count', 'reserve'),
       // Without a battery there is only own use.
       rule: battery ? storageIn(world).rule : ('own-use' as const),
-      annualKwh: loadIn(world).annualKwh,
+      measured: loadIn(world).shape === 'meter',
+      added: loadIn(world).added.some(({ on }) => on),
       exportLimitKw: siteIn(world).exportLimitKw,
     }
   },
-  compute: ({ battery, storage, rule, annualKwh, exportLimitKw }, { dispatch, load }) => {
+  compute: ({ battery, storage, rule, measured, added, exportLimitKw }, { dispatch, load }) => {
     const line = (
       id: Parameters<typeof houseLine>[0],
       value: number,
       better: LedgerLine['better'],
       inputs: readonly Term[],
       unit?: Unit,
-    ) => houseLine(id, value, better, inputs, rule, unit)
+    ) => houseLine(id, value, better, inputs, { rule, measured, added }, unit)
     const consumed = total(load)
     const bought = total(dispatch.bought)
     const throughBattery = total(dispatch.discharged)
@@ -76,7 +88,9 @@ export const useAccount: Stage<World, Account> = stage({
       ...(curtailed > 0
         ? [line('curtailed', -curtailed, 'more', [term('export-limit', exportLimitKw ?? 0, 'kW', 2)])]
         : []),
-      ...(battery ? [batteryLine(battery, storage, rule, dispatch, throughBattery)] : []),
+      ...(battery
+        ? [batteryLine(battery, storage, { rule, measured, added }, dispatch, throughBattery)]
+        : []),
       line('bought', bought, 'less', [consumption]),
       line('consumption', consumed, 'less', []),
       line(
@@ -87,14 +101,14 @@ export const useAccount: Stage<World, Account> = stage({
         'share',
       ),
     ]
-    return { lines, checks: annualKwh === 0 ? [plainCheck('no-load', 'warning', loadId)] : [] }
+    return { lines, checks: consumed === 0 ? [plainCheck('no-load', 'warning', loadId)] : [] }
   },
 })
 
 const batteryLine = (
   battery: { readonly id: string; readonly usableKwh: number; readonly efficiency: number },
   { count, reserve }: { readonly count: number; readonly reserve: number },
-  rule: Storage['rule'],
+  year: Year,
   dispatch: Dispatch,
   throughBattery: number,
 ): LedgerLine =>
@@ -111,5 +125,5 @@ const batteryLine = (
       term('efficiency-each-way', battery.efficiency, 'share', 1),
       term('reserve', reserve, 'share', 0),
     ],
-    rule,
+    year,
   )

@@ -1,0 +1,200 @@
+'use client'
+
+import { useState } from 'react'
+import { theOne } from '@/core/kinds/documents'
+import { loadId, loadShapes, type Load, type LoadShape } from '@/core/kinds/load/load'
+import { Fault } from '@/core/model/fault'
+import { parseNumber } from '@/core/model/numbers'
+import { type ReadMeter } from '@/workers/meter-messages'
+import { later } from '@/words/en/later'
+import { meterProblems } from '@/words/en/meter-problems'
+import { entered, monthNames } from '@/words/format'
+import { useBench, useHouse, useNumbers, useSayer, useSite, useWords } from '../context'
+import { ChoiceField, NumberField } from '../fields/fields'
+import { FileButton, lineButton } from '../fields/file-button'
+import { TextField } from '../fields/text-field'
+import { houseId } from '../store/documents'
+import { toast } from '../store/session'
+import { AddedLoads } from './added-loads'
+import { readMeterFile } from './read-meter'
+
+const words = later.load
+const problemTexts: Readonly<Record<string, string>> = meterProblems
+
+/** What the customer uses: a year's figure or twelve, its shape or a meter's file, and what will come. */
+export function Consumption() {
+  const { documents } = useBench()
+  const load = theOne(useHouse(), 'load', loadId)
+  const { fields } = useWords().kinds.load
+  return (
+    <>
+      <NumberField
+        label={fields.annualKwh}
+        name="Consumption"
+        unit="kWh"
+        documentId={houseId}
+        objectId={loadId}
+        value={load.annualKwh}
+        fields={(annualKwh) => ({ annualKwh })}
+      />
+      <ChoiceField
+        label={fields.shape}
+        value={load.shape}
+        choices={loadShapes
+          .filter((value) => value !== 'meter' || load.meter !== null)
+          .map((value) => ({ value, label: later.loadShapes[value] }))}
+        onChoose={(shape: LoadShape) => documents.set('Load shape', houseId, loadId, { shape })}
+      />
+      <Months load={load} />
+      <Meter load={load} />
+      <AddedLoads load={load} />
+    </>
+  )
+}
+
+const sum = (values: readonly number[]) => values.reduce((all, value) => all + value, 0)
+
+/** Twelve figures; typing them sets the year's total as well. */
+function Months({ load }: { readonly load: Load }) {
+  const { documents } = useBench()
+  const shown = useMonths(load)
+  const site = useSite()
+  const sayer = useSayer()
+  const [open, setOpen] = useState(false)
+  const set = (month: number, kwh: number) => {
+    const byMonth = shown.map((own, m) => Math.round((m === month ? kwh : own) * 100) / 100)
+    return documents.set(words.byMonthSet, houseId, loadId, { byMonth, annualKwh: sum(byMonth) })
+  }
+  return (
+    <>
+      <button
+        type="button"
+        aria-expanded={open}
+        className={`block ${lineButton}`}
+        onClick={() => setOpen(!open)}
+      >
+        {open ? words.closeMonths : words.openMonths}
+      </button>
+      {open && (
+        <div className="my-1 grid grid-cols-1 rounded-md bg-fold px-2 py-1">
+          {monthNames(sayer.place.locale).map((month, m) => (
+            <TextField
+              key={month}
+              label={month}
+              unit="kWh"
+              shown={entered(Math.round(shown[m] ?? 0), site)}
+              onType={(text) => set(m, parseNumber(text, site.locale))}
+            />
+          ))}
+          {load.byMonth && (
+            <button
+              type="button"
+              className={`text-left ${lineButton}`}
+              onClick={() => documents.set(words.byMonthSet, houseId, loadId, { byMonth: null })}
+            >
+              {words.dropMonths}
+            </button>
+          )}
+        </div>
+      )}
+    </>
+  )
+}
+
+/** What each month of today's consumption comes to. */
+function useMonths(load: Load): readonly number[] {
+  const { numbers } = useNumbers()
+  if (load.byMonth) {
+    const total = sum(load.byMonth)
+    return load.byMonth.map((part) => (total > 0 ? (part * load.annualKwh) / total : 0))
+  }
+  // What will come is in the chain's months: then they begin even.
+  const monthly = load.added.every(({ on }) => !on) ? numbers?.summary.monthly.loadKwh : undefined
+  return monthly ?? new Array<number>(12).fill(load.annualKwh / 12)
+}
+
+function Meter({ load }: { readonly load: Load }) {
+  const { documents, session } = useBench()
+  const sayer = useSayer()
+  const [reading, setReading] = useState<string | null>(null)
+  const [found, setFound] = useState<ReadMeter['problems']>([])
+  const { meter } = load
+  const open = ([file]: readonly File[]) => {
+    if (!file) return
+    const name = file.name.slice(0, 60)
+    setReading(name)
+    readMeterFile(file)
+      .then(
+        (read) => {
+          const annualKwh = Math.round(read.annualKwh)
+          const { step, fault } = documents.edit(words.takeMeter, houseId, (before) => ({
+            ...before,
+            [loadId]: {
+              ...theOne(before, 'load', loadId),
+              shape: 'meter',
+              byMonth: null,
+              annualKwh,
+              meter: { ...read.meter, name },
+            },
+          }))
+          setFound(read.problems)
+          const annual = sayer.written({ value: annualKwh, unit: 'kWh', digits: 0 })
+          toast(session, fault ? sayer.fault(fault) : sayer.say(words.meterRead, { name, annual }), step)
+        },
+        (error: unknown) => {
+          if (!(error instanceof Fault)) throw error
+          toast(session, sayer.say(words.bad, { name, why: sayer.fault(error) }))
+        },
+      )
+      .finally(() => setReading(null))
+  }
+  return (
+    <div className="my-1">
+      <FileButton
+        label={words.takeMeter}
+        shown={reading === null ? words.takeMeter : sayer.say(words.reading, { name: reading })}
+        accept=".csv,.txt,.tsv,.xml,text/csv,text/plain,application/xml,text/xml"
+        className={lineButton}
+        disabled={reading !== null}
+        onTake={open}
+      />
+      {meter && (
+        <p className="quiet">
+          {sayer.say(words.meterNote, {
+            name: meter.name,
+            days: meter.days,
+            from: meter.from,
+            step: meter.stepMinutes,
+            filled:
+              meter.filledShare === 0
+                ? 'none'
+                : sayer.written({ value: meter.filledShare, unit: 'share', digits: 1 }),
+          })}{' '}
+          <button
+            type="button"
+            className={lineButton}
+            onClick={() => {
+              setFound([])
+              documents.set(words.dropMeter, houseId, loadId, {
+                meter: null,
+                shape: load.shape === 'meter' ? 'evening' : load.shape,
+              })
+            }}
+          >
+            {words.dropMeter}
+          </button>
+        </p>
+      )}
+      {meter && found.length > 0 && (
+        <details className="quiet">
+          <summary className="cursor-pointer">{words.problems}</summary>
+          <ul className="ml-4 list-disc">
+            {found.map(({ code, data, line }, k) => (
+              <li key={k}>{sayer.say(problemTexts[code] ?? code, { ...data, line })}</li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,42 @@
+import { type AddedLoad } from '@/core/kinds/load/load'
+
+/** Consumption in Match. */
+export const load = {
+  byMonth: 'By month',
+  byMonthHint: 'Twelve figures from January on; empty to go by the shape',
+  byMonthSet: 'Consumption by month',
+  openMonths: 'Enter twelve months',
+  closeMonths: 'Close the months',
+  dropMonths: 'Go by the shape again',
+  takeMeter: 'Open meter file',
+  meterRead: '{name}: {annual} a year',
+  meterNote:
+    '{name}: {days, number} days from {from}, every {step, number} minutes{filled, select, none {} other {, {filled} filled in}}.',
+  dropMeter: 'Remove meter file',
+  problems: 'What looked odd in it',
+  reading: 'Reading {name} …',
+  bad: '{name}: {why}',
+  coming: 'What will come',
+  comingHint: 'Counted before solar and with it; untick one to see its effect.',
+  add: 'Add …',
+  kinds: {
+    car: 'Electric car',
+    heating: 'Heat pump',
+    cooling: 'Air conditioning',
+    hours: 'Daily hours',
+  } satisfies Readonly<Record<AddedLoad['what'], string>>,
+  name: 'Name',
+  kwhPerYear: 'kWh a year',
+  charger: 'Charger',
+  athome: 'At home',
+  hours: 'Hours',
+  hoursHint: '18–7, or 16–20',
+  charging: 'Charging',
+  chargings: { 'at-once': 'at once', cheapest: 'cheapest hours' },
+  below: 'Heats below',
+  above: 'Cools above',
+  months: 'Months',
+  monthsHint: '1 to 12, such as 6-9 or 12,1,2; empty for all',
+  counts: 'Counts: {name}',
+  remove: 'Remove {name}',
+} as const
