@@ -1,4 +1,4 @@
-import { laterFaults } from '@/words/en/later-faults'
+import { laterFaults, laterRules } from '@/words/en/later-faults'
 import { tableFaults } from '@/words/en/table-faults'
 import { learnFaults } from '@/words/learned-faults'
 
@@ -40,4 +40,5 @@ export { marginLines } from '@/stage/margin-lines'
 export { takeOutlines } from './outline/take-outlines'
 
 learnFaults(laterFaults)
+learnFaults(laterRules)
 learnFaults(tableFaults)

@@ -125,18 +125,24 @@ const views = {
     await page.getByRole('dialog', { name: 'Single-line diagram' }).getByRole('img').waitFor()
     await quiet()
   },
-  parts: async () => {
-    await openShipped()
-    await chapter('Wire')
-    await page.getByRole('button', { name: 'Parts list' }).click()
-    await page.getByRole('dialog', { name: 'Parts list' }).getByRole('table').waitFor()
-    await quiet()
-  },
   wire: async () => {
     await chapter('Wire')
     await page.locator('[data-line="shade"]').click()
   },
   match: () => chapter('Match'),
+  tariff: async () => {
+    await chapter('Match')
+    await page.getByRole('button', { name: 'Prices and charges: Tariff with solar' }).click()
+    await page.getByRole('dialog').getByRole('grid').first().waitFor()
+    await quiet()
+  },
+  store: async () => {
+    await openShipped()
+    await page.getByRole('tab', { name: /With battery/ }).click()
+    await outline.getByRole('button', { name: /^Store\b/ }).click()
+    await page.getByText('highest NPV').waitFor()
+    await quiet()
+  },
   offer: () => chapter('Offer'),
   year: async () => {
     await openShipped()
@@ -188,20 +194,6 @@ const views = {
     await page.getByRole('complementary', { name: 'Dormer, gable dormer' }).waitFor()
     await page.keyboard.press('v')
     await page.keyboard.press('f')
-  },
-  record: async () => {
-    await chapter('Site')
-    await page.getByRole('button', { name: 'Visits, photos, permits' }).click()
-    const sheet = page.getByRole('dialog', { name: 'Visits, photos and permits' })
-    const picture = await page.getByLabel(/^Stage: the house/).screenshot({ type: 'jpeg' })
-    await sheet
-      .locator('input[type="file"]')
-      .setInputFiles({ name: 'South side.jpg', mimeType: 'image/jpeg', buffer: picture })
-    await sheet.getByLabel('Shows').selectOption({ label: 'House' })
-    await sheet.getByRole('button', { name: 'Add visit' }).click()
-    await sheet.getByLabel('Who').fill('Ilse Brandt')
-    await sheet.getByLabel('Notes').fill('Rafters 16 in apart, sound. Meter in the garage, room beside it.')
-    await sheet.getByText('For the team alone').scrollIntoViewIfNeeded()
   },
   shape: async () => {
     await openShipped()

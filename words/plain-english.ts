@@ -1,5 +1,5 @@
 import { caseFaults, caseRules } from './en/command-line'
-import { laterFaults } from './en/later-faults'
+import { laterFaults, laterRules } from './en/later-faults'
 import { tableFaults } from './en/table-faults'
 import { english } from './english'
 import { Sayer } from './sayer'
@@ -10,7 +10,7 @@ const whole: Speech = {
   ...english,
   words: {
     ...words,
-    rules: { ...words.rules, ...caseRules },
+    rules: { ...words.rules, ...caseRules, ...laterRules },
     faults: { ...words.faults, ...caseFaults, ...laterFaults, ...tableFaults },
   },
 }

@@ -3,6 +3,7 @@ import { type FaultDetail } from '@/core/model/fault'
 import { type Losses } from '@/core/kinds/losses/losses'
 import { type Site } from '@/core/kinds/site/site'
 import { type QuickEstimate } from '@/core/energy/quick-estimate'
+import { type MeterFile } from '@/core/load/meter-file'
 import { type CsvMapping } from '@/core/weather/csv-table'
 import { type WeatherPlace } from '@/core/weather/read-weather'
 import { type WeatherProblem } from '@/core/weather/reading'
@@ -44,6 +45,7 @@ export type WeatherRequest =
       readonly place: WeatherPlace
     }
   | { readonly type: 'table'; readonly id: number }
+  | { readonly type: 'meter'; readonly id: number; readonly bytes: ArrayBuffer }
   | {
       readonly type: 'estimate'
       readonly id: number
@@ -58,5 +60,6 @@ export type WeatherRequest =
 export type WeatherAnswer =
   | { readonly type: 'opened'; readonly id: number; readonly opened: OpenedWeather }
   | { readonly type: 'table'; readonly id: number; readonly csv: string }
+  | { readonly type: 'meter'; readonly id: number; readonly read: MeterFile }
   | { readonly type: 'estimated'; readonly id: number; readonly estimate: QuickEstimate }
   | { readonly type: 'fault'; readonly id: number; readonly fault: FaultDetail }

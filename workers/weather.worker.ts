@@ -1,6 +1,7 @@
 import { monthsOf } from '@/core/model/model-year'
 import { Fault } from '@/core/model/fault'
 import { mountHeat } from '@/core/energy/cell-temperature'
+import { meterFile } from '@/core/load/meter-file'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { settledLosses } from '@/core/kinds/losses/first-year'
 import { diodePower } from '@/core/energy/module-power'
@@ -97,6 +98,9 @@ async function answer(request: WeatherRequest): Promise<WeatherAnswer> {
   if (request.type === 'open') return { type: 'opened', id, opened: openFile(request.bytes, request.place) }
   if (request.type === 'map')
     return { type: 'opened', id, opened: look(request.mapping, request.shiftMinutes, request.place) }
+  if (request.type === 'meter') {
+    return { type: 'meter', id, read: meterFile(textOf(new Uint8Array(request.bytes))) }
+  }
   if (request.type === 'estimate') return { type: 'estimated', id, estimate: await estimate(request) }
   if (!open?.reading) throw new Fault('not-read-yet')
   return { type: 'table', id, csv: writeWeatherCsv(open.reading.year) }

@@ -51,7 +51,7 @@ export function AddedLoads({ load }: { readonly load: Load }) {
           onChange={(fields) =>
             set(
               load.added.map((other) =>
-                other.id === one.id ? ({ ...other, ...fields } as AddedLoad) : other,
+                other.id === one.id ? ({ ...other, ...fields }) : other,
               ),
             )
           }

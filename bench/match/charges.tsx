@@ -1,7 +1,7 @@
 'use client'
 
 import { type Tariff } from '@/core/kinds/tariff/tariff'
-import { Fault } from '@/core/model/fault'
+import type { Fault } from '@/core/model/fault'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
 import { later } from '@/words/en/later'
 import { entered, moneySign } from '@/words/format'

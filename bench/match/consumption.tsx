@@ -5,7 +5,7 @@ import { theOne } from '@/core/kinds/documents'
 import { loadId, loadShapes, type Load, type LoadShape } from '@/core/kinds/load/load'
 import { Fault } from '@/core/model/fault'
 import { parseNumber } from '@/core/model/numbers'
-import { type ReadMeter } from '@/workers/meter-messages'
+import { type MeterFile } from '@/core/load/meter-file'
 import { later } from '@/words/en/later'
 import { meterProblems } from '@/words/en/meter-problems'
 import { entered, monthNames } from '@/words/format'
@@ -114,16 +114,16 @@ function useMonths(load: Load): readonly number[] {
 }
 
 function Meter({ load }: { readonly load: Load }) {
-  const { documents, session } = useBench()
+  const { desk, documents, session } = useBench()
   const sayer = useSayer()
   const [reading, setReading] = useState<string | null>(null)
-  const [found, setFound] = useState<ReadMeter['problems']>([])
+  const [found, setFound] = useState<MeterFile['problems']>([])
   const { meter } = load
   const open = ([file]: readonly File[]) => {
     if (!file) return
     const name = file.name.slice(0, 60)
     setReading(name)
-    readMeterFile(file)
+    readMeterFile(desk, file)
       .then(
         (read) => {
           const annualKwh = Math.round(read.annualKwh)

@@ -1,30 +1,15 @@
+import { type MeterFile } from '@/core/load/meter-file'
 import { Fault } from '@/core/model/fault'
-import { type MeterAnswer, type ReadMeter } from '@/workers/meter-messages'
+import { type WeatherDesk } from '../stations/weather-desk'
 
-/** Longest that a file is read, ms. */
-const mostMs = 30_000
 const mostBytes = 60_000_000
 
 /**
- * Reads a meter's file in a worker of its own, which ends with it.
- * @throws Fault of `meterFile`, `file-too-large`, `meter-too-slow`, `worker-stopped`
+ * Reads a meter's file off the page's thread.
+ * @throws Fault of `meterFile`, `meter-too-large`, `worker-stopped`
  */
-export async function readMeterFile(file: File): Promise<ReadMeter> {
+export async function readMeterFile(desk: WeatherDesk, file: File): Promise<MeterFile> {
   if (file.size > mostBytes) throw new Fault('meter-too-large', { limit: mostBytes / 1e6 })
   const bytes = await file.arrayBuffer()
-  const worker = new Worker(new URL('../../workers/meter.worker.ts', import.meta.url), { type: 'module' })
-  let timer: ReturnType<typeof setTimeout> | undefined
-  try {
-    const answer = await new Promise<MeterAnswer>((done, fail) => {
-      worker.onmessage = ({ data }: MessageEvent<MeterAnswer>) => done(data)
-      worker.onerror = () => fail(new Fault('worker-stopped'))
-      timer = setTimeout(() => fail(new Fault('meter-too-slow')), mostMs)
-      worker.postMessage(bytes, [bytes])
-    })
-    if (answer.fault) throw new Fault(answer.fault.code, answer.fault.data, answer.fault.path)
-    return answer.read
-  } finally {
-    clearTimeout(timer)
-    worker.terminate()
-  }
+  return (await desk.ask('meter', { type: 'meter', bytes }, [bytes])).read
 }

@@ -1,8 +1,9 @@
 import { useState } from 'react'
 import { type Tariff } from '@/core/kinds/tariff/tariff'
+import type {
+  boardDays} from '@/core/tariff/board';
 import {
   bare,
-  boardDays,
   boardOf,
   mostPeriods,
   painted,

@@ -1,6 +1,6 @@
 import { type AddedLoad } from '../kinds/load/load'
 import { type LocalClock } from '../model/local-clock'
-import { inHours } from '../tariff/when'
+import { inHours } from '../model/hours-of-day'
 
 /** What a year is like where something is added to its consumption; one entry an interval. */
 export interface AddedTo {

@@ -1,7 +1,7 @@
 import { type Load } from '../kinds/load/load'
 import { type LocalClock } from '../model/local-clock'
 import { dayShapes } from './day-shapes'
-import { decodedHours } from './meter-year'
+import { decodedHours } from './meter-hours'
 
 type Spread = Pick<Load, 'annualKwh' | 'shape' | 'byMonth' | 'meter'>
 

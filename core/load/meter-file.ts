@@ -6,19 +6,23 @@ import { type MeterProblem } from './meter/reading'
 
 const dayMinutes = 1440
 
+/** A meter's file as a job keeps it. */
+export interface MeterFile {
+  readonly meter: Omit<MeterYear, 'name'>
+  /** Of a year, as it was measured. */
+  readonly annualKwh: number
+  readonly problems: readonly MeterProblem[]
+}
+
 /**
  * A meter's file as a job keeps it: its hours on the calendar of the model year.
  * @returns `annualKwh` of a year, as `energyOf` has it
  * @throws Fault `meter-file`, and those of `readMeter`
  */
-export function meterFile(text: string): {
-  readonly meter: Omit<MeterYear, 'name'>
-  readonly annualKwh: number
-  readonly problems: readonly MeterProblem[]
-} {
+export function meterFile(text: string): MeterFile {
   const series = readMeter(text)
   const hours = onModelYear(series)
-  if (!hours) throw new Fault('meter-file', { reason: 'no-day' })
+  if (!hours) throw new Fault('meter-file', { reason: 'day' })
   const { start, stepMinutes, kwh, measured } = series
   const filled = measured.reduce((count, one) => count + (one === 0 ? 1 : 0), 0)
   return {

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { modelYear } from '../model/model-year'
-import { decodedHours, encodedHours, onModelYear } from './meter-year'
+import { decodedHours } from './meter-hours'
+import { encodedHours, onModelYear } from './meter-year'
 import { readMeter } from './meter/read-meter'
 import { meterTable, usual } from './meter/testing'
 

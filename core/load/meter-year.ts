@@ -1,5 +1,5 @@
-import { loadHours, type MeterYear } from '../kinds/load/load'
-import { modelYear, yearStartMs } from '../model/model-year'
+import { type MeterYear } from '../kinds/load/load'
+import { modelYear, yearHours, yearStartMs } from '../model/model-year'
 import { type MeterSeries } from './meter/reading'
 
 const dayMinutes = 1440
@@ -52,7 +52,7 @@ export function onModelYear(series: MeterSeries): Float64Array | null {
   }))
   if (days.length === 0) return null
   const firstWeekday = weekdayOf(Math.round(yearStartMs(0) / 86_400_000))
-  const out = new Float64Array(loadHours)
+  const out = new Float64Array(yearHours)
   for (let d = 0; d < yearDays; d++) {
     const weekday = (firstWeekday + d) % 7
     const same = days.filter((day) => day.weekday === weekday)
@@ -83,13 +83,4 @@ export function encodedHours(kwh: Float64Array): Pick<MeterYear, 'unitWh' | 'hou
   let text = ''
   for (const byte of bytes) text += String.fromCharCode(byte)
   return { unitWh, hours: btoa(text) }
-}
-
-/** kWh of each hour of the model year in standard time. */
-export function decodedHours({ unitWh, hours }: Pick<MeterYear, 'unitWh' | 'hours'>): Float64Array {
-  const text = atob(hours)
-  const out = new Float64Array(loadHours)
-  for (let i = 0; i < out.length; i++)
-    out[i] = ((text.charCodeAt(2 * i) | (text.charCodeAt(2 * i + 1) << 8)) * unitWh) / 1000
-  return out
 }

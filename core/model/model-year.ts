@@ -1,5 +1,7 @@
 /** The year whose calendar (weekdays, daylight saving) stands for every modelled year. Not a leap year. */
 export const modelYear = 2025
+/** Its hours. */
+export const yearHours = 8760
 
 /** Unix time in milliseconds of the first interval's start: New Year in standard time. */
 export const yearStartMs = (timeZoneHours: number, year: number = modelYear) =>

@@ -143,7 +143,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   'tariff-now': {
     ...Object.fromEntries(billed.map((field) => [field, 'bill now'])),
-    ...Object.fromEntries(priced.map((field) => [field, 'bill now, price now'])),
+    ...Object.fromEntries(priced.map((field) => [field, 'price now, bill now'])),
   },
   'tariff-then': {
     ...Object.fromEntries(billed.map((field) => [field, 'bill then, years'])),
@@ -410,7 +410,16 @@ test('the weather and where it comes from', () => {
   expect(new Set(weather({ stepMinutes: 30 }))).toEqual(
     new Set([
       ...['sun', 'sky', 'shade', 'snow', 'string years', 'clock', 'account of modules'],
-      ...['account of the inverter', 'dispatch', 'bill now', 'bill then', 'years', 'light series', 'carpet'],
+      ...[
+        'account of the inverter',
+        'dispatch',
+        'bill now',
+        'bill then',
+        'load',
+        'years',
+        'light series',
+        'carpet',
+      ],
     ]),
   )
   const station = (fields: object) => readersOf({ ...base, station: { ...base.station, ...fields } })

@@ -1,5 +1,6 @@
 import { type TariffForm } from '../kinds/tariff/form'
-import { holdsOn, inHours } from './when'
+import { inHours } from '../model/hours-of-day'
+import { holdsOn } from './when'
 
 type Period = TariffForm['periods'][number]
 

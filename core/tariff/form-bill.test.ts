@@ -4,7 +4,8 @@ import { yearStartMs } from '../model/model-year'
 import { type Metered } from './bill-lines'
 import { tariffFormSchema } from '../kinds/tariff/form'
 import { formBill } from './form-bill'
-import { holdsOn, inHours, type When } from './when'
+import { inHours } from '../model/hours-of-day'
+import { holdsOn, type When } from './when'
 
 const clock = localClock('America/New_York', yearStartMs(-5), 60, 8760)
 const series = (value: number | ((hour: number, month: number) => number)) =>

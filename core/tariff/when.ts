@@ -1,3 +1,4 @@
+import { inHours } from '../model/hours-of-day'
 import { type LocalClock } from '../model/local-clock'
 
 /** When a price or a charge holds. */
@@ -10,14 +11,6 @@ export interface When {
   readonly fromHour: number
   readonly toHour: number
 }
-
-/** Whole hours from one to the other, over midnight where the first is later; all day where they are one. */
-export const inHours = ({ fromHour, toHour }: Pick<When, 'fromHour' | 'toHour'>, hour: number): boolean =>
-  fromHour === toHour
-    ? true
-    : fromHour < toHour
-      ? hour >= fromHour && hour < toHour
-      : hour >= fromHour || hour < toHour
 
 const two = (value: number): string => String(value).padStart(2, '0')
 

@@ -68,13 +68,15 @@ export const laterFaults = {
   'sun-below': 'The sun is not up from {from, number} to {to, number} h on the shortest day there.',
   'no-tariff': 'This is not a tariff file. Choose one in JSON, as “Save as file” writes it.',
   'long-tariff': 'A tariff file has less than 2 MB.',
-  // What some values must be, said where those are typed or read.
+  'meter-too-large': 'A meter file has at most {limit, number} MB. Export fewer years.',
+  'bad-months': 'Type months as numbers from 1 to 12, such as 6-9 or 12, 1, 2.',
+} as const
+
+/** What some values must be, said where those are typed or read. */
+export const laterRules = {
   'month-day': 'a day as MM-DD, such as 06-15',
   holiday: 'a day as MM-DD or YYYY-MM-DD, such as 07-04',
   'tiers-rise': 'allowances that rise from step to step, the last one null',
   date: 'a day as YYYY-MM-DD, such as 2025-06-15',
   'meter-hours': 'the 8,760 hours of a year as a meter file was read',
-  'meter-too-large': 'A meter file has at most {limit, number} MB. Export fewer years.',
-  'meter-too-slow': 'The meter file takes too long to read. Export fewer years.',
-  'bad-months': 'Type months as numbers from 1 to 12, such as 6-9 or 12, 1, 2.',
 } as const

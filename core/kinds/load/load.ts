@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
+import { yearHours } from '../../model/model-year'
 import { between, ruleMessage, wholeBetween } from '../../model/rules'
 
 export const loadId = 'load'
@@ -8,10 +9,8 @@ export const loadId = 'load'
 export const loadShapes = ['evening', 'at-home', 'all-electric', 'night-car', 'meter'] as const
 export type LoadShape = (typeof loadShapes)[number]
 
-/** Hours of a year that are not a leap year. */
-export const loadHours = 8760
 /** Two bytes each, in base 64. */
-const encoded = (4 * Math.ceil((2 * loadHours) / 3)) as 23360
+const encoded = (4 * Math.ceil((2 * yearHours) / 3)) as 23360
 
 /** What a meter has told of a year, hour after hour. */
 const meterSchema = z.strictObject({
