@@ -1,5 +1,7 @@
 import { defaultLosses } from '@/core/kinds/losses/losses'
 import { ofKind } from '@/core/kinds/documents'
+import { decodedHours } from '@/core/load/meter-hours'
+import { meterTable } from '@/core/load/meter/testing'
 import { readPlaced } from '@/core/weather/read-weather'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
 import { catalogue } from '@/town/equipment'
@@ -124,4 +126,20 @@ test('the quick estimate is of one kilowatt: the best plane is towards the equat
   const share = soiled.type === 'estimated' ? soiled.estimate.best.kwhPerKw / best.kwhPerKw : NaN
   // From 2 % of dirt to 12 %.
   expect(share).toBeCloseTo(0.88 / 0.98, 1)
+})
+
+test('a meter’s file becomes the hours that a job keeps; one that is none says why', async () => {
+  const told = await ask({ type: 'meter', bytes: bytesOf(meterTable({ days: 28 })) })
+  if (told.type !== 'meter') throw new Error(`${told.type} was not asked for`)
+  const { meter, annualKwh } = told.read
+  expect(meter).toMatchObject({ from: '2023-01-09', days: 28, stepMinutes: 60, filledShare: 0 })
+  expect(annualKwh).toBeCloseTo(365 * 13.5, 6)
+  expect(decodedHours(meter).reduce((sum, kwh) => sum + kwh, 0)).toBeCloseTo(365 * 13.5, 6)
+  expect(await ask({ type: 'meter', bytes: bytesOf('Dear neighbours') })).toMatchObject({ type: 'fault' })
+  // Twenty hours from noon on: no day is whole.
+  const part = meterTable({ days: 20 / 24, from: Date.UTC(2023, 0, 9, 12) })
+  expect(await ask({ type: 'meter', bytes: bytesOf(part) })).toMatchObject({
+    type: 'fault',
+    fault: { code: 'meter-file', data: { reason: 'day' } },
+  })
 })

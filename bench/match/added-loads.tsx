@@ -12,6 +12,7 @@ import { houseId } from '../store/documents'
 import { toast } from '../store/session'
 import { readHours } from './read-hours'
 import { readMonths, shownMonths } from './read-months'
+import { RemoveButton } from './remove-button'
 
 const words = later.load
 type What = AddedLoad['what']
@@ -49,11 +50,7 @@ export function AddedLoads({ load }: { readonly load: Load }) {
           key={one.id}
           one={one}
           onChange={(fields) =>
-            set(
-              load.added.map((other) =>
-                other.id === one.id ? ({ ...other, ...fields }) : other,
-              ),
-            )
+            set(load.added.map((other) => (other.id === one.id ? { ...other, ...fields } : other)))
           }
           onRemove={() => set(load.added.filter(({ id }) => id !== one.id))}
         />
@@ -98,14 +95,7 @@ function Added({
           onChange={(event) => onChange({ on: event.target.checked })}
         />
         {name}
-        <button
-          type="button"
-          aria-label={sayer.say(words.remove, { name })}
-          className="cursor-pointer px-1 hover:text-clay"
-          onClick={onRemove}
-        >
-          ×
-        </button>
+        <RemoveButton name={name} onRemove={onRemove} />
       </legend>
       <TextField label={words.name} shown={name} width="name" onType={(text) => onChange({ name: text })} />
       <TextField

@@ -14,6 +14,7 @@ import { houseId } from '../store/documents'
 import { Demand } from './demand'
 import { Exports } from './exports'
 import { Steps } from './steps'
+import { RemoveButton } from './remove-button'
 
 const words = later.tariff
 
@@ -158,7 +159,6 @@ function NamedAmount({
   readonly onAmount: (text: string) => Fault | null
   readonly onRemove: () => void
 }) {
-  const sayer = useSayer()
   return (
     <div className="flex items-start gap-1.5 py-0.5">
       <div className="min-w-0 flex-1">
@@ -168,14 +168,7 @@ function NamedAmount({
         <CellField label={name} shown={shown} onType={onAmount} />
       </div>
       <span className="w-16 text-[12px] leading-7 text-pencil">{unit}</span>
-      <button
-        type="button"
-        aria-label={sayer.say(words.remove, { name })}
-        className="h-7 cursor-pointer px-1 text-pencil hover:text-clay"
-        onClick={onRemove}
-      >
-        ×
-      </button>
+      <RemoveButton name={name} tall onRemove={onRemove} />
     </div>
   )
 }

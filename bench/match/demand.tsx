@@ -4,12 +4,13 @@ import { type Tariff } from '@/core/kinds/tariff/tariff'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
 import { later } from '@/words/en/later'
 import { entered, moneySign } from '@/words/format'
-import { useBench, useSayer, useSite } from '../context'
+import { useBench, useSite } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { lineButton } from '../fields/file-button'
 import { TextField } from '../fields/text-field'
 import { houseId } from '../store/documents'
 import { readHours } from './read-hours'
+import { RemoveButton } from './remove-button'
 
 const words = later.tariff
 type Charge = Tariff['demand'][number]
@@ -66,20 +67,12 @@ function DemandCharge({
   readonly onRemove: () => void
 }) {
   const site = useSite()
-  const sayer = useSayer()
   const { name } = charge
   return (
     <fieldset className="mb-1 rounded-md border border-line px-2 pb-1">
       <legend className="px-1 text-[12px] text-pencil">
         {name}
-        <button
-          type="button"
-          aria-label={sayer.say(words.remove, { name })}
-          className="cursor-pointer px-1 hover:text-clay"
-          onClick={onRemove}
-        >
-          ×
-        </button>
+        <RemoveButton name={name} onRemove={onRemove} />
       </legend>
       <TextField label={words.name} width="words" shown={name} onType={(text) => onChange({ name: text })} />
       <TextField

@@ -12,6 +12,7 @@ import { lineButton } from '../fields/file-button'
 import { houseId } from '../store/documents'
 import { paintStyle } from './price-board'
 import { type useBoard } from './use-board'
+import { RemoveButton } from './remove-button'
 
 const words = later.tariff
 
@@ -74,14 +75,7 @@ export function PaintList({
                 </td>
               )}
               <td className="text-right">
-                <button
-                  type="button"
-                  aria-label={sayer.say(words.remove, { name: one.name })}
-                  className="cursor-pointer px-1 text-pencil hover:text-clay"
-                  onClick={() => remove(place)}
-                >
-                  ×
-                </button>
+                <RemoveButton name={one.name} onRemove={() => remove(place)} />
               </td>
             </tr>
           ))}

@@ -9,6 +9,7 @@ import { CellField } from '../fields/cell-field'
 import { lineButton } from '../fields/file-button'
 import { Pills } from '../fields/pills'
 import { houseId } from '../store/documents'
+import { RemoveButton } from './remove-button'
 
 const words = later.tariff
 type Tiers = NonNullable<Tariff['tiers']>
@@ -90,14 +91,11 @@ export function Steps({ tariff }: { readonly tariff: Tariff }) {
             />
           </div>
           <span className="text-[12px] leading-7 whitespace-nowrap text-pencil">+ {sign}/kWh</span>
-          <button
-            type="button"
-            aria-label={sayer.say(words.remove, { name: sayer.say(words.step, { place: k + 1 }) })}
-            className="h-7 cursor-pointer px-1 text-pencil hover:text-clay"
-            onClick={() => remove(tiers, k)}
-          >
-            ×
-          </button>
+          <RemoveButton
+            name={sayer.say(words.step, { place: k + 1 })}
+            tall
+            onRemove={() => remove(tiers, k)}
+          />
         </div>
       ))}
       <button type="button" className={lineButton} onClick={add}>

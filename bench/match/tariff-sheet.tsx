@@ -49,10 +49,14 @@ function Source({ tariff }: { readonly tariff: Tariff }) {
   const here = useTariffsHere()
   const { fields } = sayer.words.kinds.tariff
   const take = (form: TariffForm) => {
-    const { step, fault } = documents.edit(words.now, houseId, (before) => ({
-      ...before,
-      [tariff.id]: { ...form, id: tariff.id, kind: 'tariff' },
-    }))
+    const { step, fault } = documents.edit(
+      tariff.id === tariffThenId ? words.then : words.now,
+      houseId,
+      (before) => ({
+        ...before,
+        [tariff.id]: { ...form, id: tariff.id, kind: 'tariff' },
+      }),
+    )
     const said = fault ? sayer.fault(fault) : sayer.say(words.taken, { name: form.name })
     toast(session, said, step)
   }

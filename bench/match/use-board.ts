@@ -1,7 +1,6 @@
 import { useState } from 'react'
 import { type Tariff } from '@/core/kinds/tariff/tariff'
-import type {
-  boardDays} from '@/core/tariff/board';
+import type { boardDays } from '@/core/tariff/board'
 import {
   bare,
   boardOf,

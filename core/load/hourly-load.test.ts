@@ -1,5 +1,6 @@
 import { defaultLoad, loadShapes, type Load } from '../kinds/load/load'
 import { localClock, type LocalClock } from '../model/local-clock'
+import { encodedHours } from './meter-year'
 import { hourlyLoad as spread } from './hourly-load'
 
 const hourlyLoad = (fields: Partial<Load>, ...rest: [LocalClock, boolean]) =>
@@ -57,4 +58,46 @@ test('nothing used is nothing in every hour, and the shapes are unlike each othe
       0,
     )
   expect(night('night-car')).toBeGreaterThan(1.5 * night('evening'))
+})
+
+test('twelve months have their parts of the year, whatever the shape; one without use is filled evenly', () => {
+  const byMonth = [100, 0, 300, 100, 100, 100, 100, 100, 100, 100, 100, 100]
+  const kwh = hourlyLoad({ annualKwh: 2600, shape: 'all-electric', byMonth }, clock, false)
+  const months = new Array<number>(12).fill(0)
+  kwh.forEach((value, i) => (months[clock.month[i] ?? 0] = (months[clock.month[i] ?? 0] ?? 0) + value))
+  months.forEach((sum, m) => expect(sum).toBeCloseTo(2 * (byMonth[m] ?? NaN), 6))
+  // A meter that was off all through January.
+  const hours = Float64Array.from(clock.month, (month) => (month === 0 ? 0 : 1))
+  const meter = {
+    name: 'm',
+    from: '2024-01-01',
+    days: 365,
+    stepMinutes: 60,
+    filledShare: 0,
+    ...encodedHours(hours),
+  }
+  const measured = hourlyLoad({ annualKwh: 1300, shape: 'meter', meter, byMonth }, clock, false)
+  expect(measured[0]).toBeCloseTo(100 / 744, 9)
+})
+
+test('a meter’s hours come out as they were, scaled to the annual figure, in quarter-hours too', () => {
+  const hours = Float64Array.from({ length: 8760 }, (_, i) => (i % 24 === 18 ? 2 : 0.5))
+  const meter = {
+    name: 'm',
+    from: '2024-01-01',
+    days: 365,
+    stepMinutes: 60,
+    filledShare: 0,
+    ...encodedHours(hours),
+  }
+  const load = { annualKwh: 2 * 365 * 13.5, shape: 'meter', meter } as const
+  const kwh = hourlyLoad(load, clock, true)
+  expect(kwh[18]).toBeCloseTo(4, 9)
+  expect(kwh[19]).toBeCloseTo(1, 9)
+  const quarters = localClock('America/New_York', Date.UTC(2025, 0, 1, 5), 15, 35040)
+  expect(hourlyLoad(load, quarters, true)[4 * 18 + 3]).toBeCloseTo(1, 9)
+  // Named and not there, the usual evening stands in.
+  expect(hourlyLoad({ annualKwh: 100, shape: 'meter' }, clock, false)).toEqual(
+    hourlyLoad({ annualKwh: 100, shape: 'evening' }, clock, false),
+  )
 })

@@ -2,12 +2,12 @@ import { type Graph } from '../graph/graph'
 import { Overtaken, type Patience, type Run } from '../graph/run'
 import { optimum } from '../battery/optimum'
 import { dispatchBy } from '../battery/running'
-import { type BatteryRun, type Dispatch } from '../battery/own-use'
+import { type Dispatch } from '../battery/own-use'
 import { storageId, type Storage } from '../kinds/storage/storage'
 import { withFields } from '../kinds/documents'
 import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
-import { batteryRunIn, dispatchStage, runningIn } from '../stages/dispatch'
+import { asOne, batteryRunIn, dispatchStage, runningIn } from '../stages/dispatch'
 import { financeStage, priceStage } from '../stages/finance'
 import { loadStage } from '../stages/load'
 import { exportPriceStage, priceThenStage } from '../stages/tariffs'
@@ -146,16 +146,8 @@ async function furtherStorage(
   const sheet = batteryIn(world) ?? world.catalogue.batteries[0]
   if (!sheet) return { steps: [], perKw: null }
   const chosen = batteryRunIn(world)
-  const { reserve } = storageIn(world)
-  const count = chosen ? storageIn(world).count : 1
-  const whole: BatteryRun = {
-    usableKwh: sheet.usableKwh * count,
-    chargeKw: sheet.chargeKw * count,
-    dischargeKw: sheet.dischargeKw * count,
-    chargeEfficiency: sheet.efficiency,
-    dischargeEfficiency: sheet.efficiency,
-    reserve,
-  }
+  const { count, reserve } = storageIn(world)
+  const whole = asOne(sheet, chosen ? count : 1, reserve)
   const costsOf = (share: number) => {
     const battery = {
       ...whole,

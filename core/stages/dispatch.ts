@@ -1,25 +1,27 @@
 import { type BatteryRun, type Dispatch } from '../battery/own-use'
 import { dispatchBy } from '../battery/running'
+import { type BatteryType } from '../electrical/catalogue'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
 import { loadStage } from './load'
 import { exportPriceStage, priceThenStage } from './tariffs'
 import { batteryIn, siteIn, storageIn, type World } from './world'
 
+/** Batteries of a kind as one. */
+export const asOne = (battery: BatteryType, count: number, reserve: number): BatteryRun => ({
+  usableKwh: battery.usableKwh * count,
+  chargeKw: battery.chargeKw * count,
+  dischargeKw: battery.dischargeKw * count,
+  chargeEfficiency: battery.efficiency,
+  dischargeEfficiency: battery.efficiency,
+  reserve,
+})
+
 /** The option's batteries as one; null where there is none. */
 export function batteryRunIn(world: World): BatteryRun | null {
   const battery = batteryIn(world)
   const { count, reserve } = storageIn(world)
-  return (
-    battery && {
-      usableKwh: battery.usableKwh * count,
-      chargeKw: battery.chargeKw * count,
-      dischargeKw: battery.dischargeKw * count,
-      chargeEfficiency: battery.efficiency,
-      dischargeEfficiency: battery.efficiency,
-      reserve,
-    }
-  )
+  return battery && asOne(battery, count, reserve)
 }
 
 /** How the option's batteries are run, and what the grid allows. */

@@ -37,8 +37,10 @@ export const formulas = {
   consumption: 'Σ hours: load',
   'self-sufficiency': '1 − bought ÷ consumption',
   'battery-loss': 'charged − discharged',
-  'bill-now': '12 × fixed charge + Σ hours: consumption × price of the hour',
-  'bill-then': '12 × fixed charge + Σ hours: bought × price of the hour − sold × export price',
+  'bill-now':
+    'Twelve bills: fixed charges + Σ hours: consumption × price of the hour, + steps, demand charges and taxes of the tariff',
+  'bill-then':
+    'Twelve bills: fixed charges + Σ hours: bought × price of the hour − sold × export price, + steps, demand charges and taxes of the tariff',
   saving: 'bill now − bill with solar',
   price: 'module power × price per watt + what has a price of its own',
   'net-price': 'price × (1 − incentive)',

@@ -38,5 +38,4 @@ export const load = {
   months: 'Months',
   monthsHint: '1 to 12, such as 6-9 or 12,1,2; empty for all',
   counts: 'Counts: {name}',
-  remove: 'Remove {name}',
 } as const
