@@ -38,6 +38,15 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   const found = await new AxeBuilder({ page }).include('main').analyze()
   expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
 
+  const backup = page.getByRole('region', { name: 'If the grid fails' })
+  await expect(backup.getByText(/runs [\d.]+ h in the worst case/)).toBeVisible({ timeout: 30_000 })
+  const longest = await backup.getByText(/in the worst case/).innerText()
+  await backup.getByLabel('Stays on, all the time').fill('0.9')
+  await backup.getByLabel('Stays on, all the time').press('Enter')
+  await expect(backup.getByText(/in the worst case/)).not.toHaveText(longest, { timeout: 30_000 })
+  await backup.getByLabel('Stays on, all the time').fill('0.3')
+  await backup.getByLabel('Stays on, all the time').press('Enter')
+
   await page.getByLabel('Run by').selectOption({ label: 'Own use first' })
   await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'none' })
   await settled(page)

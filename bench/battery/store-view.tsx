@@ -10,6 +10,7 @@ import { sizesOf } from '@/core/readers/storage-sizes'
 import { later } from '@/words/en/later'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { LiveNumbers } from '../live/live-numbers'
+import { Backup } from './backup'
 import { BatteryDay } from './battery-day'
 import { SizesTable } from './sizes-table'
 
@@ -71,6 +72,11 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
         </div>
       )}
       {chosen && <BatteryDay carpet={summary.carpet} floorKwh={capKwh * storage.reserve} capKwh={capKwh} />}
+      {chosen && (
+        <div className={fresh ? '' : 'opacity-60'}>
+          <Backup storage={storage} backup={picture?.backup ?? null} carpet={summary.carpet} />
+        </div>
+      )}
       {weeks}
     </>
   )

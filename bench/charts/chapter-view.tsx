@@ -5,6 +5,7 @@ import { BillChart, EnergyChart, PaybackChart, WeekChart } from '@/charts/figure
 import { StoreView } from '../battery/store-view'
 import { type LineId } from '@/core/model/ledger'
 import { useNumbers, useSayer, useSession, useSite } from '../context'
+import { Offsets } from '../match/offsets'
 import { Compare } from './compare'
 
 /** Room for the stage in the upper right corner. */
@@ -43,6 +44,7 @@ export function ChapterView() {
           <div className={besideStage}>
             <EnergyChart {...of} monthly={monthly} height={250} />
           </div>
+          {hasSolar && <Offsets summary={summary} />}
           <div className="grid grid-cols-1 gap-4 xl:grid-cols-2">
             <BillChart {...of} monthly={monthly} height={230} hasSolar={hasSolar} />
             <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />

@@ -16,7 +16,9 @@ const worldWith = (fields: Partial<Storage>): Promise<World> =>
 test('sizes side by side: each as the chain itself has it, and none earns more than knowing the year would', async () => {
   const world = await worldWith({ rule: 'own-use' })
   const told: StoragePicture[] = []
-  const { worths, steps, perKw } = await storageWorths(graph, world, patient, (found) => told.push(found))
+  const { worths, steps, perKw, backup } = await storageWorths(graph, world, patient, (found) =>
+    told.push(found),
+  )
   expect(worths).toHaveLength(1 + 3 * world.catalogue.batteries.length)
   expect(told).toHaveLength(worths.length + 1)
   expect(told[0]?.worths).toHaveLength(1)
@@ -54,6 +56,10 @@ test('sizes side by side: each as the chain itself has it, and none earns more t
     (steps ?? []).slice(0, 5).reduce((all, step) => all + step[of] * (step.to - step.from), 0)
   expect(gained('byRule') / gained('atBest')).toBeCloseTo(own?.ofBest ?? NaN, 9)
   expect(perKw).toBeGreaterThanOrEqual(-1e-9)
+  // 0.3 kW from no less than the reserve: a tenth of what it holds.
+  const reserve = (chosen.reserve * (own?.usableKwh ?? 0) * 0.955) / 0.3
+  expect(backup?.worstHours).toBeGreaterThanOrEqual(reserve - 1e-3)
+  expect(backup?.mostlyHours).toBeGreaterThanOrEqual(backup?.worstHours ?? NaN)
 })
 
 test('by tariff with the grid a battery earns more than by own use, and its dispatch follows the rule', async () => {
@@ -70,12 +76,23 @@ test('by tariff with the grid a battery earns more than by own use, and its disp
 
 test('without a battery the curve is of the first in the catalogue; more than three are tried where they are chosen', async () => {
   const none = await worldWith({ batteryId: null })
-  const { steps, perKw } = await storageWorths(graph, none, patient)
+  const { steps, perKw, backup } = await storageWorths(graph, none, patient)
+  expect(backup).toBeNull()
   expect(steps?.at(-1)?.to).toBeCloseTo(2 * (none.catalogue.batteries[0]?.usableKwh ?? 0), 9)
   expect(perKw).toBeNull()
   const many = await worldWith({ count: 5 })
   const five = sizesOf(many.catalogue, storageIn(many)).filter(({ count }) => count === 5)
   expect(five).toHaveLength(1)
+})
+
+test('the more stays on when the grid fails, the shorter it lasts', async () => {
+  const worst = await Promise.all(
+    [0.2, 0.4].map(async (kw) => {
+      const world = await worldWith({ backup: { kw, share: 0.1 } })
+      return (await storageWorths(graph, world, patient)).backup?.worstHours ?? NaN
+    }),
+  )
+  expect(worst[1]).toBeLessThan(worst[0] ?? NaN)
 })
 
 test('it ends as soon as something newer waits', async () => {

@@ -1,5 +1,6 @@
 import { type Graph } from '../graph/graph'
 import { Overtaken, type Patience, type Run } from '../graph/run'
+import { backupHours, backupSummary, type BackupSummary } from '../battery/backup'
 import { optimum } from '../battery/optimum'
 import { dispatchBy } from '../battery/running'
 import { type Dispatch } from '../battery/own-use'
@@ -11,6 +12,7 @@ import { asOne, batteryRunIn, dispatchStage, runningIn } from '../stages/dispatc
 import { financeStage, priceStage } from '../stages/finance'
 import { loadStage } from '../stages/load'
 import { exportPriceStage, priceThenStage } from '../stages/tariffs'
+import { clockStage } from '../stages/clock'
 import { batteryIn, storageIn, type World } from '../stages/world'
 import { sizesOf } from './storage-sizes'
 
@@ -53,6 +55,8 @@ export interface StoragePicture {
   readonly steps: readonly StorageStep[] | null
   /** What one more kW of charging and discharging would save, knowing the year: money per kW and year; null without a battery. */
   readonly perKw: number | null
+  /** How long the chosen battery carries what stays on when the grid fails; null without one, and until it is known. */
+  readonly backup: BackupSummary | null
 }
 
 /** Steps of the curve, and to how many times the chosen size it goes. */
@@ -127,11 +131,11 @@ export async function storageWorths(
       earned: without - cost,
       ofBest: gain > 0.005 ? (without - cost) / gain : null,
     })
-    tell?.({ worths: [...worths], steps: null, perKw: null })
+    tell?.({ worths: [...worths], steps: null, perKw: null, backup: null })
   }
   const run = graph.open(world)
   await run.prepare([billThenStage], patience)
-  const picture = { worths, ...(await furtherStorage(run, world, patience)) }
+  const picture = { worths, ...(await furtherStorage(run, world, patience)), backup: backupOf(run, world) }
   tell?.(picture)
   return picture
 }
@@ -182,4 +186,25 @@ async function furtherStorage(
   }
   const perKw = (optimum(given, chosen).cost - optimum(given, stronger).cost) / (more * chosen.dischargeKw)
   return { steps: found, perKw }
+}
+
+/** Looked ahead so far. */
+const mostBackupHours = 24 * 14
+
+function backupOf(run: Run<World>, world: World): BackupSummary | null {
+  const battery = batteryRunIn(world)
+  if (!battery) return null
+  const { kw, share } = storageIn(world).backup
+  const { yieldKwh, loadKwh, stepHours } = caseOf(run, world)
+  const hours = backupHours(
+    {
+      yieldKwh,
+      criticalKwh: loadKwh.map((kwh) => kw * stepHours + share * kwh),
+      storedKwh: run.value(dispatchStage).storedKwh,
+      stepHours,
+    },
+    battery,
+    mostBackupHours,
+  )
+  return backupSummary(hours, run.value(clockStage).month, mostBackupHours)
 }

@@ -242,6 +242,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     rule: 'dispatch, account of use, years',
     // It fills from the grid only by the tariff.
     gridCharging: '',
+    // What is asked when the grid fails is reckoned beside the chain.
+    backup: '',
   },
   'as-tree': {
     of: `${ground}, account of light`,

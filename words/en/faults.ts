@@ -62,7 +62,6 @@ export const faults = {
   'too-many-options': 'A job has at most {limit, number} options.',
   'bad-change': 'The entry “{id}” holds another object.',
   gone: 'This is gone.',
-  'nothing-to-turn': 'Nothing of it can be turned now: unlock it first.',
   'bad-equipment': 'The data sheets in this file: {at}: {rule}',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   // Typing
@@ -72,7 +71,6 @@ export const faults = {
   'bad-number': '“{text}” is not a number.',
   'zero-length': 'A side must be longer than zero; “{text}” is not.',
   'no-direction': 'Move the pointer in the direction of the side, then press Enter.',
-  'bad-hours': 'Type two hours, for example 16-20.',
   'below-zero': 'Not below zero.',
   // Roofs
   'few-corners':
@@ -137,9 +135,6 @@ export const faults = {
     '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',
   'too-much-shade':
     '{modules, number} modules among {casters, number} things that may shade them are more than the server computes. Take away trees or objects that stand far off, or split the job in two.',
-  'pdf-busy': 'Other offers are being printed. Try again in a few seconds.',
-  'pdf-failed':
-    '{reason, select, address {This server does not know its own address (APP_ORIGIN), so it cannot print.} other {The PDF could not be printed. Open the offer itself and print it from your browser.}}',
   unexpected: 'Something went wrong. Try again; if it happens again, contact your administrator.',
   'server-away': 'The server does not answer. Your edits are kept; try again in a moment.',
   'server-answered': 'The server answered with status {status}.',

@@ -353,6 +353,7 @@ export const kinds = {
       reserve: 'Backup reserve',
       rule: 'Run by',
       gridCharging: 'Charging from the grid',
+      backup: 'Backup',
     },
   },
   offer: {

@@ -1,5 +1,10 @@
 /** What is wrong with what a bench does not open with: drawings, pictures and models brought in, outlines to be joined, an estimate. */
 export const laterFaults = {
+  'bad-hours': 'Type two hours, for example 16-20.',
+  'nothing-to-turn': 'Nothing of it can be turned now: unlock it first.',
+  'pdf-busy': 'Other offers are being printed. Try again in a few seconds.',
+  'pdf-failed':
+    '{reason, select, address {This server does not know its own address (APP_ORIGIN), so it cannot print.} other {The PDF could not be printed. Open the offer itself and print it from your browser.}}',
   'clockwise-outline': 'The corners must run counter-clockwise.',
   'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
   'sheet-contradicts':

@@ -22,6 +22,7 @@ import { layWanted } from './lay-wanted'
 import { load } from './load'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
+import { offsets } from './offsets'
 import { parts, partNames, partReasons } from './parts'
 import { plan } from './plan'
 import { permitStates, record } from './record'
@@ -61,6 +62,7 @@ export const later = {
   load,
   models,
   moduleChoice,
+  offsets,
   partNames,
   partReasons,
   parts,

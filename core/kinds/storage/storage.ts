@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { idSchema, shareSchema, type DeepReadonly } from '../../model/object-base'
-import { wholeBetween } from '../../model/rules'
+import { between, wholeBetween } from '../../model/rules'
 
 export const storageId = 'storage'
 
@@ -19,12 +19,22 @@ export const storageSchema = z.strictObject({
   rule: z.enum(batteryRules),
   /** Whether the grid may fill it; only a battery that goes by the tariff would. */
   gridCharging: z.boolean(),
+  /** What stays on when the grid fails: kW all the time, and a share of the house's consumption. */
+  backup: z.strictObject({ kw: between(0, 50, 'kW'), share: shareSchema }),
 })
 export type Storage = DeepReadonly<z.infer<typeof storageSchema>>
 
+/** A fridge, lights, and what talks to the world. */
+const usualBackup = { kw: 0.3, share: 0 }
+
 export const storageVersion = 2
 export const storageMigrations = [
-  (value: Record<string, unknown>) => ({ ...value, rule: 'own-use', gridCharging: false }),
+  (value: Record<string, unknown>) => ({
+    ...value,
+    rule: 'own-use',
+    gridCharging: false,
+    backup: usualBackup,
+  }),
 ]
 
 export const defaultStorage: Storage = {
@@ -35,4 +45,5 @@ export const defaultStorage: Storage = {
   reserve: 0.1,
   rule: 'own-use',
   gridCharging: false,
+  backup: usualBackup,
 }

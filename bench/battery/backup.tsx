@@ -1,0 +1,68 @@
+'use client'
+
+import { BackupChart } from '@/charts/backup'
+import { type BackupSummary } from '@/core/battery/backup'
+import { storageId, type Storage } from '@/core/kinds/storage/storage'
+import { type RunSummary } from '@/core/readers/summary'
+import { later } from '@/words/en/later'
+import { dayName, number } from '@/words/format'
+import { useSayer, useSession } from '../context'
+import { NumberField, PercentField } from '../fields/fields'
+
+const words = later.battery
+
+/** How long what stays on would run if the grid failed, and what that is. */
+export function Backup({
+  storage,
+  backup,
+  carpet,
+}: {
+  readonly storage: Storage
+  /** Null until it is known. */
+  readonly backup: BackupSummary | null
+  readonly carpet: RunSummary['carpet']
+}) {
+  const sayer = useSayer()
+  const { place } = sayer
+  const of = { documentId: useSession((s) => s.optionId), objectId: storageId, name: words.backupName }
+  const shown = (hours: number) =>
+    backup && hours >= backup.mostHours
+      ? sayer.say(words.backupMost, { hours: number(hours, place) })
+      : number(hours, place, hours < 10 ? 1 : 0)
+  const perDay = (24 * 60) / carpet.stepMinutes
+  return (
+    <section aria-label={words.backup}>
+      <h3 className="font-semibold">{words.backup}</h3>
+      <div className="max-w-[20rem]">
+        <NumberField
+          {...of}
+          label={words.backupKw}
+          unit="kW"
+          digits={1}
+          value={storage.backup.kw}
+          fields={(kw) => ({ backup: { ...storage.backup, kw } })}
+        />
+        <PercentField
+          {...of}
+          label={words.backupShare}
+          digits={0}
+          value={storage.backup.share}
+          fields={(share) => ({ backup: { ...storage.backup, share } })}
+        />
+      </div>
+      {backup && (
+        <>
+          <p className="my-1">
+            {sayer.say(words.backupNote, {
+              worst: shown(backup.worstHours),
+              moment: `${dayName(Math.floor(backup.worstInterval / perDay), place.locale)}, ${String(carpet.clockHour[backup.worstInterval] ?? 0).padStart(2, '0')}:00`,
+              mostly: shown(backup.mostlyHours),
+              day: { value: backup.dayShare, unit: 'share', digits: 0 },
+            })}
+          </p>
+          <BackupChart byMonth={backup.byMonth} title={words.backupByMonth} sayer={sayer} height={190} />
+        </>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,47 @@
+'use client'
+
+import { offsetsOf } from '@/core/readers/offsets'
+import { type RunSummary } from '@/core/readers/summary'
+import { later } from '@/words/en/later'
+import { money } from '@/words/format'
+import { useSayer } from '../context'
+
+const words = later.offsets
+
+/** How much of consumption and of the bill goes, side by side, and why the two differ. */
+export function Offsets({ summary }: { readonly summary: RunSummary }) {
+  const sayer = useSayer()
+  const offsets = offsetsOf(summary)
+  const perKwh = (price: number | null) => (price === null ? '–' : `${money(price, sayer.place, 3)}/kWh`)
+  const tiles = [
+    ['consumption', words.consumptionNote, offsets.consumption],
+    ['bill', words.billNote, offsets.bill],
+    ['selfUse', words.selfUseNote, offsets.selfUse],
+    ['sufficiency', words.sufficiencyNote, offsets.selfSufficiency],
+  ] as const
+  return (
+    <section aria-label={words.title}>
+      <dl className="grid grid-cols-2 gap-2 xl:grid-cols-4">
+        {tiles.map(([name, note, share]) => (
+          <div key={name} className="rounded-lg border border-line bg-card px-3 py-2">
+            <dt className="quiet">{words[name]}</dt>
+            <dd className="text-[18px] font-semibold">
+              {sayer.written({ value: share, unit: 'share', digits: 0 })}{' '}
+              <span className="text-[12px] font-normal text-pencil">{note}</span>
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <p className="mt-2">
+        {offsets.earned === null
+          ? words.same
+          : sayer.say(words.why, {
+              sold: { value: offsets.soldKwh, unit: 'kWh', digits: 0 },
+              earned: perKwh(offsets.earned),
+              paid: perKwh(offsets.paid),
+              fixed: money(offsets.fixed, sayer.place),
+            })}
+      </p>
+    </section>
+  )
+}
