@@ -27,7 +27,7 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   await expect(day.getByText(/^Stores .* of sun for \d\d:00, when it spares/).first()).toBeVisible()
   await expect(day.getByText(/^Keeps what it has/)).toHaveCount(0)
   const own = await figure(page, 'bill-then')
-  await page.getByLabel('Run by').selectOption({ label: 'By the tariff’s prices' })
+  await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'By the tariff’s prices' })
   await page.getByLabel('Charging from the grid').selectOption({ label: 'may charge it' })
   await settled(page)
   expect(await figure(page, 'bill-then')).toBeLessThan(own)
@@ -47,7 +47,7 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   await backup.getByLabel('Stays on, all the time').fill('0.3')
   await backup.getByLabel('Stays on, all the time').press('Enter')
 
-  await page.getByLabel('Run by').selectOption({ label: 'Own use first' })
+  await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'Own use first' })
   await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'none' })
   await settled(page)
   await saved(page)
