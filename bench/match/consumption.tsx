@@ -1,15 +1,18 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { theOne } from '@/core/kinds/documents'
 import { loadId, loadShapes, type Load, type LoadShape } from '@/core/kinds/load/load'
 import { Fault } from '@/core/model/fault'
+import { hourlyLoad } from '@/core/load/hourly-load'
+import { localClock, standardOffsetHours } from '@/core/model/local-clock'
+import { modelYear, yearHours, yearStartMs } from '@/core/model/model-year'
 import { parseNumber } from '@/core/model/numbers'
 import { type MeterFile } from '@/core/load/meter-file'
 import { later } from '@/words/en/later'
 import { meterProblems } from '@/words/en/meter-problems'
 import { entered, monthNames } from '@/words/format'
-import { useBench, useHouse, useNumbers, useSayer, useSite, useWords } from '../context'
+import { useBench, useHouse, useSayer, useSite, useWords } from '../context'
 import { ChoiceField, NumberField } from '../fields/fields'
 import { FileButton, lineButton } from '../fields/file-button'
 import { TextField } from '../fields/text-field'
@@ -101,24 +104,30 @@ function Months({ load }: { readonly load: Load }) {
   )
 }
 
-/** What each month of today's consumption comes to. */
+/** What each month of today's consumption comes to, without what will come. */
 function useMonths(load: Load): readonly number[] {
-  const { numbers } = useNumbers()
-  if (load.byMonth) {
-    const total = sum(load.byMonth)
-    return load.byMonth.map((part) => (total > 0 ? (part * load.annualKwh) / total : 0))
-  }
-  // What will come is in the chain's months: then they begin even.
-  const monthly = load.added.every(({ on }) => !on) ? numbers?.summary.monthly.loadKwh : undefined
-  return monthly ?? new Array<number>(12).fill(load.annualKwh / 12)
+  const { timeZone, latitudeDeg } = useSite()
+  const { annualKwh, shape, byMonth, meter } = load
+  return useMemo(() => {
+    const start = yearStartMs(standardOffsetHours(timeZone, modelYear))
+    const clock = localClock(timeZone, start, 60, yearHours)
+    const months = new Array<number>(12).fill(0)
+    hourlyLoad({ annualKwh, shape, byMonth, meter }, clock, latitudeDeg < 0).forEach((kwh, i) => {
+      const month = clock.month[i] ?? 0
+      months[month] = (months[month] ?? 0) + kwh
+    })
+    return months
+  }, [annualKwh, shape, byMonth, meter, timeZone, latitudeDeg])
 }
 
 function Meter({ load }: { readonly load: Load }) {
   const { desk, documents, session } = useBench()
   const sayer = useSayer()
   const [reading, setReading] = useState<string | null>(null)
-  const [found, setFound] = useState<MeterFile['problems']>([])
+  const [found, setFound] = useState<MeterFile | null>(null)
   const { meter } = load
+  // Of the file that is there: another one may have come back since.
+  const problems = meter !== null && meter.hours === found?.meter.hours ? found.problems : []
   const open = ([file]: readonly File[]) => {
     if (!file) return
     const name = file.name.slice(0, 60)
@@ -137,7 +146,7 @@ function Meter({ load }: { readonly load: Load }) {
               meter: { ...read.meter, name },
             },
           }))
-          setFound(read.problems)
+          setFound(read)
           const annual = sayer.written({ value: annualKwh, unit: 'kWh', digits: 0 })
           toast(session, fault ? sayer.fault(fault) : sayer.say(words.meterRead, { name, annual }), step)
         },
@@ -174,7 +183,6 @@ function Meter({ load }: { readonly load: Load }) {
             type="button"
             className={lineButton}
             onClick={() => {
-              setFound([])
               documents.set(words.dropMeter, houseId, loadId, {
                 meter: null,
                 shape: load.shape === 'meter' ? 'evening' : load.shape,
@@ -185,11 +193,11 @@ function Meter({ load }: { readonly load: Load }) {
           </button>
         </p>
       )}
-      {meter && found.length > 0 && (
+      {problems.length > 0 && (
         <details className="quiet">
           <summary className="cursor-pointer">{words.problems}</summary>
           <ul className="ml-4 list-disc">
-            {found.map(({ code, data, line }, k) => (
+            {problems.map(({ code, data, line }, k) => (
               <li key={k}>{sayer.say(problemTexts[code] ?? code, { ...data, line })}</li>
             ))}
           </ul>

@@ -49,3 +49,17 @@ test.each([
 test('a file of many megabytes is not even opened', async () => {
   expect(await faultOf('{}', 3_000_000)).toMatchObject({ code: 'long-tariff' })
 })
+
+test('export prices by the hour are a year of them', async () => {
+  const withPrices = (count: number) =>
+    JSON.stringify({
+      pricePerKwh: 0.2,
+      exports: { kind: 'net-billing', intervals: new Array(count).fill(0.1) },
+    })
+  for (const count of [0, 100, 8784])
+    expect(await faultOf(withPrices(count))).toMatchObject({
+      code: 'tariff-intervals',
+      data: { found: count },
+    })
+  for (const count of [8760, 35_040]) expect(await readTariff(file(withPrices(count)))).toBeTruthy()
+})

@@ -49,7 +49,7 @@ export function offsetsOf({ monthly, bills }: Pick<RunSummary, 'monthly' | 'bill
   return {
     consumption: ratio(yieldKwh, loadKwh),
     bill: bills.before.annual > 0 ? 1 - bills.after.annual / bills.before.annual : 0,
-    selfUse: ratio(yieldKwh - soldKwh - sum(monthly.curtailedKwh), yieldKwh),
+    selfUse: ratio(sum(monthly.usedKwh), yieldKwh),
     selfSufficiency: ratio(loadKwh - boughtKwh, loadKwh),
     soldKwh,
     earned: soldKwh > 0 ? -amountOf(bills.after, exported) / soldKwh : null,

@@ -28,11 +28,10 @@ export function batteryRunIn(world: World): BatteryRun | null {
 export function runningIn(world: World) {
   const battery = batteryRunIn(world)
   const { rule, gridCharging } = storageIn(world)
-  const byTariff = battery !== null && rule === 'by-tariff'
   return {
     battery,
     rule,
-    gridCharging: byTariff && gridCharging,
+    gridCharging: rule === 'by-tariff' && gridCharging,
     exportLimitKw: siteIn(world).exportLimitKw,
     stepHours: world.weather.value.stepMinutes / 60,
   }

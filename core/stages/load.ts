@@ -8,7 +8,7 @@ import { fieldsOf, loadIn, siteIn, type World } from './world'
 /** What the house uses in every interval, kWh: today's consumption and what will come. */
 export const loadStage: Stage<World, Float64Array> = stage({
   name: 'load',
-  version: 2,
+  version: 3,
   after: { clock: clockStage, price: priceNowStage },
   reads: (world: World) => {
     const load = loadIn(world)
@@ -30,6 +30,7 @@ export const loadStage: Stage<World, Float64Array> = stage({
       const more = addedLoad({ ...one, id: '', name: '' }, year)
       for (let i = 0; i < kwh.length; i++) kwh[i] = (kwh[i] as number) + (more[i] as number)
     }
-    return kwh
+    // No more can go than there is.
+    return kwh.map((value) => Math.max(0, value))
   },
 })

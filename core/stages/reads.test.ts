@@ -102,17 +102,8 @@ const roof = 'roof objects, fields'
 const ownBattery = 'dispatch, account of use'
 
 /** Of a tariff: what stands on a bill alone, and what prices depend on too. */
-const billed = [
-  'fixedPerMonth',
-  'fixedPerDay',
-  'tiers',
-  'demand',
-  'minimumPerMonth',
-  'credits',
-  'taxes',
-  'priceSteps',
-]
-const priced = ['pricePerKwh', 'periods', 'holidays', 'nonBypassablePerKwh']
+const billed = ['fixedPerMonth', 'fixedPerDay', 'tiers', 'demand', 'minimumPerMonth', 'credits', 'taxes']
+const priced = ['pricePerKwh', 'periods', 'holidays', 'nonBypassablePerKwh', 'priceSteps']
 
 /** Readers of each field that is read. */
 const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {

@@ -3,6 +3,7 @@ import { type TariffForm } from '../kinds/tariff/form'
 import { type Tariff } from '../kinds/tariff/tariff'
 import { modelYear } from '../model/model-year'
 import { exportPrices } from '../tariff/export-price'
+import { factorIn } from '../tariff/form-bill'
 import { hourlyPrice } from '../tariff/price'
 import { withHolidays } from '../tariff/when'
 import { clockStage } from './clock'
@@ -29,12 +30,19 @@ export const withoutExports = (tariff: Tariff): TariffForm => ({
 })
 
 /** What a tariff says of prices; what its periods are called does not count. */
-const pricesIn = ({ pricePerKwh, nonBypassablePerKwh, holidays, periods }: Tariff) => ({
+const pricesIn = ({ pricePerKwh, nonBypassablePerKwh, holidays, periods, priceSteps }: Tariff) => ({
+  priceSteps,
   pricePerKwh,
   nonBypassablePerKwh,
   holidays,
   periods: periods.map(({ name: _name, exportPerKwh: _exports, ...when }) => when),
 })
+
+/** Prices as they have become by the model year, as bills have them. */
+function inYear(steps: Pick<TariffForm, 'priceSteps'>, prices: Float64Array): Float64Array {
+  const factor = factorIn(steps, modelYear)
+  return factor === 1 ? prices : prices.map((price) => price * factor)
+}
 
 /** Price of a bought kWh in every interval, before. */
 export const priceNowStage: Stage<World, Float64Array> = stage({
@@ -42,7 +50,8 @@ export const priceNowStage: Stage<World, Float64Array> = stage({
   version: 2,
   after: { clock: clockStage },
   reads: (world: World) => ({ prices: pricesIn(tariffNowIn(world)) }),
-  compute: ({ prices }, { clock }) => hourlyPrice(prices, withHolidays(clock, prices.holidays, modelYear)),
+  compute: ({ prices }, { clock }) =>
+    inYear(prices, hourlyPrice(prices, withHolidays(clock, prices.holidays, modelYear))),
 })
 
 /** The same with solar. */
@@ -51,7 +60,8 @@ export const priceThenStage: Stage<World, Float64Array> = stage({
   version: 2,
   after: { clock: clockStage },
   reads: (world: World) => ({ prices: pricesIn(tariffThenIn(world)) }),
-  compute: ({ prices }, { clock }) => hourlyPrice(prices, withHolidays(clock, prices.holidays, modelYear)),
+  compute: ({ prices }, { clock }) =>
+    inYear(prices, hourlyPrice(prices, withHolidays(clock, prices.holidays, modelYear))),
 })
 
 /** What a kWh that goes out earns in every interval, or spares under net metering. */
@@ -62,9 +72,10 @@ export const exportPriceStage: Stage<World, Float64Array> = stage({
   reads: (world: World) => {
     const tariff = tariffThenIn(world)
     return {
-      ...fieldsOf(tariff, 'pricePerKwh', 'exportPerKwh', 'exports', 'holidays'),
+      ...fieldsOf(tariff, 'pricePerKwh', 'exportPerKwh', 'exports', 'holidays', 'priceSteps'),
       periods: tariff.periods.map(({ name: _name, ...period }) => period),
     }
   },
-  compute: (form, { clock }) => exportPrices(form, withHolidays(clock, form.holidays, modelYear)),
+  compute: (form, { clock }) =>
+    inYear(form, exportPrices(form, withHolidays(clock, form.holidays, modelYear))),
 })

@@ -18,7 +18,12 @@ export function exportPrices(form: Exported, clock: LocalClock): Float64Array {
   if (exports.kind === 'feed-in') return new Float64Array(n).fill(exports.perKwh)
   if (exports.kind === 'net-billing') {
     const { intervals, board, perKwh } = exports
-    if (intervals) return Float64Array.from({ length: n }, (_, i) => intervals[i] ?? 0)
+    // Those of a finer or coarser year hold in proportion.
+    if (intervals)
+      return Float64Array.from(
+        { length: n },
+        (_, i) => intervals[Math.floor((i * intervals.length) / n)] ?? 0,
+      )
     if (board)
       return Float64Array.from(clock.hour, (hour, i) => {
         const rows = clock.weekend[i] === 1 ? board.weekend : board.weekday

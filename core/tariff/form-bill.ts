@@ -110,7 +110,7 @@ class Bills {
 }
 
 /** How many times the stated prices hold in a year. */
-function factorIn({ priceSteps }: TariffForm, year: number): number {
+export function factorIn({ priceSteps }: Pick<TariffForm, 'priceSteps'>, year: number): number {
   const [last] = priceSteps.filter((step) => step.year <= year).sort((a, b) => b.year - a.year)
   return last?.factor ?? 1
 }

@@ -72,6 +72,8 @@ export const laterFaults = {
   'row-length': 'Row {row, number} is too long: at most {limit, number} modules.',
   'sun-below': 'The sun is not up from {from, number} to {to, number} h on the shortest day there.',
   'no-tariff': 'This is not a tariff file. Choose one in JSON, as “Save as file” writes it.',
+  'tariff-intervals':
+    'Export prices by the interval must be a year: 8,760 of them, or 17,520 or 35,040. The file has {found, number}.',
   'long-tariff': 'A tariff file has less than 2 MB.',
   'meter-too-large': 'A meter file has at most {limit, number} MB. Export fewer years.',
   'bad-months': 'Type months as numbers from 1 to 12, such as 6-9 or 12, 1, 2.',

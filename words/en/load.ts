@@ -17,7 +17,8 @@ export const load = {
   reading: 'Reading {name} …',
   bad: '{name}: {why}',
   coming: 'What will come',
-  comingHint: 'Counted before solar and with it; untick one to see its effect.',
+  comingHint:
+    'Counted before solar and with it; untick one to see its effect. Daily hours below zero stand for what will go.',
   add: 'Add …',
   kinds: {
     car: 'Electric car',

@@ -56,10 +56,11 @@ const addedSchema = z.discriminatedUnion('what', [
   /** Follows the cold under a temperature, or the heat over one. */
   z.strictObject({ what: z.literal('heating'), ...added, baseC: between(-20, 40, '°C') }),
   z.strictObject({ what: z.literal('cooling'), ...added, baseC: between(-20, 40, '°C') }),
-  /** The same power in some hours of some months: a pool pump, somebody at home. */
+  /** The same power in some hours of some months: a pool pump, somebody at home; below zero for what will go. */
   z.strictObject({
     what: z.literal('hours'),
     ...added,
+    kwhPerYear: between(-200_000, 200_000, 'kWh'),
     fromHour: hour,
     toHour: hour,
     /** 1 to 12; none means every month. */
