@@ -18,6 +18,8 @@ const DiagramDialog = lazyPart('DiagramDialog')
 const InvertersDialog = lazyPart('InvertersDialog')
 const TariffDialog = lazyPart('TariffDialog')
 const BillsDialog = lazyPart('BillsDialog')
+const MoneyDialog = lazyPart('MoneyDialog')
+const CashFlowDialog = lazyPart('CashFlowDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -37,6 +39,8 @@ export function Sheets() {
   if (dialog === 'inverters') return <InvertersDialog />
   if (dialog === 'tariff-now' || dialog === 'tariff-then') return <TariffDialog />
   if (dialog === 'bills') return <BillsDialog />
+  if (dialog === 'money') return <MoneyDialog />
+  if (dialog === 'cash-flow') return <CashFlowDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

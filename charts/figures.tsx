@@ -87,7 +87,7 @@ export const PaybackChart = memo(function PaybackChart({
   height,
   still = false,
 }: Of & {
-  readonly cash: RunSummary['cash']
+  readonly cash: Pick<RunSummary['cash'], 'cumulative'>
   /** Years; null where it never comes. */
   readonly payback: number | null
 }) {

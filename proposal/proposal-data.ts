@@ -1,7 +1,10 @@
+import { type Money } from '@/core/finance/ways'
 import { type Run } from '@/core/graph/run'
 import { type Alteration } from '@/core/kinds/alteration/alteration'
 import { kindNamed, type AnyObject } from '@/core/kinds/index'
 import { type Part } from '@/core/kinds/kind'
+import { type Offer } from '@/core/kinds/offer/offer'
+import { type WayToPay } from '@/core/kinds/offer/payment'
 import { type LedgerLine } from '@/core/model/ledger'
 import { type RunSummary } from '@/core/readers/summary'
 import { type Site as StandingSite } from '@/core/site/site'
@@ -43,7 +46,22 @@ export interface ProposalData {
   readonly takenAs?: readonly TakenAs[]
   readonly years: number
   readonly escalation: number
-  readonly incentiveShare: number
+  /** Only in offers sent by older builds: the share of the price that came back. */
+  readonly incentiveShare?: number
+  /** What comes back at purchase, and ways to pay, that of the figures first; offers sent by older builds have neither. */
+  readonly paidBack?: readonly { readonly name: string; readonly amount: number }[]
+  readonly ways?: readonly WayShown[]
+}
+
+/** A way to pay as the customer sees it. */
+export interface WayShown {
+  readonly way: WayToPay
+  /** Paid at once, after what comes back. */
+  readonly down: number
+  readonly perMonth: number
+  readonly savedPerMonth: number
+  readonly cumulative: readonly number[]
+  readonly paybackYears: number | null
 }
 
 const forCustomers = new Set<LedgerLine['id']>([
@@ -99,8 +117,24 @@ export function proposalData(
     })),
     years: offer.years,
     escalation: offer.escalation,
-    incentiveShare: offer.incentiveShare,
+    paidBack: summary.price.paidBack.map(({ name, amount }) => ({ name, amount })),
+    ways: waysShown(offer, summary.money),
   }
+}
+
+/** The way that the figures are for, then those that are shown as well. */
+function waysShown({ pay, alsoShown }: Offer, { ways }: Money): WayShown[] {
+  return [...new Set([pay, ...alsoShown])].map((way): WayShown => {
+    const { firstMonth, cumulative, paybackYears } = ways[way]
+    return {
+      way,
+      down: Math.max(0, -(cumulative[0] ?? 0)),
+      perMonth: firstMonth.payment,
+      savedPerMonth: firstMonth.saved,
+      cumulative,
+      paybackYears,
+    }
+  })
 }
 
 /** What a picture needs: no solids to cast rays at, no rules, no reasons. */

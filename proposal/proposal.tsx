@@ -10,6 +10,7 @@ import { proposalWords } from '@/words/proposal-words'
 import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './proposal-data'
 import { RoofView } from './roof-view'
+import { Ways } from './ways'
 
 interface Props {
   readonly data: ProposalData
@@ -40,6 +41,8 @@ export function Proposal({ data, print, pdfPath }: Props) {
   const [before, after] = [value('bill-now'), value('bill-then')]
   const saved = before !== null && after !== null ? before - after : null
   const doNothing = summary.cash.before.reduce((sum, bill) => sum + bill, 0)
+  const ways = data.ways ?? []
+  const [way, setWay] = useState(ways[0])
   const ready = useReady(print)
   const of = { sayer, still: print }
   return (
@@ -103,8 +106,23 @@ export function Proposal({ data, print, pdfPath }: Props) {
           })}
         </p>
       </section>
+      {way && ways.length > 1 && (
+        <Ways
+          ways={ways}
+          chosen={way}
+          onChoose={print ? null : setWay}
+          cash={cash}
+          words={words}
+          sayer={sayer}
+        />
+      )}
       <section className="mb-6 break-inside-avoid">
-        <PaybackChart {...of} cash={summary.cash} payback={value('payback')} height={240} />
+        <PaybackChart
+          {...of}
+          cash={way ?? summary.cash}
+          payback={way ? way.paybackYears : value('payback')}
+          height={240}
+        />
       </section>
       <div className="grid grid-cols-1 gap-8 break-inside-avoid sm:grid-cols-2">
         <section>
@@ -125,10 +143,15 @@ export function Proposal({ data, print, pdfPath }: Props) {
           <h2 className="mb-2 font-display text-[19px]">{words.price}</h2>
           <dl>
             <Row label={words.installed} value={cash(value('price'))} />
-            <Row
-              label={sayer.say(words.incentive, { share: percent(data.incentiveShare, 0) })}
-              value={cash((value('net-price') ?? 0) - (value('price') ?? 0))}
-            />
+            {data.paidBack?.map(({ name, amount }) => (
+              <Row key={name} label={name} value={cash(-amount)} />
+            ))}
+            {data.incentiveShare !== undefined && (
+              <Row
+                label={sayer.say(words.incentive, { share: percent(data.incentiveShare, 0) })}
+                value={cash((value('net-price') ?? 0) - (value('price') ?? 0))}
+              />
+            )}
             <Row label={words.youPay} value={cash(value('net-price'))} strong />
             <Row
               label={sayer.say(words.cumulative, { years: data.years })}

@@ -3,7 +3,8 @@ import { catalogueSchema, type Catalogue } from '@/core/electrical/catalogue'
 import { type LatLon } from '@/core/geometry/geo'
 import { Keyed } from '@/core/graph/keyed'
 import { coverSchema } from '@/core/kinds/cover/cover'
-import { offerSchema } from '@/core/kinds/offer/offer'
+import { incentiveSchema } from '@/core/kinds/offer/incentive'
+import { offerSchema, type Incentive } from '@/core/kinds/offer/offer'
 import { siteSchema } from '@/core/kinds/site/site'
 import { tariffFormSchema, type TariffForm } from '@/core/kinds/tariff/form'
 import { tariffSchema } from '@/core/kinds/tariff/tariff'
@@ -19,7 +20,7 @@ const addressSchema = z.object({
   /** What holds at the address. */
   site: siteSchema,
   tariffs: z.object({ now: tariffSchema, then: tariffSchema }),
-  prices: offerSchema.pick({ pricePerWatt: true, listShare: true, incentiveShare: true }),
+  prices: offerSchema.pick({ pricePerWatt: true, listShare: true, incentives: true }),
   cover: coverSchema.pick({ rulesId: true, setbacksM: true }),
 })
 const addressesSchema = z.object({ features: z.array(z.object({ properties: addressSchema })) })
@@ -120,3 +121,14 @@ export const tariffsAt = async (
 ): Promise<readonly TariffForm[]> =>
   (await jsonFrom(ask, `tariffs?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, tariffsSchema, signal))
     .tariffs
+
+const incentivesSchema = z.object({ incentives: z.array(incentiveSchema) })
+
+/** The programmes that pay for solar at a place. */
+export const incentivesAt = async (
+  ask: Ask,
+  { latitudeDeg, longitudeDeg }: LatLon,
+  signal?: AbortSignal,
+): Promise<readonly Incentive[]> =>
+  (await jsonFrom(ask, `incentives?lat=${latitudeDeg}&lon=${longitudeDeg}`, incentivesSchema, signal))
+    .incentives

@@ -4,6 +4,7 @@ import { catalogue } from './equipment'
 import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
+import { incentivesIn, usualIncentives } from './incentives'
 import { tariffsIn } from './tariffs'
 import { towns, type Town } from './towns'
 
@@ -69,6 +70,12 @@ function tariffsAnswer(query: URLSearchParams): TownAnswer {
   return 'status' in town ? town : json({ tariffs: tariffsIn(town.id) }, true)
 }
 
+/** The programmes that pay for solar at a place. */
+function incentivesAnswer(query: URLSearchParams): TownAnswer {
+  const town = townAround(query)
+  return 'status' in town ? town : json({ incentives: incentivesIn(town.id) }, true)
+}
+
 /** All stations; whoever asks knows how far they are. */
 export const stationsAnswer = (): TownAnswer =>
   collection(
@@ -90,7 +97,7 @@ const addressFeature = (match: AddressMatch) => ({
     prices: {
       pricePerWatt: match.town.pricePerWatt,
       listShare: match.town.listShare,
-      incentiveShare: match.town.incentiveShare,
+      incentives: usualIncentives(match.town.id),
     },
   },
 })
@@ -99,7 +106,7 @@ const longestQuery = 200
 
 /**
  * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`,
- * `imagery?lat=&lon=`, `tariffs?lat=&lon=`.
+ * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`.
  * GeoJSON, JSON and EPW.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
@@ -111,6 +118,7 @@ export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   if (what === 'stations') return stationsAnswer()
   if (what === 'imagery') return imageryAnswer(query)
   if (what === 'tariffs') return tariffsAnswer(query)
+  if (what === 'incentives') return incentivesAnswer(query)
   if (what === 'catalogue') return json(catalogue, true)
   if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')
   const year = query.get('year')

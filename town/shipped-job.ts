@@ -11,6 +11,7 @@ import { type Volume } from '@/core/kinds/volume/volume'
 import { sub2, type Vec2 } from '@/core/geometry/vector'
 import { toDegrees } from '@/core/model/units'
 import { coverOf, siteAt, tariffsOf } from './job-defaults'
+import { usualIncentives } from './incentives'
 import { type Lot } from './lot'
 import { type TownMap, townMap } from './town-map'
 import { towns } from './towns'
@@ -109,12 +110,12 @@ function toldJob(told: Told): Job {
   const map = townMap(town)
   const lot = lotAt(map, told.street, told.number)
   const around: Around = { origin: lot.center, latitudeDeg: town.latitudeDeg, turnRad: map.turnRad }
-  const { pricePerWatt, listShare, incentiveShare } = town
+  const { pricePerWatt, listShare } = town
   const site = siteAt(town, `${lot.address}, ${town.name}`, lot.place)
   const job = newJob(told.customer, {
     site,
     tariffs: tariffsOf(town),
-    prices: { pricePerWatt, listShare, incentiveShare },
+    prices: { pricePerWatt, listShare, incentives: usualIncentives(town.id) },
     cover: coverOf(town),
   })
   const house: Objects = {

@@ -37,7 +37,6 @@ export interface Town extends LatLon {
   readonly rulesId: string
   /** What the catalogue's list prices cost there, in the town's money. */
   readonly listShare: number
-  readonly incentiveShare: number
 }
 
 /** What most people there pay. */
@@ -165,7 +164,6 @@ export const towns: readonly Town[] = [
     },
     pricePerWatt: 2.35,
     listShare: 1,
-    incentiveShare: 0.25,
   },
   {
     id: 'tarrowee',
@@ -246,7 +244,6 @@ export const towns: readonly Town[] = [
     },
     pricePerWatt: 0.85,
     listShare: 1.05,
-    incentiveShare: 0.2,
   },
   {
     id: 'valdecorva',
@@ -337,6 +334,5 @@ export const towns: readonly Town[] = [
     },
     pricePerWatt: 1.05,
     listShare: 0.7,
-    incentiveShare: 0.2,
   },
 ]

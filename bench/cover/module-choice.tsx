@@ -8,7 +8,7 @@ import { panelsOf } from '@/core/site/site'
 import { modulesFor } from '@/core/stages/world'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
-import { useBench, useHouse, useOption, useSayer, useSession, useSite, useWords } from '../context'
+import { useBench, useHouse, useOption, useSayer, useSession, useSite } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { benchKindOf } from '../kinds/index'
 import { changesOf, useModuleChoosing } from './use-module-choosing'
@@ -22,7 +22,7 @@ export function ModuleChoice() {
   const site = useSite()
   const sayer = useSayer()
   const asked = useSession((s) => s.askedModule)
-  const { fields } = useWords().kinds.cover
+  const fields = later.fields.cover
   const cover = theOne(option, 'cover', coverId)
   const modules = modulesFor({ house: useHouse(), catalogue })
   const sheetOf = (id: string | undefined) => modules.find((m) => m.id === id)

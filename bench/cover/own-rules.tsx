@@ -19,7 +19,7 @@ export function OwnRules({ rules }: { readonly rules: Rules }) {
   const { documents } = useBench()
   const { units, locale } = useSite()
   const sayer = useSayer()
-  const { fields: names } = sayer.words.kinds.rules
+  const names = later.fields.rules
   const { edgesM, flatM, crowded, pathways, clearancesM } = rules
   const of = { documentId: houseId, objectId: rules.id }
   const set = (label: string, fields: Partial<Rules>) => documents.set(label, houseId, rules.id, fields)

@@ -56,7 +56,7 @@ export function RulesSheet() {
     <Sheet title={words.sheet} onClose={() => session.setState({ dialog: null })}>
       <div className="max-w-[26rem]">
         <ChoiceField
-          label={sayer.words.kinds.cover.fields.rulesId}
+          label={later.fields.cover.rulesId}
           value={cover.rulesId ?? '-'}
           choices={[
             { value: '-', label: words.none },

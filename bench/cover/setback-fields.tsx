@@ -29,7 +29,7 @@ export function SetbackFields() {
   return (
     <>
       <ChoiceField
-        label={sayer.words.kinds.cover.fields.rulesId}
+        label={later.fields.cover.rulesId}
         value={rulesId ?? noRules}
         choices={[
           { value: noRules, label: words.none },

@@ -99,7 +99,7 @@ function MountingField({
   const { mountings } = catalogue
   const usual = mountings.find(({ coverings }) => coverings.includes(covering))
   const known = mountings.some(({ id }) => id === chosen)
-  const label = sayer.words.kinds.cover.fields[field]
+  const label = later.fields.cover[field]
   return (
     <ChoiceField
       label={
@@ -134,7 +134,6 @@ function EveryField() {
   const { footEvery } = theOne(useOption(), 'cover', coverId)
   const optionId = useSession((s) => s.optionId)
   const { locale } = useSite()
-  const sayer = useSayer()
   return (
     <TextField
       label={words.every}
@@ -142,7 +141,7 @@ function EveryField() {
       width="words"
       hint={words.everyHint}
       onType={(text) =>
-        documents.set(sayer.words.kinds.cover.fields.footEvery, optionId, coverId, {
+        documents.set(later.fields.cover.footEvery, optionId, coverId, {
           footEvery: text.trim() === '' || text === words.fewest ? null : parseNumber(text, locale),
         })
       }

@@ -28,7 +28,7 @@ export function useRules(): ChosenRules {
   const cover = theOne(option, 'cover', coverId)
   const sets = ruleSetsFor({ house, catalogue })
   const choose = (chosen: RuleSet | Rules | null) => {
-    const label = sayer.words.kinds.cover.fields.rulesId
+    const label = later.fields.cover.rulesId
     if (!chosen) {
       documents.set(label, optionId, coverId, { rulesId: null })
       return

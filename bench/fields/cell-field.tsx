@@ -17,7 +17,7 @@ export function CellField({
   readonly label: string
   readonly shown: string
   /** What holds while it is empty. */
-  readonly placeholder?: string
+  readonly placeholder?: string | undefined
   /** Words begin at the left, figures end at the right. */
   readonly left?: boolean
   readonly onType: (text: string) => Fault | null

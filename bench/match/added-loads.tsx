@@ -12,7 +12,7 @@ import { houseId } from '../store/documents'
 import { toast } from '../store/session'
 import { readHours } from './read-hours'
 import { readMonths, shownMonths } from './read-months'
-import { RemoveButton } from './remove-button'
+import { RemoveButton } from '../fields/remove-button'
 
 const words = later.load
 type What = AddedLoad['what']

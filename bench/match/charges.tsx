@@ -1,27 +1,24 @@
 'use client'
 
 import { type Tariff } from '@/core/kinds/tariff/tariff'
-import type { Fault } from '@/core/model/fault'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
 import { later } from '@/words/en/later'
 import { entered, moneySign } from '@/words/format'
-import { useBench, useSayer, useSite } from '../context'
+import { useBench, useSite } from '../context'
 import { MoneyField } from '../fields/fields'
-import { CellField } from '../fields/cell-field'
 import { lineButton } from '../fields/file-button'
+import { NamedAmount } from '../fields/named-amount'
 import { TextField } from '../fields/text-field'
 import { houseId } from '../store/documents'
 import { Demand } from './demand'
 import { Exports } from './exports'
 import { Steps } from './steps'
-import { RemoveButton } from './remove-button'
 
 const words = later.tariff
 
 /** All of a tariff but its prices by the hour. */
 export function Charges({ tariff }: { readonly tariff: Tariff }) {
-  const sayer = useSayer()
-  const { fields } = sayer.words.kinds.tariff
+  const fields = later.fields.tariff
   const { documents } = useBench()
   const site = useSite()
   const of = { documentId: houseId, objectId: tariff.id }
@@ -141,34 +138,5 @@ function Credits({ tariff }: { readonly tariff: Tariff }) {
         {words.addCredit}
       </button>
     </section>
-  )
-}
-
-function NamedAmount({
-  name,
-  shown,
-  unit,
-  onName,
-  onAmount,
-  onRemove,
-}: {
-  readonly name: string
-  readonly shown: string
-  readonly unit: string
-  readonly onName: (text: string) => Fault | null
-  readonly onAmount: (text: string) => Fault | null
-  readonly onRemove: () => void
-}) {
-  return (
-    <div className="flex items-start gap-1.5 py-0.5">
-      <div className="min-w-0 flex-1">
-        <CellField label={words.name} shown={name} left onType={onName} />
-      </div>
-      <div className="w-20">
-        <CellField label={name} shown={shown} onType={onAmount} />
-      </div>
-      <span className="w-16 text-[12px] leading-7 text-pencil">{unit}</span>
-      <RemoveButton name={name} tall onRemove={onRemove} />
-    </div>
   )
 }

@@ -12,7 +12,7 @@ import { type MeterFile } from '@/core/load/meter-file'
 import { later } from '@/words/en/later'
 import { meterProblems } from '@/words/en/meter-problems'
 import { entered, monthNames } from '@/words/format'
-import { useBench, useHouse, useSayer, useSite, useWords } from '../context'
+import { useBench, useHouse, useSayer, useSite } from '../context'
 import { ChoiceField, NumberField } from '../fields/fields'
 import { FileButton, lineButton } from '../fields/file-button'
 import { TextField } from '../fields/text-field'
@@ -28,7 +28,7 @@ const problemTexts: Readonly<Record<string, string>> = meterProblems
 export function Consumption() {
   const { documents } = useBench()
   const load = theOne(useHouse(), 'load', loadId)
-  const { fields } = useWords().kinds.load
+  const fields = later.fields.load
   return (
     <>
       <NumberField

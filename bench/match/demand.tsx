@@ -10,7 +10,7 @@ import { lineButton } from '../fields/file-button'
 import { TextField } from '../fields/text-field'
 import { houseId } from '../store/documents'
 import { readHours } from './read-hours'
-import { RemoveButton } from './remove-button'
+import { RemoveButton } from '../fields/remove-button'
 
 const words = later.tariff
 type Charge = Tariff['demand'][number]

@@ -12,7 +12,7 @@ import { lineButton } from '../fields/file-button'
 import { houseId } from '../store/documents'
 import { paintStyle } from './price-board'
 import { type useBoard } from './use-board'
-import { RemoveButton } from './remove-button'
+import { RemoveButton } from '../fields/remove-button'
 
 const words = later.tariff
 

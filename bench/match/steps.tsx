@@ -9,7 +9,7 @@ import { CellField } from '../fields/cell-field'
 import { lineButton } from '../fields/file-button'
 import { Pills } from '../fields/pills'
 import { houseId } from '../store/documents'
-import { RemoveButton } from './remove-button'
+import { RemoveButton } from '../fields/remove-button'
 
 const words = later.tariff
 type Tiers = NonNullable<Tariff['tiers']>

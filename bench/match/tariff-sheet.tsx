@@ -47,7 +47,7 @@ function Source({ tariff }: { readonly tariff: Tariff }) {
   const { documents, session } = useBench()
   const sayer = useSayer()
   const here = useTariffsHere()
-  const { fields } = sayer.words.kinds.tariff
+  const fields = later.fields.tariff
   const take = (form: TariffForm) => {
     const { step, fault } = documents.edit(
       tariff.id === tariffThenId ? words.then : words.now,

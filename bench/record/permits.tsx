@@ -21,7 +21,7 @@ export function Permits() {
   const { add, set, remove } = useRecord()
   const sayer = useSayer()
   const { record: words, permitStates: states } = later
-  const { fields } = sayer.words.kinds.permit
+  const fields = later.fields.permit
   const permits = ofKind(useHouse(), 'permit')
   const addOne = () =>
     add(words.addPermit, [

@@ -92,7 +92,7 @@ function PhotoEntry({ photo, house }: { readonly photo: Photo; readonly house: O
   const { set, remove } = useRecord()
   const sayer = useSayer()
   const words = later.record
-  const { fields } = sayer.words.kinds.photo
+  const fields = later.fields.photo
   const { id, caption, fileId, takenOn, about } = photo
   const name = caption || words.untitled
   const things = shown(house)

@@ -3,7 +3,7 @@
 import { ofKind } from '@/core/kinds/documents'
 import { newId } from '@/core/model/new-id'
 import { later } from '@/words/en/later'
-import { useHouse, useSayer } from '../context'
+import { useHouse } from '../context'
 import { DayField } from '../fields/day-field'
 import { NotesField } from '../fields/notes-field'
 import { TextField } from '../fields/text-field'
@@ -13,9 +13,8 @@ import { today, useRecord } from './use-record'
 /** Who was there, when, and what came of it; the newest first. */
 export function Visits() {
   const { add, set, remove } = useRecord()
-  const sayer = useSayer()
   const words = later.record
-  const { fields } = sayer.words.kinds.visit
+  const fields = later.fields.visit
   const visits = ofKind(useHouse(), 'visit').toSorted((a, b) => (a.on < b.on ? 1 : a.on > b.on ? -1 : 0))
   const addOne = () =>
     add(words.addVisit, [{ id: newId('visit', Math.random), kind: 'visit', on: today(), by: '', notes: '' }])

@@ -4,6 +4,7 @@ import { useStore } from 'zustand'
 import { type AnyObject } from '@/core/kinds/index'
 import { type Sayer } from '@/words/sayer'
 import { momentName } from '@/words/format'
+import { later } from '@/words/en/later'
 import { useBench, useSayer, useSite } from '../context'
 import { type ConflictedEdit, type FoundConflict } from '../store/outbox'
 import { JobDeleted, Refusal, SignedOut } from './barred'
@@ -21,8 +22,8 @@ export function SavingDialog() {
 }
 
 /** What an object and its fields are called. */
-function labelOf(sayer: Sayer, object: AnyObject, field: string): string {
-  const fields: Readonly<Record<string, string>> = sayer.words.kinds[object.kind].fields
+function labelOf(object: AnyObject, field: string): string {
+  const fields: Readonly<Record<string, string>> = later.fields[object.kind]
   return fields[field] ?? field
 }
 
@@ -63,7 +64,7 @@ function Found({ found: { fields, theirs, ours, by, at } }: { readonly found: Fo
   const rows =
     theirs && ours && fields.length > 0
       ? fields.map((field) => ({
-          field: labelOf(sayer, object, field),
+          field: labelOf(object, field),
           theirs: shownValue(theirs, field, sayer),
           ours: shownValue(ours, field, sayer),
         }))

@@ -78,6 +78,8 @@ export interface Session {
     | 'record'
     | 'shade'
     | 'rules'
+    | 'money'
+    | 'cash-flow'
     | 'modules'
     | 'arrays'
     | 'structure'

@@ -5,25 +5,38 @@ export interface CashResult {
   readonly flows: readonly number[]
   /** Sum of the flows up to each year. */
   readonly cumulative: readonly number[]
-  /** Years until the cumulated flow reaches zero, within the year in proportion; null when it never does. */
+  /** Years until the cumulated flow reaches zero for good, within the year in proportion; null when it never does. */
   readonly paybackYears: number | null
+  /** The same for flows at what they are worth today. */
+  readonly discountedPaybackYears: number | null
   readonly npv: number
   /** Share a year; null when none exists or several do. */
   readonly irr: number | null
+  readonly irrReason: IrrReason | null
 }
 
+/** Why there is no rate of return. */
+export type IrrReason = 'no-root' | 'several-roots'
+
 export function cashResult(flows: readonly number[], discountRate: number): CashResult {
-  const cumulative: number[] = []
-  let sum = 0
-  for (const flow of flows) cumulative.push((sum += flow))
   return {
     flows,
-    cumulative,
-    paybackYears: payback(cumulative),
+    cumulative: cumulated(flows),
+    paybackYears: payback(flows),
+    discountedPaybackYears: payback(discounted(flows, discountRate)),
     npv: npvOf(flows, discountRate),
-    irr: irrOf(flows),
+    ...rateOf(flows),
   }
 }
+
+export function cumulated(flows: readonly number[]): number[] {
+  let sum = 0
+  return flows.map((flow) => (sum += flow))
+}
+
+/** What flows are worth today. */
+export const discounted = (flows: readonly number[], rate: number): number[] =>
+  flows.map((flow, year) => flow / (1 + rate) ** year)
 
 /** Σ flow / (1 + rate)^year, by Horner's rule. */
 export function npvOf(flows: readonly number[], rate: number): number {
@@ -32,15 +45,21 @@ export function npvOf(flows: readonly number[], rate: number): number {
   return sum
 }
 
-/** The last crossing from below: after it the money stays back. */
-function payback(cumulative: readonly number[]): number | null {
-  if ((cumulative.at(-1) ?? -1) < 0) return null
-  let year = cumulative.length - 1
-  while (year > 0 && (cumulative[year - 1] as number) >= 0) year--
-  if (year === 0) return 0
-  const before = cumulative[year - 1] as number
-  const after = cumulative[year] as number
-  return year - 1 + -before / (after - before)
+/** After it the money stays back: 0 where it never was away. */
+function payback(flows: readonly number[]): number | null {
+  const end = flows.reduce((sum, flow) => sum + flow, 0)
+  return end < 0 ? null : (lastCrossing(flows) ?? 0)
+}
+
+/** Where the sum of the flows last comes up from below to zero, within its year in proportion; null where it never does. */
+export function lastCrossing(flows: readonly number[]): number | null {
+  let [before, crossing] = [0, null as number | null]
+  flows.forEach((flow, year) => {
+    const after = before + flow
+    if (year > 0 && before < 0 && after >= 0) crossing = year - 1 + -before / flow
+    before = after
+  })
+  return crossing
 }
 
 /** Rates looked at: from losing 99 % a year to tenfold gain. */
@@ -49,13 +68,17 @@ const highestRate = 10
 const rateSteps = 2000
 
 /** The internal rate of return where the NPV changes sign exactly once; null where it never or repeatedly does. */
-export function irrOf(flows: readonly number[]): number | null {
-  const roots = irrRoots(flows)
-  return roots.length === 1 ? (roots[0] ?? null) : null
+export const irrOf = (flows: readonly number[]): number | null => rateOf(flows).irr
+
+/** The same with the reason where there is none. */
+export function rateOf(flows: readonly number[]): Pick<CashResult, 'irr' | 'irrReason'> {
+  const [irr, ...more] = irrRoots(flows)
+  if (irr === undefined) return { irr: null, irrReason: 'no-root' }
+  return more.length > 0 ? { irr: null, irrReason: 'several-roots' } : { irr, irrReason: null }
 }
 
 /** Rates at which the NPV changes sign, the lowest first, and no more than two of them. */
-export function irrRoots(flows: readonly number[]): number[] {
+function irrRoots(flows: readonly number[]): number[] {
   const roots: number[] = []
   // Even steps of the logarithm of 1 + rate.
   const span = Math.log((1 + highestRate) / (1 + lowestRate))

@@ -1,4 +1,4 @@
-import { irrRoots, npvOf } from './cash'
+import { discounted, lastCrossing, npvOf, rateOf, type IrrReason } from './cash'
 
 /** What a system costs and brings, year by year, in money of the year. */
 export interface CashPlan {
@@ -26,7 +26,7 @@ export interface PlanResult {
   readonly npv: number
   /** Share a year; null with the reason beside it. */
   readonly irr: number | null
-  readonly irrReason: 'no-root' | 'several-roots' | null
+  readonly irrReason: IrrReason | null
 }
 
 /** The yearly payment that pays a loan off: principal x r / (1 - (1 + r)^-n), or even parts without interest. */
@@ -36,15 +36,12 @@ export const annuityOf = ({ principal, rate, years }: NonNullable<CashPlan['loan
 export function planResult(plan: CashPlan): PlanResult {
   const { discountRate } = plan
   const cashFlow = flowsOf(plan)
-  const roots = irrRoots(cashFlow)
-  const [irr] = roots
   return {
     cashFlow,
     paybackYears: lastCrossing(cashFlow),
-    discountedPaybackYears: lastCrossing(cashFlow.map((flow, year) => flow / (1 + discountRate) ** year)),
+    discountedPaybackYears: lastCrossing(discounted(cashFlow, discountRate)),
     npv: npvOf(cashFlow, discountRate),
-    irr: roots.length === 1 && irr !== undefined ? irr : null,
-    irrReason: roots.length === 0 ? 'no-root' : roots.length > 1 ? 'several-roots' : null,
+    ...rateOf(cashFlow),
   }
 }
 
@@ -62,15 +59,4 @@ function flowsOf(plan: CashPlan): number[] {
     const paid = loan && year <= loan.years ? payment : 0
     return saved(year) - kept - paid - replaced
   })
-}
-
-/** Where the sum of the flows last comes up from below to zero, within its year in proportion; null where it never does. */
-function lastCrossing(flows: readonly number[]): number | null {
-  let [before, crossing] = [0, null as number | null]
-  flows.forEach((flow, year) => {
-    const after = before + flow
-    if (year > 0 && before < 0 && after >= 0) crossing = year - 1 + -before / flow
-    before = after
-  })
-  return crossing
 }

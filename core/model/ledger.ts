@@ -35,6 +35,7 @@ export const formulaCodes = [
   'payback',
   'npv',
   'irr',
+  'lcoe',
 ] as const
 
 /** What a figure is made from, named in its explanation. */
@@ -101,9 +102,15 @@ export const termCodes = [
   'price-modules',
   'price-inverter',
   'price-batteries',
+  'price-adders',
+  'markup',
+  'sales-tax',
   'per-watt',
   'incentive',
-  'incentive-share',
+  'later-incentives',
+  'upkeep',
+  'replacements',
+  'payments',
   'saved-first-year',
   'years',
   'escalation',
@@ -176,6 +183,7 @@ export const assumptionCodes = [
   'incentive-at-purchase',
   'years-run-again',
   'end-of-year',
+  'paid-by',
 ] as const
 
 type SaidAs<C extends string> = Said & { readonly code: C }
@@ -234,6 +242,7 @@ export const lineIds = [
   'payback',
   'npv',
   'irr',
+  'lcoe',
 ] as const
 export type LineId = (typeof lineIds)[number]
 

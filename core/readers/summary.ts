@@ -5,7 +5,9 @@ import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { stringShareStage } from '../stages/dc'
-import { financeStage, powerStage } from '../stages/finance'
+import { type Price } from '../finance/price'
+import { type Money } from '../finance/ways'
+import { financeStage, powerStage, priceStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { moduleWorthStage } from '../stages/module-worth'
 import { panelLightStage } from '../stages/panel-light'
@@ -64,6 +66,9 @@ export interface RunSummary {
     readonly before: readonly number[]
     readonly after: readonly number[]
   }
+  /** Every way to pay, year by year. */
+  readonly money: Money
+  readonly price: Price
   /** What casts shade, the costliest first. */
   readonly shadeBill: readonly ShadeCost[]
   readonly strings: readonly {
@@ -84,7 +89,8 @@ export interface RunSummary {
 /** Everything the page shows of a run. Its series are the cache's own: whoever sends them away sends copies. */
 export function summarise(run: Run<World>, world: World): RunSummary {
   const chain = run.value(lossChainStage)
-  const { years, cumulative } = run.value(financeStage)
+  const money = run.value(financeStage)
+  const bills = money.years.slice(1)
   const { window, strings } = run.value(stringsStage)
   const shares = run.value(stringShareStage)
   const [before, after] = [run.value(billNowStage), run.value(billThenStage)]
@@ -104,10 +110,12 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     },
     bills: { before, after },
     cash: {
-      cumulative,
-      before: years.map(({ billBefore }) => billBefore),
-      after: years.map(({ billAfter }) => billAfter),
+      cumulative: money.cumulative,
+      before: bills.map(({ billBefore }) => billBefore),
+      after: bills.map(({ billAfter }) => billAfter),
     },
+    money,
+    price: run.value(priceStage),
     shadeBill: run.value(shadeBillStage).casters,
     strings: strings.map((string, i) => ({
       ...string,

@@ -108,10 +108,7 @@ test('what explanations say of money makes the figures they explain', () => {
       valueOf(summary, 'price'),
       6,
     )
-    expect(input('net-price', 'incentive')).toBeCloseTo(
-      -valueOf(summary, 'price') * input('net-price', 'incentive-share'),
-      6,
-    )
+    expect(input('net-price', 'incentive')).toBeCloseTo(-valueOf(summary, 'price') * 0.25, 6)
     expect(valueOf(summary, 'price') + input('net-price', 'incentive')).toBeCloseTo(
       valueOf(summary, 'net-price'),
       6,
@@ -190,12 +187,12 @@ test('all that a summary shows is there and belongs together', () => {
   expect(sum(monthly.billBefore)).toBeCloseTo(valueOf(stored, 'bill-now'), 6)
   expect(sum(monthly.billAfter)).toBeCloseTo(valueOf(stored, 'bill-then'), 6)
   expect(monthly.yieldKwh).toHaveLength(12)
-  // Year nought is the net price; each year adds what is saved, and the sign turns at the payback.
+  // Year nought is the net price; the sign turns for good at the payback, after what is replaced before it.
   expect([cash.cumulative.length, cash.before.length, cash.after.length]).toEqual([26, 25, 25])
   expect(cash.cumulative[0]).toBeCloseTo(-valueOf(stored, 'net-price'), 6)
   expect(cash.before[0]).toBeCloseTo(valueOf(stored, 'bill-now'), 6)
   expect(cash.after[0]).toBeCloseTo(valueOf(stored, 'bill-then'), 6)
-  expect(cash.cumulative.filter((value) => value < 0)).toHaveLength(Math.ceil(valueOf(stored, 'payback')))
+  expect(cash.cumulative.findLastIndex((value) => value < 0) + 1).toBe(Math.ceil(valueOf(stored, 'payback')))
   expect(chain.ac.kwh).toBeCloseTo(valueOf(stored, 'yield'), 9)
   expect(chain.sun.kwh).toBeCloseTo(valueOf(stored, 'sun-on-modules'), 6)
   expect(sum(chain.sun.monthly)).toBeCloseTo(chain.sun.kwh, 6)

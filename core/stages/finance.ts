@@ -1,4 +1,6 @@
-import { agedBills, moneyOf, priceOf, type Money, type Price } from '../finance/money'
+import { agedYears } from '../finance/aged'
+import { priceOf, type Price } from '../finance/price'
+import { moneyOf, type AgedYear, type Money } from '../finance/ways'
 import { stage, type Stage } from '../graph/stage'
 import { panelsOf } from '../site/site'
 import { acStage } from './ac'
@@ -14,26 +16,36 @@ import { siteStage } from './site'
 import { exportPriceStage, formOf, priceThenStage } from './tariffs'
 import { fieldsOf, moduleIn, offerIn, tariffThenIn, type World } from './world'
 
-/** The bills of the years to come at today's prices, currency a year. */
-export const yearsStage: Stage<World, readonly number[]> = stage({
+/** The years to come at today's prices. */
+export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
   name: 'years',
-  version: 2,
+  version: 3,
   after: { ac: acStage, load: loadStage, buy: priceThenStage, sell: exportPriceStage, clock: clockStage },
-  reads: (world: World) => ({
-    years: offerIn(world).years,
-    degradation: moduleIn(world).degradation,
-    running: runningIn(world),
-    tariff: formOf(tariffThenIn(world)),
-    stepMinutes: world.weather.value.stepMinutes,
-  }),
-  compute: ({ running, tariff, stepMinutes, ...aging }, { ac, load, buy, sell, clock }) => {
+  reads: (world: World) => {
+    const { years, batteryFade, replacements } = offerIn(world)
+    const running = runningIn(world)
+    return {
+      years,
+      degradation: moduleIn(world).degradation,
+      running,
+      // Where there is no battery, how it ages changes nothing.
+      batteryFade: running.battery ? batteryFade : 0,
+      newBattery: running.battery
+        ? replacements.flatMap(({ what, year }) => (what === 'battery' ? [year] : []))
+        : [],
+      tariff: formOf(tariffThenIn(world)),
+      stepMinutes: world.weather.value.stepMinutes,
+    }
+  },
+  compute: ({ running, tariff, stepMinutes, ...ageing }, { ac, load, buy, sell, clock }) => {
     const prices = new TariffYear(tariff, { clock, year: modelYear, stepMinutes })
     const given = { ...running, loadKwh: load, buy, sell, startKwh: null }
-    return agedBills({
-      ...aging,
+    return agedYears({
+      ...ageing,
+      battery: running.battery,
       yieldKwh: ac.kwhByInterval,
-      run: (yieldKwh) => dispatchBy(running, { ...given, yieldKwh }),
-      bill: (bought, sold) => prices.bill(bought, sold).annual,
+      run: (yieldKwh, battery) => dispatchBy({ ...running, battery }, { ...given, yieldKwh }),
+      bill: (bought, sold) => prices.bill(bought, sold),
     })
   },
 })
@@ -53,7 +65,7 @@ export const powerStage: Stage<World, { readonly count: number; readonly powerW:
 /** What the option costs. */
 export const priceStage: Stage<World, Price> = stage({
   name: 'price',
-  version: 2,
+  version: 3,
   after: { power: powerStage },
   reads: (world: World) => pricedIn(world),
   compute: ({ offer, ...priced }, { power }) =>
@@ -63,10 +75,22 @@ export const priceStage: Stage<World, Price> = stage({
 /** What comes of it over the years. */
 export const financeStage: Stage<World, Money> = stage({
   name: 'finance',
-  version: 2,
+  version: 3,
   after: { price: priceStage, before: billNowStage, years: yearsStage },
   reads: (world: World) => ({
-    offer: fieldsOf(offerIn(world), 'escalation', 'upkeepPerYear', 'discountRate'),
+    offer: fieldsOf(
+      offerIn(world),
+      ...([
+        'incentives',
+        'incomeTax',
+        'discountRate',
+        'escalation',
+        'exportGrowth',
+        'upkeepPerYear',
+      ] as const),
+      ...(['upkeepGrowth', 'costs', 'replacements', 'pay', 'loan', 'lease', 'ppa'] as const),
+    ),
   }),
-  compute: ({ offer }, { price, before, years }) => moneyOf(offer, price, before.annual, years),
+  compute: ({ offer }, { price, before, years }) =>
+    moneyOf({ offer, price, before: before.annual, after: years }),
 })

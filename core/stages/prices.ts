@@ -1,16 +1,9 @@
-import { priceOf, type Price } from '../finance/money'
+import { pricedFields, priceOf, type Price } from '../finance/price'
 import { batteryIn, fieldsOf, inverterIn, moduleIn, offerIn, storageIn, type Design } from './world'
 
 /** What an option's price is reckoned from, but for how many modules there are. */
 export const pricedIn = (design: Design) => ({
-  offer: fieldsOf(
-    offerIn(design),
-    'pricePerWatt',
-    'equipment',
-    'listShare',
-    'pricePerBattery',
-    'incentiveShare',
-  ),
+  offer: fieldsOf(offerIn(design), ...pricedFields),
   modulePrice: moduleIn(design).price,
   inverterPrice: inverterIn(design).price,
   batteryPrice: batteryIn(design)?.price ?? 0,

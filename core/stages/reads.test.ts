@@ -94,7 +94,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   'chimney-1': ['name', 'locked'],
   'tree-1': ['name', 'locked'],
   'rack-1': ['name', 'locked'],
-  offer: ['name'],
+  offer: ['name', 'alsoShown', 'ranges'],
 }
 
 const ground = 'ground objects, dormers, roof objects, fields'
@@ -253,11 +253,18 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     equipment: 'price',
     listShare: 'price',
     pricePerBattery: 'price',
-    incentiveShare: 'price, account of money',
+    ...Object.fromEntries(['adders', 'markup', 'salesTax'].map((field) => [field, 'price'])),
+    incentives: 'price, finance',
+    batteryFade: 'years',
+    replacements: 'years, finance',
+    ...Object.fromEntries(
+      ['incomeTax', 'exportGrowth', 'upkeepPerYear', 'upkeepGrowth', 'costs', 'pay', 'loan', 'lease', 'ppa'].map(
+        (field) => [field, 'finance'],
+      ),
+    ),
     years: 'years, account of money',
     discountRate: 'finance, account of money',
     escalation: 'finance, account of money',
-    upkeepPerYear: 'finance',
   },
 }
 

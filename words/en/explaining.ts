@@ -43,10 +43,11 @@ export const formulas = {
     'Twelve bills: fixed charges + Σ hours: bought × price of the hour − sold × export price, + steps, demand charges and taxes of the tariff',
   saving: 'bill now − bill with solar',
   price: 'module power × price per watt + what has a price of its own',
-  'net-price': 'price × (1 − incentive)',
-  payback: 'years until bill savings cover the net price',
+  'net-price': 'price − incentives paid at purchase',
+  payback: 'years until what is saved and received covers what is paid, for good',
   npv: 'Σ years: cash flow ÷ (1 + discount rate)^year',
   irr: 'the discount rate at which the net present value is zero',
+  lcoe: 'Σ years: (price − incentives + upkeep + replacements) ÷ (1 + discount rate)^year, over Σ years: yield ÷ (1 + discount rate)^year',
 } satisfies Messages<(typeof formulaCodes)[number]>
 
 /** Inputs of the figures. */
@@ -113,9 +114,15 @@ export const terms = {
   'price-modules': 'Modules',
   'price-inverter': 'Inverter',
   'price-batteries': 'Batteries',
+  'price-adders': 'Additional work',
+  markup: 'Sales fee and margin',
+  'sales-tax': 'Sales tax',
   'per-watt': 'Price per watt',
-  incentive: 'Incentive',
-  'incentive-share': 'Share of the price',
+  incentive: '{name}',
+  'later-incentives': 'Incentives of later years, after tax',
+  upkeep: 'Maintenance and yearly costs',
+  replacements: 'Replacements',
+  payments: 'Paid to lender or owner',
   'saved-first-year': 'Saved in the first year',
   years: 'Years',
   escalation: 'Energy price growth',
@@ -196,8 +203,11 @@ export const assumptions = {
   'added-load': 'What will come is part of it, before solar as well as with it.',
   'archetype-day': 'An archetype day’s load shape, scaled to the annual total.',
   'means-of-hour': 'Means of an hour: shorter peaks of load and sun may miss each other.',
-  'incentive-at-purchase': 'The incentive is paid out at purchase.',
+  'incentive-at-purchase':
+    'Rebates and grants come off the price at purchase; tax credits and payments by the kWh come with the years.',
+  'paid-by':
+    '{way, select, loan {Paid with a loan, by the month.} lease {Leased: the owner looks after it.} ppa {Bought by the kWh from the owner, who looks after it.} other {Paid in cash.}}',
   'years-run-again':
-    'Every year is run through load, battery and tariff again with the modules a year older.',
+    'Every year is run through load, battery and tariff again with modules and battery a year older.',
   'end-of-year': 'Each year’s cash flow falls at the end of the year.',
 } satisfies Messages<(typeof assumptionCodes)[number]>

@@ -16,10 +16,12 @@ import {
 } from './card-choices'
 import { catalogue } from './catalogue'
 import { diagram } from './diagram'
+import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
 import { inverters } from './inverters'
 import { layWanted } from './lay-wanted'
 import { load } from './load'
+import { money } from './money'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
 import { offsets } from './offsets'
@@ -47,6 +49,7 @@ export const later = {
   catalogue,
   diagram,
   edgeForms,
+  fields: fieldsOf,
   fixtureForms,
   foliages,
   gridPhases,
@@ -61,6 +64,7 @@ export const later = {
   layWanted,
   load,
   models,
+  money,
   moduleChoice,
   offsets,
   partNames,

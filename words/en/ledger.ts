@@ -36,6 +36,7 @@ export const lines = {
   payback: 'Payback',
   npv: 'Net present value',
   irr: 'Return (IRR)',
+  lcoe: 'Cost per kWh (LCOE)',
 } satisfies Messages<LineId>
 
 /** What the steps of the chain are called, where each stands by itself. */

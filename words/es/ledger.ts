@@ -32,6 +32,7 @@ export const lines: Words['lines'] = {
   payback: 'Plazo de recuperación',
   npv: 'Valor actual neto (VAN)',
   irr: 'Rentabilidad (TIR)',
+  lcoe: 'Coste por kWh (LCOE)',
 }
 
 export const losses: Words['losses'] = {

@@ -1,7 +1,8 @@
 'use client'
 
 import { type PanelArray } from '@/core/kinds/array/array'
-import { useBench, useSayer, useSession, useWords } from '../../context'
+import { later } from '@/words/en/later'
+import { useBench, useSayer, useSession } from '../../context'
 import { TextField } from '../../fields/text-field'
 import { arrayTitle } from './title'
 
@@ -10,7 +11,7 @@ export function ArrayName({ array }: { readonly array: PanelArray }) {
   const { documents, site } = useBench()
   const optionId = useSession((s) => s.optionId)
   const sayer = useSayer()
-  const { fields } = useWords().kinds.array
+  const fields = later.fields.array
   return (
     <TextField
       label={fields.name}

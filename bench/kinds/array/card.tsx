@@ -42,7 +42,7 @@ export function ArrayCard({ object: array }: { readonly object: PanelArray }) {
   const optionId = useSession((s) => s.optionId)
   const site = useSite()
   const sayer = useSayer()
-  const { fields } = sayer.words.kinds.array
+  const fields = later.fields.array
   const laid = standing().arrays.find(({ id }) => id === array.id)
   // A plane that something parts is laid as one.
   const pieces = standingById(standing(), array.volumeId)?.geometry.faces.filter(

@@ -28,7 +28,7 @@ export function EdgeSetbacks({
   const keys = edgeKeysOf(plane)
   return (
     <details open={Object.keys(own).length > 0}>
-      <summary className="cursor-pointer py-0.5 text-pencil">{sayer.words.kinds.array.fields.edgesM}</summary>
+      <summary className="cursor-pointer py-0.5 text-pencil">{later.fields.array.edgesM}</summary>
       {keys.map((key, i) => {
         const kind = plane.edges[i]?.kind ?? 'eave'
         const several = plane.edges.filter((edge) => edge.kind === kind).length > 1

@@ -2,6 +2,7 @@
 
 import { barrierUses, usualBarriers, type Barrier } from '@/core/kinds/barrier/barrier'
 import { withUsual } from '@/core/kinds/usual'
+import { later } from '@/words/en/later'
 import { useBench, useWords } from '../../context'
 import { ChoiceField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -14,8 +15,8 @@ const lengths = ['heightM', 'thicknessM'] as const
 /** What it is, with the usual measures of that, and its own. */
 export function BarrierCard({ object: barrier }: { readonly object: Barrier }) {
   const { documents } = useBench()
-  const { kinds, barrierUses: uses } = useWords()
-  const { fields } = kinds.barrier
+  const { barrierUses: uses } = useWords()
+  const fields = later.fields.barrier
   return (
     <>
       <NameField documentId={houseId} id={barrier.id} name={barrier.name} />

@@ -19,7 +19,8 @@ export function BodyCard({ object: body }: { readonly object: Body }) {
   const { units, locale } = useSite()
   const { kinds } = useWords()
   const words = later.models
-  const { fields, handles } = kinds.body
+  const fields = later.fields.body
+  const { handles } = kinds.body
   const of = { documentId: houseId, objectId: body.id }
   const [low, high] = boundsOf(body.vertices)
   const metres = (axis: 0 | 1) => formatLength((high[axis] - low[axis]) * body.scale, units, locale)

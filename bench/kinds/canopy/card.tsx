@@ -16,9 +16,9 @@ const lengths = ['eaveHeightM', 'widthM', 'depthM'] as const
 /** What it is, its leaves and their measures. */
 export function CanopyCard({ object: canopy }: { readonly object: Canopy }) {
   const { documents } = useBench()
-  const { kinds, canopyUses: uses } = useWords()
+  const { canopyUses: uses } = useWords()
   const { canopyLeaves, canopyCovers } = later
-  const { fields } = kinds.canopy
+  const fields = later.fields.canopy
   const of = { documentId: houseId, objectId: canopy.id }
   return (
     <>

@@ -1,7 +1,7 @@
 'use client'
 
 import { type Chimney } from '@/core/kinds/chimney/chimney'
-import { useWords } from '../../context'
+import { later } from '@/words/en/later'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
 import { LengthFields } from '../length-fields'
@@ -12,7 +12,7 @@ const lengths = ['heightM', 'widthM', 'depthM', 'clearanceM'] as const
 
 /** The box's measures. */
 export function ChimneyCard({ object: chimney }: { readonly object: Chimney }) {
-  const { fields } = useWords().kinds.chimney
+  const fields = later.fields.chimney
   return (
     <>
       <NameField documentId={houseId} id={chimney.id} name={chimney.name} />

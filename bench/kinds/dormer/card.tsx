@@ -1,6 +1,7 @@
 'use client'
 
 import { dormerForms, usualPitchDeg, type Dormer } from '@/core/kinds/dormer/dormer'
+import { later } from '@/words/en/later'
 import { useBench, useWords } from '../../context'
 import { ChoiceField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -13,8 +14,8 @@ const lengths = ['widthM', 'wallHeightM', 'clearanceM'] as const
 /** The form of its roof and its measures; the way it looks is the plane's. */
 export function DormerCard({ object: dormer }: { readonly object: Dormer }) {
   const { documents } = useBench()
-  const { kinds, dormerForms: names } = useWords()
-  const { fields } = kinds.dormer
+  const { dormerForms: names } = useWords()
+  const fields = later.fields.dormer
   const of = { documentId: houseId, objectId: dormer.id }
   return (
     <>

@@ -1,7 +1,8 @@
 'use client'
 
 import { type Rack } from '@/core/kinds/rack/rack'
-import { useBench, useSession, useSite, useWords } from '../../context'
+import { later } from '@/words/en/later'
+import { useBench, useSession, useSite } from '../../context'
 import { ChoiceField, LengthField, NumberField } from '../../fields/fields'
 import { ArrayFacts } from '../array-facts'
 import { NameField } from '../name-field'
@@ -11,7 +12,7 @@ export function RackCard({ object: rack }: { readonly object: Rack }) {
   const { documents, site: standing } = useBench()
   const optionId = useSession((s) => s.optionId)
   const site = useSite()
-  const { fields } = useWords().kinds.rack
+  const fields = later.fields.rack
   const laid = standing().arrays.find(({ id }) => id === rack.id)
   const of = { documentId: optionId, objectId: rack.id }
   const turning = rack.tracking !== 'fixed'

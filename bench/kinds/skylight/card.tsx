@@ -1,7 +1,7 @@
 'use client'
 
 import { type Skylight } from '@/core/kinds/skylight/skylight'
-import { useWords } from '../../context'
+import { later } from '@/words/en/later'
 import { houseId } from '../../store/documents'
 import { ShadeCost } from '../cost'
 import { LengthFields } from '../length-fields'
@@ -11,7 +11,7 @@ const lengths = ['widthM', 'lengthM', 'upstandM', 'clearanceM'] as const
 
 /** The window's measures; its slope is the roof's. */
 export function SkylightCard({ object: skylight }: { readonly object: Skylight }) {
-  const { fields } = useWords().kinds.skylight
+  const fields = later.fields.skylight
   return (
     <>
       <NameField documentId={houseId} id={skylight.id} name={skylight.name} />

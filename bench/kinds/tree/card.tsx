@@ -13,7 +13,7 @@ import { withUsual } from '@/core/kinds/usual'
 import { parseNumber } from '@/core/model/numbers'
 import { monthNames } from '@/words/format'
 import { later } from '@/words/en/later'
-import { useBench, useSite, useWords } from '../../context'
+import { useBench, useSite } from '../../context'
 import { ChoiceField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { houseId } from '../../store/documents'
@@ -27,9 +27,8 @@ const lengths = ['heightM', 'crownDiameterM', 'clearStemM'] as const
 export function TreeCard({ object: tree }: { readonly object: Tree }) {
   const { documents } = useBench()
   const site = useSite()
-  const { kinds } = useWords()
   const { treeCard, foliages: sorts } = later
-  const { fields } = kinds.tree
+  const fields = later.fields.tree
   const of = { documentId: houseId, objectId: tree.id }
   const set = (label: string, changed: Readonly<Record<string, unknown>>) =>
     documents.set(label, houseId, tree.id, changed)

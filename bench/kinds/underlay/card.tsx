@@ -21,10 +21,9 @@ export function UnderlayCard({ object: underlay }: { readonly object: Underlay }
   const site = useSite()
   const sayer = useSayer()
   const file = useStore(keptFiles, (files) => files[underlay.fileId])
-  const { kinds } = sayer.words
   const { seasons: seasonWords } = later
   const words = later.underlays
-  const { fields } = kinds.underlay
+  const fields = later.fields.underlay
   const of = { documentId: houseId, objectId: underlay.id }
   const set = (label: string, changed: Partial<Underlay>) =>
     documents.set(label, houseId, underlay.id, changed)
@@ -110,7 +109,7 @@ function OrderButtons({ underlay }: { readonly underlay: Underlay }) {
 /** Which layers of a drawing are shown. */
 function Layers({ underlay, names }: { readonly underlay: Underlay; readonly names: readonly string[] }) {
   const { documents } = useBench()
-  const { fields } = useSayer().words.kinds.underlay
+  const fields = later.fields.underlay
   const hidden = new Set(underlay.hiddenLayers)
   const toggle = (name: string) => {
     const hiddenLayers = hidden.has(name)

@@ -1,6 +1,7 @@
 'use client'
 
 import { isGable, usualParapetM, type Volume } from '@/core/kinds/volume/volume'
+import { later } from '@/words/en/later'
 import { useBench, useSayer } from '../../context'
 import { ChoiceField, LengthField, SlopeField } from '../../fields/fields'
 import { houseId } from '../../store/documents'
@@ -11,7 +12,7 @@ import { EdgeRow } from './edge-row'
 export function VolumeCard({ object: volume }: { readonly object: Volume }) {
   const { documents } = useBench()
   const sayer = useSayer()
-  const { fields } = sayer.words.kinds.volume
+  const fields = later.fields.volume
   const of = { documentId: houseId, objectId: volume.id }
   const pitches = volume.edges.flatMap((edge) => ('pitchDeg' in edge ? [edge.pitchDeg] : []))
   const first = pitches[0] ?? 30

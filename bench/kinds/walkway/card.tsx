@@ -1,7 +1,7 @@
 'use client'
 
 import { type Walkway } from '@/core/kinds/walkway/walkway'
-import { useWords } from '../../context'
+import { later } from '@/words/en/later'
 import { houseId } from '../../store/documents'
 import { LengthFields } from '../length-fields'
 import { NameField } from '../name-field'
@@ -10,7 +10,7 @@ const lengths = ['widthM'] as const
 
 /** How wide it is; where it runs is dragged. */
 export function WalkwayCard({ object: walkway }: { readonly object: Walkway }) {
-  const { fields } = useWords().kinds.walkway
+  const fields = later.fields.walkway
   return (
     <>
       <NameField documentId={houseId} id={walkway.id} name={walkway.name} />

@@ -4,7 +4,7 @@ import { theOne } from '@/core/kinds/documents'
 import { coverId, usualSunAccess } from '@/core/kinds/cover/cover'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
-import { useBench, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
+import { useBench, useNumbers, useOption, useSession, useSite } from '../../context'
 import { LayAll } from '../../cover/lay-all'
 import { ModuleChoice } from '../../cover/module-choice'
 import { SetbackFields } from '../../cover/setback-fields'
@@ -18,7 +18,6 @@ export function CoverChapter() {
   const { session, site: standing } = useBench()
   const option = useOption()
   const site = useSite()
-  const words = useWords()
   const optionId = useSession((s) => s.optionId)
   const sunMap = useSession((s) => s.sunMap)
   const racking = useSession((s) => s.racking)
@@ -106,8 +105,8 @@ export function CoverChapter() {
         documentId={optionId}
         objectId={coverId}
         digits={0}
-        label={words.kinds.cover.fields.leastSunAccess}
-        name={words.kinds.cover.fields.leastSunAccess}
+        label={later.fields.cover.leastSunAccess}
+        name={later.fields.cover.leastSunAccess}
         value={cover.leastSunAccess ?? usualSunAccess}
         fields={(leastSunAccess) => ({ leastSunAccess })}
       />

@@ -1,6 +1,7 @@
 'use client'
 
-import { useBench, useSite, useWords } from '../../context'
+import { later } from '@/words/en/later'
+import { useBench, useSite } from '../../context'
 import { NotesField } from '../../fields/notes-field'
 import { TextField } from '../../fields/text-field'
 import { RecordButton } from '../../record/record-button'
@@ -12,7 +13,7 @@ const lines = ['contactName', 'contactPhone', 'contactEmail'] as const
 export function Customer() {
   const { documents } = useBench()
   const site = useSite()
-  const { fields } = useWords().kinds.site
+  const fields = later.fields.site
   const set = (label: string, changed: Readonly<Record<string, unknown>>) =>
     documents.set(label, houseId, site.id, changed)
   return (

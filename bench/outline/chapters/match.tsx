@@ -5,7 +5,7 @@ import { tariffNowId, tariffThenId, type Tariff } from '@/core/kinds/tariff/tari
 import { boardOf } from '@/core/tariff/board'
 import { later } from '@/words/en/later'
 import { moneySign, number } from '@/words/format'
-import { useBench, useHouse, useSite, useWords } from '../../context'
+import { useBench, useHouse, useSite } from '../../context'
 import { MoneyField } from '../../fields/fields'
 import { lineButton } from '../../fields/file-button'
 import { TextField } from '../../fields/text-field'
@@ -36,7 +36,7 @@ export function MatchChapter() {
 function TariffFields({ tariff, title }: { readonly tariff: Tariff; readonly title: string }) {
   const { documents, session } = useBench()
   const site = useSite()
-  const { fields } = useWords().kinds.tariff
+  const fields = later.fields.tariff
   const of = { documentId: houseId, objectId: tariff.id }
   const { paints } = boardOf(tariff.periods)
   return (

@@ -2,21 +2,23 @@
 
 import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
+import { waysToPay } from '@/core/kinds/offer/payment'
 import { storageId } from '@/core/kinds/storage/storage'
-import { useBench, useOption, useSession, useWords } from '../../context'
+import { later } from '@/words/en/later'
+import { useBench, useOption, useSession } from '../../context'
 import { ChoiceField, MoneyField, NumberField, OptionalMoneyField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { SentOffers } from './sent-offers'
 
-/** Price, incentive, years; and the link for the customer. */
+/** Price, ways to pay, years; and the link for the customer. */
 export function OfferChapter() {
-  const { documents, catalogue } = useBench()
+  const { documents, catalogue, session } = useBench()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
   const offer = theOne(option, 'offer', offerId)
   const storage = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find(({ id }) => id === storage.batteryId)
-  const { fields } = useWords().kinds.offer
+  const fields = later.fields.offer
   const of = { documentId: optionId, objectId: offerId }
   return (
     <>
@@ -60,12 +62,19 @@ export function OfferChapter() {
           fields={(pricePerBattery) => ({ pricePerBattery })}
         />
       )}
-      <PercentField
-        {...of}
-        label={fields.incentiveShare}
-        name="Incentive"
-        value={offer.incentiveShare}
-        fields={(incentiveShare) => ({ incentiveShare })}
+      <button
+        type="button"
+        className="button my-1 w-full"
+        onClick={() => session.setState({ dialog: 'money' })}
+      >
+        {later.money.open}
+      </button>
+      <ChoiceField
+        label={fields.pay}
+        value={offer.pay}
+        choices={waysToPay.map((value) => ({ value, label: later.money.way[value] }))}
+        onChoose={(pay) => documents.set(fields.pay, optionId, offerId, { pay })}
+        wide={false}
       />
       <MoneyField
         {...of}
@@ -75,7 +84,7 @@ export function OfferChapter() {
         value={offer.upkeepPerYear}
         fields={(upkeepPerYear) => ({ upkeepPerYear })}
       />
-      <h3 className="quiet mt-2">Cash purchase over the years</h3>
+      <h3 className="quiet mt-2">Over the years</h3>
       <NumberField
         {...of}
         label={fields.years}
@@ -98,6 +107,13 @@ export function OfferChapter() {
         value={offer.discountRate}
         fields={(discountRate) => ({ discountRate })}
       />
+      <button
+        type="button"
+        className="button mt-1 w-full"
+        onClick={() => session.setState({ dialog: 'cash-flow' })}
+      >
+        {later.money.flowOpen}
+      </button>
       <SentOffers optionId={optionId} />
     </>
   )

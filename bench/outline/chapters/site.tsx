@@ -6,7 +6,8 @@ import { type Site } from '@/core/kinds/site/site'
 import { parseNumber } from '@/core/model/numbers'
 import { formatDistance } from '@/core/model/units'
 import { stationNoteM, stationWarningM } from '@/core/weather/station'
-import { useBench, useSayer, useSite, useStations, useWords } from '../../context'
+import { later } from '@/words/en/later'
+import { useBench, useSayer, useSite, useStations } from '../../context'
 import { Fault } from '@/core/model/fault'
 import { overHttp } from '@/services/ask'
 import { addressesFor, type AddressFound } from '@/services/world'
@@ -31,7 +32,7 @@ export function SiteChapter() {
   const site = useSite()
   const underlays = useListed('site')
   const set = (label: string, fields: Partial<Site>) => documents.set(label, houseId, site.id, fields)
-  const { fields } = useWords().kinds.site
+  const fields = later.fields.site
   const of = { documentId: houseId, objectId: site.id }
   return (
     <>

@@ -2,7 +2,7 @@
 
 import { theOne } from '@/core/kinds/documents'
 import { batteryRules, storageId } from '@/core/kinds/storage/storage'
-import { useBench, useOption, useSession, useSite, useWords } from '../../context'
+import { useBench, useOption, useSession, useSite } from '../../context'
 import { ChoiceField, NumberField, PercentField } from '../../fields/fields'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
@@ -17,7 +17,7 @@ export function StoreChapter() {
   const optionId = useSession((s) => s.optionId)
   const storage = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find((b) => b.id === storage.batteryId)
-  const { fields } = useWords().kinds.storage
+  const fields = later.fields.storage
   const of = { documentId: optionId, objectId: storageId }
   return (
     <>

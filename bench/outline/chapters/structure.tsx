@@ -6,7 +6,7 @@ import { roofCoverings } from '@/core/structure/mounting'
 import { terrains, windMeans } from '@/core/structure/wind'
 import { entered } from '@/words/format'
 import { later } from '@/words/en/later'
-import { useBench, useSite, useWords } from '../../context'
+import { useBench, useSite } from '../../context'
 import { ChoiceField, LengthField, NumberField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { houseId } from '../../store/documents'
@@ -21,8 +21,7 @@ const rounded = (value: number, digits: number) => Number(value.toFixed(digits))
 export function Structure() {
   const { documents } = useBench()
   const site = useSite()
-  const words = useWords()
-  const { fields } = words.kinds.site
+  const fields = later.fields.site
   const of = { documentId: houseId, objectId: site.id }
   const imperial = site.units === 'imperial'
   const pressure = imperial ? 'psf' : 'kN/m²'

@@ -7,7 +7,7 @@ import { electricalId } from '@/core/kinds/electrical/electrical'
 import { settledLosses } from '@/core/kinds/losses/first-year'
 import { lossesId, mostOtherLosses, type Losses } from '@/core/kinds/losses/losses'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
-import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../../context'
+import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../../context'
 import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
@@ -31,12 +31,11 @@ export function WireChapter() {
     (m) => m.id === theOne(option, 'cover', coverId).moduleId,
   )
   const summary = numbers?.summary
-  const words = useWords()
   const clipping = summary?.ledger.find((line) => line.id === 'clipping')?.value ?? 0
   return (
     <>
       <ChoiceField
-        label={words.kinds.electrical.fields.inverterId}
+        label={later.fields.electrical.inverterId}
         value={electrical.inverterId}
         choices={catalogue.inverters
           .toSorted((a, b) => a.acPowerW - b.acPowerW)
@@ -77,7 +76,7 @@ export function WireChapter() {
         </dl>
       )}
       <TextField
-        label={words.kinds.electrical.fields.modulesPerString}
+        label={later.fields.electrical.modulesPerString}
         shown={electrical.modulesPerString === null ? 'automatic' : String(electrical.modulesPerString)}
         width="length"
         hint="automatic, or a number"
@@ -128,8 +127,8 @@ export function WireChapter() {
       ))}
       <h3 className="quiet mt-2">Entered losses</h3>
       <MonthsField
-        label={words.kinds.losses.fields.soiling}
-        name={words.kinds.losses.fields.soiling}
+        label={later.fields.losses.soiling}
+        name={later.fields.losses.soiling}
         values={entered.soiling}
         unit="%"
         times={100}
@@ -140,8 +139,8 @@ export function WireChapter() {
         <p className="quiet mb-1">Snow is computed from the station’s snow depth.</p>
       ) : (
         <MonthsField
-          label={words.kinds.losses.fields.snow}
-          name={words.kinds.losses.fields.snow}
+          label={later.fields.losses.snow}
+          name={later.fields.losses.snow}
           values={entered.snow}
           unit="%"
           times={100}
@@ -153,8 +152,8 @@ export function WireChapter() {
         byModule.map((key) => (
           <OptionalPercentField
             key={key}
-            label={words.kinds.losses.fields[key]}
-            name={words.kinds.losses.fields[key]}
+            label={later.fields.losses[key]}
+            name={later.fields.losses[key]}
             documentId={optionId}
             objectId={lossesId}
             value={entered[key]}
@@ -166,8 +165,8 @@ export function WireChapter() {
       {losses.map((key) => (
         <PercentField
           key={key}
-          label={words.kinds.losses.fields[key]}
-          name={words.kinds.losses.fields[key]}
+          label={later.fields.losses[key]}
+          name={later.fields.losses[key]}
           documentId={optionId}
           objectId={lossesId}
           value={entered[key]}

@@ -1,11 +1,42 @@
 import { parseObject } from '../documents'
 import { defaultOffer, offerVersion } from './offer'
 
+/** As the first builds wrote it. */
+const first = {
+  id: 'offer',
+  kind: 'offer',
+  name: 'Roof only',
+  pricePerWatt: 2.4,
+  pricePerBattery: null,
+  incentiveShare: 0.3,
+  years: 25,
+  discountRate: 0.05,
+  escalation: 0.02,
+  upkeepPerYear: 90,
+}
+
+test('an offer from before ways to pay is paid in cash, with nothing replaced and all growing as energy does', () => {
+  const second = { ...first, equipment: 'listed', listShare: 0.9 }
+  expect(parseObject(second, 'offer', { offer: 2 })).toMatchObject({
+    incentives: [{ kind: 'share', share: 0.3, of: 'all', cap: null, taxed: false }],
+    upkeepPerYear: 90,
+    upkeepGrowth: 0.02,
+    exportGrowth: 0.02,
+    batteryFade: 0,
+    replacements: [],
+    adders: [],
+    costs: [],
+    markup: 0,
+    salesTax: 0,
+    pay: 'cash',
+  })
+  expect(parseObject({ ...second, incentiveShare: 0 }, 'offer', { offer: 2 })).toMatchObject({
+    incentives: [],
+  })
+})
+
 test('an offer from before equipment had prices keeps its price: all of it is in the price per watt', () => {
-  const { equipment: _equipment, listShare: _share, pricePerBattery: _battery, ...before } = defaultOffer
-  const old = { ...before, pricePerBattery: 9000 }
-  expect(parseObject(old, 'offer', { offer: 1 })).toEqual({
-    ...before,
+  expect(parseObject({ ...first, pricePerBattery: 9000 }, 'offer', { offer: 1 })).toMatchObject({
     pricePerBattery: 9000,
     equipment: 'in-price',
     listShare: 1,

@@ -1,4 +1,5 @@
-import { type Money, type Price } from '../../finance/money'
+import { type Price } from '../../finance/price'
+import { type CashYear, type Money } from '../../finance/ways'
 import { stage, type Stage } from '../../graph/stage'
 import { offerId } from '../../kinds/offer/offer'
 import { tariffNowId, tariffThenId } from '../../kinds/tariff/tariff'
@@ -102,19 +103,33 @@ const billAccount: Stage<World, Account> = stage({
   },
 })
 
-/** What is paid for at a price of its own. */
-const listed = ({ modules, inverter, batteries }: Price): Term[] => [
-  ...(modules > 0 ? [cash('price-modules', modules)] : []),
-  ...(inverter > 0 ? [cash('price-inverter', inverter)] : []),
-  ...(batteries > 0 ? [cash('price-batteries', batteries)] : []),
-]
+/** What is paid for at a price of its own, and what comes on top; those of nothing are left out. */
+const listed = ({ modules, inverter, batteries, adders, markup, salesTax }: Price): Term[] =>
+  [
+    cash('price-modules', modules),
+    cash('price-inverter', inverter),
+    cash('price-batteries', batteries),
+    cash('price-adders', adders),
+    cash('markup', markup),
+    cash('sales-tax', salesTax),
+  ].filter(({ value }) => typeof value === 'object' && 'value' in value && value.value !== 0)
 
-const everyYear: readonly Assumption[] = [{ code: 'years-run-again' }, { code: 'end-of-year' }]
+/** Sums over the years of what is paid and received beside the bills. */
+function besides({ years }: Money): Term[] {
+  const sumOf = (key: keyof CashYear) => years.slice(1).reduce((sum, year) => sum + year[key], 0)
+  const parts = [
+    ['later-incentives', sumOf('incentives')],
+    ['upkeep', sumOf('upkeep')],
+    ['replacements', sumOf('replacements')],
+    ['payments', sumOf('payments')],
+  ] as const
+  return parts.filter(([, sum]) => sum !== 0).map(([code, sum]) => cash(code, sum))
+}
 
 /** What it costs and what comes of it. Without modules and battery there is nothing to pay back. */
 const financeAccount: Stage<World, Account> = stage({
   name: 'account of money',
-  version: 2,
+  version: 3,
   after: {
     money: financeStage,
     price: priceStage,
@@ -123,7 +138,7 @@ const financeAccount: Stage<World, Account> = stage({
     power: powerStage,
   },
   reads: (world: World) => ({
-    offer: fieldsOf(offerIn(world), 'pricePerWatt', 'incentiveShare', 'years', 'escalation', 'discountRate'),
+    offer: fieldsOf(offerIn(world), 'pricePerWatt', 'years', 'escalation', 'discountRate'),
     degradation: moduleIn(world).degradation,
     hasBattery: batteryIn(world) !== null,
   }),
@@ -133,7 +148,14 @@ const financeAccount: Stage<World, Account> = stage({
       term('years', offer.years, '', 0),
       term('escalation', offer.escalation, 'share/year', 1),
       term('degradation', degradation, 'share/year', 2),
+      ...besides(money),
     ]
+    const assumptions: Assumption[] = [
+      { code: 'paid-by', data: { way: money.pay } },
+      { code: 'years-run-again' },
+      { code: 'end-of-year' },
+    ]
+    const rate = term('discount-rate', offer.discountRate, 'share', 1)
     return {
       checks: power.count > 0 ? paybackCheck(money) : [],
       lines: [
@@ -149,10 +171,10 @@ const financeAccount: Stage<World, Account> = stage({
         }),
         moneyLine('net-price', price.net, 'money', 'less', {
           formula: { code: 'net-price' },
-          inputs: [
-            cash('incentive', -price.incentive),
-            term('incentive-share', offer.incentiveShare, 'share', 1),
-          ],
+          inputs: price.paidBack.map(({ name, amount }) => ({
+            ...cash('incentive', -amount),
+            data: { name },
+          })),
           sources: [{ code: 'offer-entered' }],
           assumptions: [{ code: 'incentive-at-purchase' }],
         }),
@@ -161,16 +183,16 @@ const financeAccount: Stage<World, Account> = stage({
             formula: { code: 'payback' },
             inputs: [cash('saved-first-year', before.annual - after.annual), ...years],
             sources: [{ code: 'cash-flow' }],
-            assumptions: everyYear,
+            assumptions,
           }),
           weight: 'total',
         }),
         gained(
           moneyLine('npv', money.npv, 'money', 'more', {
             formula: { code: 'npv' },
-            inputs: [term('discount-rate', offer.discountRate, 'share', 1), ...years],
+            inputs: [rate, ...years],
             sources: [{ code: 'offer-entered' }],
-            assumptions: everyYear,
+            assumptions,
           }),
         ),
         gained(
@@ -178,7 +200,15 @@ const financeAccount: Stage<World, Account> = stage({
             formula: { code: 'irr' },
             inputs: years,
             sources: [{ code: 'all-roots' }],
-            assumptions: everyYear,
+            assumptions,
+          }),
+        ),
+        gained(
+          moneyLine('lcoe', money.lcoe, 'money/kWh', 'less', {
+            formula: { code: 'lcoe' },
+            inputs: [rate, ...years.slice(0, 3)],
+            sources: [{ code: 'offer-entered' }],
+            assumptions: [{ code: 'end-of-year' }],
           }),
         ),
       ],
@@ -192,7 +222,7 @@ function paybackCheck(money: Money): Check[] {
     {
       id: 'no-payback',
       code: 'no-payback',
-      data: { years: money.years.length },
+      data: { years: money.years.length - 1 },
       severity: 'warning',
       measured: { figure: money.cumulative.at(-1) ?? 0, limit: 0, unit: 'money' },
       objects: [offerId],

@@ -1,0 +1,84 @@
+import { type Offer } from '../kinds/offer/offer'
+import { paidAtOnce, type PaidAtOnce, type PriceParts } from './incentives'
+
+export interface Price {
+  /** All that is paid by the watt. */
+  readonly work: number
+  readonly modules: number
+  readonly inverter: number
+  readonly batteries: number
+  readonly adders: number
+  readonly markup: number
+  readonly salesTax: number
+  readonly total: number
+  /** Parts of the total, markup and tax with them. */
+  readonly parts: PriceParts
+  /** What comes back at purchase, one by one. */
+  readonly paidBack: readonly PaidAtOnce[]
+  /** All of it. */
+  readonly incentive: number
+  readonly net: number
+  /** Today's prices of what may be replaced; null where there is none. */
+  readonly replaced: { readonly inverter: number | null; readonly battery: number | null }
+}
+
+/** What is put up, and list prices of one each. */
+export interface PricedEquipment {
+  readonly modules: number
+  readonly powerW: number
+  readonly modulePrice: number
+  readonly inverterPrice: number
+  readonly batteries: number
+  readonly batteryPrice: number
+}
+
+/** What a price is reckoned from. */
+export const pricedFields = [
+  'pricePerWatt',
+  'equipment',
+  'listShare',
+  'pricePerBattery',
+  'adders',
+  'markup',
+  'salesTax',
+  'incentives',
+] as const
+
+/** What an option costs, by its parts, and what comes back at once. */
+export function priceOf(offer: Pick<Offer, (typeof pricedFields)[number]>, priced: PricedEquipment): Price {
+  const { listShare } = offer
+  const inList = offer.equipment === 'listed' ? listShare : 0
+  const any = priced.modules > 0
+  const work = priced.powerW * offer.pricePerWatt
+  const modules = priced.modules * priced.modulePrice * inList
+  // Without modules there is nothing for an inverter to do.
+  const inverter = any ? priced.inverterPrice * inList : 0
+  const batteries = priced.batteries * (offer.pricePerBattery ?? priced.batteryPrice * listShare)
+  // Nor is there anything to add to where nothing is put up.
+  const adders = any || priced.batteries > 0 ? offer.adders.reduce((sum, { amount }) => sum + amount, 0) : 0
+  const marked = 1 + offer.markup
+  const onTop = marked * (1 + offer.salesTax)
+  const bare = work + modules + inverter + batteries + adders
+  const parts = { solar: (work + modules + inverter + adders) * onTop, battery: batteries * onTop }
+  const total = bare * onTop
+  const paidBack = paidAtOnce(offer.incentives, parts, priced.powerW / 1000)
+  const incentive = paidBack.reduce((sum, { amount }) => sum + amount, 0)
+  return {
+    work,
+    modules,
+    inverter,
+    batteries,
+    adders,
+    markup: bare * offer.markup,
+    salesTax: bare * marked * offer.salesTax,
+    total,
+    parts,
+    paidBack,
+    incentive,
+    net: total - incentive,
+    replaced: {
+      inverter: any ? priced.inverterPrice * listShare : null,
+      battery: priced.batteries > 0 ? batteries : null,
+    },
+  }
+}
