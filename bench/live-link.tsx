@@ -17,6 +17,7 @@ export function LiveLink() {
   const shade = useSession(looksAtShade) ? { of: part, heights } : null
   const ranking = useSession((s) => s.dialog === 'inverters')
   const storage = useSession((s) => s.chapter === 'store')
+  const ranges = useSession((s) => s.chapter === 'offer')
   const site = useSite()
   const list = useStations()
   const { latitudeDeg, longitudeDeg } = site
@@ -26,7 +27,7 @@ export function LiveLink() {
     if (!chosen) return
     const { id, name, distanceM, elevationM, yearSpread } = chosen.station
     const station = { id, name, distanceM, elevationM, yearSpread, standsIn: chosen.standsIn }
-    live.ask({ house, options, activeId, station, sunMap, shade, ranking, storage })
+    live.ask({ house, options, activeId, station, sunMap, shade, ranking, storage, ranges })
   })
   return null
 }

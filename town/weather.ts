@@ -1,5 +1,5 @@
 import { monthOfDay } from '@/core/model/model-year'
-import { seededRandom, seedOf } from '@/core/model/random'
+import { gaussian, seededRandom, seedOf } from '@/core/model/random'
 import { toRadians } from '@/core/model/units'
 import { clearSky } from '@/core/sun/clear-sky'
 import { erbsSplit } from '@/core/sun/erbs'
@@ -26,10 +26,6 @@ const monthSpreadC = 1.1
 export const recordYears = Array.from({ length: 15 }, (_, k) => 2010 + k)
 
 const hours = 8760
-
-type Random = () => number
-const gaussian = (random: Random) => () =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
 
 /** A station's typical year: every month meets its normal. The same seed gives the same year. */
 export function stationYear(town: Town, station: TownStation): WeatherYear {

@@ -58,6 +58,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
   shade: null,
   ranking: false,
   storage: false,
+  ranges: false,
   ...fields,
 })
 const send = (request: WorkerRequest) => scope.onmessage?.({ data: request })
@@ -165,6 +166,17 @@ test('batteries are tried one size after the other, then what further storage wo
   ])
   expect(told.at(-2)?.picture.steps).toBeNull()
   expect(told.at(-1)?.picture.steps).toHaveLength(10)
+})
+
+test('where an offer may end up is told once, after the figures', async () => {
+  send(run(71, { ranges: true }))
+  const all = await idle(71)
+  const told = all.filter((answer) => answer.type === 'ranges')
+  expect(told).toHaveLength(1)
+  expect(told[0]).toMatchObject({ optionId: 'option-a', ranges: { trials: 1000 } })
+  expect(all.findIndex(({ type }) => type === 'ranges')).toBeGreaterThan(
+    all.findIndex(({ type }) => type === 'result'),
+  )
 })
 
 test('a run that is overtaken is let go of between two options; of those waiting only the newest is done', async () => {

@@ -117,6 +117,14 @@ async function tellStorage(request: RunRequest, world: World, pause: Pause): Pro
   )
 }
 
+/** Where the offer may end up, over many courses of its years. */
+async function tellRanges(request: RunRequest, world: World, pause: Pause): Promise<void> {
+  const { rangesOfMoney } = await import('./ranges-of')
+  const optionId = request.options[0]?.id ?? ''
+  const ranges = await rangesOfMoney(graph, world, untilOvertaken(pause))
+  post({ type: 'ranges', id: request.id, optionId, ranges })
+}
+
 async function work(request: RunRequest, pause: Pause): Promise<void> {
   const { id, house, catalogue, station } = request
   try {
@@ -140,6 +148,7 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
     if (request.shade) await tellShade(request, request.shade, world, pause)
     if (request.ranking) await tellRanking(request, world, pause)
     if (request.storage) await tellStorage(request, world, pause)
+    if (request.ranges) await tellRanges(request, world, pause)
     if (request.sunMap !== null) await tellSunMap(request, request.sunMap, world, pause)
   } catch (error) {
     if (error instanceof Overtaken) return

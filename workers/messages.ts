@@ -1,5 +1,6 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
+import { type MoneyRanges } from '@/core/finance/ranges'
 import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
@@ -18,7 +19,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 7
+export const protocolVersion = 8
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {
@@ -46,6 +47,8 @@ export interface RunRequest {
   readonly ranking: boolean
   /** Whether other batteries are to be tried in it. */
   readonly storage: boolean
+  /** Whether it is asked where its offer may end up. */
+  readonly ranges: boolean
 }
 
 /** A newer state waits for the worker: what is not worth ending is given up between two items. */
@@ -92,6 +95,12 @@ export type WorkerAnswer =
       readonly id: number
       readonly optionId: string
       readonly picture: StoragePicture
+    }
+  | {
+      readonly type: 'ranges'
+      readonly id: number
+      readonly optionId: string
+      readonly ranges: MoneyRanges
     }
   | {
       readonly type: 'fault'

@@ -6,6 +6,7 @@ import { StoreView } from '../battery/store-view'
 import { type LineId } from '@/core/model/ledger'
 import { useNumbers, useSayer, useSession, useSite } from '../context'
 import { Offsets } from '../match/offsets'
+import { Ranges } from '../offer/ranges'
 import { Compare } from './compare'
 
 /** Room for the stage in the upper right corner. */
@@ -77,6 +78,7 @@ export function ChapterView() {
             <Compare />
           </div>
           <PaybackChart {...of} cash={cash} payback={payback} height={250} />
+          <Ranges />
           <BillChart {...of} monthly={monthly} height={220} hasSolar={hasSolar} />
         </div>
       )}

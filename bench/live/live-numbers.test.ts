@@ -62,6 +62,7 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
   shade: null,
   ranking: false,
   storage: false,
+  ranges: false,
 })
 
 test('the option on the screen goes first; what has not changed is not asked again', () => {
@@ -265,6 +266,6 @@ test('inverters are ranked while somebody looks, until all of the catalogue are 
   live.ask({ ...request(house, a, b), ranking: true })
   expect(worker.heard).toHaveLength(2)
   // Another option on the screen has a ranking of its own.
-  live.ask({ ...request(house, {}, b), ranking: false, storage: false })
+  live.ask({ ...request(house, {}, b), ranking: false, storage: false, ranges: false })
   expect(worker.heard[2]?.ranking).toBe(false)
 })

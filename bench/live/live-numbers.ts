@@ -7,6 +7,7 @@ import { type HeightWorth } from '@/core/readers/height-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
+import { type MoneyRanges } from '@/core/finance/ranges'
 import { type StoragePicture } from '@/core/readers/storage-worth'
 import { type RunSummary } from '@/core/readers/summary'
 import {
@@ -55,6 +56,11 @@ export interface OptionStorage extends Omit<OptionNumbers, 'summary' | 'before'>
   readonly picture: StoragePicture
 }
 
+/** Where an option's offer may end up. */
+export interface OptionRanges extends Omit<OptionNumbers, 'summary' | 'before'> {
+  readonly found: MoneyRanges
+}
+
 interface State {
   readonly byOption: Readonly<Record<string, OptionNumbers>>
   /** The light on the roofs of options that it was asked for. */
@@ -63,6 +69,7 @@ interface State {
   readonly shades: Readonly<Record<string, OptionShade>>
   readonly rankings: Readonly<Record<string, OptionRanking>>
   readonly storages: Readonly<Record<string, OptionStorage>>
+  readonly ranges: Readonly<Record<string, OptionRanges>>
   readonly faults: Readonly<Record<string, FaultDetail>>
   /** The newest run asked for, and whether its answers are all here. */
   readonly asked: number
@@ -84,6 +91,8 @@ export interface LiveRequest {
   readonly ranking: boolean
   /** Whether other batteries are to be tried in it. */
   readonly storage: boolean
+  /** Whether it is wanted where its offer may end up. */
+  readonly ranges: boolean
 }
 
 /** What a Worker is to us; a test brings its own. */
@@ -118,6 +127,7 @@ export class LiveNumbers {
     shades: {},
     rankings: {},
     storages: {},
+    ranges: {},
     faults: {},
     asked: 0,
     busy: true,
@@ -199,7 +209,7 @@ export class LiveNumbers {
     const request = this.#wanted
     this.#wanted = null
     if (!request) return
-    const { byOption, sunMaps, shades, rankings, storages, asked } = this.store.getState()
+    const { byOption, sunMaps, shades, rankings, storages, ranges, asked } = this.store.getState()
     const stale = request.options.filter(({ id, objects }) => {
       const fits = (known: Pick<OptionNumbers, 'house' | 'objects' | 'stationKey'> | undefined) =>
         LiveNumbers.fits(known, request.house, objects, JSON.stringify(request.station))
@@ -214,7 +224,8 @@ export class LiveNumbers {
         !request.ranking || (fits(ranking) && ranking?.inverters.length === this.#catalogue.inverters.length)
       const storage = storages[id]
       const hasStorage = !request.storage || (fits(storage) && storage?.picture.steps !== null)
-      return !hasShade || !hasMap || !hasRanking || !hasStorage
+      const hasRanges = !request.ranges || fits(ranges[id])
+      return !hasShade || !hasMap || !hasRanking || !hasStorage || !hasRanges
     })
     if (stale.length === 0) {
       this.store.setState({ busy: false })
@@ -237,6 +248,7 @@ export class LiveNumbers {
       shade: active.length > 0 ? request.shade : null,
       ranking: active.length > 0 && request.ranking,
       storage: active.length > 0 && request.storage,
+      ranges: active.length > 0 && request.ranges,
     })
     this.#listen()
   }
@@ -284,6 +296,11 @@ export class LiveNumbers {
     if (answer.type === 'storage') {
       const { optionId, picture } = answer
       this.store.setState((s) => ({ storages: { ...s.storages, [optionId]: { picture, ...state } } }))
+      return
+    }
+    if (answer.type === 'ranges') {
+      const { optionId, ranges: found } = answer
+      this.store.setState((s) => ({ ranges: { ...s.ranges, [optionId]: { found, ...state } } }))
       return
     }
     // What was asked for the light on the roofs alone tells nothing new.

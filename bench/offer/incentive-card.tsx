@@ -47,7 +47,7 @@ export function IncentiveCard({
       </legend>
       <TextField
         label={words.name}
-        width="words"
+        width="name"
         shown={name}
         onType={(text) => onChange({ ...incentive, name: text })}
       />

@@ -46,7 +46,7 @@ export function npvOf(flows: readonly number[], rate: number): number {
 }
 
 /** After it the money stays back: 0 where it never was away. */
-function payback(flows: readonly number[]): number | null {
+export function payback(flows: readonly number[]): number | null {
   const end = flows.reduce((sum, flow) => sum + flow, 0)
   return end < 0 ? null : (lastCrossing(flows) ?? 0)
 }

@@ -25,7 +25,7 @@ const after = [600, 650, 700].map((bill, k) => ({ bill, exported: 100, yieldKwh:
 const given = (offer: Partial<YearsOffer> = {}): MoneyCase => ({
   offer: { ...bare, ...offer },
   price,
-  before: 1200,
+  before: [1200, 1200, 1200],
   after,
 })
 const closely = (values: readonly number[]) => values.map((value) => expect.closeTo(value, 6) as number)
@@ -176,7 +176,7 @@ test('for any offer and way: columns add up to what a year brings, and the last 
             ppa: { perKwh: 0.1, growth, years, buyout },
           },
           price,
-          before: 2000,
+          before: bills.map(() => 2000),
           after: bills.map((bill) => ({ bill, exported: bill / 2, yieldKwh: bill })),
         })
         for (const way of waysToPay) {

@@ -15,28 +15,28 @@ export interface AgedYear {
 }
 
 /** What the years of an offer are reckoned from. */
-export type YearsOffer = Pick<
-  Offer,
-  | 'incentives'
-  | 'incomeTax'
-  | 'discountRate'
-  | 'escalation'
-  | 'exportGrowth'
-  | 'upkeepPerYear'
-  | 'upkeepGrowth'
-  | 'costs'
-  | 'replacements'
-  | 'pay'
-  | 'loan'
-  | 'lease'
-  | 'ppa'
->
+export const yearsFields = [
+  'incentives',
+  'incomeTax',
+  'discountRate',
+  'escalation',
+  'exportGrowth',
+  'upkeepPerYear',
+  'upkeepGrowth',
+  'costs',
+  'replacements',
+  'pay',
+  'loan',
+  'lease',
+  'ppa',
+] as const
+export type YearsOffer = Pick<Offer, (typeof yearsFields)[number]>
 
 export interface MoneyCase {
   readonly offer: YearsOffer
   readonly price: Price
-  /** A year's bill without solar, at today's prices. */
-  readonly before: number
+  /** Each year's bill without solar, at today's prices. */
+  readonly before: readonly number[]
   readonly after: readonly AgedYear[]
 }
 
@@ -128,7 +128,7 @@ function yearsOf({ offer, price, before, after }: MoneyCase): SystemYear[] {
     return {
       ...(incentives[k] ?? { paid: 0, taxed: 0, offTax: 0 }),
       yieldKwh,
-      billBefore: before * growth,
+      billBefore: (before[k] ?? 0) * growth,
       billAfter: (bill + exported) * growth - exported * (1 + offer.exportGrowth) ** k,
       upkeep: -(offer.upkeepPerYear * (1 + offer.upkeepGrowth) ** k + costs),
       replacements: -replacedIn(offer, price, k + 1),
@@ -150,9 +150,16 @@ const replacedIn = ({ replacements }: YearsOffer, price: Price, year: number): n
 const taxedAtOnce = ({ paidBack }: Price): number =>
   paidBack.reduce((sum, { taxed, amount }) => sum + (taxed ? amount : 0), 0)
 
+const rowsOf = (given: MoneyCase, system: readonly SystemYear[], way: WayToPay): Row[] =>
+  way === 'cash' || way === 'loan' ? owned(given, system, way) : contracted(given, system, way)
+
+/** What the years bring under the offer's own way to pay, today first. */
+export const flowsOf = (given: MoneyCase): number[] =>
+  rowsOf(given, yearsOf(given), given.offer.pay).map((row) => netOf(row))
+
 function wayMoney(given: MoneyCase, system: readonly SystemYear[], way: WayToPay): WayMoney {
   const { offer } = given
-  const rows = way === 'cash' || way === 'loan' ? owned(given, system, way) : contracted(given, system, way)
+  const rows = rowsOf(given, system, way)
   const flows = rows.map((row) => netOf(row))
   const cumulative = cumulated(flows)
   const present = cumulated(discounted(flows, offer.discountRate))

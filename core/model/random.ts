@@ -19,3 +19,8 @@ export function seedOf(text: string): number {
   for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
   return hash >>> 0
 }
+
+/** Numbers of the standard normal distribution from even ones 0..1 (Box and Muller 1958). */
+export const gaussian = (random: () => number) => () =>
+  // Never the logarithm of nought.
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())

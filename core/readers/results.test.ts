@@ -212,7 +212,10 @@ test('a year of quarter hours runs through to payback and says what the hours sa
 
 test('the bill of the first year to come is the bill after, with and without a battery', async () => {
   for (const batteryId of [null, 'kestrelite-10']) {
-    const result = await runWith(job.house, set(set(option, 'storage', { batteryId, count: 1 }), 'offer', { replacements: [] }))
+    const result = await runWith(
+      job.house,
+      set(set(option, 'storage', { batteryId, count: 1 }), 'offer', { replacements: [] }),
+    )
     const atTodays = result.value(yearsStage)
     expect(atTodays).toHaveLength(25)
     expect(atTodays[0]?.bill).toBeCloseTo(result.value(billThenStage).annual, 6)

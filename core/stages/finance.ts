@@ -1,6 +1,6 @@
 import { agedYears } from '../finance/aged'
 import { priceOf, type Price } from '../finance/price'
-import { moneyOf, type AgedYear, type Money } from '../finance/ways'
+import { moneyOf, yearsFields, type AgedYear, type Money } from '../finance/ways'
 import { stage, type Stage } from '../graph/stage'
 import { panelsOf } from '../site/site'
 import { acStage } from './ac'
@@ -78,19 +78,8 @@ export const financeStage: Stage<World, Money> = stage({
   version: 3,
   after: { price: priceStage, before: billNowStage, years: yearsStage },
   reads: (world: World) => ({
-    offer: fieldsOf(
-      offerIn(world),
-      ...([
-        'incentives',
-        'incomeTax',
-        'discountRate',
-        'escalation',
-        'exportGrowth',
-        'upkeepPerYear',
-      ] as const),
-      ...(['upkeepGrowth', 'costs', 'replacements', 'pay', 'loan', 'lease', 'ppa'] as const),
-    ),
+    offer: fieldsOf(offerIn(world), ...yearsFields),
   }),
   compute: ({ offer }, { price, before, years }) =>
-    moneyOf({ offer, price, before: before.annual, after: years }),
+    moneyOf({ offer, price, before: years.map(() => before.annual), after: years }),
 })

@@ -258,9 +258,17 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     batteryFade: 'years',
     replacements: 'years, finance',
     ...Object.fromEntries(
-      ['incomeTax', 'exportGrowth', 'upkeepPerYear', 'upkeepGrowth', 'costs', 'pay', 'loan', 'lease', 'ppa'].map(
-        (field) => [field, 'finance'],
-      ),
+      [
+        'incomeTax',
+        'exportGrowth',
+        'upkeepPerYear',
+        'upkeepGrowth',
+        'costs',
+        'pay',
+        'loan',
+        'lease',
+        'ppa',
+      ].map((field) => [field, 'finance']),
     ),
     years: 'years, account of money',
     discountRate: 'finance, account of money',

@@ -31,6 +31,7 @@ import { permitStates, record } from './record'
 import { shade } from './shade'
 import { tiltedRows } from './tilted-rows'
 import { trim } from './trim'
+import { ranges } from './ranges'
 import { setbacks } from './setbacks'
 import { bills, tariff } from './tariff'
 import { structure } from './structure'
@@ -72,6 +73,7 @@ export const later = {
   parts,
   permitStates,
   plan,
+  ranges,
   record,
   setbacks,
   severalCard,

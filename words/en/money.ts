@@ -106,6 +106,7 @@ export const money = {
     investor: 'Investor’s return, with tax credits',
     investorWithout: 'Investor’s return, without',
   },
+  atOnce: 'at once',
   noRate: 'none',
   severalRates: 'several',
   lcoe: 'Cost per kWh (LCOE)',
