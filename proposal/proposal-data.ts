@@ -50,6 +50,8 @@ export interface ProposalData {
   readonly incentiveShare?: number
   /** What comes back at purchase, and ways to pay, that of the figures first; offers sent by older builds have neither. */
   readonly paidBack?: readonly { readonly name: string; readonly amount: number }[]
+  /** After tax, over all years. */
+  readonly laterIncentives?: number
   readonly ways?: readonly WayShown[]
 }
 
@@ -118,6 +120,7 @@ export function proposalData(
     years: offer.years,
     escalation: offer.escalation,
     paidBack: summary.price.paidBack.map(({ name, amount }) => ({ name, amount })),
+    laterIncentives: summary.money.years.slice(1).reduce((sum, year) => sum + year.incentives, 0),
     ways: waysShown(offer, summary.money),
   }
 }

@@ -9,6 +9,8 @@ import { speechOf } from '@/words/languages'
 import { proposalWords } from '@/words/proposal-words'
 import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './proposal-data'
+import { type OfferState } from './answer'
+import { Accept, Accepted, Ask } from './answers'
 import { RoofView } from './roof-view'
 import { Ways } from './ways'
 
@@ -17,10 +19,13 @@ interface Props {
   /** For the printer: nothing that moves. */
   readonly print: boolean
   readonly pdfPath: string
+  readonly state: OfferState
+  /** Whether whoever looks may answer: not who sent it. */
+  readonly mayAnswer: boolean
 }
 
 /** The customer's page, in the customer's language: the roof, the money, the energy, the equipment. */
-export function Proposal({ data, print, pdfPath }: Props) {
+export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
   const { site, summary } = data
   const sayer = useMemo(() => new Sayer(speechOf(languageOf(site.locale)), site), [site])
   const words = proposalWords(sayer.language)
@@ -153,6 +158,9 @@ export function Proposal({ data, print, pdfPath }: Props) {
               />
             )}
             <Row label={words.youPay} value={cash(value('net-price'))} strong />
+            {data.laterIncentives !== undefined && data.laterIncentives !== 0 && (
+              <Row label={words.laterIncentives} value={cash(data.laterIncentives)} />
+            )}
             <Row
               label={sayer.say(words.cumulative, { years: data.years })}
               value={cash(summary.cash.cumulative.at(-1) ?? 0)}
@@ -161,7 +169,19 @@ export function Proposal({ data, print, pdfPath }: Props) {
           </dl>
         </section>
       </div>
-      <footer className="quiet mt-8 border-t border-line pt-3">{words.footer}</footer>
+      <div className="mt-8">
+        <Accepted state={state} words={words} sayer={sayer} />
+        {mayAnswer && !state.accepted && (
+          <Accept state={state} way={way?.way ?? null} words={words} sayer={sayer} />
+        )}
+        {mayAnswer && <Ask words={words} />}
+      </div>
+      <footer className="quiet mt-8 border-t border-line pt-3">
+        <p>{words.footer}</p>
+        <p className="mt-1 font-mono text-[11px] break-all">
+          {sayer.say(words.digest, { digest: state.digest })}
+        </p>
+      </footer>
     </main>
   )
 }

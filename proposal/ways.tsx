@@ -18,7 +18,11 @@ export function Ways({ ways, chosen, onChoose, cash, words, sayer }: Props) {
   const years = chosen.cumulative.length - 1
   const { never } = sayer.words.units
   const payback = (value: number | null) =>
-    value === null ? never : sayer.say(words.years, { years: number(value, sayer.place, 1) })
+    value === null
+      ? never
+      : value === 0
+        ? words.atOnce
+        : sayer.say(words.years, { years: number(value, sayer.place, 1) })
   const rows: readonly (readonly [label: string, of: (way: WayShown) => string])[] = [
     [words.down, ({ down }) => cash(down)],
     [words.perMonth, ({ perMonth }) => cash(perMonth)],

@@ -59,6 +59,8 @@ test('strangers get no farther than what is for anyone; what the operator sees i
     'GET /ready',
     'GET /world/[...path]',
     'GET /world/tiles/[z]/[x]/[y]',
+    'POST /offer/[token]/accept',
+    'POST /offer/[token]/question',
   ])
   expect(codeOf(() => checkAccess('GET /metrics', designer, false))).toBe('not-allowed')
   expect(codeOf(() => checkAccess('GET /metrics', undefined, true))).toBe('let in')

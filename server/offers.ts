@@ -2,6 +2,7 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import { promisify } from 'node:util'
 import { gunzip } from 'node:zlib'
 import { ofKind } from '@/core/kinds/documents'
+import { defaultOffer } from '@/core/kinds/offer/offer'
 import { Fault } from '@/core/model/fault'
 import { type ProposalData } from '@/proposal/proposal-data'
 import { offerOf } from './compute/compute'
@@ -9,6 +10,7 @@ import { designInput } from './design-input'
 import { houseDocumentId, loadJob } from './jobs'
 import { log } from './log'
 import { seal, unseal } from './seal'
+import { manyQuestions } from './sql/answers'
 import {
   countSeen,
   freezeShare,
@@ -40,6 +42,7 @@ export async function sendOffer(
   if (!option) throw new Fault('no-such-option', { letters: 'none' }, 'optionId')
   const design = await designInput(who.teamId, job.house, option.objects)
   const body = await offerOf(job.name, design, signal)
+  const [offer] = ofKind(option.objects, 'offer')
   const token = randomBytes(32).toString('base64url')
   await insertShare({
     id: randomUUID(),
@@ -47,10 +50,11 @@ export async function sendOffer(
     sealedToken: await seal(token),
     jobId,
     documentId: optionId,
-    name: ofKind(option.objects, 'offer')[0]?.name ?? optionId,
+    name: offer?.name ?? optionId,
     houseRevision: revisions[houseDocumentId] ?? 0,
     optionRevision: revisions[optionId] ?? 0,
     designerId: who.id,
+    validDays: offer?.validDays ?? defaultOffer.validDays,
     body: Buffer.from(body),
   })
   return pathOf(token)
@@ -67,6 +71,10 @@ export interface ListedOffer {
   readonly seen: number
   readonly seenAt: string | null
   readonly withdrawn: boolean
+  readonly expiresAt: string | null
+  readonly accepted: { readonly at: string; readonly by: string; readonly way: string | null } | null
+  /** What the customer asked. */
+  readonly questions: readonly { readonly by: string; readonly question: string; readonly at: string }[]
   /** Whether house or option were edited since, or the option is gone. */
   readonly outdated: boolean
   /** Null when the link can't be shown again. */
@@ -76,7 +84,7 @@ export interface ListedOffer {
 /** @throws Fault `no-such-job` */
 export async function offersOf(teamId: string, jobId: string): Promise<ListedOffer[]> {
   const { revisions, job } = await loadJob(teamId, jobId)
-  const shares = await manyShares(teamId, jobId)
+  const [shares, questions] = await Promise.all([manyShares(teamId, jobId), manyQuestions(teamId, jobId)])
   return Promise.all(
     shares.map(async (share) => {
       const token = share.sealedToken === null ? null : await unseal(share.sealedToken)
@@ -89,6 +97,15 @@ export async function offersOf(teamId: string, jobId: string): Promise<ListedOff
         seen: share.seen,
         seenAt: share.seenAt?.toISOString() ?? null,
         withdrawn: share.withdrawnAt !== null,
+        expiresAt: share.expiresAt?.toISOString() ?? null,
+        accepted: share.acceptedAt && {
+          at: share.acceptedAt.toISOString(),
+          by: share.acceptedBy ?? '',
+          way: share.acceptedWay,
+        },
+        questions: questions
+          .filter(({ shareId }) => shareId === share.id)
+          .map(({ by, question, at }) => ({ by, question, at: at.toISOString() })),
         outdated:
           share.houseRevision !== revisions[houseDocumentId] ||
           share.optionRevision !== revisions[share.documentId] ||
@@ -111,12 +128,13 @@ export async function withdrawOffer(
 
 /**
  * What a link leads to.
- * @throws Fault `no-such-offer`, `offer-withdrawn`
+ * @throws Fault `no-such-offer`, `offer-withdrawn`, `offer-expired`; one that was accepted stays readable
  */
 export async function offerAt(token: string): Promise<Share & { readonly body: Buffer }> {
   const share = /^[\w-]{43}$/.test(token) ? await maybeOneShare(digestOf(token)) : undefined
   if (!share) throw new Fault('no-such-offer')
   if (share.withdrawn) throw new Fault('offer-withdrawn')
+  if (share.expired && !share.accepted) throw new Fault('offer-expired')
   return { ...share, body: share.body ?? (await frozen(share)) }
 }
 

@@ -11,6 +11,10 @@ const sentSchema = z.object({
   designer: z.string().nullable(),
   created_at: z.date(),
   withdrawn_at: z.date().nullable(),
+  expires_at: z.date().nullable(),
+  accepted_at: z.date().nullable(),
+  accepted_by: z.string().nullable(),
+  accepted_way: z.string().nullable(),
   seen: z.number(),
   seen_at: z.date().nullable(),
 })
@@ -27,6 +31,10 @@ export interface SentOffer {
   readonly designer: string | null
   readonly createdAt: Date
   readonly withdrawnAt: Date | null
+  readonly expiresAt: Date | null
+  readonly acceptedAt: Date | null
+  readonly acceptedBy: string | null
+  readonly acceptedWay: string | null
   readonly seen: number
   readonly seenAt: Date | null
 }
@@ -36,7 +44,7 @@ export async function manyShares(teamId: string, jobId: string): Promise<SentOff
   const rows = await many(
     'offers of a job',
     `SELECT s.id, s.document_id, s.name, s.house_revision, s.option_revision, s.sealed_token, d.name AS designer,
-      s.created_at, s.withdrawn_at, s.seen, s.seen_at
+      s.created_at, s.withdrawn_at, s.expires_at, s.accepted_at, s.accepted_by, s.accepted_way, s.seen, s.seen_at
     FROM share s JOIN job j ON j.id = s.job_id LEFT JOIN designer d ON d.id = s.designer_id
     WHERE j.team_id = ? AND s.job_id = ? ORDER BY s.created_at DESC, s.id LIMIT 200`,
     [teamId, jobId],
@@ -53,6 +61,10 @@ export async function manyShares(teamId: string, jobId: string): Promise<SentOff
       designer: r.designer,
       createdAt: r.created_at,
       withdrawnAt: r.withdrawn_at,
+      expiresAt: r.expires_at,
+      acceptedAt: r.accepted_at,
+      acceptedBy: r.accepted_by,
+      acceptedWay: r.accepted_way,
       seen: r.seen,
       seenAt: r.seen_at,
     }
@@ -66,6 +78,12 @@ const shareSchema = z.object({
   team_id: z.string(),
   job_name: z.string(),
   withdrawn_at: z.date().nullable(),
+  expires_at: z.date().nullable(),
+  has_expired: z.number(),
+  accepted_at: z.date().nullable(),
+  accepted_by: z.string().nullable(),
+  accepted_way: z.string().nullable(),
+  signature: z.string().nullable(),
   body: z.instanceof(Buffer).nullable(),
 })
 
@@ -77,6 +95,16 @@ export interface Share {
   readonly teamId: string
   readonly jobName: string
   readonly withdrawn: boolean
+  readonly expiresAt: Date | null
+  /** By the clock of the database. */
+  readonly expired: boolean
+  readonly accepted: {
+    readonly at: Date
+    readonly by: string
+    readonly way: string | null
+    /** Strokes, as JSON. */
+    readonly signature: string | null
+  } | null
   /** What the customer sees, as gzipped JSON; null for a link from before that was kept. */
   readonly body: Buffer | null
 }
@@ -84,7 +112,9 @@ export interface Share {
 export async function maybeOneShare(tokenDigest: string): Promise<Share | undefined> {
   const row = await maybeOne(
     'share',
-    `SELECT s.id, s.job_id, s.document_id, s.withdrawn_at, s.body, j.team_id, j.name AS job_name
+    `SELECT s.id, s.job_id, s.document_id, s.withdrawn_at, s.expires_at,
+      COALESCE(s.expires_at <= CURRENT_TIMESTAMP(3), 0) AS has_expired, s.accepted_at, s.accepted_by, s.accepted_way,
+      s.signature, s.body, j.team_id, j.name AS job_name
     FROM share s JOIN job j ON j.id = s.job_id WHERE s.token_digest = ?`,
     [tokenDigest],
   )
@@ -97,6 +127,14 @@ export async function maybeOneShare(tokenDigest: string): Promise<Share | undefi
     teamId: r.team_id,
     jobName: r.job_name,
     withdrawn: r.withdrawn_at !== null,
+    expiresAt: r.expires_at,
+    expired: r.has_expired === 1,
+    accepted: r.accepted_at && {
+      at: r.accepted_at,
+      by: r.accepted_by ?? '',
+      way: r.accepted_way,
+      signature: r.signature,
+    },
     body: r.body,
   }
 }
@@ -112,6 +150,8 @@ export interface NewShare {
   readonly houseRevision: number
   readonly optionRevision: number
   readonly designerId: string
+  /** Days that it holds. */
+  readonly validDays: number
   readonly body: Buffer
 }
 
@@ -119,7 +159,8 @@ export const insertShare = (share: NewShare) =>
   run(
     'insert share',
     `INSERT INTO share (id, token_digest, sealed_token, job_id, document_id, name, house_revision, option_revision,
-      designer_id, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON DUPLICATE KEY UPDATE id = id`,
+      designer_id, expires_at, body)
+    VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, CURRENT_TIMESTAMP(3) + INTERVAL ? DAY, ?) ON DUPLICATE KEY UPDATE id = id`,
     [
       share.id,
       share.tokenDigest,
@@ -130,6 +171,7 @@ export const insertShare = (share: NewShare) =>
       share.houseRevision,
       share.optionRevision,
       share.designerId,
+      share.validDays,
       share.body,
     ],
   )
@@ -141,11 +183,11 @@ export const freezeShare = (id: string, body: Buffer) =>
 export const countSeen = (id: string) =>
   run('count seen', 'UPDATE share SET seen = seen + 1, seen_at = CURRENT_TIMESTAMP(3) WHERE id = ?', [id])
 
-/** Withdraws an offer or sends it out again. */
+/** Withdraws an offer or sends it out again; one that was accepted stands. */
 export const withdrawShare = (teamId: string, jobId: string, id: string, withdrawn: boolean) =>
   run(
     'withdraw share',
     `UPDATE share s JOIN job j ON j.id = s.job_id SET s.withdrawn_at = IF(?, CURRENT_TIMESTAMP(3), NULL)
-    WHERE s.id = ? AND s.job_id = ? AND j.team_id = ?`,
+    WHERE s.id = ? AND s.job_id = ? AND j.team_id = ? AND s.accepted_at IS NULL`,
     [withdrawn, id, jobId, teamId],
   )

@@ -148,6 +148,7 @@ test('an offer is kept as it was sent, counted, withdrawn by its own team alone,
     houseRevision: 3,
     optionRevision: 4,
     designerId,
+    validDays: 30,
     body: Buffer.from([1, 2, 255]),
   }
   await insertShare(share)

@@ -124,7 +124,7 @@ export const faults = {
   'database-away': 'The database does not answer. Your edits are kept and will be saved when it is back.',
   'refused-by-database': 'The database does not take these values. Check the last thing you entered.',
   'broken-text': '{at}: this text ends in half a character. Type it again.',
-  'offer-withdrawn': 'This offer was withdrawn. Ask whoever sent it for the present one.',
+
   'not-allowed': 'This is for whoever runs the server.',
   'wrong-host': 'This server does not answer to this name. Whoever runs it can add the name with HOSTS.',
   'too-many-requests':

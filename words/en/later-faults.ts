@@ -2,6 +2,11 @@
 export const laterFaults = {
   'bad-hours': 'Type two hours, for example 16-20.',
   'nothing-to-turn': 'Nothing of it can be turned now: unlock it first.',
+  'offer-withdrawn': 'This offer was withdrawn. Ask whoever sent it for the present one.',
+  'offer-expired': 'This offer is no longer valid. Ask whoever sent it for a new one.',
+  'offer-accepted': 'This offer has been accepted already.',
+  'offer-changed': 'The offer on your screen is not the one that this link leads to. Load the page again.',
+  'too-many-questions': 'There are many questions already. Call whoever sent the offer.',
   'pdf-busy': 'Other offers are being printed. Try again in a few seconds.',
   'pdf-failed':
     '{reason, select, address {This server does not know its own address (APP_ORIGIN), so it cannot print.} other {The PDF could not be printed. Open the offer itself and print it from your browser.}}',

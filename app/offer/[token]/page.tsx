@@ -3,6 +3,7 @@ import { type Metadata } from 'next'
 import { Fault } from '@/core/model/fault'
 import { Proposal } from '@/proposal/proposal'
 import { Withdrawn } from '@/proposal/withdrawn'
+import { stateOf } from '@/server/answers'
 import { countVisit, offerAt, proposalIn } from '@/server/offers'
 import { openPage } from '@/server/open-page'
 import { designer } from '@/server/session'
@@ -23,11 +24,21 @@ export default async function OfferPage({ params, searchParams }: Props) {
   const print = (await searchParams).print === '1'
   const offer = await offerAt(token).catch((error: unknown) => {
     if (error instanceof Fault && error.code === 'no-such-offer') notFound()
-    if (error instanceof Fault && error.code === 'offer-withdrawn') return null
+    if (error instanceof Fault && (error.code === 'offer-withdrawn' || error.code === 'offer-expired'))
+      return null
     throw error
   })
   if (!offer) return <Withdrawn />
   // Who sent it and who prints it are not counted as visits.
-  if (!print && !(await designer())) countVisit(offer.id)
-  return <Proposal data={await proposalIn(offer.body)} print={print} pdfPath={`/offer/${token}/pdf`} />
+  const isCustomer = !print && !(await designer())
+  if (isCustomer) countVisit(offer.id)
+  return (
+    <Proposal
+      data={await proposalIn(offer.body)}
+      print={print}
+      pdfPath={`/offer/${token}/pdf`}
+      state={stateOf(offer)}
+      mayAnswer={isCustomer}
+    />
+  )
 }

@@ -114,6 +114,14 @@ export function OfferChapter() {
       >
         {later.money.flowOpen}
       </button>
+      <NumberField
+        {...of}
+        label={fields.validDays}
+        name={fields.validDays}
+        unit={later.money.days}
+        value={offer.validDays}
+        fields={(validDays) => ({ validDays })}
+      />
       <SentOffers optionId={optionId} />
     </>
   )

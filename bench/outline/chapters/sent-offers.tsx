@@ -2,7 +2,9 @@
 
 import { useEffect, useState } from 'react'
 import { useStore } from 'zustand'
+import { waysToPay } from '@/core/kinds/offer/payment'
 import { Fault } from '@/core/model/fault'
+import { later } from '@/words/en/later'
 import { momentName } from '@/words/format'
 import { useBench, useSayer, useSite } from '../../context'
 import { listOffers, sendOffer, withdrawOffer, type ListedOffer } from '../../requests'
@@ -91,13 +93,15 @@ export function SentOffers({ optionId }: { readonly optionId: string }) {
                   ) : (
                     <span className="truncate line-through">{offer.name}</span>
                   )}
-                  <button
-                    type="button"
-                    className="shrink-0 cursor-pointer text-verdigris underline"
-                    onClick={() => void withdraw(offer)}
-                  >
-                    {offer.withdrawn ? 'Send again' : 'Withdraw'}
-                  </button>
+                  {!offer.accepted && (
+                    <button
+                      type="button"
+                      className="shrink-0 cursor-pointer text-verdigris underline"
+                      onClick={() => void withdraw(offer)}
+                    >
+                      {offer.withdrawn ? 'Send again' : 'Withdraw'}
+                    </button>
+                  )}
                 </div>
                 <p className="quiet">
                   {day(offer.sentAt)}
@@ -110,12 +114,46 @@ export function SentOffers({ optionId }: { readonly optionId: string }) {
                       ? `seen ${offer.seen} ${offer.seen === 1 ? 'time' : 'times'}, last ${day(offer.seenAt)}`
                       : 'not seen yet'}
                 </p>
+                <Answers offer={offer} day={day} />
               </li>
             ))}
           </ul>
         </>
       )}
     </section>
+  )
+}
+
+/** What the customer has answered, or until when that is possible. */
+function Answers({
+  offer: { accepted, expiresAt, withdrawn, questions },
+  day,
+}: {
+  readonly offer: ListedOffer
+  readonly day: (at: string) => string
+}) {
+  const sayer = useSayer()
+  const way = waysToPay.find((one) => one === accepted?.way)
+  return (
+    <>
+      {accepted ? (
+        <p className="font-semibold text-verdigris">
+          {sayer.say(later.money.accepted, { name: accepted.by, at: day(accepted.at) })}
+          {way && `, ${later.money.way[way]}`}
+        </p>
+      ) : (
+        expiresAt &&
+        !withdrawn && <p className="quiet">{sayer.say(later.money.validUntil, { at: day(expiresAt) })}</p>
+      )}
+      {questions.map(({ by, question, at }) => (
+        <blockquote key={`${at} ${by}`} className="mt-1 border-l-2 border-straw pl-2">
+          {question}
+          <footer className="quiet">
+            {by}, {day(at)}
+          </footer>
+        </blockquote>
+      ))}
+    </>
   )
 }
 

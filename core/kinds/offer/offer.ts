@@ -63,6 +63,8 @@ export const offerSchema = z.strictObject({
     )
     .max(20),
   ...paymentFields,
+  /** Days that the link for the customer holds. */
+  validDays: wholeBetween(1, 365),
   /** Standard deviations of what nobody knows: of the yield model, and of the others a year. */
   ranges: z.strictObject({
     yieldModel: deviation,
@@ -116,5 +118,6 @@ export const defaultOffer: Offer = {
   },
   lease: { perMonth: 100, growth: 0.02, years: 20, buyout: null },
   ppa: { perKwh: 0.15, growth: 0.02, years: 20, buyout: null },
+  validDays: 60,
   ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },
 }

@@ -1,0 +1,54 @@
+import { createHash, randomUUID } from 'node:crypto'
+import { Fault } from '@/core/model/fault'
+import { type Acceptance, type OfferState, signatureSchema } from '@/proposal/answer'
+import { waysToPay } from '@/core/kinds/offer/payment'
+import { offerAt } from './offers'
+import { acceptShare, insertQuestion } from './sql/answers'
+import { type Share } from './sql/shares'
+
+const mostQuestions = 50
+
+/** What an offer is called for all time: the digest of what was sent. */
+const digestOf = (body: Buffer): string => createHash('sha256').update(body).digest('hex')
+
+/** What belongs to an offer beside what was sent. */
+export const stateOf = (share: Share & { readonly body: Buffer }): OfferState => ({
+  digest: digestOf(share.body),
+  expiresAt: share.expiresAt?.toISOString() ?? null,
+  accepted: share.accepted && {
+    at: share.accepted.at.toISOString(),
+    name: share.accepted.by,
+    way: waysToPay.find((way) => way === share.accepted?.way) ?? null,
+    signature:
+      share.accepted.signature === null ? null : signatureSchema.parse(JSON.parse(share.accepted.signature)),
+  },
+})
+
+/**
+ * The offer stands as it was accepted from now on.
+ * @throws Fault `no-such-offer`, `offer-withdrawn`, `offer-expired`, `offer-accepted`, `offer-changed`
+ */
+export async function acceptOffer(
+  token: string,
+  { name, way, signature, digest }: Acceptance,
+): Promise<void> {
+  const share = await offerAt(token)
+  if (share.accepted) throw new Fault('offer-accepted')
+  if (digest !== digestOf(share.body)) throw new Fault('offer-changed')
+  const kept = await acceptShare({
+    shareId: share.id,
+    by: name,
+    way,
+    digest,
+    signature: signature && JSON.stringify(signature),
+  })
+  // Another was faster, or it was withdrawn or ran out meanwhile: that is what is told.
+  if (kept === 0) throw new Fault((await offerAt(token)).accepted ? 'offer-accepted' : 'offer-expired')
+}
+
+/** @throws Fault as `offerAt` does, and `too-many-questions` */
+export async function askAboutOffer(token: string, name: string, question: string): Promise<void> {
+  const share = await offerAt(token)
+  if ((await insertQuestion(randomUUID(), share.id, name, question, mostQuestions)) === 0)
+    throw new Fault('too-many-questions')
+}
