@@ -138,6 +138,42 @@ export const PaybackChart = memo(function PaybackChart({
   )
 })
 
+/** Cumulated cash of several options in one picture. */
+export const CashOfAll = memo(function CashOfAll({
+  title,
+  options,
+  sayer,
+  height,
+}: Of & {
+  readonly title: string
+  readonly options: readonly { readonly name: string; readonly cumulative: readonly number[] }[]
+}) {
+  const { place, words } = sayer
+  return (
+    <Chart
+      title={title}
+      type="line"
+      height={height}
+      series={options.map(({ name, cumulative }) => ({
+        name,
+        data: cumulative.map((v, year) => ({ x: year, y: Math.round(v) })),
+      }))}
+      options={(palette) => ({
+        colors: [palette.verdigris, palette.clay, palette.straw, palette.pencil],
+        stroke: { width: 2, curve: 'straight', dashArray: [0, 6, 2, 10] },
+        xaxis: {
+          type: 'numeric',
+          title: { text: words.charts.years },
+          tickAmount: 5,
+          labels: { formatter: (v: string) => number(Number(v), place) },
+        },
+        yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+        annotations: { yaxis: [{ y: 0, borderColor: palette.ink, strokeDashArray: 0 }] },
+      })}
+    />
+  )
+})
+
 const days = [
   { value: 'summer', label: 'A week in summer' },
   { value: 'winter', label: 'A week in winter' },

@@ -7,7 +7,7 @@ import { type LineId } from '@/core/model/ledger'
 import { useNumbers, useSayer, useSession, useSite } from '../context'
 import { Offsets } from '../match/offsets'
 import { Ranges } from '../offer/ranges'
-import { Compare } from './compare'
+import { Compare, CompareBelow } from './compare'
 
 /** Room for the stage in the upper right corner. */
 const besideStage = 'mr-[256px] min-h-[178px]'
@@ -78,6 +78,7 @@ export function ChapterView() {
             <Compare />
           </div>
           <PaybackChart {...of} cash={cash} payback={payback} height={250} />
+          <CompareBelow />
           <Ranges />
           <BillChart {...of} monthly={monthly} height={220} hasSolar={hasSolar} />
         </div>

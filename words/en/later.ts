@@ -15,6 +15,7 @@ import {
   treeCard,
 } from './card-choices'
 import { catalogue } from './catalogue'
+import { compare } from './compare'
 import { diagram } from './diagram'
 import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
@@ -48,6 +49,7 @@ export const later = {
   batteryDeeds,
   bills,
   catalogue,
+  compare,
   diagram,
   edgeForms,
   fields: fieldsOf,
