@@ -6,6 +6,7 @@ import { entered, money, moneySign } from '@/words/format'
 import { useNumbers, useSite } from '../context'
 import { lineButton } from '../fields/file-button'
 import { NamedAmount } from '../fields/named-amount'
+import { Targets } from './targets'
 import { Percent } from './typed'
 import { changedAt, useOffer, without } from './use-offer'
 
@@ -66,6 +67,7 @@ export function PriceParts() {
           <Amount label={words.summary.net} text={money(price.net, site, 2)} strong />
         </dl>
       )}
+      <Targets />
     </section>
   )
 }

@@ -6,8 +6,8 @@ import { billNowStage, billThenStage } from '../stages/bills'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { stringShareStage } from '../stages/dc'
 import { type Price } from '../finance/price'
-import { type Money } from '../finance/ways'
-import { financeStage, powerStage, priceStage } from '../stages/finance'
+import { type AgedYear, type Money } from '../finance/ways'
+import { financeStage, powerStage, priceStage, yearsStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { moduleWorthStage } from '../stages/module-worth'
 import { panelLightStage } from '../stages/panel-light'
@@ -69,6 +69,8 @@ export interface RunSummary {
   /** Every way to pay, year by year. */
   readonly money: Money
   readonly price: Price
+  /** The years to come at today's prices. */
+  readonly aged: readonly AgedYear[]
   /** What casts shade, the costliest first. */
   readonly shadeBill: readonly ShadeCost[]
   readonly strings: readonly {
@@ -116,6 +118,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     },
     money,
     price: run.value(priceStage),
+    aged: run.value(yearsStage),
     shadeBill: run.value(shadeBillStage).casters,
     strings: strings.map((string, i) => ({
       ...string,
