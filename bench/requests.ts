@@ -164,6 +164,7 @@ const offersSchema = z.object({
       accepted: z.object({ at: z.string(), by: z.string(), way: z.string().nullable() }).nullable(),
       questions: z.array(z.object({ by: z.string(), question: z.string(), at: z.string() })),
       outdated: z.boolean(),
+      hasFile: z.boolean(),
       path: z.string().nullable(),
     }),
   ),

@@ -44,9 +44,13 @@ export interface JobRead {
 /** @throws Fault */
 export function readJob(file: string): JobRead {
   const sample = Object.hasOwn(shipped, file) ? shipped[file] : undefined
-  const value = readJsonFile(
-    sample === undefined ? file : new URL(`../samples/${sample}`, import.meta.url).pathname,
+  return jobIn(
+    readJsonFile(sample === undefined ? file : new URL(`../samples/${sample}`, import.meta.url).pathname),
   )
+}
+
+/** The same from what stands in a file. @throws Fault */
+export function jobIn(value: unknown): JobRead {
   const job = parseJob(value)
   const files = (value as { files?: JobFiles }).files ?? []
   const sheets = readSheets((value as { equipment?: unknown }).equipment)

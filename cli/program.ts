@@ -7,6 +7,7 @@ import { addFinance } from './commands/finance'
 import { addImport } from './commands/import'
 import { addLayout } from './commands/layout'
 import { addLoad } from './commands/load'
+import { addOffer, addVerify } from './commands/verify'
 import { addParts } from './commands/parts'
 import { addPoa } from './commands/poa'
 import { addRoof } from './commands/roof'
@@ -32,6 +33,8 @@ const commands = [
   addLayout,
   addShade,
   addFinance,
+  addOffer,
+  addVerify,
   addRun,
   addExport,
   addImport,

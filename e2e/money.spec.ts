@@ -1,5 +1,10 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { z } from 'zod'
 import { chapter, settled } from './bench'
 import { importAs, setDeleted, shareOffer } from './offers'
 
@@ -38,7 +43,6 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   const file = page.waitForEvent('download')
   await sheet.getByRole('button', { name: 'Save as CSV' }).click()
   const path = await (await file).path()
-  const { readFileSync } = await import('node:fs')
   const [head = '', ...lines] = readFileSync(path, 'utf8').trim().split('\r\n')
   expect(lines).toHaveLength(26)
   const columns = head.split(',')
@@ -90,6 +94,23 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   await expect(customer.getByRole('img', { name: 'Signature' })).toBeVisible()
   await expect(customer.getByRole('button', { name: 'Accept the offer' })).toHaveCount(0)
   const shown = (await customer.locator('main').innerText()).replace(/\s+/g, ' ')
+
+  // What the page states follows from the offer's own inputs, as a terminal finds.
+  const offers = z
+    .object({ offers: z.array(z.object({ id: z.string() })) })
+    .parse(await (await page.request.get(`/api/jobs/${id}/offers`)).json())
+  const kept = await page.request.get(`/api/jobs/${id}/offers/${offers.offers[0]?.id}/file`)
+  const offerJson = join(mkdtempSync(join(tmpdir(), 'offer-')), 'offer.json')
+  writeFileSync(offerJson, await kept.body())
+  const { stdout, status } = spawnSync('node', ['bin/gable.mjs', 'verify', offerJson], { encoding: 'utf8' })
+  expect({ status, holds: (JSON.parse(stdout) as { holds: boolean }).holds }).toEqual({
+    status: 0,
+    holds: true,
+  })
+  expect(shown).toContain((JSON.parse(stdout) as { digest: { stated: string } }).digest.stated)
+  expect((await customer.request.get(`/api/jobs/${id}/offers/${offers.offers[0]?.id}/file`)).status()).toBe(
+    401,
+  )
 
   // The job goes on; what was accepted stands, and the designer sees both answer and question.
   await page.getByLabel('Price per watt').fill('4.10')

@@ -48,6 +48,8 @@ export interface ProposalData {
   readonly escalation: number
   /** Only in offers sent by older builds: the share of the price that came back. */
   readonly incentiveShare?: number
+  /** Digest of all inputs; offers sent by older builds have none. */
+  readonly inputs?: string
   /** What comes back at purchase, and ways to pay, that of the figures first; offers sent by older builds have neither. */
   readonly paidBack?: readonly { readonly name: string; readonly amount: number }[]
   /** After tax, over all years. */

@@ -180,6 +180,7 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
         <p>{words.footer}</p>
         <p className="mt-1 font-mono text-[11px] break-all">
           {sayer.say(words.digest, { digest: state.digest })}
+          {data.inputs && ` · ${sayer.say(words.inputs, { digest: data.inputs })}`}
         </p>
       </footer>
     </main>

@@ -40,6 +40,7 @@ export const rules = {
   'GET /api/jobs/[id]/offers': { who: 'designer', perMinute: 600 },
   'POST /api/jobs/[id]/offers': { who: 'designer', perMinute: 60 },
   'PATCH /api/jobs/[id]/offers/[offerId]': { who: 'designer', perMinute: 300 },
+  'GET /api/jobs/[id]/offers/[offerId]/file': { who: 'designer', perMinute: 300 },
   'POST /api/files': { who: 'designer', perMinute: 60 },
   'GET /api/files/[id]': { who: 'designer', perMinute: 600 },
   'POST /api/models': { who: 'designer', perMinute: 30 },

@@ -57,7 +57,10 @@ test('what was sent stays as it was sent, whatever becomes of job and option; th
   // To the last bit what the chain gives here.
   const world = await worldOf(job.house, option)
   const run = runOf(world, freshGraph())
-  expect(sent).toEqual(JSON.parse(JSON.stringify(proposalData(job.name, world, run, summarise(run, world)))))
+  expect(sent).toEqual({
+    ...JSON.parse(JSON.stringify(proposalData(job.name, world, run, summarise(run, world)))),
+    inputs: expect.stringMatching(/^[0-9a-f]{64}$/) as string,
+  })
   expect(await offersOf(me.teamId, id)).toMatchObject([
     { optionId: 'option-a', by: 'Ada', seen: 0, withdrawn: false, outdated: false, path: `/offer/${token}` },
   ])

@@ -17,6 +17,7 @@ import {
   insertShare,
   manyShares,
   maybeOneShare,
+  maybeShareFile,
   withdrawShare,
   type Share,
 } from './sql/shares'
@@ -41,7 +42,7 @@ export async function sendOffer(
   const option = job.options.find(({ id }) => id === optionId)
   if (!option) throw new Fault('no-such-option', { letters: 'none' }, 'optionId')
   const design = await designInput(who.teamId, job.house, option.objects)
-  const body = await offerOf(job.name, design, signal)
+  const { body, file } = await offerOf(job.name, optionId, design, signal)
   const [offer] = ofKind(option.objects, 'offer')
   const token = randomBytes(32).toString('base64url')
   await insertShare({
@@ -56,6 +57,7 @@ export async function sendOffer(
     designerId: who.id,
     validDays: offer?.validDays ?? defaultOffer.validDays,
     body: Buffer.from(body),
+    file: Buffer.from(file),
   })
   return pathOf(token)
 }
@@ -77,6 +79,8 @@ export interface ListedOffer {
   readonly questions: readonly { readonly by: string; readonly question: string; readonly at: string }[]
   /** Whether house or option were edited since, or the option is gone. */
   readonly outdated: boolean
+  /** Whether there is a file to verify it from. */
+  readonly hasFile: boolean
   /** Null when the link can't be shown again. */
   readonly path: string | null
 }
@@ -110,6 +114,7 @@ export async function offersOf(teamId: string, jobId: string): Promise<ListedOff
           share.houseRevision !== revisions[houseDocumentId] ||
           share.optionRevision !== revisions[share.documentId] ||
           !job.options.some(({ id }) => id === share.documentId),
+        hasFile: share.hasFile,
         path: token === null ? null : pathOf(token),
       }
     }),
@@ -124,6 +129,16 @@ export async function withdrawOffer(
   withdrawn: boolean,
 ): Promise<void> {
   if ((await withdrawShare(teamId, jobId, offerId, withdrawn)) === 0) throw new Fault('no-such-offer')
+}
+
+/**
+ * The file that an offer's figures can be verified from.
+ * @throws Fault `no-such-offer`, also for one that was sent before there were such files
+ */
+export async function offerFileOf(teamId: string, jobId: string, offerId: string): Promise<Buffer> {
+  const file = await maybeShareFile(teamId, jobId, offerId)
+  if (!file) throw new Fault('no-such-offer')
+  return unzip(file)
 }
 
 /**
@@ -145,7 +160,8 @@ async function frozen({ id, teamId, jobId, documentId }: Share): Promise<Buffer>
   })
   const option = job.options.find((o) => o.id === documentId)
   if (!option) throw new Fault('no-such-offer')
-  const body = Buffer.from(await offerOf(job.name, await designInput(teamId, job.house, option.objects)))
+  const design = await designInput(teamId, job.house, option.objects)
+  const body = Buffer.from((await offerOf(job.name, documentId, design)).body)
   await freezeShare(id, body)
   return body
 }

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os'
 import { type ReadModel } from '@/core/imports/model/mesh'
 import { Lane } from './lane'
-import { type DesignInput, type JobFigures, type JobFile, type KeptWeather } from './tasks'
+import { type DesignInput, type JobFigures, type JobFile, type KeptOffer, type KeptWeather } from './tasks'
 
 const holder = globalThis as { tallGableLane?: Lane }
 
@@ -26,8 +26,12 @@ export const figuresOf = (input: DesignInput, signal?: AbortSignal): Promise<Job
   lane().run('figures', input, { ms: chainMs, signal })
 
 /** Gzipped JSON of what the customer sees. @throws Fault as `figuresOf` */
-export const offerOf = (jobName: string, design: DesignInput, signal?: AbortSignal): Promise<Uint8Array> =>
-  lane().run('offer', { jobName, design }, { ms: chainMs, signal })
+export const offerOf = (
+  jobName: string,
+  optionId: string,
+  design: DesignInput,
+  signal?: AbortSignal,
+): Promise<KeptOffer> => lane().run('offer', { jobName, optionId, design }, { ms: chainMs, signal })
 
 /** @throws Fault of `readPlaced`, and those of a lane */
 export const readWeather = (bytes: Uint8Array, signal?: AbortSignal): Promise<KeptWeather> =>

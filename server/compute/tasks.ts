@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { z } from 'zod'
 import { roofPicture, type PicturePart } from '@/core/drawing/roof-picture'
+import { figuresOf, offerFile, offerInputs } from '@/core/exports/offer-file'
 import { Graph } from '@/core/graph/graph'
 import { readSheets } from '@/core/stages/equipment'
 import { type ReadModel } from '@/core/imports/model/mesh'
@@ -98,17 +99,31 @@ export async function figures(input: DesignInput): Promise<JobFigures> {
   }
 }
 
-/** All that a customer's page shows, as gzipped JSON. */
+/** An offer as it is kept, both as gzipped JSON: what its page shows, and what it is verified from. */
+export interface KeptOffer {
+  readonly body: Uint8Array
+  readonly file: Uint8Array
+}
+
 export async function offer({
   jobName,
+  optionId,
   design,
 }: {
   jobName: string
+  optionId: string
   design: DesignInput
-}): Promise<Uint8Array> {
+}): Promise<KeptOffer> {
   const { world, run } = await opened(design)
-  return gzipSync(JSON.stringify(proposalData(jobName, world, run, summarise(run, world))))
+  const { house, weather } = design
+  const own = weather ? [{ id: weather.id, csv: gunzipSync(weather.body).toString('utf8') }] : []
+  const inputs = offerInputs({ name: jobName, house }, optionId, world, own, sha256)
+  const file = offerFile(inputs, figuresOf(run), sha256)
+  const shown = { ...proposalData(jobName, world, run, summarise(run, world)), inputs: file.digest }
+  return { body: gzipSync(JSON.stringify(shown)), file: gzipSync(JSON.stringify(file)) }
 }
+
+const sha256 = (content: string | Uint8Array): string => createHash('sha256').update(content).digest('hex')
 
 function kept(text: string): KeptWeather {
   const { year } = readPlaced(text)

@@ -15,6 +15,7 @@ const sentSchema = z.object({
   accepted_at: z.date().nullable(),
   accepted_by: z.string().nullable(),
   accepted_way: z.string().nullable(),
+  has_file: z.number(),
   seen: z.number(),
   seen_at: z.date().nullable(),
 })
@@ -35,6 +36,7 @@ export interface SentOffer {
   readonly acceptedAt: Date | null
   readonly acceptedBy: string | null
   readonly acceptedWay: string | null
+  readonly hasFile: boolean
   readonly seen: number
   readonly seenAt: Date | null
 }
@@ -44,7 +46,8 @@ export async function manyShares(teamId: string, jobId: string): Promise<SentOff
   const rows = await many(
     'offers of a job',
     `SELECT s.id, s.document_id, s.name, s.house_revision, s.option_revision, s.sealed_token, d.name AS designer,
-      s.created_at, s.withdrawn_at, s.expires_at, s.accepted_at, s.accepted_by, s.accepted_way, s.seen, s.seen_at
+      s.created_at, s.withdrawn_at, s.expires_at, s.accepted_at, s.accepted_by, s.accepted_way,
+      s.file IS NOT NULL AS has_file, s.seen, s.seen_at
     FROM share s JOIN job j ON j.id = s.job_id LEFT JOIN designer d ON d.id = s.designer_id
     WHERE j.team_id = ? AND s.job_id = ? ORDER BY s.created_at DESC, s.id LIMIT 200`,
     [teamId, jobId],
@@ -65,6 +68,7 @@ export async function manyShares(teamId: string, jobId: string): Promise<SentOff
       acceptedAt: r.accepted_at,
       acceptedBy: r.accepted_by,
       acceptedWay: r.accepted_way,
+      hasFile: r.has_file === 1,
       seen: r.seen,
       seenAt: r.seen_at,
     }
@@ -153,14 +157,16 @@ export interface NewShare {
   /** Days that it holds. */
   readonly validDays: number
   readonly body: Buffer
+  /** What it is verified from, as gzipped JSON. */
+  readonly file: Buffer
 }
 
 export const insertShare = (share: NewShare) =>
   run(
     'insert share',
     `INSERT INTO share (id, token_digest, sealed_token, job_id, document_id, name, house_revision, option_revision,
-      designer_id, expires_at, body)
-    VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, CURRENT_TIMESTAMP(3) + INTERVAL ? DAY, ?) ON DUPLICATE KEY UPDATE id = id`,
+      designer_id, expires_at, body, file)
+    VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, CURRENT_TIMESTAMP(3) + INTERVAL ? DAY, ?, ?) ON DUPLICATE KEY UPDATE id = id`,
     [
       share.id,
       share.tokenDigest,
@@ -173,8 +179,20 @@ export const insertShare = (share: NewShare) =>
       share.designerId,
       share.validDays,
       share.body,
+      share.file,
     ],
   )
+
+/** The file of an offer of the team's own. */
+export async function maybeShareFile(teamId: string, jobId: string, id: string): Promise<Buffer | undefined> {
+  const row = await maybeOne(
+    'file of an offer',
+    `SELECT s.file FROM share s JOIN job j ON j.id = s.job_id
+    WHERE j.team_id = ? AND s.job_id = ? AND s.id = ? AND s.file IS NOT NULL`,
+    [teamId, jobId, id],
+  )
+  return row && z.object({ file: z.instanceof(Buffer) }).parse(row).file
+}
 
 /** What the customer of an older link sees from now on; kept once. */
 export const freezeShare = (id: string, body: Buffer) =>

@@ -150,6 +150,7 @@ test('an offer is kept as it was sent, counted, withdrawn by its own team alone,
     designerId,
     validDays: 30,
     body: Buffer.from([1, 2, 255]),
+    file: Buffer.from([3, 4]),
   }
   await insertShare(share)
   expect(await maybeOneShare(share.tokenDigest)).toMatchObject({

@@ -25,6 +25,8 @@ export const caseRules = {
 export const caseFaults = {
   'bad-case': '{at, select, none {The case} other {{at}}}: {rule}',
   'counted-twice': 'losses.{name}: {model} is already computed here; leave it out, or it counts twice.',
+  'no-offer-file': 'This is not the file of an offer. The bench saves one beside each offer that was sent.',
+  'bad-offer-file': '{at, select, none {The file} other {{at}}}: {rule}',
   'model-unit': 'The model does not say its units. Give --unit mm, cm, m, in or ft.',
   'model-up': 'The model does not say which way is up. Give --up y or --up z.',
   'no-file':

@@ -109,6 +109,7 @@ export const money = {
   accepted: 'Accepted by {name}, {at}',
   validUntil: 'valid until {at}',
   days: 'days',
+  offerFile: 'File to verify it',
   atOnce: 'at once',
   noRate: 'none',
   severalRates: 'several',

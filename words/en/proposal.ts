@@ -48,6 +48,7 @@ export const proposal = {
   questionSent: 'Sent. You will hear from whoever sent you this offer.',
   sendQuestion: 'Send the question',
   digest: 'Document {digest}',
+  inputs: 'Inputs {digest}',
   modules: 'modules of {power}, {total} in total',
   inverter: 'inverter, {power}',
   battery: 'battery, {energy} usable',

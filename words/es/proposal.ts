@@ -49,6 +49,7 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   questionSent: 'Enviada. Le responderá quien le envió esta oferta.',
   sendQuestion: 'Enviar la pregunta',
   digest: 'Documento {digest}',
+  inputs: 'Datos de partida {digest}',
   modules: 'módulos de {power}, {total} en total',
   inverter: 'inversor, {power}',
   battery: 'batería, {energy} útiles',

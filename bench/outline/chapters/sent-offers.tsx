@@ -114,6 +114,11 @@ export function SentOffers({ optionId }: { readonly optionId: string }) {
                       ? `seen ${offer.seen} ${offer.seen === 1 ? 'time' : 'times'}, last ${day(offer.seenAt)}`
                       : 'not seen yet'}
                 </p>
+                {offer.hasFile && (
+                  <a className="text-verdigris underline" href={`/api/jobs/${jobId}/offers/${offer.id}/file`}>
+                    {later.money.offerFile}
+                  </a>
+                )}
                 <Answers offer={offer} day={day} />
               </li>
             ))}
