@@ -20,6 +20,7 @@ const TariffDialog = lazyPart('TariffDialog')
 const BillsDialog = lazyPart('BillsDialog')
 const MoneyDialog = lazyPart('MoneyDialog')
 const CashFlowDialog = lazyPart('CashFlowDialog')
+const PageDialog = lazyPart('PageDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -41,6 +42,7 @@ export function Sheets() {
   if (dialog === 'bills') return <BillsDialog />
   if (dialog === 'money') return <MoneyDialog />
   if (dialog === 'cash-flow') return <CashFlowDialog />
+  if (dialog === 'page') return <PageDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

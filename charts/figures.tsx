@@ -118,7 +118,7 @@ export const PaybackChart = memo(function PaybackChart({
         annotations: {
           yaxis: [{ y: 0, borderColor: palette.ink, strokeDashArray: 0 }],
           xaxis:
-            payback === null
+            payback === null || payback === 0
               ? []
               : [
                   {

@@ -3,10 +3,16 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import AxeBuilder from '@axe-core/playwright'
-import { expect, test } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { z } from 'zod'
 import { chapter, settled } from './bench'
 import { importAs, setDeleted, shareOffer } from './offers'
+
+/** All that a customer's page says, once its charts are drawn. */
+async function textOf(page: Page): Promise<string> {
+  await expect(page.locator('.apexcharts-svg')).toHaveCount(2)
+  return (await page.locator('main').innerText()).replace(/\s+/g, ' ')
+}
 
 test('an offer with a loan and a credit is shared, accepted on a telephone, and stands while the job goes on', async ({
   page,
@@ -57,10 +63,23 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   await expect(page.getByText(/1,000 courses of the years/)).toBeVisible()
   await expect(page.getByText('What moves payback most')).toBeVisible()
 
+  // The customer's page: a letter, one section less, prices before the equipment.
+  await page.getByRole('button', { name: 'Customer’s page' }).click()
+  await sheet.getByLabel('Cover letter').last().fill('Dear Ngozi,\n\nhere is your roof.')
+  await sheet.getByRole('checkbox', { name: 'Yield and consumption by month' }).uncheck()
+  await sheet.getByRole('button', { name: 'Move Price up' }).click()
+  await expect(sheet.getByRole('button', { name: 'Move Cover letter up' })).toBeDisabled()
+  await settled(page)
+  await sheet.getByRole('button', { name: 'Close' }).click()
+
   const link = new URL(await shareOffer(page)).pathname
   const phone = await browser.newContext({ viewport: { width: 390, height: 800 } })
   const customer = await phone.newPage()
   await customer.goto(link)
+  await expect(customer.getByText('here is your roof.')).toBeVisible()
+  await expect(customer.getByText('Yield and consumption by month')).toHaveCount(0)
+  const headings = await customer.getByRole('heading', { level: 2 }).allInnerTexts()
+  expect(headings.indexOf('Price')).toBeLessThan(headings.indexOf('Equipment'))
   await customer.getByRole('button', { name: 'Lease' }).click()
   await expect(customer.getByRole('button', { name: 'Lease' })).toHaveAttribute('aria-pressed', 'true')
   await customer.getByRole('button', { name: 'Loan' }).click()
@@ -93,7 +112,7 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   await expect(customer.getByText(/^Accepted by Ngozi Okafor/)).toBeVisible()
   await expect(customer.getByRole('img', { name: 'Signature' })).toBeVisible()
   await expect(customer.getByRole('button', { name: 'Accept the offer' })).toHaveCount(0)
-  const shown = (await customer.locator('main').innerText()).replace(/\s+/g, ' ')
+  const shown = await textOf(customer)
 
   // What the page states follows from the offer's own inputs, as a terminal finds.
   const offers = z
@@ -125,7 +144,7 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   await expect(sent.getByRole('button', { name: 'Withdraw' })).toHaveCount(0)
   await customer.reload()
   await customer.getByRole('button', { name: 'Loan' }).click()
-  expect((await customer.locator('main').innerText()).replace(/\s+/g, ' ')).toBe(shown)
+  expect(await textOf(customer)).toBe(shown)
   await phone.close()
   await setDeleted(page, id, true)
 })

@@ -4,6 +4,7 @@ import { type Alteration } from '@/core/kinds/alteration/alteration'
 import { kindNamed, type AnyObject } from '@/core/kinds/index'
 import { type Part } from '@/core/kinds/kind'
 import { type Offer } from '@/core/kinds/offer/offer'
+import { type Page } from '@/core/kinds/offer/page'
 import { type WayToPay } from '@/core/kinds/offer/payment'
 import { type LedgerLine } from '@/core/model/ledger'
 import { type RunSummary } from '@/core/readers/summary'
@@ -48,6 +49,8 @@ export interface ProposalData {
   readonly escalation: number
   /** Only in offers sent by older builds: the share of the price that came back. */
   readonly incentiveShare?: number
+  /** What is shown and in which order. */
+  readonly page: Page
   /** Digest of all inputs; offers sent by older builds have none. */
   readonly inputs?: string
   /** What comes back at purchase, and ways to pay, that of the figures first; offers sent by older builds have neither. */
@@ -123,6 +126,7 @@ export function proposalData(
     escalation: offer.escalation,
     paidBack: summary.price.paidBack.map(({ name, amount }) => ({ name, amount })),
     laterIncentives: summary.money.years.slice(1).reduce((sum, year) => sum + year.incentives, 0),
+    page: { sections: [...offer.page.sections], texts: { ...offer.page.texts } },
     ways: waysShown(offer, summary.money),
   }
 }

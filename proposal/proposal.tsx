@@ -1,7 +1,8 @@
 'use client'
 
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useState, type ReactNode } from 'react'
 import { BillChart, EnergyChart, PaybackChart } from '@/charts/figures'
+import { type PageSection } from '@/core/kinds/offer/page'
 import { type LineId } from '@/core/model/ledger'
 import { money, paperOf } from '@/words/format'
 import { languageOf } from '@/words/language'
@@ -48,8 +49,114 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
   const doNothing = summary.cash.before.reduce((sum, bill) => sum + bill, 0)
   const ways = data.ways ?? []
   const [way, setWay] = useState(ways[0])
-  const ready = useReady(print)
+  const sections = [...new Set(data.page.sections)]
+  const { texts } = data.page
+  const ready = useReady(print, sections)
   const of = { sayer, still: print }
+  const parts: Readonly<Record<PageSection, ReactNode>> = {
+    letter: <Written text={texts.letter} />,
+    roof: <RoofView data={data} print={print} words={words} />,
+    figures: (
+      <dl
+        className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}
+      >
+        <Big label={words.savedFirstYear} text={cash(saved)} />
+        <Big label={words.paidBackAfter} text={shown('payback').figure} unit={shown('payback').unit} />
+        <Big label={words.ownShare} text={shown('self-sufficiency').figure} unit="%" />
+      </dl>
+    ),
+    bill: (
+      <section className="mb-6 break-inside-avoid">
+        <BillChart {...of} monthly={summary.monthly} height={print ? 185 : 230} />
+        <p className="mt-1">
+          {sayer.say(words.billText, {
+            before: cash(before),
+            after: cash(after),
+            nothing: cash(doNothing),
+            years: data.years,
+            growth: percent(data.escalation),
+          })}
+        </p>
+      </section>
+    ),
+    energy: (
+      <section className="mb-6 break-inside-avoid">
+        <EnergyChart {...of} monthly={summary.monthly} height={print ? 185 : 230} />
+        <p className="mt-1">
+          {sayer.say(words.energyText, {
+            yield: energy('yield'),
+            used: energy('used'),
+            sold: energy('sold'),
+          })}
+        </p>
+      </section>
+    ),
+    ways: way && ways.length > 1 && (
+      <Ways
+        ways={ways}
+        chosen={way}
+        onChoose={print ? null : setWay}
+        cash={cash}
+        words={words}
+        sayer={sayer}
+      />
+    ),
+    cash: (
+      <section className="mb-6 break-inside-avoid">
+        <PaybackChart
+          {...of}
+          cash={way ?? summary.cash}
+          payback={way ? way.paybackYears : value('payback')}
+          height={240}
+        />
+      </section>
+    ),
+    equipment: (
+      <section>
+        <h2 className="mb-2 font-display text-[19px]">{words.equipment}</h2>
+        <ul>
+          {data.equipment.map((item) => (
+            <li key={item.typeId} className="flex gap-3 border-t border-line py-1.5">
+              <span className="w-8 text-right font-semibold">{item.count} ×</span>
+              <span>
+                {item.name}
+                <span className="quiet block">{factsOf(item, sayer)}</span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    ),
+    price: (
+      <section>
+        <h2 className="mb-2 font-display text-[19px]">{words.price}</h2>
+        <dl>
+          <Row label={words.installed} value={cash(value('price'))} />
+          {data.paidBack?.map(({ name, amount }) => (
+            <Row key={name} label={name} value={cash(-amount)} />
+          ))}
+          {data.incentiveShare !== undefined && (
+            <Row
+              label={sayer.say(words.incentive, { share: percent(data.incentiveShare, 0) })}
+              value={cash((value('net-price') ?? 0) - (value('price') ?? 0))}
+            />
+          )}
+          <Row label={words.youPay} value={cash(value('net-price'))} strong />
+          {data.laterIncentives !== undefined && data.laterIncentives !== 0 && (
+            <Row label={words.laterIncentives} value={cash(data.laterIncentives)} />
+          )}
+          <Row
+            label={sayer.say(words.cumulative, { years: data.years })}
+            value={cash(summary.cash.cumulative.at(-1) ?? 0)}
+          />
+          <Row label={words.irr} value={`${shown('irr').figure} ${shown('irr').unit}`} />
+        </dl>
+      </section>
+    ),
+    warranty: <Written title={words.warranty} text={texts.warranty} />,
+    terms: <Written title={words.terms} text={texts.terms} />,
+    next: <Written title={words.next} text={texts.next} />,
+  }
   return (
     <main
       lang={sayer.language}
@@ -69,9 +176,8 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
           </a>
         )}
       </header>
-      <RoofView data={data} print={print} words={words} />
       {data.takenAs && data.takenAs.length > 0 && (
-        <div className="mt-4">
+        <div className="mb-4">
           <p>{words.takenAs}</p>
           <ul className="ml-5 list-disc">
             {data.takenAs.map(({ name, what, heightM, years }, i) => (
@@ -82,92 +188,12 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
           </ul>
         </div>
       )}
-      <dl
-        className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}
-      >
-        <Big label={words.savedFirstYear} text={cash(saved)} />
-        <Big label={words.paidBackAfter} text={shown('payback').figure} unit={shown('payback').unit} />
-        <Big label={words.ownShare} text={shown('self-sufficiency').figure} unit="%" />
-      </dl>
-      <section className="mb-6 break-inside-avoid">
-        <BillChart {...of} monthly={summary.monthly} height={print ? 185 : 230} />
-        <p className="mt-1">
-          {sayer.say(words.billText, {
-            before: cash(before),
-            after: cash(after),
-            nothing: cash(doNothing),
-            years: data.years,
-            growth: percent(data.escalation),
-          })}
-        </p>
-      </section>
-      <section className="mb-6 break-inside-avoid">
-        <EnergyChart {...of} monthly={summary.monthly} height={print ? 185 : 230} />
-        <p className="mt-1">
-          {sayer.say(words.energyText, {
-            yield: energy('yield'),
-            used: energy('used'),
-            sold: energy('sold'),
-          })}
-        </p>
-      </section>
-      {way && ways.length > 1 && (
-        <Ways
-          ways={ways}
-          chosen={way}
-          onChoose={print ? null : setWay}
-          cash={cash}
-          words={words}
-          sayer={sayer}
-        />
-      )}
-      <section className="mb-6 break-inside-avoid">
-        <PaybackChart
-          {...of}
-          cash={way ?? summary.cash}
-          payback={way ? way.paybackYears : value('payback')}
-          height={240}
-        />
-      </section>
-      <div className="grid grid-cols-1 gap-8 break-inside-avoid sm:grid-cols-2">
-        <section>
-          <h2 className="mb-2 font-display text-[19px]">{words.equipment}</h2>
-          <ul>
-            {data.equipment.map((item) => (
-              <li key={item.typeId} className="flex gap-3 border-t border-line py-1.5">
-                <span className="w-8 text-right font-semibold">{item.count} ×</span>
-                <span>
-                  {item.name}
-                  <span className="quiet block">{factsOf(item, sayer)}</span>
-                </span>
-              </li>
-            ))}
-          </ul>
-        </section>
-        <section>
-          <h2 className="mb-2 font-display text-[19px]">{words.price}</h2>
-          <dl>
-            <Row label={words.installed} value={cash(value('price'))} />
-            {data.paidBack?.map(({ name, amount }) => (
-              <Row key={name} label={name} value={cash(-amount)} />
-            ))}
-            {data.incentiveShare !== undefined && (
-              <Row
-                label={sayer.say(words.incentive, { share: percent(data.incentiveShare, 0) })}
-                value={cash((value('net-price') ?? 0) - (value('price') ?? 0))}
-              />
-            )}
-            <Row label={words.youPay} value={cash(value('net-price'))} strong />
-            {data.laterIncentives !== undefined && data.laterIncentives !== 0 && (
-              <Row label={words.laterIncentives} value={cash(data.laterIncentives)} />
-            )}
-            <Row
-              label={sayer.say(words.cumulative, { years: data.years })}
-              value={cash(summary.cash.cumulative.at(-1) ?? 0)}
-            />
-            <Row label={words.irr} value={`${shown('irr').figure} ${shown('irr').unit}`} />
-          </dl>
-        </section>
+      <div className="grid grid-cols-1 gap-x-8 sm:grid-cols-2">
+        {sections.map((section) => (
+          <div key={section} className={`min-w-0 ${halves.has(section) ? '' : 'sm:col-span-2'}`}>
+            {parts[section]}
+          </div>
+        ))}
       </div>
       <div className="mt-8">
         <Accepted state={state} words={words} sayer={sayer} />
@@ -235,20 +261,43 @@ function Row({
   )
 }
 
+/** Sections that have room beside another. */
+const halves: ReadonlySet<PageSection> = new Set(['equipment', 'price'])
+
+/** What the designer has written, in its paragraphs; nothing where that is nothing. */
+function Written({ title, text }: { readonly title?: string; readonly text: string }) {
+  const paragraphs = text.split(/\n\s*\n/).filter((one) => one.trim() !== '')
+  if (paragraphs.length === 0) return null
+  return (
+    <section className="mb-6">
+      {title && <h2 className="mb-2 font-display text-[19px]">{title}</h2>}
+      {paragraphs.map((paragraph, k) => (
+        <p key={k} className="mb-2 whitespace-pre-line">
+          {paragraph}
+        </p>
+      ))}
+    </section>
+  )
+}
+
+const drawn: readonly PageSection[] = ['bill', 'energy', 'cash']
+
 /** Whether all charts stand on the page: the printer waits for it. */
-function useReady(print: boolean): boolean {
+function useReady(print: boolean, sections: readonly PageSection[]): boolean {
   const [ready, setReady] = useState(false)
+  const wanted = drawn.filter((one) => sections.includes(one)).length
+  const hasRoof = sections.includes('roof')
   useEffect(() => {
     if (!print) return
     const timer = setInterval(() => {
       const charts = document.querySelectorAll('.apexcharts-svg').length
-      const roof = document.querySelector('[data-roof="drawn"]')
-      if (charts >= 3 && roof) {
+      const roof = !hasRoof || document.querySelector('[data-roof="drawn"]')
+      if (charts >= wanted && roof) {
         clearInterval(timer)
         requestAnimationFrame(() => setReady(true))
       }
     }, 60)
     return () => clearInterval(timer)
-  }, [print])
+  }, [print, wanted, hasRoof])
   return ready
 }

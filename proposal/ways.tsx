@@ -1,4 +1,3 @@
-import { number } from '@/words/format'
 import { type ProposalWords } from '@/words/proposal-words'
 import { type Sayer } from '@/words/sayer'
 import { type WayShown } from './proposal-data'
@@ -16,13 +15,10 @@ interface Props {
 /** Ways to pay beside each other; on the screen the customer picks one, and the chart goes with it. */
 export function Ways({ ways, chosen, onChoose, cash, words, sayer }: Props) {
   const years = chosen.cumulative.length - 1
-  const { never } = sayer.words.units
-  const payback = (value: number | null) =>
-    value === null
-      ? never
-      : value === 0
-        ? words.atOnce
-        : sayer.say(words.years, { years: number(value, sayer.place, 1) })
+  const payback = (value: number | null) => {
+    const { figure, unit } = sayer.figure(value, 'years')
+    return `${figure} ${unit}`.trim()
+  }
   const rows: readonly (readonly [label: string, of: (way: WayShown) => string])[] = [
     [words.down, ({ down }) => cash(down)],
     [words.perMonth, ({ perMonth }) => cash(perMonth)],

@@ -166,9 +166,9 @@ async function frozen({ id, teamId, jobId, documentId }: Share): Promise<Buffer>
   return body
 }
 
-/** What the customer sees. */
+/** What the customer sees; offers sent by older builds have the usual page. */
 export const proposalIn = async (body: Buffer): Promise<ProposalData> =>
-  JSON.parse((await unzip(body)).toString('utf8')) as ProposalData
+  ({ page: defaultOffer.page, ...JSON.parse((await unzip(body)).toString('utf8')) }) as ProposalData
 
 /** Counts a visit; the page is shown whatever becomes of that. */
 export function countVisit(id: string): void {

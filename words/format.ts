@@ -65,6 +65,7 @@ export interface UnitWords {
   readonly perYear: string
   readonly perKelvin: string
   readonly never: string
+  readonly atOnce: string
   readonly none: string
   readonly toCome: string
 }

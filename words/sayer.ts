@@ -63,7 +63,9 @@ export class Sayer {
 
   /** A figure of the ledger; what is not there is said in words. */
   figure(value: number | null, unit: Unit, absent?: LedgerLine['absent']): Figure {
-    const { never, none, toCome } = this.words.units
+    const { never, none, toCome, atOnce } = this.words.units
+    // A payback where nothing is ever missing.
+    if (value === 0 && unit === 'years') return { figure: atOnce, unit: '' }
     if (value !== null) return this.quantity({ value, unit })
     return absent === undefined
       ? { figure: unit === 'years' ? never : none, unit: '' }

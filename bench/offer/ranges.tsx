@@ -18,6 +18,8 @@ import { FigureCell } from './typed'
 import { useOffer } from './use-offer'
 
 const words = later.ranges
+const written = ({ figure, unit }: { readonly figure: string; readonly unit: string }) =>
+  `${figure} ${unit}`.trim()
 const percentiles = ['p90', 'p50', 'p10'] as const
 const head = 'py-1 pl-4 text-right font-normal text-pencil'
 const cell = 'py-1 pl-4 text-right whitespace-nowrap'
@@ -59,8 +61,7 @@ export function Ranges() {
 function Figures({ found }: { readonly found: MoneyRanges }) {
   const { offer } = useOffer()
   const sayer = useSayer()
-  const payback = (value: number | null) =>
-    value === null ? words.never : sayer.written({ value, unit: 'years', digits: 1 })
+  const payback = (value: number | null) => written(sayer.figure(value, 'years'))
   const cash = (value: number) => money(value, sayer.place)
   const row = <T,>(label: string, range: Range<T>, write: (value: T) => string) => (
     <tr className="border-t border-line">
@@ -107,8 +108,7 @@ function Movers({ movers }: { readonly movers: readonly Mover[] }) {
   const least = Math.min(...ends.map(([from = 0]) => from))
   const most = Math.max(...ends.map(([, to = 0]) => to))
   const place = (years: number) => (100 * (years - least)) / Math.max(1e-9, most - least)
-  const said = (value: number | null) =>
-    value === null ? words.never : sayer.written({ value, unit: 'years', digits: 1 })
+  const said = (value: number | null) => written(sayer.figure(value, 'years'))
   if (movers.length === 0) return null
   return (
     <div className="mt-3">

@@ -23,7 +23,6 @@ export function useWayFigures(years: number): readonly FigureRow[] {
   const { figures } = words
   const cash = (value: number, digits = 0) => writeMoney(value, sayer.place, digits)
   const written = (value: number | null, unit: 'years' | 'share') => {
-    if (unit === 'years' && value === 0) return words.atOnce
     const { figure, unit: sign } = sayer.figure(value, unit)
     return sign === '' ? figure : `${figure} ${sign}`
   }

@@ -80,6 +80,7 @@ export interface Session {
     | 'rules'
     | 'money'
     | 'cash-flow'
+    | 'page'
     | 'modules'
     | 'arrays'
     | 'structure'

@@ -94,7 +94,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   'chimney-1': ['name', 'locked'],
   'tree-1': ['name', 'locked'],
   'rack-1': ['name', 'locked'],
-  offer: ['name', 'alsoShown', 'validDays', 'ranges'],
+  offer: ['name', 'alsoShown', 'validDays', 'page', 'ranges'],
 }
 
 const ground = 'ground objects, dormers, roof objects, fields'

@@ -19,6 +19,7 @@ export const units = {
   perYear: 'a year',
   perKelvin: 'per kelvin',
   never: 'never',
+  atOnce: 'at once',
   none: 'none',
   toCome: 'to come',
 } as const

@@ -225,6 +225,7 @@ export const fieldsOf = {
     replacements: 'Replacements',
     pay: 'Paid by',
     alsoShown: 'Also shown to the customer',
+    page: 'Customer’s page',
     validDays: 'Offer valid for',
     loan: 'Loan',
     lease: 'Lease',

@@ -26,6 +26,7 @@ import { money } from './money'
 import { models } from './models'
 import { moduleChoice } from './module-choice'
 import { offsets } from './offsets'
+import { page } from './page'
 import { parts, partNames, partReasons } from './parts'
 import { plan } from './plan'
 import { permitStates, record } from './record'
@@ -70,6 +71,7 @@ export const later = {
   money,
   moduleChoice,
   offsets,
+  page,
   partNames,
   partReasons,
   parts,

@@ -110,7 +110,6 @@ export const money = {
   validUntil: 'valid until {at}',
   days: 'days',
   offerFile: 'File to verify it',
-  atOnce: 'at once',
   noRate: 'none',
   severalRates: 'several',
   lcoe: 'Cost per kWh (LCOE)',

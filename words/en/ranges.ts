@@ -11,7 +11,6 @@ export const ranges = {
   movers: 'What moves payback most',
   moversNote: 'Payback with one input at the ends of its eight in ten, all others as entered.',
   uncertainty: 'Uncertainty (standard deviation)',
-  never: 'never',
   unknowns: {
     weather: 'Weather of the years',
     yieldModel: 'Yield model',

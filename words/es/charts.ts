@@ -19,6 +19,7 @@ export const units: Words['units'] = {
   perYear: 'al año',
   perKelvin: 'por kelvin',
   never: 'nunca',
+  atOnce: 'inmediata',
   none: 'ninguna',
   toCome: 'por venir',
 }

@@ -122,6 +122,13 @@ export function OfferChapter() {
         value={offer.validDays}
         fields={(validDays) => ({ validDays })}
       />
+      <button
+        type="button"
+        className="button my-1 w-full"
+        onClick={() => session.setState({ dialog: 'page' })}
+      >
+        {later.page.open}
+      </button>
       <SentOffers optionId={optionId} />
     </>
   )

@@ -30,6 +30,13 @@ export const offerMigrations = [
     lease: { perMonth: 100, growth: 0.02, years: 20, buyout: null },
     ppa: { perKwh: 0.15, growth: 0.02, years: 20, buyout: null },
     validDays: 60,
+    page: {
+      sections: [
+        ...['letter', 'roof', 'figures', 'bill', 'energy', 'ways', 'cash', 'equipment', 'price'],
+        ...['warranty', 'terms', 'next'],
+      ],
+      texts: { letter: '', warranty: '', terms: '', next: '' },
+    },
     ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },
   }),
 ]

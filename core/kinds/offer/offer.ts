@@ -3,6 +3,7 @@ import { nameSchema, shareSchema, type DeepReadonly } from '../../model/object-b
 import { between, wholeBetween } from '../../model/rules'
 import { incentiveSchema } from './incentive'
 import { offerMigrations } from './migrations'
+import { pageSchema, pageSections } from './page'
 import { paymentFields } from './payment'
 
 export const offerId = 'offer'
@@ -65,6 +66,7 @@ export const offerSchema = z.strictObject({
   ...paymentFields,
   /** Days that the link for the customer holds. */
   validDays: wholeBetween(1, 365),
+  page: pageSchema,
   /** Standard deviations of what nobody knows: of the yield model, and of the others a year. */
   ranges: z.strictObject({
     yieldModel: deviation,
@@ -119,5 +121,6 @@ export const defaultOffer: Offer = {
   lease: { perMonth: 100, growth: 0.02, years: 20, buyout: null },
   ppa: { perKwh: 0.15, growth: 0.02, years: 20, buyout: null },
   validDays: 60,
+  page: { sections: [...pageSections], texts: { letter: '', warranty: '', terms: '', next: '' } },
   ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },
 }
