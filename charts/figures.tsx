@@ -15,8 +15,10 @@ interface Of {
   readonly still?: boolean
 }
 
-interface OfMonths extends Of {
-  readonly monthly: RunSummary['monthly']
+type Monthly = RunSummary['monthly']
+
+interface OfMonths<K extends keyof Monthly> extends Of {
+  readonly monthly: Pick<Monthly, K>
 }
 
 /** Bill by month, now and then. */
@@ -26,7 +28,7 @@ export const BillChart = memo(function BillChart({
   height,
   still = false,
   hasSolar = true,
-}: OfMonths & {
+}: OfMonths<'billBefore' | 'billAfter'> & {
   /** Without anything laid there is no bill with solar. */
   readonly hasSolar?: boolean
 }) {
@@ -54,7 +56,12 @@ export const BillChart = memo(function BillChart({
 })
 
 /** Yield, consumption and what of it is the house's own, by month. */
-export const EnergyChart = memo(function EnergyChart({ monthly, sayer, height, still = false }: OfMonths) {
+export const EnergyChart = memo(function EnergyChart({
+  monthly,
+  sayer,
+  height,
+  still = false,
+}: OfMonths<'yieldKwh' | 'usedKwh' | 'loadKwh'>) {
   const { place, words } = sayer
   const round = (values: readonly number[]) => values.map((v) => Math.round(v))
   return (

@@ -9,18 +9,25 @@ import { type Acceptance, type OfferState, type Signature } from './answer'
 import { SignatureDrawing, SignaturePad } from './signature-pad'
 
 interface Of {
+  /** Of the house: server and reader write the same clock. */
+  readonly timeZone: string
   readonly words: ProposalWords
   readonly sayer: Sayer
 }
 
 /** Who has accepted the offer, and when. */
-export function Accepted({ state: { accepted }, words, sayer }: Of & { readonly state: OfferState }) {
+export function Accepted({
+  state: { accepted },
+  words,
+  sayer,
+  timeZone,
+}: Of & { readonly state: OfferState }) {
   if (!accepted) return null
   const { name, at, way, signature } = accepted
   return (
     <section className="mb-6 break-inside-avoid rounded-lg border border-verdigris px-4 py-3">
       <h2 className="font-display text-[19px]">
-        {sayer.say(words.acceptedBy, { name, at: momentName(at, sayer.place.locale) })}
+        {sayer.say(words.acceptedBy, { name, at: momentName(at, sayer.place.locale, timeZone) })}
       </h2>
       {way && (
         <p>
@@ -53,6 +60,7 @@ export function Accept({
   way,
   words,
   sayer,
+  timeZone,
 }: Of & { readonly state: OfferState; readonly way: WayToPay | null }) {
   const [name, setName] = useState('')
   const [strokes, setStrokes] = useState<Signature>([])
@@ -84,7 +92,7 @@ export function Accept({
       <p className="mb-2">
         {way ? sayer.say(words.acceptText, { way: words[`way-${way}`] }) : words.acceptPlain}
         {state.expiresAt &&
-          ` ${sayer.say(words.validUntil, { at: momentName(state.expiresAt, sayer.place.locale) })}`}
+          ` ${sayer.say(words.validUntil, { at: momentName(state.expiresAt, sayer.place.locale, timeZone) })}`}
       </p>
       <form onSubmit={(event) => void submit(event)}>
         <NameField label={words.yourName} value={name} onChange={setName} />

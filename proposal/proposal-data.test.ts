@@ -1,5 +1,7 @@
 import { summarise } from '@/core/readers/summary'
-import { alteration, freshGraph, job, option, runOf, worldOf } from '@/town/testing'
+import { pageSections, type PageSection } from '@/core/kinds/offer/page'
+import { offerId } from '@/core/kinds/offer/offer'
+import { alteration, freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
 import { proposalData } from './proposal-data'
 
 const dataOf = async (objects = option) => {
@@ -27,3 +29,38 @@ test('nothing leaves the server that the customer’s page does not show', async
     expect(geometry.field).toBeNull()
   }
 })
+
+const withSections = (...sections: PageSection[]) => {
+  const texts = { letter: 'Dear you', warranty: 'Ten years', terms: 'Half now', next: 'We call' }
+  return dataOf(set(option, offerId, { page: { sections, texts }, alsoShown: ['loan'] }))
+}
+
+test('what a section shows leaves with that section alone', async () => {
+  const all = await withSections(...pageSections)
+  expect(all.page.texts.terms).toBe('Half now')
+  expect(all.ways?.map(({ way }) => way)).toEqual(['cash', 'loan'])
+  expect(all.summary.ledger.map(({ id }) => id)).not.toContain('npv')
+  expect(Object.keys(all.summary.monthly).sort()).toEqual(
+    ['billAfter', 'billBefore', 'loadKwh', 'usedKwh', 'yieldKwh'].sort(),
+  )
+
+  const none = await withSections()
+  expect(none.page.texts).toEqual({ letter: '', warranty: '', terms: '', next: '' })
+  expect([none.standing.objects, none.standing.arrays, none.equipment, none.paidBack]).toEqual([
+    [],
+    [],
+    [],
+    [],
+  ])
+  expect(none.summary.ledger).toEqual([])
+  expect(Object.values(none.summary.monthly).flat()).toEqual([])
+  expect(Object.values(none.summary.cash).flat()).toEqual([])
+  // What is accepted is how it is paid for.
+  expect(none.ways?.map(({ way }) => way)).toEqual(['cash'])
+
+  const letter = await withSections('letter', 'energy')
+  expect(letter.page.texts).toMatchObject({ letter: 'Dear you', terms: '' })
+  expect(letter.summary.monthly.billBefore).toEqual([])
+  expect(letter.summary.monthly.yieldKwh).toHaveLength(12)
+  expect(letter.summary.ledger.map(({ id }) => id)).toEqual(['yield', 'used', 'sold'])
+}, 60_000)

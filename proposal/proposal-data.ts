@@ -13,6 +13,7 @@ import { type Site } from '@/core/kinds/site/site'
 import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
 import { modulesFor, coverIn, offerIn, siteIn, type World } from '@/core/stages/world'
+import { shownOnly } from './shown-only'
 
 /** One sort of equipment with the figure that tells it best. */
 export interface Equipment extends Part {
@@ -36,7 +37,8 @@ export interface ProposalData {
   >
   /** What stands there, as it is drawn. */
   readonly standing: StandingSite
-  readonly summary: Pick<RunSummary, 'monthly' | 'cash'> & {
+  readonly summary: Pick<RunSummary, 'cash'> & {
+    readonly monthly: MonthsShown
     readonly ledger: readonly (Pick<LedgerLine, 'id' | 'value' | 'unit'> & {
       /** Whole units that add up; offers sent by older builds have none. */
       readonly shown?: number | null
@@ -60,6 +62,12 @@ export interface ProposalData {
   readonly ways?: readonly WayShown[]
 }
 
+/** Series by month that charts draw. */
+export type MonthsShown = Pick<
+  RunSummary['monthly'],
+  'yieldKwh' | 'loadKwh' | 'usedKwh' | 'billBefore' | 'billAfter'
+>
+
 /** A way to pay as the customer sees it. */
 export interface WayShown {
   readonly way: WayToPay
@@ -69,22 +77,10 @@ export interface WayShown {
   readonly savedPerMonth: number
   readonly cumulative: readonly number[]
   readonly paybackYears: number | null
+  readonly irr: number | null
 }
 
-const forCustomers = new Set<LedgerLine['id']>([
-  'yield',
-  'used',
-  'sold',
-  'self-sufficiency',
-  'bill-now',
-  'bill-then',
-  'price',
-  'net-price',
-  'payback',
-  'npv',
-  'irr',
-])
-
+/** What an option's page shows, by the sections that the designer has chosen. */
 export function proposalData(
   jobName: string,
   world: World,
@@ -94,7 +90,7 @@ export function proposalData(
   const site = siteIn(world)
   const offer = offerIn(world)
   const standing = run.value(siteStage)
-  return {
+  return shownOnly({
     jobName,
     optionName: offer.name,
     site: {
@@ -111,9 +107,7 @@ export function proposalData(
     summary: {
       monthly: summary.monthly,
       cash: summary.cash,
-      ledger: summary.ledger
-        .filter(({ id }) => forCustomers.has(id))
-        .map(({ id, value, shown, unit }) => ({ id, value, shown, unit })),
+      ledger: summary.ledger.map(({ id, value, shown, unit }) => ({ id, value, shown, unit })),
     },
     equipment: equipmentOf(world, standing),
     takenAs: alterationsIn(world).map(({ alteration: { what, heightM, years }, object }) => ({
@@ -128,13 +122,13 @@ export function proposalData(
     laterIncentives: summary.money.years.slice(1).reduce((sum, year) => sum + year.incentives, 0),
     page: { sections: [...offer.page.sections], texts: { ...offer.page.texts } },
     ways: waysShown(offer, summary.money),
-  }
+  })
 }
 
 /** The way that the figures are for, then those that are shown as well. */
 function waysShown({ pay, alsoShown }: Offer, { ways }: Money): WayShown[] {
   return [...new Set([pay, ...alsoShown])].map((way): WayShown => {
-    const { firstMonth, cumulative, paybackYears } = ways[way]
+    const { firstMonth, cumulative, paybackYears, irr } = ways[way]
     return {
       way,
       down: Math.max(0, -(cumulative[0] ?? 0)),
@@ -142,6 +136,7 @@ function waysShown({ pay, alsoShown }: Offer, { ways }: Money): WayShown[] {
       savedPerMonth: firstMonth.saved,
       cumulative,
       paybackYears,
+      irr,
     }
   })
 }

@@ -53,6 +53,10 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
   const { texts } = data.page
   const ready = useReady(print, sections)
   const of = { sayer, still: print }
+  /** Of the way to pay that the customer looks at. */
+  const payback = way ? sayer.figure(way.paybackYears, 'years') : shown('payback')
+  const irr = way ? sayer.figure(way.irr, 'share') : shown('irr')
+  const cumulative = way?.cumulative ?? summary.cash.cumulative
   const parts: Readonly<Record<PageSection, ReactNode>> = {
     letter: <Written text={texts.letter} />,
     roof: <RoofView data={data} print={print} words={words} />,
@@ -61,7 +65,7 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
         className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}
       >
         <Big label={words.savedFirstYear} text={cash(saved)} />
-        <Big label={words.paidBackAfter} text={shown('payback').figure} unit={shown('payback').unit} />
+        <Big label={words.paidBackAfter} text={payback.figure} unit={payback.unit} />
         <Big label={words.ownShare} text={shown('self-sufficiency').figure} unit="%" />
       </dl>
     ),
@@ -147,9 +151,9 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
           )}
           <Row
             label={sayer.say(words.cumulative, { years: data.years })}
-            value={cash(summary.cash.cumulative.at(-1) ?? 0)}
+            value={cash(cumulative.at(-1) ?? 0)}
           />
-          <Row label={words.irr} value={`${shown('irr').figure} ${shown('irr').unit}`} />
+          <Row label={words.irr} value={`${irr.figure} ${irr.unit}`} />
         </dl>
       </section>
     ),
@@ -196,9 +200,9 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
         ))}
       </div>
       <div className="mt-8">
-        <Accepted state={state} words={words} sayer={sayer} />
+        <Accepted state={state} words={words} sayer={sayer} timeZone={site.timeZone} />
         {mayAnswer && !state.accepted && (
-          <Accept state={state} way={way?.way ?? null} words={words} sayer={sayer} />
+          <Accept state={state} way={way?.way ?? null} words={words} sayer={sayer} timeZone={site.timeZone} />
         )}
         {mayAnswer && <Ask words={words} />}
       </div>

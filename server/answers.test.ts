@@ -78,7 +78,9 @@ test('what was not shown, was withdrawn or has run out is not accepted', async (
   const token = await sent()
   const other = await acceptance(token, { digest: 'a'.repeat(64) })
   expect(await codeOf(acceptOffer(token, other))).toBe('offer-changed')
-  const answer = await acceptance(token, { signature: null, way: null })
+  // A way that the page does not show.
+  expect(await codeOf(acceptOffer(token, await acceptance(token, { way: 'lease' })))).toBe('offer-changed')
+  const answer = await acceptance(token, { signature: null })
   const [listed] = await offersOf(me.teamId, id)
   await withdrawOffer(me.teamId, id, listed?.id ?? '', true)
   expect(await codeOf(acceptOffer(token, answer))).toBe('offer-withdrawn')

@@ -2,7 +2,7 @@ import { createHash, randomUUID } from 'node:crypto'
 import { Fault } from '@/core/model/fault'
 import { type Acceptance, type OfferState, signatureSchema } from '@/proposal/answer'
 import { waysToPay } from '@/core/kinds/offer/payment'
-import { offerAt } from './offers'
+import { offerAt, proposalIn } from './offers'
 import { acceptShare, insertQuestion } from './sql/answers'
 import { type Share } from './sql/shares'
 
@@ -34,7 +34,9 @@ export async function acceptOffer(
 ): Promise<void> {
   const share = await offerAt(token)
   if (share.accepted) throw new Fault('offer-accepted')
-  if (digest !== digestOf(share.body)) throw new Fault('offer-changed')
+  const { ways = [] } = await proposalIn(share.body)
+  const isShown = way === null ? ways.length === 0 : ways.some((one) => one.way === way)
+  if (digest !== digestOf(share.body) || !isShown) throw new Fault('offer-changed')
   const kept = await acceptShare({
     shareId: share.id,
     by: name,

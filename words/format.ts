@@ -190,9 +190,13 @@ export function dayName(day: number, locale: string): string {
   return format.format(Date.UTC(2025, 0, 1 + day))
 }
 
-/** Day and clock of something that was done, where the reader is: "12 Mar 2026, 14:05". @param at ISO 8601 */
-export const momentName = (at: string, locale: string): string =>
-  new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short' }).format(new Date(at))
+/**
+ * Day and clock of something that was done: "12 Mar 2026, 14:05".
+ * @param at ISO 8601
+ * @param timeZone of whose clock; where the reader is when not given
+ */
+export const momentName = (at: string, locale: string, timeZone?: string): string =>
+  new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(new Date(at))
 
 const monthDays = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
 

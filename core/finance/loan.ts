@@ -50,8 +50,15 @@ export function loanMonths(terms: LoanTerms): LoanMonth[] {
   })
 }
 
-/** Payments, what is paid in and what is owed at the end, by the year. */
-export function loanYears(months: readonly LoanMonth[], years: number) {
+/** A year of a loan. */
+export interface LoanYear {
+  /** Payments, and what is paid in. */
+  readonly paid: number
+  /** At the year's end. */
+  readonly owed: number
+}
+
+export function loanYears(months: readonly LoanMonth[], years: number): LoanYear[] {
   return Array.from({ length: years }, (_, year) => {
     const own = months.slice(year * 12, year * 12 + 12)
     return {

@@ -129,6 +129,14 @@ test('a loan by hand: a tenth down, the fee on top, the credit of the first year
   expect(firstMonth).toEqual({ payment: months[0]?.payment, saved: 50 })
 })
 
+test('what is still owed after the years that are looked at is paid with the last of them', () => {
+  const loan = { ...bare.loan, rate: 0, years: 10 }
+  const { years } = moneyOf(given({ loan, pay: 'loan' }))
+  // 1,000 in ten years: a hundred a year, and the other seven with the third.
+  expect(column(years, 'payments')).toEqual(closely([1000, -100, -100, -800]))
+  expect(column(years, 'owed')).toEqual(closely([1000, 900, 800, 0]))
+})
+
 test('a lease by hand: twelve payments a year that grow; taken away, nothing is saved; bought, it is', () => {
   const lease = { perMonth: 20, growth: 0.1, years: 2, buyout: null }
   const taken = moneyOf(given({ lease, pay: 'lease' }))

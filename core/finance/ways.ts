@@ -2,7 +2,7 @@ import { type Offer } from '../kinds/offer/offer'
 import { waysToPay, type WayToPay } from '../kinds/offer/payment'
 import { cashResult, cumulated, discounted, npvOf, rateOf, type CashResult } from './cash'
 import { incentiveYears, type IncentiveYear } from './incentives'
-import { loanMonths, loanYears, type LoanMonth } from './loan'
+import { loanMonths, loanYears, type LoanMonth, type LoanYear } from './loan'
 import { type Price } from './price'
 
 /** A year to come at today's prices. */
@@ -195,7 +195,7 @@ function firstPayment(given: MoneyCase, system: readonly SystemYear[], way: WayT
 /** Bought, with own money or a lender's. */
 function owned(given: MoneyCase, system: readonly SystemYear[], way: 'cash' | 'loan'): Row[] {
   const { offer, price } = given
-  const lent = way === 'loan' ? price.net * (1 - offer.loan.downShare) : 0
+  const lent = way === 'loan' ? lentOf(given) : 0
   const loan = way === 'loan' ? loanYears(monthsOf(given, system), system.length) : []
   const today: Row = {
     ...nothing,
@@ -213,10 +213,15 @@ function owned(given: MoneyCase, system: readonly SystemYear[], way: 'cash' | 'l
       upkeep,
       replacements,
       incentives: one.paid + one.offTax - offer.incomeTax * (one.taxed + (k === 0 ? taxedAtOnce(price) : 0)),
-      payments: -(loan[k]?.paid ?? 0),
-      owed: loan[k]?.owed ?? 0,
+      ...repaid(loan[k], k === system.length - 1),
     })),
   ]
+}
+
+/** What a year pays to the lender; what is owed after the last year that is looked at is paid then. */
+function repaid(year: LoanYear | undefined, isLast: boolean): Pick<Row, 'payments' | 'owed'> {
+  const { paid, owed } = year ?? { paid: 0, owed: 0 }
+  return isLast ? { payments: -(paid + owed), owed: 0 } : { payments: -paid, owed }
 }
 
 const nothing: Row = {
@@ -230,9 +235,14 @@ const nothing: Row = {
   owed: 0,
 }
 
+/** What is lent, before the fee. */
+const lentOf = ({ offer: { loan }, price }: MoneyCase): number =>
+  Math.max(0, price.net) * (1 - loan.downShare)
+
 /** The months of the offer's loan. */
-function monthsOf({ offer: { loan }, price }: MoneyCase, system: readonly SystemYear[]): LoanMonth[] {
-  const principal = price.net * (1 - loan.downShare) * (1 + loan.feeShare)
+function monthsOf(given: MoneyCase, system: readonly SystemYear[]): LoanMonth[] {
+  const { loan } = given.offer
+  const principal = lentOf(given) * (1 + loan.feeShare)
   const credit = system[0]?.offTax ?? 0
   return loanMonths({
     principal,

@@ -139,7 +139,8 @@ export const money = {
     incentives: 'What is paid out at purchase and by the year, less the income tax on it.',
     upkeep: 'Maintenance and yearly costs, each with its own growth.',
     replacements: 'New inverter or battery, in the money of that year.',
-    payments: 'What is lent (today), and what is paid to the lender or to the owner.',
+    payments:
+      'What is lent (today), and what is paid to the lender or to the owner. What is still owed after the last year is paid with it.',
     net: 'Saved + price + incentives + upkeep + replaced + payments.',
     cumulative: 'All years so far. Payback is where it last comes up to zero.',
     present:
