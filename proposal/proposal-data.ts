@@ -1,84 +1,15 @@
 import { type Money } from '@/core/finance/ways'
 import { type Run } from '@/core/graph/run'
-import { type Alteration } from '@/core/kinds/alteration/alteration'
 import { kindNamed, type AnyObject } from '@/core/kinds/index'
 import { type Part } from '@/core/kinds/kind'
 import { type Offer } from '@/core/kinds/offer/offer'
-import { type Page } from '@/core/kinds/offer/page'
-import { type WayToPay } from '@/core/kinds/offer/payment'
-import { type LedgerLine } from '@/core/model/ledger'
 import { type RunSummary } from '@/core/readers/summary'
 import { type Site as StandingSite } from '@/core/site/site'
-import { type Site } from '@/core/kinds/site/site'
 import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
 import { modulesFor, coverIn, offerIn, siteIn, type World } from '@/core/stages/world'
+import { type Equipment, type ProposalData, type WayShown } from './shape'
 import { shownOnly } from './shown-only'
-
-/** One sort of equipment with the figure that tells it best. */
-export interface Equipment extends Part {
-  readonly name: string
-  /** W of one module, W of an inverter, kWh of a battery. */
-  readonly size: number
-}
-
-/** Something of the house that the option has otherwise. */
-export interface TakenAs extends Pick<Alteration, 'what' | 'heightM' | 'years'> {
-  readonly name: string
-}
-
-/** All that the customer's page shows; nothing else of the job leaves the server. */
-export interface ProposalData {
-  readonly jobName: string
-  readonly optionName: string
-  readonly site: Pick<
-    Site,
-    'address' | 'locale' | 'currency' | 'units' | 'latitudeDeg' | 'longitudeDeg' | 'elevationM' | 'timeZone'
-  >
-  /** What stands there, as it is drawn. */
-  readonly standing: StandingSite
-  readonly summary: Pick<RunSummary, 'cash'> & {
-    readonly monthly: MonthsShown
-    readonly ledger: readonly (Pick<LedgerLine, 'id' | 'value' | 'unit'> & {
-      /** Whole units that add up; offers sent by older builds have none. */
-      readonly shown?: number | null
-    })[]
-  }
-  readonly equipment: readonly Equipment[]
-  /** What the figures take to be otherwise than it stands today; offers sent by older builds have none. */
-  readonly takenAs?: readonly TakenAs[]
-  readonly years: number
-  readonly escalation: number
-  /** Only in offers sent by older builds: the share of the price that came back. */
-  readonly incentiveShare?: number
-  /** What is shown and in which order. */
-  readonly page: Page
-  /** Digest of all inputs; offers sent by older builds have none. */
-  readonly inputs?: string
-  /** What comes back at purchase, and ways to pay, that of the figures first; offers sent by older builds have neither. */
-  readonly paidBack?: readonly { readonly name: string; readonly amount: number }[]
-  /** After tax, over all years. */
-  readonly laterIncentives?: number
-  readonly ways?: readonly WayShown[]
-}
-
-/** Series by month that charts draw. */
-export type MonthsShown = Pick<
-  RunSummary['monthly'],
-  'yieldKwh' | 'loadKwh' | 'usedKwh' | 'billBefore' | 'billAfter'
->
-
-/** A way to pay as the customer sees it. */
-export interface WayShown {
-  readonly way: WayToPay
-  /** Paid at once, after what comes back. */
-  readonly down: number
-  readonly perMonth: number
-  readonly savedPerMonth: number
-  readonly cumulative: readonly number[]
-  readonly paybackYears: number | null
-  readonly irr: number | null
-}
 
 /** What an option's page shows, by the sections that the designer has chosen. */
 export function proposalData(

@@ -8,7 +8,7 @@ import { sunDirection } from '@/core/sun/position'
 import { lightPalette } from '@/stage/palette'
 import { StageView } from '@/stage/stage-view'
 import { type ProposalWords } from '@/words/proposal-words'
-import { type ProposalData } from './proposal-data'
+import { type ProposalData } from './shape'
 
 /** An afternoon in May, when shadows are readable. */
 const day = 135

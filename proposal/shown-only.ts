@@ -1,6 +1,6 @@
 import { writtenSections, type Page, type PageSection } from '@/core/kinds/offer/page'
 import { type LineId } from '@/core/model/ledger'
-import { type ProposalData } from './proposal-data'
+import { type ProposalData } from './shape'
 
 /** Figures of the ledger that each section says. */
 const linesOf: Readonly<Partial<Record<PageSection, readonly LineId[]>>> = {

@@ -1,6 +1,6 @@
 import { type ProposalWords } from '@/words/proposal-words'
 import { type Sayer } from '@/words/sayer'
-import { type WayShown } from './proposal-data'
+import { type WayShown } from './shape'
 
 interface Props {
   readonly ways: readonly WayShown[]
