@@ -25,8 +25,8 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   await page.getByRole('button', { name: 'Price, incentives, ways to pay' }).click()
   const sheet = page.getByRole('dialog')
 
-  // A program of the place, and a mistake that is said beside its field.
-  await sheet.getByLabel('Programs at this place').selectOption({ index: 1 })
+  // A programme of the place, and a mistake that is said beside its field.
+  await sheet.getByLabel('Programmes at this place').selectOption({ index: 1 })
   await expect(sheet.getByLabel('Tax owed a year')).toHaveValue('2,500')
   await sheet.getByLabel('Loan: Interest a year').fill('abc')
   await sheet.getByLabel('Loan: Interest a year').press('Enter')

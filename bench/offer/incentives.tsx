@@ -16,7 +16,7 @@ import { useOffer, without } from './use-offer'
 
 const words = later.money
 
-/** What is paid for going solar, and the programs of the place. */
+/** What is paid for going solar, and the programmes of the place. */
 export function Incentives() {
   const { session } = useBench()
   const sayer = useSayer()
@@ -84,7 +84,7 @@ export function Incentives() {
   )
 }
 
-/** The programs of the place; null until they are known. */
+/** The programmes of the place; null until they are known. */
 function useIncentivesHere(): readonly Incentive[] | 'away' | null {
   const { latitudeDeg, longitudeDeg } = useSite()
   const [known, setKnown] = useState<readonly Incentive[] | 'away' | null>(null)

@@ -3,7 +3,7 @@ import { type Unknown } from '@/core/finance/ranges'
 /** Where an offer may end up. */
 export const ranges = {
   title: 'How sure it is',
-  note: '{trials, number} courses of the years, drawn from the uncertainties below: P50 is the middle, P90 is at least this good in nine of ten courses, P10 in one of ten. {share} of the courses pay back.',
+  note: '{trials, number} courses of the years, drawn from the uncertainties entered here: P50 is the middle, P90 is at least this good in nine of ten courses, P10 in one of ten. {share} of the courses pay back.',
   progress: 'Drawing courses of the years …',
   payback: 'Payback',
   left: 'Left after {years, plural, one {# year} other {# years}}',
