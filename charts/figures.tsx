@@ -86,6 +86,21 @@ export const EnergyChart = memo(function EnergyChart({
   )
 })
 
+/** Money up, years across. */
+const axesOverYears = ({ place, words }: Sayer) => ({
+  xaxis: {
+    type: 'numeric' as const,
+    title: { text: words.charts.years },
+    tickAmount: 5,
+    labels: { formatter: (v: string) => number(Number(v), place) },
+  },
+  yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+})
+
+/** Cumulated money, year by year, to whole units. */
+const overYears = (cumulative: readonly number[]) =>
+  cumulative.map((v, year) => ({ x: year, y: Math.round(v) }))
+
 /** Cumulated cash over the years with the crossing of the payback. */
 export const PaybackChart = memo(function PaybackChart({
   cash,
@@ -108,20 +123,14 @@ export const PaybackChart = memo(function PaybackChart({
       series={[
         {
           name: words.charts.cash,
-          data: cash.cumulative.map((v, year) => ({ x: year, y: Math.round(v) })),
+          data: overYears(cash.cumulative),
         },
       ]}
       options={(palette) => ({
         colors: [palette.verdigris],
         stroke: { width: 2, curve: 'straight' },
         fill: { type: 'solid', opacity: 0.12 },
-        xaxis: {
-          type: 'numeric',
-          title: { text: words.charts.years },
-          tickAmount: 5,
-          labels: { formatter: (v: string) => number(Number(v), place) },
-        },
-        yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+        ...axesOverYears(sayer),
         annotations: {
           yaxis: [{ y: 0, borderColor: palette.ink, strokeDashArray: 0 }],
           xaxis:
@@ -155,7 +164,6 @@ export const CashOfAll = memo(function CashOfAll({
   readonly title: string
   readonly options: readonly { readonly name: string; readonly cumulative: readonly number[] }[]
 }) {
-  const { place, words } = sayer
   return (
     <Chart
       title={title}
@@ -163,18 +171,12 @@ export const CashOfAll = memo(function CashOfAll({
       height={height}
       series={options.map(({ name, cumulative }) => ({
         name,
-        data: cumulative.map((v, year) => ({ x: year, y: Math.round(v) })),
+        data: overYears(cumulative),
       }))}
       options={(palette) => ({
         colors: [palette.verdigris, palette.clay, palette.straw, palette.pencil],
         stroke: { width: 2, curve: 'straight', dashArray: [0, 6, 2, 10] },
-        xaxis: {
-          type: 'numeric',
-          title: { text: words.charts.years },
-          tickAmount: 5,
-          labels: { formatter: (v: string) => number(Number(v), place) },
-        },
-        yaxis: { title: { text: place.currency }, labels: { formatter: (v: number) => money(v, place) } },
+        ...axesOverYears(sayer),
         annotations: { yaxis: [{ y: 0, borderColor: palette.ink, strokeDashArray: 0 }] },
       })}
     />

@@ -64,3 +64,11 @@ test('what a section shows leaves with that section alone', async () => {
   expect(letter.summary.monthly.yieldKwh).toHaveLength(12)
   expect(letter.summary.ledger.map(({ id }) => id)).toEqual(['yield', 'used', 'sold'])
 }, 60_000)
+
+test('where nothing is put up there is no way to pay for it', async () => {
+  const { ways, summary } = await dataOf(
+    Object.fromEntries(Object.entries(option).filter(([, { kind }]) => kind !== 'array')),
+  )
+  expect(ways).toEqual([])
+  expect(summary.ledger.find(({ id }) => id === 'payback')?.value).toBeNull()
+})

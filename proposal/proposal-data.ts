@@ -52,7 +52,8 @@ export function proposalData(
     paidBack: summary.price.paidBack.map(({ name, amount }) => ({ name, amount })),
     laterIncentives: summary.money.years.slice(1).reduce((sum, year) => sum + year.incentives, 0),
     page: { sections: [...offer.page.sections], texts: { ...offer.page.texts } },
-    ways: waysShown(offer, summary.money),
+    // Where nothing is put up there is nothing to pay for.
+    ways: summary.price.total === 0 ? [] : waysShown(offer, summary.money),
   })
 }
 

@@ -79,7 +79,7 @@ export function ChapterView() {
           </div>
           <PaybackChart {...of} cash={cash} payback={payback} height={250} />
           <CompareBelow />
-          <Ranges />
+          {hasSolar && <Ranges />}
           <BillChart {...of} monthly={monthly} height={220} hasSolar={hasSolar} />
         </div>
       )}

@@ -85,7 +85,8 @@ function Line({
           onKeyDown={(event) => event.stopPropagation()}
           onChange={({ target }) => {
             const chosen = replaced.find((other) => other === target.value)
-            if (chosen) onChange({ what: chosen })
+            // What something else costs is not known here.
+            if (chosen) onChange({ what: chosen, cost: chosen === 'other' ? (cost ?? 0) : cost })
           }}
         >
           {replaced.map((other) => (
@@ -102,11 +103,11 @@ function Line({
           onSet={(value) => onChange({ year: value ?? year })}
         />
       </td>
-      <td className="w-20 py-0.5" title={words.costHint}>
+      <td className="w-20 py-0.5" title={what === 'other' ? undefined : words.costHint}>
         <FigureCell
           label={`${name}: ${words.cost}`}
           value={cost}
-          placeholder={words.today}
+          placeholder={what === 'other' ? undefined : words.today}
           onSet={(value) => onChange({ cost: value })}
         />
       </td>

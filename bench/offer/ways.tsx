@@ -21,6 +21,8 @@ export function Ways() {
   const sayer = useSayer()
   const figures = useWayFigures(offer.years)
   const money = numbers?.summary.money
+  // Where nothing is put up there is nothing to pay for.
+  const hasSolar = numbers?.summary.ledger.find(({ id }) => id === 'payback')?.absent === undefined
   const { pay, alsoShown } = offer
   const choose = (way: WayToPay) => set(later.fields.offer.pay, { pay: way })
   const show = (way: WayToPay, shown: boolean) =>
@@ -67,6 +69,7 @@ export function Ways() {
           </Line>
           <TermRows />
           {money &&
+            hasSolar &&
             figures.map(({ label, of }) => (
               <tr key={label} className={`border-t border-line ${fresh ? '' : 'opacity-60'}`}>
                 <th scope="row" className="py-1 text-left font-normal text-pencil">

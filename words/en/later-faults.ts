@@ -90,6 +90,7 @@ export const laterRules = {
   holiday: 'a day as MM-DD or YYYY-MM-DD, such as 07-04',
   'tiers-rise': 'allowances that rise from step to step, the last one null',
   date: 'a day as YYYY-MM-DD, such as 2025-06-15',
+  'cost-needed': 'a cost: what something else costs is not known here',
   'shares-above-one': 'shares that add up to 100 % at most',
   'meter-hours': 'the 8,760 hours of a year as a meter file was read',
 } as const

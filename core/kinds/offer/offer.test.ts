@@ -43,6 +43,17 @@ test('an offer from before equipment had prices keeps its price: all of it is in
   })
 })
 
+test('something else that is replaced says what it costs', () => {
+  const with_ = (cost: number | null) => ({
+    ...defaultOffer,
+    replacements: [{ name: 'Roof', what: 'other', year: 20, cost }],
+  })
+  expect(parseObject(with_(900), 'offer', { offer: offerVersion })).toEqual(with_(900))
+  expect(() => parseObject(with_(null), 'offer', { offer: offerVersion })).toThrow(
+    expect.objectContaining({ code: 'bad-object', path: 'offer.replacements.0.cost' }) as Error,
+  )
+})
+
 test('a present offer is read as it is, and one from the future is refused with what is known', () => {
   expect(parseObject(defaultOffer, 'offer', { offer: offerVersion })).toEqual(defaultOffer)
   expect(() => parseObject(defaultOffer, 'offer', { offer: offerVersion + 1 })).toThrow(

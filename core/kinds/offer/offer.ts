@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { nameSchema, shareSchema, type DeepReadonly } from '../../model/object-base'
-import { between, wholeBetween } from '../../model/rules'
+import { between, ruleMessage, wholeBetween } from '../../model/rules'
 import { incentiveSchema } from './incentive'
 import { offerMigrations } from './migrations'
 import { pageSchema, pageSections } from './page'
@@ -54,13 +54,18 @@ export const offerSchema = z.strictObject({
   batteryFade: between(0, 0.2, 'share'),
   replacements: z
     .array(
-      z.strictObject({
-        name: nameSchema,
-        what: z.enum(replaced),
-        year: wholeBetween(1, 50),
-        /** In the money of its year; null: today's price of what is replaced. */
-        cost: between(0, 1_000_000, 'money').nullable(),
-      }),
+      z
+        .strictObject({
+          name: nameSchema,
+          what: z.enum(replaced),
+          year: wholeBetween(1, 50),
+          /** In the money of its year; null: today's price of what is replaced, where that is known. */
+          cost: between(0, 1_000_000, 'money').nullable(),
+        })
+        .refine(({ what, cost }) => what !== 'other' || cost !== null, {
+          path: ['cost'],
+          message: ruleMessage('cost-needed'),
+        }),
     )
     .max(20),
   ...paymentFields,
