@@ -1,0 +1,110 @@
+import { centroid } from '../geometry/polygon'
+import { type Vec2 } from '../geometry/vector'
+import { Fault } from '../model/fault'
+import { checkOutline } from '../roof/check-outline'
+import { type RoofPlane } from '../roof/plane'
+import { type HeightGrid } from '../heights/raster'
+import { blocksOn, standingOver, type FittedBlock } from './above'
+import { arrangementOf, distinctLines } from './arrangement'
+import { heightOn, type Flat } from './flat'
+import { groundUnder } from './ground'
+import { grownRegions, none, type Grown } from './grow'
+import { parcelsOf, type Parcel } from './parcels'
+import { planesOver } from './planes'
+import { regularised, wallDirections } from './regular'
+import { filled, lineThrough, partingLines } from './seams'
+import { awayFrom, boxOf, holds, inBox } from './rings'
+import { refitted, settled } from './settle'
+import { surveyOf, type Survey } from './survey'
+import { treesAround, type FittedTree } from './trees'
+
+/** A house as it was read from heights. Metres east and north as the outline's; heights as the raster's. */
+export interface FittedHouse {
+  readonly planes: readonly RoofPlane[]
+  readonly obstructions: readonly FittedBlock[]
+  readonly trees: readonly FittedTree[]
+  /** Height of the ground under the middle of the outline, m. */
+  readonly groundM: number
+}
+
+/** The least scatter that planes are told apart by, m. */
+const leastScatterM = 0.05
+/** How often planes are fitted anew to what lies inside their parcels. */
+const refits = 2
+/** Flatter planes are fitted to what lies further inside: a parapet may stand along the border. By rise over run. */
+const nearlyLevel = 0.1
+
+/**
+ * Planes of a roof from heights: stretches of cells that lie in one plane, the lines in which those meet or step, and the
+ * plan cut by these lines and put together again by what fits the heights best.
+ * @throws Fault from `checkOutline`, `no-heights-inside`, `no-planes-found`
+ */
+export function fitHouse(grid: HeightGrid, outline: readonly Vec2[]): FittedHouse {
+  checkOutline(outline)
+  const survey = surveyOf(grid, outline)
+  const cells = survey.inside.reduce((sum, isIn) => sum + isIn, 0)
+  if (cells < 20) throw new Fault('no-heights-inside', { cells }, 'heights')
+  let grown = settled(survey, grownRegions(survey))
+  if (grown.regions.length === 0) throw new Fault('no-planes-found', {}, 'heights')
+  let parted = partedBy(survey, grown, outline)
+  for (let round = 0; round < refits; round++) {
+    grown = ofParcels(survey, parted, grown)
+    parted = partedBy(survey, grown, outline)
+  }
+  const ground = groundUnder(survey)
+  const [mx, my] = centroid(outline)
+  const { parcels, flats } = parted
+  const standing = standingOver(survey, parcels, flats, grown.scatterM)
+  const { trees, crowns, isTree } = treesAround(survey, ground, standing.mask)
+  const inCrown = (k: number) => isTree[crowns[k] ?? -1] === true
+  return {
+    planes: planesOver(parcels, flats),
+    obstructions: blocksOn(survey, standing, parcels, flats, outline, inCrown),
+    trees,
+    groundM: heightOn(ground, mx, my),
+  }
+}
+
+interface Parted {
+  readonly parcels: readonly Parcel[]
+  readonly flats: readonly Flat[]
+  /** How many planes there are. */
+  readonly regions: number
+}
+
+/** The plan under planes, cut where they part and put together by what fits the heights best. */
+function partedBy(survey: Survey, grown: Grown, outline: readonly Vec2[]): Parted {
+  const sides = outline.map((from, i) => ({ from, to: outline[(i + 1) % outline.length] ?? from }))
+  const { regions, labels } = regularised(survey, grown, sides)
+  const flats: Flat[] = regions.map(({ flat }) => flat)
+  const walls = sides.map(({ from, to }) => lineThrough(from, to))
+  const seams = partingLines(survey, { regions }, filled(survey, labels), walls, wallDirections(outline))
+  const { low, high } = boxOf(outline, 1)
+  const arrangement = arrangementOf(distinctLines([...walls, ...seams], low, high), low, high)
+  const scatterM = Math.max(leastScatterM, grown.scatterM)
+  return { parcels: parcelsOf(survey, arrangement, outline, flats, scatterM), flats, regions: regions.length }
+}
+
+/**
+ * Planes fitted anew to the cells well inside their parcels: near a seam it was chance that gave a cell to the one or
+ * the other, and the planes lean towards each other for it.
+ */
+function ofParcels(survey: Survey, { parcels, flats, regions }: Parted, { scatterM }: Grown): Grown {
+  const labels = new Int32Array(survey.inside.length).fill(none)
+  const within = new Uint8Array(labels.length)
+  for (const { region, rings } of parcels) {
+    const flat = flats[region]
+    if (!flat) continue
+    const insideM = (Math.hypot(flat.a, flat.b) < nearlyLevel ? 1.5 : 0.75) * survey.sideM
+    const box = boxOf(rings[0] ?? [])
+    survey.inside.forEach((isIn, k) => {
+      if (!isIn) return
+      const p: Vec2 = [survey.x[k] ?? 0, survey.y[k] ?? 0]
+      if (!inBox(box, p) || !holds(rings, p)) return
+      if (Math.abs((survey.z[k] ?? 0) - heightOn(flat, p[0], p[1])) > 3.5 * scatterM) return
+      labels[k] = region
+      if (awayFrom(rings, p) >= insideM) within[k] = 1
+    })
+  }
+  return refitted(survey, regions, labels, scatterM, (k) => within[k] === 1)
+}

@@ -1,0 +1,57 @@
+import { type Vec2 } from '../geometry/vector'
+
+/** Heights on a grid of cells, row by row; the frame is said by what hands it out. */
+export interface HeightGrid {
+  readonly columns: number
+  readonly rows: number
+  /** Metres; NaN where nothing was measured. `heights[row * columns + column]`. */
+  readonly heights: Float32Array
+  /** The middle of the first cell, metres east and north. */
+  readonly first: Vec2
+  /** From one cell to the next of a row, and from one row to the next, metres east and north. */
+  readonly across: Vec2
+  readonly down: Vec2
+}
+
+/** The middle of a cell, metres east and north; fractions lie between cells. */
+export const cellAt = ({ first, across, down }: HeightGrid, column: number, row: number): Vec2 => [
+  first[0] + across[0] * column + down[0] * row,
+  first[1] + across[1] * column + down[1] * row,
+]
+
+/** Column and row of a point, as fractions. */
+export function cellOf({ first, across, down }: HeightGrid, p: Vec2): Vec2 {
+  const [dx, dy] = [p[0] - first[0], p[1] - first[1]]
+  const area = across[0] * down[1] - across[1] * down[0]
+  return [(dx * down[1] - dy * down[0]) / area, (across[0] * dy - across[1] * dx) / area]
+}
+
+/** The side of a cell, m: the square root of its area. */
+export const cellSideM = ({ across, down }: HeightGrid): number =>
+  Math.sqrt(Math.abs(across[0] * down[1] - across[1] * down[0]))
+
+/** The part of a grid whose cells lie in a box, metres east and north; empty where none does. */
+export function windowOf(grid: HeightGrid, low: Vec2, high: Vec2): HeightGrid {
+  const corners = [low, [high[0], low[1]], high, [low[0], high[1]]].map((p) => cellOf(grid, p as Vec2))
+  const range = (axis: 0 | 1, count: number): Vec2 => {
+    const values = corners.map((cell) => cell[axis])
+    return [
+      Math.max(0, Math.ceil(Math.min(...values))),
+      Math.min(count - 1, Math.floor(Math.max(...values))),
+    ]
+  }
+  const [left, right] = range(0, grid.columns)
+  const [top, bottom] = range(1, grid.rows)
+  const columns = Math.max(0, right - left + 1)
+  const rows = Math.max(0, bottom - top + 1)
+  const heights = new Float32Array(columns * rows)
+  for (let row = 0; row < rows; row++)
+    heights.set(
+      grid.heights.subarray(
+        (top + row) * grid.columns + left,
+        (top + row) * grid.columns + left + columns,
+      ),
+      row * columns,
+    )
+  return { ...grid, columns, rows, heights, first: cellAt(grid, left, top) }
+}
