@@ -38,11 +38,16 @@ export function heightScene(lots: readonly Lot[], groundAt: (p: Vec2) => number)
     )
     const chimneys = lot.chimneys.map((chimney) =>
       boxPiece(
-        turnedRectangle(chimney.center, chimney.widthM, chimney.depthM, 0),
-        baseM + chimneyTopM(chimney, planes),
+        turnedRectangle(chimney.center, chimney.widthM, chimney.depthM, chimney.rotationDeg ?? 0),
+        baseM + roofOverM(planes, chimney.center) + chimney.heightM,
       ),
     )
-    return [...roof, ...walls, ...chimneys, ...lot.trees.map((tree) => crownPiece(tree, groundAt(tree.center)))]
+    return [
+      ...roof,
+      ...walls,
+      ...chimneys,
+      ...lot.trees.map((tree) => crownPiece(tree, groundAt(tree.center))),
+    ]
   })
   return {
     groundAt,
@@ -59,13 +64,14 @@ export function heightScene(lots: readonly Lot[], groundAt: (p: Vec2) => number)
   }
 }
 
-/** Top of a chimney over the lot's ground: so far over the roof in its middle. */
-export function chimneyTopM(chimney: Lot['chimneys'][number], planes: readonly RoofPlane[]): number {
-  const under = planes
-    .filter((plane) => containsPoint(planOf(plane.corners), chimney.center))
-    .map((plane) => planeHeightM(plane, chimney.center))
-  return Math.max(0, ...under) + chimney.heightM
-}
+/** Height of the highest plane over a point, 0 where there is none. */
+export const roofOverM = (planes: readonly RoofPlane[], p: Vec2): number =>
+  Math.max(
+    0,
+    ...planes
+      .filter((plane) => containsPoint(planOf(plane.corners), p))
+      .map((plane) => planeHeightM(plane, p)),
+  )
 
 function planePiece(plane: RoofPlane, baseM: number): Piece {
   const ring = planOf(plane.corners)

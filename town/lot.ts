@@ -36,6 +36,8 @@ export interface Lot {
     readonly widthM: number
     readonly depthM: number
     readonly heightM: number
+    /** Counter-clockwise from east; 0 where it is not given. */
+    readonly rotationDeg?: number
   }[]
   readonly dormers: readonly Omit<Dormer, 'id' | 'kind'>[]
   readonly canopies: readonly Omit<Canopy, 'id' | 'kind'>[]

@@ -50,7 +50,9 @@ export function standingOver(
     const near = parcels.flatMap((one, i) => {
       const box = boxes[i]
       const flat = flats[one.region]
-      return box && flat && inBox(box, p) ? [{ i, rings: one.rings, off: z - heightOn(flat, p[0], p[1]) }] : []
+      return box && flat && inBox(box, p)
+        ? [{ i, rings: one.rings, off: z - heightOn(flat, p[0], p[1]) }]
+        : []
     })
     const own = near.find(({ rings }) => holds(rings, p))
     if (!own) return
@@ -82,13 +84,17 @@ export function blocksOn(
     const flat = flats[parcels[parcel[k] ?? -1]?.region ?? -1]
     return flat ? heightOn(flat, p[0], p[1]) : Infinity
   }
-  return groupsOf(survey.grid, (k) => mask[k] === 1 && !isOther(k), true).flatMap((cells) => {
-    const points = cells.map((k): Vec2 => [survey.x[k] ?? 0, survey.y[k] ?? 0])
+  const place = (k: number): Vec2 => [survey.x[k] ?? 0, survey.y[k] ?? 0]
+  const groups = groupsOf(survey.grid, (k) => mask[k] === 1 && !isOther(k), true)
+  const isAtEdge = (cells: readonly number[]) =>
+    cells.filter((k) => awayFrom([outline], place(k)) < atEdgeM).length > 0.7 * cells.length
+  const walls = parapets(survey, groups.filter(isAtEdge).flat(), outline, heightOver)
+  const blocks = groups.flatMap((cells): FittedBlock[] => {
+    const points = cells.map(place)
+    if (isAtEdge(cells) && walls.some(({ base }) => points.some((p) => awayFrom([base], p) < atEdgeM)))
+      return []
     const tops = cells.map((k) => survey.z[k] ?? 0)
     const [first = 0] = cells
-    const edge = points.filter((p) => awayFrom([outline], p) < atEdgeM).length
-    if (cells.length > 12 && edge > 0.7 * cells.length)
-      return parapets(survey, points, tops, outline, (p) => heightOver(first, p))
     const topM = quantileOf(tops, 0.75)
     const base = rectangleAround(points, survey.sideM, outline)
     const bottomM = Math.min(...base.map((p) => heightOver(first, p)))
@@ -99,6 +105,7 @@ export function blocksOn(
     const kind = areaM2 < ventM2 ? 'vent' : overMiddle >= chimneyM ? 'chimney' : 'block'
     return [{ kind, base, bottomM, topM }]
   })
+  return [...walls, ...blocks]
 }
 
 /** A rectangle along the longest side of the outline, as large as the cells together. */
@@ -142,22 +149,23 @@ function longestWay(outline: readonly Vec2[]): Vec2 {
 /** A wall for each side of the outline that has cells of it along more than half its length. */
 function parapets(
   survey: Survey,
-  points: readonly Vec2[],
-  tops: readonly number[],
+  cells: readonly number[],
   outline: readonly Vec2[],
-  roofAt: (p: Vec2) => number,
+  roofAt: (k: number, p: Vec2) => number,
 ): FittedBlock[] {
   return outline.flatMap((a, i): FittedBlock[] => {
     const b = outline[(i + 1) % outline.length] ?? a
     const length = distance2(a, b)
     const [ux, uy] = [(b[0] - a[0]) / length, (b[1] - a[1]) / length]
-    const own = points.flatMap(([x, y], k) => {
+    const own = cells.filter((k) => {
+      const [x, y] = [survey.x[k] ?? 0, survey.y[k] ?? 0]
       const along = (x - a[0]) * ux + (y - a[1]) * uy
       const inward = (y - a[1]) * ux - (x - a[0]) * uy
-      return along > 0 && along < length && inward >= 0 && inward < atEdgeM ? [k] : []
+      return along > 0 && along < length && inward >= 0 && inward < atEdgeM
     })
     const widthM = (own.length * survey.sideM ** 2) / length
-    if (widthM < survey.sideM / 2) return []
+    const [first] = own
+    if (first === undefined || widthM < survey.sideM / 2) return []
     const inner = ([x, y]: Vec2, along: number): Vec2 => [
       x + ux * along - uy * widthM,
       y + uy * along + ux * widthM,
@@ -167,9 +175,9 @@ function parapets(
       {
         kind: 'parapet',
         base,
-        bottomM: Math.min(...base.map(roofAt)),
+        bottomM: Math.min(...base.map((p) => roofAt(first, p))),
         topM: quantileOf(
-          own.map((k) => tops[k] ?? 0),
+          own.map((k) => survey.z[k] ?? 0),
           0.6,
         ),
       },

@@ -4,11 +4,12 @@ import { Fault } from '../model/fault'
 import { checkOutline } from '../roof/check-outline'
 import { type RoofPlane } from '../roof/plane'
 import { type HeightGrid } from '../heights/raster'
-import { blocksOn, standingOver, type FittedBlock } from './above'
+import { blocksOn, standingOver, type FittedBlock, type Standing } from './above'
 import { arrangementOf, distinctLines } from './arrangement'
 import { heightOn, type Flat } from './flat'
 import { groundUnder } from './ground'
 import { grownRegions, none, type Grown } from './grow'
+import { movedOutline } from './outline'
 import { parcelsOf, type Parcel } from './parcels'
 import { planesOver } from './planes'
 import { regularised, wallDirections } from './regular'
@@ -20,15 +21,26 @@ import { treesAround, type FittedTree } from './trees'
 
 /** A house as it was read from heights. Metres east and north as the outline's; heights as the raster's. */
 export interface FittedHouse {
+  /** The outline, with those sides moved that the roof ends elsewhere than at. */
+  readonly outline: readonly Vec2[]
   readonly planes: readonly RoofPlane[]
   readonly obstructions: readonly FittedBlock[]
   readonly trees: readonly FittedTree[]
   /** Height of the ground under the middle of the outline, m. */
   readonly groundM: number
+  /** How far the heights lie from the planes, m (root of the mean square), and the share that lies within 10 cm. */
+  readonly rmsM: number
+  readonly withinShare: number
 }
 
 /** The least scatter that planes are told apart by, m. */
 const leastScatterM = 0.05
+/** What lies lower over the ground is no roof, m. */
+const lowestRoofM = 1.2
+/** Fewer cells make no roof. */
+const leastCells = 20
+/** The share of heights this near to the planes is said, m. */
+const nearM = 0.1
 /** How often planes are fitted anew to what lies inside their parcels. */
 const refits = 2
 /** Flatter planes are fitted to what lies further inside: a parapet may stand along the border. By rise over run. */
@@ -41,9 +53,31 @@ const nearlyLevel = 0.1
  */
 export function fitHouse(grid: HeightGrid, outline: readonly Vec2[]): FittedHouse {
   checkOutline(outline)
-  const survey = surveyOf(grid, outline)
+  const first = roofUnder(grid, outline)
+  const { survey, grown, parcels, flats } = first
+  const moved = movedOutline(survey, outline, parcels, flats, grown.scatterM)
+  return answered(moved === outline ? first : roofUnder(grid, moved), moved)
+}
+
+interface Roof extends Parted {
+  readonly survey: Survey
+  readonly grown: Grown
+  readonly ground: Flat
+}
+
+/** The planes within an outline. @throws Fault `no-heights-inside`, `no-planes-found` */
+function roofUnder(grid: HeightGrid, outline: readonly Vec2[]): Roof {
+  const whole = surveyOf(grid, outline)
+  const ground = groundUnder(whole)
+  // An outline drawn too wide has ground in it.
+  const survey: Survey = {
+    ...whole,
+    inside: whole.inside.map((isIn, k) =>
+      isIn && (whole.z[k] ?? 0) - heightOn(ground, whole.x[k] ?? 0, whole.y[k] ?? 0) > lowestRoofM ? 1 : 0,
+    ),
+  }
   const cells = survey.inside.reduce((sum, isIn) => sum + isIn, 0)
-  if (cells < 20) throw new Fault('no-heights-inside', { cells }, 'heights')
+  if (cells < leastCells) throw new Fault('no-heights-inside', { cells, least: leastCells }, 'heights')
   let grown = settled(survey, grownRegions(survey))
   if (grown.regions.length === 0) throw new Fault('no-planes-found', {}, 'heights')
   let parted = partedBy(survey, grown, outline)
@@ -51,18 +85,41 @@ export function fitHouse(grid: HeightGrid, outline: readonly Vec2[]): FittedHous
     grown = ofParcels(survey, parted, grown)
     parted = partedBy(survey, grown, outline)
   }
-  const ground = groundUnder(survey)
-  const [mx, my] = centroid(outline)
-  const { parcels, flats } = parted
+  return { ...parted, survey, grown, ground }
+}
+
+function answered({ survey, grown, parcels, flats, ground }: Roof, outline: readonly Vec2[]): FittedHouse {
   const standing = standingOver(survey, parcels, flats, grown.scatterM)
   const { trees, crowns, isTree } = treesAround(survey, ground, standing.mask)
   const inCrown = (k: number) => isTree[crowns[k] ?? -1] === true
+  const [mx, my] = centroid(outline)
   return {
+    outline,
     planes: planesOver(parcels, flats),
     obstructions: blocksOn(survey, standing, parcels, flats, outline, inCrown),
     trees,
     groundM: heightOn(ground, mx, my),
+    ...fitOf(survey, standing, parcels, flats),
   }
+}
+
+/** How near the cells lie to the planes: those that something stands on are left out. */
+function fitOf(
+  { inside, x, y, z }: Survey,
+  { mask, parcel }: Standing,
+  parcels: readonly Parcel[],
+  flats: readonly Flat[],
+): Pick<FittedHouse, 'rmsM' | 'withinShare'> {
+  let [squares, within, count] = [0, 0, 0]
+  inside.forEach((isIn, k) => {
+    const flat = flats[parcels[parcel[k] ?? -1]?.region ?? -1]
+    if (!isIn || mask[k] || !flat) return
+    const off = (z[k] ?? 0) - heightOn(flat, x[k] ?? 0, y[k] ?? 0)
+    count++
+    squares += off * off
+    if (Math.abs(off) <= nearM) within++
+  })
+  return { rmsM: Math.sqrt(squares / Math.max(1, count)), withinShare: within / Math.max(1, count) }
 }
 
 interface Parted {

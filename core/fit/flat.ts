@@ -93,7 +93,10 @@ export class Sums {
   squares({ a, b, c }: Flat): number {
     const { n, x, y, z, xx, xy, yy, xz, yz, zz } = this
     const sum =
-      zz + a * a * xx + b * b * yy + c * c * n +
+      zz +
+      a * a * xx +
+      b * b * yy +
+      c * c * n +
       2 * (a * b * xy + a * c * x + b * c * y - a * xz - b * yz - c * z)
     return Math.max(0, sum)
   }

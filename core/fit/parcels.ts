@@ -40,7 +40,9 @@ export function parcelsOf(
   let parcels = put(arrangement, labels, costs, beside)
   // Small ones, the smallest first, go to the neighbour with the longest common border.
   for (let round = 0; round < 200; round++) {
-    const small = [...parcels].sort((a, b) => a.areaM2 - b.areaM2).find(({ areaM2 }) => areaM2 < leastParcelM2)
+    const small = [...parcels]
+      .sort((a, b) => a.areaM2 - b.areaM2)
+      .find(({ areaM2 }) => areaM2 < leastParcelM2)
     if (!small || !givenAway(small, labels, beside)) break
     parcels = put(arrangement, labels, costs, beside)
   }
@@ -142,7 +144,10 @@ function labelled(costs: readonly Cost[], beside: readonly (readonly Beside[])[]
       const borders = beside[i] ?? []
       const around = borders.filter(({ piece }) => (labels[piece] ?? -1) >= 0)
       const best = cheapest(cost.costs, (region) =>
-        around.reduce((sum, { piece, lengthM }) => sum + (labels[piece] === region ? 0 : lengthM * borderPerM), 0),
+        around.reduce(
+          (sum, { piece, lengthM }) => sum + (labels[piece] === region ? 0 : lengthM * borderPerM),
+          0,
+        ),
       )
       if (best !== labels[i]) {
         labels[i] = best
@@ -191,7 +196,10 @@ function put(
       region,
       pieces: members,
       areaM2: members.reduce((sum, k) => sum + (costs[k]?.areaM2 ?? 0), 0),
-      rings: ringsOf(members.map((k) => pieces[k]?.corners ?? []), points),
+      rings: ringsOf(
+        members.map((k) => pieces[k]?.corners ?? []),
+        points,
+      ),
     })
   }
   return parcels
@@ -216,7 +224,10 @@ function ringsOf(pieces: readonly (readonly number[])[], points: readonly Vec2[]
         ring.push(at)
         const next = rightmost(onward.get(at) ?? [], at, before, points)
         if (next === null) break
-        onward.set(at, (onward.get(at) ?? []).filter((k) => k !== next))
+        onward.set(
+          at,
+          (onward.get(at) ?? []).filter((k) => k !== next),
+        )
         ;[before, at] = [at, next]
       } while (at !== start)
       rings.push(straightOut(ring.map((k) => points[k] ?? ([0, 0] as Vec2))))
@@ -256,7 +267,11 @@ function straightOut(ring: readonly Vec2[]): Vec2[] {
 }
 
 /** Pieces of a parcel given to the plane beside them with the longest border; false where it stands alone. */
-function givenAway({ pieces, region }: Put, labels: Int32Array, beside: readonly (readonly Beside[])[]): boolean {
+function givenAway(
+  { pieces, region }: Put,
+  labels: Int32Array,
+  beside: readonly (readonly Beside[])[],
+): boolean {
   const shared = new Map<number, number>()
   for (const k of pieces)
     for (const { piece, lengthM } of beside[k] ?? []) {

@@ -11,7 +11,9 @@ export function planesOver(parcels: readonly Parcel[], flats: readonly Flat[]): 
     .sort((a, b) => b.areaM2 - a.areaM2)
     .flatMap((parcel, i) => {
       const flat = flats[parcel.region]
-      return flat ? [{ plane: planeOver(parcel, flat, i), volume: i, id: `p${i + 1}`, rings: parcel.rings }] : []
+      return flat
+        ? [{ plane: planeOver(parcel, flat, i), volume: i, id: `p${i + 1}`, rings: parcel.rings }]
+        : []
     })
   return labelled(faces).map(({ plane, edges, edgeStarts }) => ({
     ...plane,

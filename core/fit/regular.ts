@@ -54,9 +54,10 @@ const samePlaneM = 0.09
 export function regularised(survey: Survey, grown: Grown, walls: readonly Wall[]): Grown {
   const { labels, scatterM } = grown
   const directions = wallDirections(walls.map(({ from }) => from))
-  const turned = grown.regions.map(
-    ({ flat, sums }): Region => ({ flat: alongWalls(flat, sums, directions, scatterM), sums }),
-  )
+  const turned = grown.regions.map(({ flat, sums }): Region => ({
+    flat: alongWalls(flat, sums, directions, scatterM),
+    sums,
+  }))
   const sloped = ofOneSlope(turned, scatterM)
   const level = withLevelEaves(survey, { regions: sloped, labels, scatterM }, walls)
   return ofOnePlane({ regions: level, labels, scatterM })
@@ -143,7 +144,8 @@ function risesFrom({ a, b }: Flat, { from, to }: Wall): boolean {
 function touches({ x, y }: Survey, labels: Int32Array, region: number, { from, to }: Wall): boolean {
   let count = 0
   for (let k = 0; k < labels.length && count < 3; k++)
-    if (labels[k] === region && nearestOnSegment(from, to, [x[k] ?? 0, y[k] ?? 0]).distanceM < atWallM) count++
+    if (labels[k] === region && nearestOnSegment(from, to, [x[k] ?? 0, y[k] ?? 0]).distanceM < atWallM)
+      count++
   return count >= 3
 }
 

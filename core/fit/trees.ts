@@ -20,6 +20,12 @@ const leastCrownM = 1
 const [lookM, leastRound] = [1, -0.12]
 /** How far under its summit a crown still tells where its middle is, m. */
 const crestM = 0.8
+/** A slender thing with less than this share of its border to the open stands on a roof: a chimney of the neighbours. */
+const [slenderM, leastOpen] = [2.5, 0.3]
+/** How alike slopes look, turned by quarters: 1 for planes square to each other, 0 for a crown; a small one has few cells to say so. */
+const [squareShare, smallSquareShare, smallM] = [0.4, 0.7, 4.5]
+/** What slopes less looks nowhere, by rise over run. */
+const levelSlope = 0.12
 const none = -1
 
 export interface Trees {
@@ -47,7 +53,12 @@ export function treesAround(survey: Survey, ground: Flat, standing: Uint8Array):
   const isTree = members.map((cells) => {
     const outside = cells.filter((k) => !survey.inside[k]).length
     const crownM = 2 * Math.sqrt((cells.length * survey.sideM ** 2) / Math.PI)
-    return crownM >= leastCrownM && outside > 0.25 * cells.length && isRound(survey, smooth, crowns, cells)
+    if (crownM < leastCrownM || outside < 0.25 * cells.length) return false
+    if (crownM < slenderM && openShare(survey, isHigh, crowns, cells) < leastOpen) return false
+    return (
+      isRound(survey, smooth, crowns, cells) &&
+      !isSquare(survey, smooth, crowns, cells, crownM < smallM ? smallSquareShare : squareShare)
+    )
   })
   const trees = members.flatMap((cells, crown): FittedTree[] => {
     if (!isTree[crown]) return []
@@ -96,7 +107,9 @@ function parted(
   isHigh: Uint8Array,
   smooth: Float32Array,
 ): { readonly crowns: Int32Array; readonly count: number } {
-  const order = [...isHigh.keys()].filter((k) => isHigh[k]).sort((a, b) => (smooth[b] ?? 0) - (smooth[a] ?? 0))
+  const order = [...isHigh.keys()]
+    .filter((k) => isHigh[k])
+    .sort((a, b) => (smooth[b] ?? 0) - (smooth[a] ?? 0))
   const of = new Int32Array(isHigh.length).fill(none)
   const parent: number[] = []
   const peaks: number[] = []
@@ -109,9 +122,7 @@ function parted(
   for (const k of order) {
     const height = smooth[k] ?? 0
     const summits = [
-      ...new Set(
-        around(grid, k, true).flatMap((j) => ((of[j] ?? none) >= 0 ? [rootOf(of[j] ?? 0)] : [])),
-      ),
+      ...new Set(around(grid, k, true).flatMap((j) => ((of[j] ?? none) >= 0 ? [rootOf(of[j] ?? 0)] : []))),
     ].sort((a, b) => (peaks[b] ?? 0) - (peaks[a] ?? 0))
     const [highest] = summits
     if (highest === undefined) {
@@ -155,4 +166,45 @@ function isRound(
   const wide = bends(reach)
   const known = wide.length >= 6 ? wide : bends(Math.max(1, reach >> 1))
   return known.length > 0 && medianOf(known) < leastRound
+}
+
+/** Share of the sides of a thing's border that have nothing high beyond. */
+function openShare(
+  { grid }: Survey,
+  isHigh: Uint8Array,
+  crowns: Int32Array,
+  cells: readonly number[],
+): number {
+  const beyond = cells.flatMap((k) => around(grid, k).filter((j) => crowns[j] !== crowns[k]))
+  return beyond.filter((j) => !isHigh[j]).length / Math.max(1, beyond.length)
+}
+
+/** Whether slopes look the ways of a roof: its planes stand square to each other, or it is level. */
+function isSquare(
+  { grid, sideM }: Survey,
+  smooth: Float32Array,
+  crowns: Int32Array,
+  cells: readonly number[],
+  share: number,
+): boolean {
+  const reach = Math.max(1, Math.round(lookM / 2 / sideM))
+  const { columns, rows } = grid
+  let [cosine, sine, weight, level, count] = [0, 0, 0, 0, 0]
+  for (const k of cells) {
+    const column = k % columns
+    const row = (k - column) / columns
+    if (column < reach || row < reach || column + reach >= columns || row + reach >= rows) continue
+    const [west, east, north, south] = [k - reach, k + reach, k - reach * columns, k + reach * columns]
+    if ([west, east, north, south].some((j) => crowns[j] !== crowns[k])) continue
+    const [dx, dy] = [(smooth[east] ?? 0) - (smooth[west] ?? 0), (smooth[north] ?? 0) - (smooth[south] ?? 0)]
+    const steep = Math.hypot(dx, dy)
+    count++
+    if (steep < levelSlope * 2 * reach * sideM) level++
+    const angle = 4 * Math.atan2(dy, dx)
+    cosine += steep * Math.cos(angle)
+    sine += steep * Math.sin(angle)
+    weight += steep
+  }
+  if (count < 6) return false
+  return level > count / 2 || Math.hypot(cosine, sine) > share * weight
 }

@@ -112,8 +112,14 @@ export async function heightsAround(
   const corners = [low, [high[0], low[1]], high, [low[0], high[1]]].map((p) =>
     cellOf(frame.coordinates(p as Vec2)),
   )
-  const [left, right] = reach(corners.map(([column]) => column), file.columns)
-  const [top, bottom] = reach(corners.map(([, row]) => row), file.rows)
+  const [left, right] = reach(
+    corners.map(([column]) => column),
+    file.columns,
+  )
+  const [top, bottom] = reach(
+    corners.map(([, row]) => row),
+    file.rows,
+  )
   const [columns, rows] = [right - left + 1, bottom - top + 1]
   if (!(columns > 1 && rows > 1)) throw new Fault('heights-elsewhere', { file: file.name }, file.name)
   const heights = await file.read(left, top, columns, rows)

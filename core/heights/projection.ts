@@ -1,4 +1,5 @@
 import proj4 from 'proj4'
+import { type LatLon } from '../geometry/geo'
 import { type Vec2 } from '../geometry/vector'
 import { Fault } from '../model/fault'
 
@@ -110,4 +111,14 @@ export function projectionOf(keys: GeoKeys, file: string): Projection | null {
     throw new Fault('unknown-projection', { code: geographicCode, file }, file)
   }
   return null
+}
+
+/** The UTM zone of a place on WGS 84, by its EPSG number. */
+export function utmAt({ latitudeDeg, longitudeDeg }: LatLon): {
+  readonly code: number
+  readonly projection: Projection
+} {
+  const zone = Math.min(60, Math.floor((longitudeDeg + 180) / 6) + 1)
+  const code = (latitudeDeg < 0 ? 32700 : 32600) + zone
+  return { code, projection: ours(transverse(zone, latitudeDeg < 0, 'WGS84'), 1) }
 }

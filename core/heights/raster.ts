@@ -35,10 +35,7 @@ export function windowOf(grid: HeightGrid, low: Vec2, high: Vec2): HeightGrid {
   const corners = [low, [high[0], low[1]], high, [low[0], high[1]]].map((p) => cellOf(grid, p as Vec2))
   const range = (axis: 0 | 1, count: number): Vec2 => {
     const values = corners.map((cell) => cell[axis])
-    return [
-      Math.max(0, Math.ceil(Math.min(...values))),
-      Math.min(count - 1, Math.floor(Math.max(...values))),
-    ]
+    return [Math.max(0, Math.ceil(Math.min(...values))), Math.min(count - 1, Math.floor(Math.max(...values)))]
   }
   const [left, right] = range(0, grid.columns)
   const [top, bottom] = range(1, grid.rows)
@@ -47,10 +44,7 @@ export function windowOf(grid: HeightGrid, low: Vec2, high: Vec2): HeightGrid {
   const heights = new Float32Array(columns * rows)
   for (let row = 0; row < rows; row++)
     heights.set(
-      grid.heights.subarray(
-        (top + row) * grid.columns + left,
-        (top + row) * grid.columns + left + columns,
-      ),
+      grid.heights.subarray((top + row) * grid.columns + left, (top + row) * grid.columns + left + columns),
       row * columns,
     )
   return { ...grid, columns, rows, heights, first: cellAt(grid, left, top) }

@@ -1,3 +1,4 @@
+import { turnedRectangle } from '@/core/geometry/polygon'
 import { rotate2, type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { planeHeightM, type RoofPlane } from '@/core/roof/plane'
 import { noise } from './noise'
@@ -33,13 +34,8 @@ export function paintRoofs(
     if (flat && flat.parapetM > 0) paintArea(picture, outline, parapetColour, 0.05)
   for (const { plane, plan } of planes) paintPlane(picture, plane, plan, lot.roofColour, sun, tops)
   for (const { plane, plan } of planes) paintCaps(picture, plane, plan, lot.roofColour, sun, tops)
-  for (const { center, widthM, depthM } of lot.chimneys) {
-    const base: Vec2[] = [
-      [-widthM / 2, -depthM / 2],
-      [widthM / 2, -depthM / 2],
-      [widthM / 2, depthM / 2],
-      [-widthM / 2, depthM / 2],
-    ].map(([x = 0, y = 0]): Vec2 => [center[0] + x, center[1] + y])
+  for (const { center, widthM, depthM, rotationDeg = 0 } of lot.chimneys) {
+    const base = turnedRectangle(center, widthM, depthM, rotationDeg)
     paintArea(picture, base, [158, 100, 84], 0.14)
     paintArea(
       picture,

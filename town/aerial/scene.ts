@@ -41,14 +41,14 @@ export interface PaintedLot {
   readonly fences: readonly (readonly [Vec2, Vec2])[]
 }
 
-const scenes = new Map<string, readonly PaintedLot[]>()
+const scenes = new WeakMap<TownMap, readonly PaintedLot[]>()
 
 /** The lots of a town with what a picture shows besides: shrubs, cars, fences. */
 export function paintedLots(map: TownMap): readonly PaintedLot[] {
-  const known = scenes.get(map.town.id)
+  const known = scenes.get(map)
   if (known) return known
   const painted = map.lots.map((lot) => paintedLot(map, lot))
-  scenes.set(map.town.id, painted)
+  scenes.set(map, painted)
   return painted
 }
 

@@ -77,7 +77,7 @@ function liesOn([a, b]: Side, [c, d]: Side): boolean {
 }
 
 /** The outline round all of them, counter-clockwise, without corners that are none. */
-function unionOf(outlines: readonly (readonly Vec2[])[]): Vec2[] {
+export function unionOf(outlines: readonly (readonly Vec2[])[]): Vec2[] {
   const paths = outlines.map((outline) =>
     outline.map(([x, y]) => ({ x: Math.round(x * perMetre), y: Math.round(y * perMetre) })),
   )
