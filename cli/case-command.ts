@@ -11,11 +11,15 @@ export interface Question<Case> {
    * @param beside the file the case came from, where it was one: other files may be named from there
    * @throws Fault
    */
-  readonly answer: (given: Case, beside?: string) => object
+  readonly answer: (given: Case, beside?: string) => object | Promise<object>
 }
 
 /** Checks a case and answers it. @throws Fault `bad-case` and those of the answer */
-export function answerTo<Case>({ schema, answer }: Question<Case>, value: unknown, beside?: string): object {
+export function answerTo<Case>(
+  { schema, answer }: Question<Case>,
+  value: unknown,
+  beside?: string,
+): object | Promise<object> {
   const parsed = schema.safeParse(value)
   if (!parsed.success) throw faultOf(parsed.error, 'bad-case')
   return answer(parsed.data, beside)
@@ -41,7 +45,7 @@ export function addCaseCommand<Case>(
       if (options.lines) return answerCases(question)
       const value = readJsonFile(options.in ?? standardInput)
       const added = more({ ...options })
-      print(answerTo(question, isPlain(value) ? { ...value, ...added } : value, options.in))
+      print(await answerTo(question, isPlain(value) ? { ...value, ...added } : value, options.in))
     })
 }
 

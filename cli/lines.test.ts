@@ -33,15 +33,15 @@ test('a line that is too long is refused by its number, and those after it are r
   expect(await linesIn(chunksOf(`short\n${long}`), 20)).toEqual(refused.slice(0, 2))
 })
 
-test('an answer carries its time, a fault its sentence; what nobody expected is not swallowed', () => {
-  expect(JSON.parse(answerLine('{}', () => ({ a: 1 })))).toEqual({
+test('an answer carries its time, a fault its sentence; what nobody expected is not swallowed', async () => {
+  expect(JSON.parse(await answerLine('{}', () => ({ a: 1 })))).toEqual({
     a: 1,
     milliseconds: expect.any(Number) as number,
   })
   const refuse = () => {
     throw new Fault('short-outline', {}, 'outline')
   }
-  expect(JSON.parse(answerLine('{}', refuse))).toEqual({
+  expect(JSON.parse(await answerLine('{}', refuse))).toEqual({
     error: {
       code: 'short-outline',
       message: 'An outline needs at least three corners.',
@@ -51,7 +51,7 @@ test('an answer carries its time, a fault its sentence; what nobody expected is 
   const broken = () => {
     throw new RangeError('ours')
   }
-  expect(() => answerLine('{}', broken)).toThrow('ours')
+  await expect(answerLine('{}', broken)).rejects.toThrow('ours')
 })
 
 const gable = (command: string, lines: readonly unknown[]) => {

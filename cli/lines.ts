@@ -38,12 +38,15 @@ export async function* linesOf(
   else if (rest !== '') yield rest
 }
 
+/** What answers a case's text, at once or later. */
+type Answering = (text: string) => object | Promise<object>
+
 /** Answers a line: the answer with its time, or what is wrong with the line. */
-export function answerLine(line: string | Fault, answer: (text: string) => object): string {
+export async function answerLine(line: string | Fault, answer: Answering): Promise<string> {
   const start = performance.now()
   try {
     if (line instanceof Fault) throw line
-    const found = answer(line)
+    const found = await answer(line)
     return JSON.stringify({ ...found, milliseconds: performance.now() - start })
   } catch (error) {
     if (error instanceof Fault) return JSON.stringify(complaint(error))
@@ -52,11 +55,11 @@ export function answerLine(line: string | Fault, answer: (text: string) => objec
 }
 
 /** Reads a case a line from standard input and writes an answer a line, in the same order, one at a time. */
-export async function answerLines(answer: (text: string) => object): Promise<void> {
+export async function answerLines(answer: Answering): Promise<void> {
   const { stdin, stdout } = process
   stdin.setEncoding('utf8')
   // Whoever asked has gone: there is nobody left to answer.
   stdout.on('error', () => process.exit(0))
   for await (const line of linesOf(stdin as AsyncIterable<string>))
-    if (!stdout.write(`${answerLine(line, answer)}\n`)) await once(stdout, 'drain')
+    if (!stdout.write(`${await answerLine(line, answer)}\n`)) await once(stdout, 'drain')
 }

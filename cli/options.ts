@@ -14,7 +14,11 @@ export interface NumberOption {
 }
 
 /** @throws Fault `bad-option` */
-function numberFrom(flag: string, { low, high }: NumberOption, text: string): number {
+export function numberFrom(
+  flag: string,
+  { low, high }: Pick<NumberOption, 'low' | 'high'>,
+  text: string,
+): number {
   const value = Number(text)
   if (text.trim() === '' || !(value >= low && value <= high))
     throw new Fault('bad-option', { name: flag, text, low, high }, flag)
@@ -46,6 +50,6 @@ export function addOptionCommand<Case>(
     )
   command.option(...linesOption).action(async ({ lines, ...given }: { readonly lines?: true }) => {
     if (lines) return answerCases(question)
-    print(answerTo(question, z.record(z.string(), z.unknown()).parse(given)))
+    print(await answerTo(question, z.record(z.string(), z.unknown()).parse(given)))
   })
 }

@@ -4,6 +4,7 @@ import { addDiagram } from './commands/diagram'
 import { addDispatch } from './commands/dispatch'
 import { addExport } from './commands/export'
 import { addFinance } from './commands/finance'
+import { addFit } from './commands/fit'
 import { addImport } from './commands/import'
 import { addLayout } from './commands/layout'
 import { addLoad } from './commands/load'
@@ -14,6 +15,7 @@ import { addRoof } from './commands/roof'
 import { addRun } from './commands/run'
 import { addShade } from './commands/shade'
 import { addSun } from './commands/sun'
+import { addTown } from './commands/town'
 import { addWire } from './commands/wire'
 import { addWeather } from './commands/weather'
 import { addYield } from './commands/yield'
@@ -30,6 +32,7 @@ const commands = [
   addBill,
   addDispatch,
   addRoof,
+  addFit,
   addLayout,
   addShade,
   addFinance,
@@ -38,6 +41,7 @@ const commands = [
   addRun,
   addExport,
   addImport,
+  addTown,
 ]
 
 /** `gable`: the core from a terminal. */

@@ -16,6 +16,8 @@ if (!process.argv.includes('--browser')) {
   runShown('node', ['--import', 'tsx', 'scripts/bench-edits.ts'])
   console.log('\n── Roofs and the aerial picture, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-shapes.ts'])
+  console.log('\n── Houses read from heights, in Node')
+  runShown('node', ['--import', 'tsx', 'scripts/bench-fit.ts'])
   console.log('\n── Modules laid, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-layout.ts'])
   console.log('\n── Strings, batteries, bills, parts and diagram, in Node')

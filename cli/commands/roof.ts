@@ -3,8 +3,8 @@ import { z } from 'zod'
 import { between } from '@/core/model/rules'
 import { mergeRoofs } from '@/core/roof/merge'
 import { buildOverhung } from '@/core/roof/overhang'
-import { type RoofPlane } from '@/core/roof/plane'
 import { addCaseCommand, type Question } from '../case-command'
+import { writtenPlane } from '../written-plane'
 
 /** Metres from the origin that an outline may reach: farther off, millimetres are lost in the numbers. */
 const farthestM = 1_000_000
@@ -40,30 +40,16 @@ const schema = volume.extend({
   volumes: z.array(volume).max(mostVolumes).exactOptional(),
 })
 
-type Written = Pick<RoofPlane, 'id' | 'corners' | 'holes' | 'pitchDeg' | 'azimuthDeg' | 'areaM2'> & {
-  readonly edges: readonly object[]
-}
-
-const written = ({ id, corners, holes, pitchDeg, azimuthDeg, areaM2, edges }: Written) => ({
-  id,
-  corners,
-  ...(holes ? { holes } : {}),
-  pitchDeg,
-  azimuthDeg,
-  areaM2,
-  edges,
-})
-
 const question: Question<z.infer<typeof schema>> = {
   schema,
   answer: ({ volumes = [], ...first }) => {
     const roofs = [first, ...volumes].map(({ overhangM, ...building }) => buildOverhung(building, overhangM))
     const ridgeHeightM = Math.max(...roofs.map((roof) => roof.ridgeHeightM))
     const [alone] = roofs
-    if (alone && roofs.length === 1) return { planes: alone.planes.map(written), ridgeHeightM }
+    if (alone && roofs.length === 1) return { planes: alone.planes.map(writtenPlane), ridgeHeightM }
     return {
       planes: mergeRoofs(roofs).map((plane) => ({
-        ...written({ ...plane, id: plane.volume === 0 ? plane.id : `v${plane.volume}-${plane.id}` }),
+        ...writtenPlane({ ...plane, id: plane.volume === 0 ? plane.id : `v${plane.volume}-${plane.id}` }),
         volume: plane.volume,
       })),
       ridgeHeightM,

@@ -1,15 +1,16 @@
 import { centroid } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import { Fault } from '../model/fault'
+import { toDegrees } from '../model/units'
 import { checkOutline } from '../roof/check-outline'
 import { type RoofPlane } from '../roof/plane'
 import { type HeightGrid } from '../heights/raster'
 import { blocksOn, standingOver, type FittedBlock, type Standing } from './above'
 import { arrangementOf, distinctLines } from './arrangement'
-import { heightOn, type Flat } from './flat'
+import { heightOn, Sums, type Flat } from './flat'
 import { groundUnder } from './ground'
 import { grownRegions, none, type Grown } from './grow'
-import { movedOutline } from './outline'
+import { movedOutline, withinWalls } from './outline'
 import { parcelsOf, type Parcel } from './parcels'
 import { planesOver } from './planes'
 import { regularised, wallDirections } from './regular'
@@ -19,11 +20,23 @@ import { refitted, settled } from './settle'
 import { surveyOf, type Survey } from './survey'
 import { treesAround, type FittedTree } from './trees'
 
+/** A plane with what it rests on. */
+export interface FittedPlane extends RoofPlane {
+  readonly fit: {
+    /** How many heights lie in it. */
+    readonly cells: number
+    /** How far they lie from it, m: root of the mean square. */
+    readonly rmsM: number
+    /** Standard deviation of its pitch, by those alone, degrees. */
+    readonly pitchSpreadDeg: number
+  }
+}
+
 /** A house as it was read from heights. Metres east and north as the outline's; heights as the raster's. */
 export interface FittedHouse {
   /** The outline, with those sides moved that the roof ends elsewhere than at. */
   readonly outline: readonly Vec2[]
-  readonly planes: readonly RoofPlane[]
+  readonly planes: readonly FittedPlane[]
   readonly obstructions: readonly FittedBlock[]
   readonly trees: readonly FittedTree[]
   /** Height of the ground under the middle of the outline, m. */
@@ -35,6 +48,8 @@ export interface FittedHouse {
 
 /** The least scatter that planes are told apart by, m. */
 const leastScatterM = 0.05
+/** Heights that scatter more around every plane that is tried are of no roof, m. */
+const mostScatterM = 0.5
 /** What lies lower over the ground is no roof, m. */
 const lowestRoofM = 1.2
 /** Fewer cells make no roof. */
@@ -56,7 +71,7 @@ export function fitHouse(grid: HeightGrid, outline: readonly Vec2[]): FittedHous
   const first = roofUnder(grid, outline)
   const { survey, grown, parcels, flats } = first
   const moved = movedOutline(survey, outline, parcels, flats, grown.scatterM)
-  return answered(moved === outline ? first : roofUnder(grid, moved), moved)
+  return answered(grid, moved === outline ? first : roofUnder(grid, moved), moved)
 }
 
 interface Roof extends Parted {
@@ -78,7 +93,10 @@ function roofUnder(grid: HeightGrid, outline: readonly Vec2[]): Roof {
   }
   const cells = survey.inside.reduce((sum, isIn) => sum + isIn, 0)
   if (cells < leastCells) throw new Fault('no-heights-inside', { cells, least: leastCells }, 'heights')
-  let grown = settled(survey, grownRegions(survey))
+  const begun = grownRegions(survey)
+  if (begun.scatterM > mostScatterM)
+    throw new Fault('no-planes-found', { scatter: { value: begun.scatterM, unit: 'm' } }, 'heights')
+  let grown = settled(survey, begun)
   if (grown.regions.length === 0) throw new Fault('no-planes-found', {}, 'heights')
   let parted = partedBy(survey, grown, outline)
   for (let round = 0; round < refits; round++) {
@@ -88,22 +106,66 @@ function roofUnder(grid: HeightGrid, outline: readonly Vec2[]): Roof {
   return { ...parted, survey, grown, ground }
 }
 
-function answered({ survey, grown, parcels, flats, ground }: Roof, outline: readonly Vec2[]): FittedHouse {
-  const standing = standingOver(survey, parcels, flats, grown.scatterM)
+function answered(grid: HeightGrid, roof: Roof, outline: readonly Vec2[]): FittedHouse {
+  const { survey, grown, flats, ground } = roof
+  const standing = standingOver(survey, roof.parcels, flats, grown.scatterM)
   const { trees, crowns, isTree } = treesAround(survey, ground, standing.mask)
   const inCrown = (k: number) => isTree[crowns[k] ?? -1] === true
+  const obstructions = blocksOn(survey, standing, roof.parcels, flats, outline, inCrown)
+  const inner = withinWalls(outline, obstructions)
   const [mx, my] = centroid(outline)
   return {
     outline,
-    planes: planesOver(parcels, flats),
-    obstructions: blocksOn(survey, standing, parcels, flats, outline, inCrown),
+    ...fittedPlanes(inner === outline ? roof : roofUnder(grid, inner)),
+    obstructions,
     trees,
     groundM: heightOn(ground, mx, my),
+  }
+}
+
+/** The planes of a roof, the largest first, and how well the heights lie in them. */
+function fittedPlanes({
+  survey,
+  grown,
+  flats,
+  ...roof
+}: Roof): Pick<FittedHouse, 'planes' | 'rmsM' | 'withinShare'> {
+  const parcels = [...roof.parcels].sort((a, b) => b.areaM2 - a.areaM2)
+  const standing = standingOver(survey, parcels, flats, grown.scatterM)
+  const rests = restsOf(survey, standing, parcels)
+  return {
+    planes: planesOver(parcels, flats).map((plane) => ({
+      ...plane,
+      fit: restOf(rests[plane.edgeIndex] ?? new Sums(), flats[parcels[plane.edgeIndex]?.region ?? -1]),
+    })),
     ...fitOf(survey, standing, parcels, flats),
   }
 }
 
-/** How near the cells lie to the planes: those that something stands on are left out. */
+/** The heights that each parcel rests on: those of its cells that nothing stands on. */
+function restsOf(
+  { inside, x, y, z }: Survey,
+  { mask, parcel }: Standing,
+  parcels: readonly Parcel[],
+): Sums[] {
+  const rests = parcels.map(() => new Sums())
+  inside.forEach((isIn, k) => {
+    if (isIn && !mask[k]) rests[parcel[k] ?? -1]?.add(x[k] ?? 0, y[k] ?? 0, z[k] ?? 0)
+  })
+  return rests
+}
+
+function restOf(rest: Sums, flat: Flat | undefined): FittedPlane['fit'] {
+  if (!flat || rest.n < 3) return { cells: rest.n, rmsM: 0, pitchSpreadDeg: 90 }
+  const rmsM = Math.sqrt(rest.squares(flat) / rest.n)
+  const steep = Math.hypot(flat.a, flat.b)
+  const spread =
+    steep < 1e-9 ? rest.riseSpread(1, 0, rmsM) : rest.riseSpread(flat.a / steep, flat.b / steep, rmsM)
+  // From rise over run to degrees at this pitch.
+  return { cells: rest.n, rmsM, pitchSpreadDeg: toDegrees(spread / (1 + steep * steep)) }
+}
+
+/** How near all these heights lie to their planes. */
 function fitOf(
   { inside, x, y, z }: Survey,
   { mask, parcel }: Standing,

@@ -2,6 +2,7 @@ import { signedArea } from '../geometry/polygon'
 import { distance2, type Vec2 } from '../geometry/vector'
 import { Fault } from '../model/fault'
 import { checkOutline } from '../roof/check-outline'
+import { type FittedBlock } from './above'
 import { heightOn, type Flat } from './flat'
 import { type Parcel } from './parcels'
 import { awayFrom } from './rings'
@@ -40,7 +41,25 @@ export function movedOutline(
     // The normal of a counter-clockwise outline's side points inwards.
     return { ...line, offsetM: line.offsetM - outM }
   })
-  if (!moved) return outline
+  return moved ? around(lines, outline) : outline
+}
+
+/** The outline within the walls along a roof's edge: where they stand, sides are moved in by their width. */
+export function withinWalls(outline: readonly Vec2[], blocks: readonly FittedBlock[]): readonly Vec2[] {
+  const walls = blocks.filter(({ kind }) => kind === 'parapet')
+  if (walls.length === 0) return outline
+  const lines = outline.map((a, i): Line => {
+    const b = outline[(i + 1) % outline.length] ?? a
+    const line = lineThrough(a, b)
+    const wall = walls.find(({ base: [from, to] }) => from === a && to === b)
+    const [, , inner] = wall?.base ?? []
+    return inner ? { ...line, offsetM: line.offsetM + offLine(line, inner) } : line
+  })
+  return around(lines, outline)
+}
+
+/** The outline whose sides lie in given lines; the old one where they make none near it. */
+function around(lines: readonly Line[], outline: readonly Vec2[]): readonly Vec2[] {
   const corners = lines.map((line, i) => crossing(lines[(i + lines.length - 1) % lines.length] ?? line, line))
   if (corners.some((corner, i) => !corner || distance2(corner, outline[i] ?? corner) > 2 * searchM))
     return outline

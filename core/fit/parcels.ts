@@ -46,8 +46,30 @@ export function parcelsOf(
     if (!small || !givenAway(small, labels, beside)) break
     parcels = put(arrangement, labels, costs, beside)
   }
-  return parcels.map(({ region, rings, areaM2 }) => ({ region, rings, areaM2 }))
+  const weld = welder()
+  return parcels.map(({ region, rings, areaM2 }) => ({
+    region,
+    rings: rings.map((ring) => straightOut(welded(ring, weld))).filter((ring) => ring.length > 2),
+    areaM2,
+  }))
 }
+
+/** Points nearer to each other than this are one, m. */
+const sameM = 0.02
+
+/** Gives points that are one the same place: lines that meant to meet in a corner pass it by a hair. */
+function welder(): (p: Vec2) => Vec2 {
+  const known: Vec2[] = []
+  return (p) => {
+    const same = known.find((q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < sameM)
+    if (same) return same
+    known.push(p)
+    return p
+  }
+}
+
+const welded = (ring: readonly Vec2[], weld: (p: Vec2) => Vec2): Vec2[] =>
+  ring.map(weld).filter((p, i, all) => p !== all[(i + all.length - 1) % all.length])
 
 /** How well each plane fits the cells over each piece. */
 function costsOf(
@@ -255,15 +277,24 @@ function rightmost(
   return [...open].sort((p, q) => turn(p) - turn(q))[0] ?? null
 }
 
+/** How far a corner on a straight side may lie beside it, m. */
+const straightM = 2e-3
+
 /** A ring without corners on straight sides. */
 function straightOut(ring: readonly Vec2[]): Vec2[] {
-  return ring.filter((b, i) => {
-    const a = ring[(i + ring.length - 1) % ring.length] ?? b
-    const c = ring[(i + 1) % ring.length] ?? b
-    const [ux, uy, vx, vy] = [b[0] - a[0], b[1] - a[1], c[0] - b[0], c[1] - b[1]]
-    const turn = ux * vy - uy * vx
-    return Math.abs(turn) > 1e-7 * Math.max(1e-9, Math.hypot(ux, uy) * Math.hypot(vx, vy)) + 1e-12
-  })
+  const kept = [...ring]
+  // One at a time: of two corners that lie close together one has to stay.
+  for (let i = 0; i < kept.length && kept.length > 3;) {
+    const [a, b, c] = [kept[(i + kept.length - 1) % kept.length], kept[i], kept[(i + 1) % kept.length]]
+    if (!a || !b || !c) break
+    const [ux, uy] = [c[0] - a[0], c[1] - a[1]]
+    const long = Math.hypot(ux, uy)
+    if (long > sameM && Math.abs(ux * (b[1] - a[1]) - uy * (b[0] - a[0])) < straightM * long) {
+      kept.splice(i, 1)
+      i = Math.max(0, i - 1)
+    } else i++
+  }
+  return kept
 }
 
 /** Pieces of a parcel given to the plane beside them with the longest border; false where it stands alone. */

@@ -5,16 +5,14 @@ import { planeHeightM, type RoofPlane } from '../roof/plane'
 import { heightOn, type Flat } from './flat'
 import { type Parcel } from './parcels'
 
-/** Planes over parcels, with the kinds of their edges by what lies beyond. Ids "p1" and on, the largest first. */
+/** Planes over parcels, with the kinds of their edges by what lies beyond. Ids "p1" and on, in the order of the parcels. */
 export function planesOver(parcels: readonly Parcel[], flats: readonly Flat[]): RoofPlane[] {
-  const faces = [...parcels]
-    .sort((a, b) => b.areaM2 - a.areaM2)
-    .flatMap((parcel, i) => {
-      const flat = flats[parcel.region]
-      return flat
-        ? [{ plane: planeOver(parcel, flat, i), volume: i, id: `p${i + 1}`, rings: parcel.rings }]
-        : []
-    })
+  const faces = parcels.flatMap((parcel, i) => {
+    const flat = flats[parcel.region]
+    return flat
+      ? [{ plane: planeOver(parcel, flat, i), volume: i, id: `p${i + 1}`, rings: parcel.rings }]
+      : []
+  })
   return labelled(faces).map(({ plane, edges, edgeStarts }) => ({
     ...plane,
     corners: edgeStarts.map(([x, y]): Vec3 => [x, y, planeHeightM(plane, [x, y])]),

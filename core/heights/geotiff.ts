@@ -58,7 +58,7 @@ export async function heightFile(tiff: GeoTIFF, name: string, heightUnitM?: numb
 async function cells(image: GeoTIFFImage, window: number[], file: string): Promise<ArrayLike<number>> {
   try {
     const read = await image.readRasters({ window, samples: [0], interleave: true })
-    return read as unknown as ArrayLike<number>
+    return read
   } catch {
     // Cut short, or packed in a way that nobody knows: what the library says of it is of no use to the reader.
     throw new Fault('bad-raster', { file }, file)

@@ -83,6 +83,13 @@ export function outlinesIn(text: string, file: string, site: LatLon): OutlinesRe
   return { found: near.map(({ one }) => one), left, holes }
 }
 
+/**
+ * The rings of every polygon of a GeoJSON text, in its own coordinates: outer rings with their holes.
+ * @throws Fault `not-json`, `bad-geojson`
+ */
+export const ringsInText = (text: string, file: string): number[][][][] =>
+  featuresOf(parsed(text, file), file).flatMap(({ shape }) => ringsOf(shape))
+
 function parsed(text: string, file: string): unknown {
   try {
     return JSON.parse(text.replace(/^\uFEFF/, ''))

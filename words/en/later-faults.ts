@@ -24,6 +24,22 @@ export const laterFaults = {
   'too-many-modules': 'The table has {rows, number} modules; at most {limit, number} can be read at once.',
   'module-row': 'Line {line, number, ::group-off}: {why}',
   'module-in-use': 'This module is laid in {options}. Choose another one there first.',
+  'bad-raster':
+    '“{file}” cannot be read as a GeoTIFF: it is cut short, packed in an unusual way, or something else. Save it again as an uncompressed or deflated GeoTIFF.',
+  'picture-not-heights':
+    '“{file}” is a picture, no heights: its cells hold colours. A GeoTIFF with one height a cell is needed.',
+  'unknown-projection':
+    '“{file}” is in a reference system that is not known here (EPSG {code, number, ::group-off}). Save it in a UTM zone, in web Mercator, or in longitude and latitude.',
+  'no-position': '“{file}” does not say where it lies. A GeoTIFF with a tie point and the size of its cells is needed.',
+  'no-projection':
+    '“{file}” does not say which reference system it is in, and the outline is in longitude and latitude. Save the raster with its system.',
+  'heights-elsewhere': '“{file}” lies elsewhere: the outline is not on it.',
+  'heights-cut-outline': '“{file}” ends inside the outline. Heights around the whole house are needed.',
+  'raster-too-fine':
+    '“{file}” has {cells, number} cells around the house; at most {limit, number} can be read. Save it with larger cells.',
+  'no-heights-inside':
+    'Only {cells, number} heights inside the outline lie over the ground; at least {least, number} are needed. Is the outline around the house, and the raster one of surfaces rather than of bare ground?',
+  'no-planes-found': 'No plane was found inside the outline: the heights scatter too much.',
   'bad-geojson':
     '“{file}” is no GeoJSON with polygons. A FeatureCollection, a Feature or a Polygon in longitude and latitude is needed.',
   'not-a-dxf': 'This is no DXF drawing in text form. Save it as ASCII DXF and try again.',

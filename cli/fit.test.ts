@@ -1,0 +1,131 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+
+const gable = (args: readonly string[], input = '') => {
+  const { status, stdout, stderr } = spawnSync('node', ['bin/gable.mjs', ...args], {
+    input,
+    encoding: 'utf8',
+  })
+  return { status, stdout, stderr }
+}
+
+interface Plane {
+  readonly pitchDeg: number
+  readonly azimuthDeg: number
+  readonly areaM2: number
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'gable-fit-'))
+const [heights, outline] = [join(folder, 'heights.tif'), join(folder, 'outline.geojson')]
+const read = (name: string) =>
+  JSON.parse(readFileSync(join(folder, name), 'utf8')) as {
+    planes: Plane[]
+    groundM: number
+    outline: [number, number][]
+  }
+
+beforeAll(() => {
+  const made = gable(['town', '--seed', '31', '--kind', 'tarrowee', '--house', '12', '--out', folder])
+  expect(made.stderr.replaceAll(/npm warn.*\n/g, '')).toBe('')
+  expect(made.status).toBe(0)
+}, 60_000)
+
+test('the same house every time, and another for another number', () => {
+  const first = readFileSync(heights)
+  const again = mkdtempSync(join(tmpdir(), 'gable-fit-'))
+  gable(['town', '--seed', '31', '--kind', 'tarrowee', '--house', '12', '--out', again])
+  expect(readFileSync(join(again, 'heights.tif')).equals(first)).toBe(true)
+  gable(['town', '--seed', '32', '--kind', 'tarrowee', '--house', '12', '--out', again])
+  expect(readFileSync(join(again, 'heights.tif')).equals(first)).toBe(false)
+  expect(readFileSync(join(again, 'aerial.png')).subarray(1, 4).toString()).toBe('PNG')
+}, 60_000)
+
+test('its planes from the files alone, one after the other too', () => {
+  const truth = read('truth.json')
+  const { status, stdout } = gable(['fit', '--heights', heights, '--outline', outline])
+  expect(status).toBe(0)
+  const fitted = JSON.parse(stdout) as typeof truth & { trees: object[]; obstructions: object[] }
+  const large = truth.planes.filter(({ areaM2 }) => areaM2 > 8)
+  expect(large.length).toBeGreaterThan(1)
+  for (const plane of large)
+    expect(
+      fitted.planes.some(
+        (own) =>
+          Math.abs(own.pitchDeg - plane.pitchDeg) < 1 &&
+          Math.abs(((own.azimuthDeg - plane.azimuthDeg + 540) % 360) - 180) < 2 &&
+          Math.abs(own.areaM2 - plane.areaM2) < 0.1 * plane.areaM2,
+      ),
+    ).toBe(true)
+  expect(fitted.groundM).toBeCloseTo(truth.groundM, 0)
+  expect(fitted.outline[0]).toEqual([0, 0])
+  const inLine = { heights, outline: JSON.parse(readFileSync(outline, 'utf8')) as object }
+  const lines = gable(
+    ['fit', '--lines'],
+    `${JSON.stringify(inLine)}\n${JSON.stringify({ heights: 'nowhere.tif', outline })}\n`,
+  )
+    .stdout.trim()
+    .split('\n')
+    .map((line) => JSON.parse(line) as { planes?: object[]; milliseconds?: number; error?: { code: string } })
+  expect(lines[0]?.planes).toEqual(fitted.planes)
+  expect(lines[0]?.milliseconds).toBeGreaterThan(0)
+  expect(lines[1]?.error?.code).toBe('no-file')
+}, 60_000)
+
+describe('what is refused, in words', () => {
+  const refusal = (args: readonly string[]) => {
+    const { status, stderr } = gable(args)
+    expect(status).toBe(2)
+    const line = stderr.split('\n').find((one) => one.startsWith('{')) ?? '{}'
+    return (JSON.parse(line) as { error: { code: string; message: string } }).error
+  }
+  const file = (name: string, content: string | Uint8Array) => {
+    writeFileSync(join(folder, name), content)
+    return join(folder, name)
+  }
+
+  test.each([
+    ['a picture', () => file('a.tif', readFileSync(join(folder, 'aerial.png'))), 'bad-raster'],
+    ['a raster cut short', () => file('cut.tif', readFileSync(heights).subarray(0, 30_000)), 'bad-raster'],
+    ['nothing', () => file('empty.tif', ''), 'bad-raster'],
+  ])(
+    '%s',
+    (_, make, code) => {
+      const said = refusal(['fit', '--heights', make(), '--outline', outline])
+      expect(said.code).toBe(code)
+      expect(said.message).toMatch(/^“.*\.tif” cannot be read as a GeoTIFF/)
+    },
+    30_000,
+  )
+
+  test('an outline elsewhere, on the edge, without corners', () => {
+    const ring =
+      (
+        JSON.parse(readFileSync(outline, 'utf8')) as {
+          features: { geometry: { coordinates: [number, number][][] } }[]
+        }
+      ).features[0]?.geometry.coordinates[0] ?? []
+    const moved = (east: number) =>
+      file(
+        'moved.geojson',
+        JSON.stringify({ type: 'Polygon', coordinates: [ring.map(([x, y]) => [x + east, y])] }),
+      )
+    expect(refusal(['fit', '--heights', heights, '--outline', moved(1)]).code).toBe('heights-elsewhere')
+    // Thirty metres to the east the raster ends.
+    expect(refusal(['fit', '--heights', heights, '--outline', moved(0.00033)]).code).toBe(
+      'heights-cut-outline',
+    )
+    const two = file('two.geojson', JSON.stringify({ type: 'Polygon', coordinates: [ring.slice(0, 2)] }))
+    expect(refusal(['fit', '--heights', heights, '--outline', two]).code).toBe('no-outlines')
+    expect(refusal(['fit', '--heights', heights, '--outline', file('no.geojson', '{')]).code).toBe('not-json')
+  }, 60_000)
+
+  test('a town nobody built, a house beyond the last', () => {
+    expect(refusal(['town', '--seed', '1', '--house', '64', '--out', folder]).code).toBe('bad-option')
+    expect(refusal(['town', '--seed', '1.5', '--house', '1', '--out', folder]).code).toBe('bad-option')
+    expect(refusal(['town', '--seed', '1', '--kind', 'atlantis', '--house', '1', '--out', folder]).code).toBe(
+      'invalidArgument',
+    )
+  }, 60_000)
+})
