@@ -13,6 +13,8 @@ export interface FittedBlock {
   /** Lowest height of the roof under it, and its top, m. */
   readonly bottomM: number
   readonly topM: number
+  /** How far its top is over the roof in its middle, m. */
+  readonly overM: number
 }
 
 /** What stands over the planes of the roof, cell by cell. */
@@ -103,7 +105,7 @@ export function blocksOn(
     if (cells.length < 2 && overMiddle < aloneM) return []
     const areaM2 = cells.length * survey.sideM ** 2
     const kind = areaM2 < ventM2 ? 'vent' : overMiddle >= chimneyM ? 'chimney' : 'block'
-    return [{ kind, base, bottomM, topM }]
+    return [{ kind, base, bottomM, topM, overM: overMiddle }]
   })
   return [...walls, ...blocks]
 }
@@ -171,16 +173,11 @@ function parapets(
       y + uy * along + ux * widthM,
     ]
     const base = [a, b, inner(b, 0), inner(a, 0)]
-    return [
-      {
-        kind: 'parapet',
-        base,
-        bottomM: Math.min(...base.map((p) => roofAt(first, p))),
-        topM: quantileOf(
-          own.map((k) => survey.z[k] ?? 0),
-          0.6,
-        ),
-      },
-    ]
+    const topM = quantileOf(
+      own.map((k) => survey.z[k] ?? 0),
+      0.6,
+    )
+    const bottomM = Math.min(...base.map((p) => roofAt(first, p)))
+    return [{ kind: 'parapet', base, bottomM, topM, overM: topM - bottomM }]
   })
 }

@@ -46,7 +46,7 @@ export function parcelsOf(
     if (!small || !givenAway(small, labels, beside)) break
     parcels = put(arrangement, labels, costs, beside)
   }
-  const weld = welder()
+  const weld = welder(outline)
   return parcels.map(({ region, rings, areaM2 }) => ({
     region,
     rings: rings.map((ring) => straightOut(welded(ring, weld))).filter((ring) => ring.length > 2),
@@ -57,9 +57,9 @@ export function parcelsOf(
 /** Points nearer to each other than this are one, m. */
 const sameM = 0.02
 
-/** Gives points that are one the same place: lines that meant to meet in a corner pass it by a hair. */
-function welder(): (p: Vec2) => Vec2 {
-  const known: Vec2[] = []
+/** Gives points that are one the same place, the outline's corners theirs: lines that meant to meet in one pass it by a hair. */
+function welder(corners: readonly Vec2[]): (p: Vec2) => Vec2 {
+  const known: Vec2[] = [...corners]
   return (p) => {
     const same = known.find((q) => Math.hypot(p[0] - q[0], p[1] - q[1]) < sameM)
     if (same) return same

@@ -111,7 +111,7 @@ function stepLines(
   const ways = square.filter((way, i) => square.findIndex((other) => apart(way, other) < 0.02) === i)
   let open = [...points]
   while (open.length >= least && found.length < 60) {
-    const best = bestAlong(open, ways) ?? null
+    const best = bestAlong(open, ways)
     if (!best || best.members.length < least) break
     const off = best.members.map((p) => p[0] * best.normal[0] + p[1] * best.normal[1])
     const line = { normal: best.normal, offsetM: off.reduce((a, b) => a + b, 0) / off.length }
@@ -127,20 +127,47 @@ function stepLines(
   return found
 }
 
-/** The most points beside one line of the given directions: a window as wide as the steps of the cells. */
-function bestAlong(points: readonly Vec2[], ways: readonly number[]) {
-  let best: { normal: Vec2; members: Vec2[] } | null = null
+/** Points of one step follow each other with no larger gap, m. */
+const gapM = 0.6
+
+/**
+ * The line of the given directions with the longest row of points beside it, in a window as wide as the steps of the
+ * cells; all points of the window are its. What only crosses it, here and there, makes no row.
+ */
+function bestAlong(points: readonly Vec2[], ways: readonly number[]): Row | null {
+  let best: (Row & { readonly long: number }) | null = null
   for (const way of ways) {
     const normal: Vec2 = [-Math.sin(way), Math.cos(way)]
     const sorted = points
       .map((p) => ({ p, off: p[0] * normal[0] + p[1] * normal[1] }))
       .sort((a, b) => a.off - b.off)
     let from = 0
-    sorted.forEach(({ off }, to) => {
+    for (const [to, { off }] of sorted.entries()) {
       while (off - (sorted[from]?.off ?? off) > 2 * besideM) from++
-      if (to - from + 1 > (best?.members.length ?? 0))
-        best = { normal, members: sorted.slice(from, to + 1).map(({ p }) => p) }
-    })
+      const most: number = best?.long ?? 0
+      if (to - from + 1 <= most) continue
+      const members = sorted.slice(from, to + 1).map(({ p }) => p)
+      const row = longestRow(members, normal)
+      if (row.length > most) best = { normal, members: row, long: row.length }
+    }
   }
-  return best as { normal: Vec2; members: Vec2[] } | null
+  return best
+}
+
+interface Row {
+  readonly normal: Vec2
+  readonly members: readonly Vec2[]
+}
+
+/** The most points that follow each other along a line. */
+function longestRow(points: readonly Vec2[], normal: Vec2): Vec2[] {
+  const along = ([x, y]: Vec2) => x * normal[1] - y * normal[0]
+  const sorted = [...points].sort((p, q) => along(p) - along(q))
+  let [start, best, length] = [0, 0, 0]
+  sorted.forEach((p, i) => {
+    const before = sorted[i - 1]
+    if (before && along(p) - along(before) > gapM) start = i
+    if (i - start + 1 > length) [best, length] = [start, i - start + 1]
+  })
+  return sorted.slice(best, best + length)
 }

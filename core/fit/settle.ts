@@ -7,12 +7,15 @@ const beyondScatter = 3.5
 /** Planes whose common fit is worse by less than this share of the scatter are one. */
 const sameShare = 0.7
 const rounds = 3
+/** Regions with a strip of at most twice so many cells between them stand side by side. */
+const spreads = 2
 /** How far from a plane's cells others of it may lie, with something in between, m. */
 const strayM = 1.2
 
 /** Regions with every cell that lies near one of them; what is one plane is one region, and small ones are gone. */
 export function settled(survey: Survey, grown: Grown): Grown {
-  let now = grown
+  // While regions are what grew, without what is on their borders: they say best whether they are one.
+  let now = merged(survey, grown)
   for (let round = 0; round < rounds; round++) {
     now = merged(survey, claimed(survey, now))
     now = withoutSmall(survey, smoothed(survey, now))
@@ -118,6 +121,21 @@ function sharedSides(survey: Survey, labels: Int32Array): Map<string, [number, n
   return shared
 }
 
+/** Regions grown by some cells into what belongs to none: those with a strip of such between them stand side by side. */
+function spread(survey: Survey, labels: Int32Array): Int32Array {
+  let now = labels
+  for (let step = 0; step < spreads; step++) {
+    const next = Int32Array.from(now)
+    now.forEach((label, k) => {
+      if (label !== none || !survey.inside[k]) return
+      const beside = around(survey.grid, k).find((j) => (now[j] ?? none) >= 0)
+      if (beside !== undefined) next[k] = now[beside] ?? none
+    })
+    now = next
+  }
+  return now
+}
+
 /** Regions side by side that one plane fits as well as two become one. */
 function merged(survey: Survey, grown: Grown): Grown {
   const { regions, labels, scatterM } = grown
@@ -131,7 +149,9 @@ function merged(survey: Survey, grown: Grown): Grown {
     own.addAll(region.sums)
     return own
   })
-  for (const [p, q, sides] of [...sharedSides(survey, labels).values()].sort((a, b) => b[2] - a[2])) {
+  for (const [p, q, sides] of [...sharedSides(survey, spread(survey, labels)).values()].sort(
+    (a, b) => b[2] - a[2],
+  )) {
     const [i, j] = [rootOf(p), rootOf(q)]
     const [one, other] = [sums[i], sums[j]]
     if (i === j || sides < 3 || !one || !other) continue

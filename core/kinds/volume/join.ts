@@ -93,9 +93,14 @@ export function unionOf(outlines: readonly (readonly Vec2[])[]): Vec2[] {
 }
 
 function straight(ring: readonly Vec2[]): Vec2[] {
-  const kept = ring.filter((p, i) => {
-    const [before, after] = [ring[(i + ring.length - 1) % ring.length] ?? p, ring[(i + 1) % ring.length] ?? p]
-    return nearestOnSegment(before, after, p).distanceM > straightM
-  })
-  return kept.length < ring.length && kept.length > 2 ? straight(kept) : kept
+  const kept = [...ring]
+  // One at a time: of two corners that are all but one, one has to stay.
+  for (let i = 0; i < kept.length && kept.length > 3; ) {
+    const [a, p, c] = [kept[(i + kept.length - 1) % kept.length], kept[i], kept[(i + 1) % kept.length]]
+    if (a && p && c && nearestOnSegment(a, c, p).distanceM <= straightM) {
+      kept.splice(i, 1)
+      i = Math.max(0, i - 1)
+    } else i++
+  }
+  return kept
 }
