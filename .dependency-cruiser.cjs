@@ -97,7 +97,8 @@ module.exports = {
     ]),
     {
       name: 'the-world-by-its-interface',
-      comment: 'only the route that stands in for the world, the command that writes houses to practise on, its own files and tests know the made-up one',
+      comment:
+        'only the route that stands in for the world, the command that writes houses to practise on, its own files and tests know the made-up one',
       severity: 'error',
       from: { pathNot: [`^(town/|app/world/|cli/commands/town\\.ts$|scripts/bench-)`, test, forTests] },
       to: { path: '^town/' },

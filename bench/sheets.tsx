@@ -18,6 +18,7 @@ const DiagramDialog = lazyPart('DiagramDialog')
 const InvertersDialog = lazyPart('InvertersDialog')
 const TariffDialog = lazyPart('TariffDialog')
 const BillsDialog = lazyPart('BillsDialog')
+const FitDialog = lazyPart('FitDialog')
 const MoneyDialog = lazyPart('MoneyDialog')
 const CashFlowDialog = lazyPart('CashFlowDialog')
 const PageDialog = lazyPart('PageDialog')
@@ -40,6 +41,7 @@ export function Sheets() {
   if (dialog === 'inverters') return <InvertersDialog />
   if (dialog === 'tariff-now' || dialog === 'tariff-then') return <TariffDialog />
   if (dialog === 'bills') return <BillsDialog />
+  if (dialog === 'fit') return <FitDialog />
   if (dialog === 'money') return <MoneyDialog />
   if (dialog === 'cash-flow') return <CashFlowDialog />
   if (dialog === 'page') return <PageDialog />

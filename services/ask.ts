@@ -4,6 +4,7 @@ import { Fault } from '@/core/model/fault'
 export interface Answer {
   readonly status: number
   readonly text: () => Promise<string>
+  readonly arrayBuffer?: () => Promise<ArrayBuffer>
 }
 
 /** Asks for a path below a service's address, such as `stations?lat=41.6&lon=-71.4`. */
@@ -28,7 +29,19 @@ export const askedAgain =
  * The text of a good answer.
  * @throws Fault `service-away` when nothing answers, `service-refused` with the status
  */
-export async function textFrom(ask: Ask, path: string, signal?: AbortSignal): Promise<string> {
+export const textFrom = (ask: Ask, path: string, signal?: AbortSignal): Promise<string> =>
+  goodAnswer(ask, path, (answer) => answer.text(), signal)
+
+/** The bytes of one. @throws Fault as `textFrom` */
+export const bytesFrom = (ask: Ask, path: string, signal?: AbortSignal): Promise<ArrayBuffer> =>
+  goodAnswer(ask, path, (answer) => answer.arrayBuffer?.() ?? Promise.reject(new Error('no bytes')), signal)
+
+async function goodAnswer<T>(
+  ask: Ask,
+  path: string,
+  read: (answer: Answer) => Promise<T>,
+  signal?: AbortSignal,
+): Promise<T> {
   const away = (error: unknown): never => {
     if (signal?.aborted) throw error
     // Neither asked nor answered to the end.
@@ -36,5 +49,5 @@ export async function textFrom(ask: Ask, path: string, signal?: AbortSignal): Pr
   }
   const answer = await ask(path, signal).catch(away)
   if (answer.status !== 200) throw new Fault('service-refused', { status: answer.status })
-  return answer.text().catch(away)
+  return read(answer).catch(away)
 }

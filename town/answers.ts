@@ -4,6 +4,7 @@ import { catalogue } from './equipment'
 import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
+import { heightsAt, outlinesAt } from './heights'
 import { incentivesIn, usualIncentives } from './incentives'
 import { tariffsIn } from './tariffs'
 import { towns, type Town } from './towns'
@@ -12,7 +13,7 @@ import { towns, type Town } from './towns'
 export interface TownAnswer {
   readonly status: number
   readonly type: string
-  readonly body: string
+  readonly body: string | Uint8Array
   /** Whether the same question gets the same answer for a day. */
   readonly lasting: boolean
 }
@@ -76,6 +77,15 @@ function incentivesAnswer(query: URLSearchParams): TownAnswer {
   return 'status' in town ? town : json({ incentives: incentivesIn(town.id) }, true)
 }
 
+/** Heights around a place as a GeoTIFF, and outlines of the buildings there. */
+function surveyAnswer(what: 'heights' | 'outlines', query: URLSearchParams): TownAnswer {
+  const town = townAround(query)
+  if ('status' in town) return town
+  const place = { latitudeDeg: Number(query.get('lat')), longitudeDeg: Number(query.get('lon')) }
+  if (what === 'outlines') return json(outlinesAt(town, place), true)
+  return { status: 200, type: 'image/tiff', body: heightsAt(town, place), lasting: true }
+}
+
 /** All stations; whoever asks knows how far they are. */
 export const stationsAnswer = (): TownAnswer =>
   collection(
@@ -106,8 +116,8 @@ const longestQuery = 200
 
 /**
  * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`,
- * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`.
- * GeoJSON, JSON and EPW.
+ * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`,
+ * `heights?lat=&lon=`, `outlines?lat=&lon=`. GeoJSON, JSON, EPW and GeoTIFF.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   const [what = '', name = ''] = path.split('/')
@@ -118,6 +128,7 @@ export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   if (what === 'stations') return stationsAnswer()
   if (what === 'imagery') return imageryAnswer(query)
   if (what === 'tariffs') return tariffsAnswer(query)
+  if (what === 'heights' || what === 'outlines') return surveyAnswer(what, query)
   if (what === 'incentives') return incentivesAnswer(query)
   if (what === 'catalogue') return json(catalogue, true)
   if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')

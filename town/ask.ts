@@ -4,5 +4,10 @@ import { townAnswer } from './answers'
 export const askTown = async (path: string) => {
   const [at = '', query = ''] = path.split('?')
   const { status, body } = townAnswer(at, new URLSearchParams(query))
-  return { status, text: async () => body }
+  const bytes = typeof body === 'string' ? new TextEncoder().encode(body) : body
+  return {
+    status,
+    text: async () => new TextDecoder().decode(bytes),
+    arrayBuffer: async () => bytes.slice().buffer,
+  }
 }

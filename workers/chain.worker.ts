@@ -7,6 +7,7 @@ import { accounts } from '@/core/stages/accounts/index'
 import { type World } from '@/core/stages/world'
 import { faultDetail } from './fault-detail'
 import { weatherAt } from './fetch-weather'
+import { type FitAnswer, type FitRequest } from './fit-messages'
 import {
   protocolVersion,
   type RunRequest,
@@ -173,7 +174,22 @@ async function loop(): Promise<void> {
   running = false
 }
 
-self.onmessage = ({ data }: MessageEvent<WorkerRequest>) => {
+/** Reads the buildings in heights; asked of a worker of its own, which does nothing else. */
+async function fit(request: FitRequest): Promise<void> {
+  const answer = (said: FitAnswer) => self.postMessage(said)
+  try {
+    const { fitOf } = await import('./fit-of')
+    answer({ found: await fitOf(request, (share) => answer({ share })), fault: null })
+  } catch (error) {
+    answer({ found: null, fault: faultDetail(error) })
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<WorkerRequest | FitRequest>) => {
+  if (data.type === 'fit') {
+    void fit(data)
+    return
+  }
   if (data.type === 'overtaking') {
     overtaken = true
     return

@@ -25,6 +25,9 @@ export function ImportOutlines() {
   }
   return (
     <div className="mt-2 px-2">
+      <button type="button" className={lineButton} onClick={() => session.setState({ dialog: 'fit' })}>
+        {sayer.words.outlines.heights}
+      </button>
       <FileButton
         label={sayer.words.outlines.button}
         accept=".geojson,.json,application/geo+json,application/json"

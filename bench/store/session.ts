@@ -78,6 +78,7 @@ export interface Session {
     | 'record'
     | 'shade'
     | 'rules'
+    | 'fit'
     | 'money'
     | 'cash-flow'
     | 'page'

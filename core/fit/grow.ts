@@ -25,6 +25,8 @@ const reachM = 0.55
 const [dormerM2, dormerSlope] = [1.4, 0.3]
 /** And as far from every plane that was found before, m. */
 const standsOffM = 0.3
+/** And with at least this share of its cells inside it: a parapet is all border. */
+const leastInner = 0.3
 /** The least scatter that is reckoned with, m: a raster without noise still has rounded figures. */
 const leastScatterM = 0.02
 /** A region smaller than this is no plane of a roof, m2. */
@@ -76,15 +78,26 @@ export function grownRegions(survey: Survey): Grown {
   const scatterM = Math.max(leastScatterM, medianOf(local.flatMap((one) => (one ? [one.rmsM] : []))))
   const cellM2 = sideM * sideM
   // Cells where the slope turns are missing along its borders: a strip of about the reach.
-  grow(survey, local, reach, scatterM, { regions, labels }, ({ n }) => n * cellM2 >= leastRegionM2 / 2)
+  grow(
+    survey,
+    local,
+    reach,
+    scatterM,
+    { regions, labels },
+    ({ n }, _, innerShare) => n * cellM2 >= leastRegionM2 / 2 && innerShare >= leastInner / 2,
+  )
   const open = Uint8Array.from(labels, (label, k) => (inside[k] && label === none ? 1 : 0))
   const left = localPlanes(survey, 1, (k) => open[k] === 1)
   const main = [...regions]
-  grow(survey, left, 1, scatterM, { regions, labels }, (sums, { a, b }) => {
+  grow(survey, left, 1, scatterM, { regions, labels }, (sums, { a, b }, innerShare) => {
     const areaM2 = sums.n * cellM2
     const isLarge = areaM2 >= dormerM2 || (areaM2 >= dormerM2 / 2 && Math.hypot(a, b) > dormerSlope)
-    // Strips along a ridge lie near the planes on both sides.
-    return isLarge && main.every(({ flat }) => sums.squares(flat) > sums.n * standsOffM ** 2)
+    // Strips along a ridge lie near the planes on both sides, and a parapet is narrow.
+    return (
+      isLarge &&
+      innerShare >= leastInner &&
+      main.every(({ flat }) => sums.squares(flat) > sums.n * standsOffM ** 2)
+    )
   })
   return { regions, labels, scatterM }
 }
@@ -96,7 +109,7 @@ function grow(
   reach: number,
   scatterM: number,
   { regions, labels }: { readonly regions: Region[]; readonly labels: Int32Array },
-  accepts: (sums: Sums, flat: Flat) => boolean,
+  accepts: (sums: Sums, flat: Flat, innerShare: number) => boolean,
 ): void {
   // How far the slope around a cell is off by chance: scatter over the root of the sum of squared distances.
   const side = 2 * reach + 1
@@ -133,7 +146,8 @@ function grow(
       }
     }
     const grown = sums.flat() ?? flat
-    if (accepts(sums, grown)) regions.push({ flat: grown, sums })
+    const inner = members.filter((k) => around(grid, k).every((j) => labels[j] === number))
+    if (accepts(sums, grown, inner.length / members.length)) regions.push({ flat: grown, sums })
     else for (const k of members) labels[k] = tried
   }
   for (let k = 0; k < labels.length; k++) if (labels[k] === tried) labels[k] = none

@@ -2,6 +2,7 @@ import { localOf, placeOf, type LatLon } from '../geometry/geo'
 import { signedArea } from '../geometry/polygon'
 import { distance2, type Vec2 } from '../geometry/vector'
 import { coversAll, type Frame, type HeightFile } from '../heights/geotiff'
+import { type Projection } from '../heights/projection'
 import { Fault } from '../model/fault'
 
 /** An outline in metres east and north of its first point, and how that frame lies in the raster's coordinates. */
@@ -30,7 +31,14 @@ export function placedOn(
     throw new Fault('no-outlines', { file: outlineFile, why: 'corners' }, outlineFile)
   const inDegrees = corners.every(([x, y]) => Math.abs(x) <= 180 && Math.abs(y) <= 90)
   const frames = [
-    ...(inDegrees && file.projection ? [degreesFrame(file, first)] : []),
+    ...(inDegrees && file.projection
+      ? [
+          {
+            frame: degreesFrame(file.projection, latLon(first)),
+            toLocal: (p: Vec2) => localOf(latLon(first), latLon(p)),
+          },
+        ]
+      : []),
     // The raster's own coordinates are metres of its grid, where they are no degrees.
     ...(file.projection?.unitM === null ? [] : [ownFrame(file, first)]),
   ]
@@ -56,21 +64,14 @@ interface Framed {
   readonly toLocal: (p: Vec2) => Vec2
 }
 
-function degreesFrame({ projection }: HeightFile, first: Vec2): Framed {
-  const origin = latLon(first)
-  const toLocal = (p: Vec2) => localOf(origin, latLon(p))
-  return {
-    toLocal,
-    frame: {
-      local: (p) => toLocal(projection ? projection.toDegrees(p) : p),
-      coordinates: (p) => {
-        const place = placeOf(origin, p)
-        const degrees: Vec2 = [place.longitudeDeg, place.latitudeDeg]
-        return projection ? projection.fromDegrees(degrees) : degrees
-      },
-    },
-  }
-}
+/** Metres east and north of a place on the earth, on the raster. */
+export const degreesFrame = (projection: Projection, origin: LatLon): Frame => ({
+  local: (p) => localOf(origin, latLon(projection.toDegrees(p))),
+  coordinates: (p) => {
+    const place = placeOf(origin, p)
+    return projection.fromDegrees([place.longitudeDeg, place.latitudeDeg])
+  },
+})
 
 const latLon = ([longitudeDeg, latitudeDeg]: Vec2): LatLon => ({ longitudeDeg, latitudeDeg })
 

@@ -8,7 +8,7 @@ import { heightsTiff } from './write-geotiff'
 
 const opened = async (bytes: ArrayBuffer | Uint8Array, heightUnitM?: number) =>
   heightFile(
-    await fromArrayBuffer(bytes instanceof Uint8Array ? (bytes.slice().buffer) : bytes),
+    await fromArrayBuffer(bytes instanceof Uint8Array ? bytes.slice().buffer : bytes),
     'h.tif',
     heightUnitM,
   )
@@ -64,7 +64,7 @@ describe('projections', () => {
 describe('reading', () => {
   test('what was written comes back, with no-data as none, at the middles of cells', async () => {
     const heights = Float32Array.from([1.5, NaN, 3, 4, 5, 6.25])
-    const file = await opened(await heightsTiff(heights, 3, 2, 32619, [500_000, 4_600_000], 0.5))
+    const file = await opened(heightsTiff(heights, 3, 2, 32619, [500_000, 4_600_000], 0.5))
     expect([file.columns, file.rows, file.heightUnitM, file.projection?.unitM]).toEqual([3, 2, 1, 1])
     expect(file.at(0, 0)).toEqual([500_000.25, 4_599_999.75])
     expect(file.at(2, 1)).toEqual([500_001.25, 4_599_999.25])
@@ -73,19 +73,19 @@ describe('reading', () => {
   })
 
   test('a raster of points is tied at the middle of its first cell', async () => {
-    const file = await opened(await written({ GTRasterTypeGeoKey: 2 }))
+    const file = await opened(written({ GTRasterTypeGeoKey: 2 }))
     expect(file.at(0, 0)).toEqual([500_000, 4_600_000])
   })
 
   test('feet by the key of the file, by its coordinates, or by what is asked', async () => {
-    const feet = await opened(await written({ VerticalUnitsGeoKey: 9002 }))
+    const feet = await opened(written({ VerticalUnitsGeoKey: 9002 }))
     expect((await feet.read(0, 0, 1, 1))[0]).toBeCloseTo(0.3048, 6)
-    const asked = await opened(await written(), 0.3048)
+    const asked = await opened(written(), 0.3048)
     expect((await asked.read(2, 1, 1, 1))[0]).toBeCloseTo(6 * 0.3048, 6)
   })
 
   test('marks that are no heights on earth are none', async () => {
-    const file = await opened(await written({}, [-3.4e38, 1, 1e6, -32768, 2, 3]))
+    const file = await opened(written({}, [-3.4e38, 1, 1e6, -32768, 2, 3]))
     expect([...(await file.read(0, 0, 3, 2))]).toEqual([NaN, 1, NaN, NaN, 2, 3])
   })
 
@@ -95,7 +95,7 @@ describe('reading', () => {
     const [east, north] = projection.fromDegrees([place.longitudeDeg, place.latitudeDeg])
     const corner = [Math.floor(east) - 10, Math.ceil(north) + 10] as const
     const heights = Float32Array.from({ length: 80 * 80 }, (_, k) => k % 80)
-    const file = await opened(await heightsTiff(heights, 80, 80, code, corner, 0.25))
+    const file = await opened(heightsTiff(heights, 80, 80, code, corner, 0.25))
     const frame = {
       local: (p: readonly [number, number]) => {
         const [longitudeDeg, latitudeDeg] = projection.toDegrees(p)
@@ -128,7 +128,7 @@ describe('reading', () => {
   })
 
   test('which points lie on it', async () => {
-    const file = await opened(await written())
+    const file = await opened(written())
     expect(coversAll(file, [[500_000.1, 4_599_999.9]])).toBe(true)
     expect(coversAll(file, [[500_001.4, 4_599_999.1]])).toBe(true)
     expect(coversAll(file, [[500_001.6, 4_599_999.1]])).toBe(false)
@@ -138,7 +138,7 @@ describe('reading', () => {
 
 describe('what is refused', () => {
   test('a picture', async () => {
-    const rgb = await writeArrayBuffer(new Uint8Array(18), {
+    const rgb = writeArrayBuffer(new Uint8Array(18), {
       width: 3,
       height: 2,
       BitsPerSample: [8, 8, 8],
@@ -150,23 +150,23 @@ describe('what is refused', () => {
   })
 
   test('a system nobody knows here', async () => {
-    const odd = await written({ ProjectedCSTypeGeoKey: 2056 })
+    const odd = written({ ProjectedCSTypeGeoKey: 2056 })
     expect(await codeOf(() => opened(odd))).toBe('unknown-projection')
   })
 
   test('cut short: said when its cells are wanted', async () => {
-    const whole = new Uint8Array(await written({}, new Float32Array(6)))
+    const whole = new Uint8Array(written({}, new Float32Array(6)))
     const cut = whole.slice(0, whole.length - 12)
     expect(await codeOf(async () => (await opened(cut)).read(0, 0, 3, 2))).toBe('bad-raster')
   })
 
   test('more cells than can be held', async () => {
-    const file = await opened(await written())
+    const file = await opened(written())
     expect(await codeOf(() => file.read(0, 0, 4_000, 4_000))).toBe('raster-too-fine')
   })
 
   test('a box that is not on it', async () => {
-    const file = await opened(await written())
+    const file = await opened(written())
     const frame = {
       local: ([x, y]: readonly [number, number]) => [x - 400_000, y - 4_600_000] as const,
       coordinates: ([x, y]: readonly [number, number]) => [x + 400_000, y + 4_600_000] as const,

@@ -1,4 +1,4 @@
-import { placeOf } from '@/core/geometry/geo'
+import { placeOf, type LatLon } from '@/core/geometry/geo'
 import { containsPoint } from '@/core/geometry/polygon'
 import { add2, distance2, rotate2, type Vec2 } from '@/core/geometry/vector'
 import { unionOf } from '@/core/kinds/volume/join'
@@ -19,6 +19,9 @@ const [lotM, rowM] = [25, 44]
 export interface PracticeHouse {
   readonly town: Town
   readonly lot: Lot
+  /** The middle of the house: the origin of its frame. */
+  readonly origin: LatLon
+  readonly around: LatLon
   /** The house and its neighbours. */
   readonly lots: readonly Lot[]
   /** Around all that is under one roof, counter-clockwise. */
@@ -43,6 +46,8 @@ export function practiceHouse(seed: number, kind: PracticeKind, house: number): 
   return {
     town,
     lot,
+    origin: lot.place,
+    around: lot.place,
     lots,
     outline: unionOf(lot.volumes.map(({ outline }) => outline)),
     groundAt: ([x, y]) => town.elevationM + slope * (x * Math.cos(falls) + y * Math.sin(falls)),

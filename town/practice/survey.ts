@@ -1,10 +1,10 @@
-import { localOf } from '@/core/geometry/geo'
+import { localOf, type LatLon } from '@/core/geometry/geo'
 import { type Vec2 } from '@/core/geometry/vector'
 import { utmAt } from '@/core/heights/projection'
 import { cellAt, type HeightGrid } from '@/core/heights/raster'
 import { gaussian, seededRandom } from '@/core/model/random'
 import { heightScene } from '../height-scene'
-import { type PracticeHouse } from './houses'
+import { type Lot } from '../lot'
 
 /** How a house is flown over. */
 export interface Flight {
@@ -13,6 +13,16 @@ export interface Flight {
   /** Standard deviation of a height, m. */
   readonly noiseM: number
   readonly seed: number
+  /** From the place to the side of the raster, m. */
+  readonly reachM?: number
+}
+
+/** What is flown over: lots around a place, in a frame of metres east and north of an origin. */
+export interface Ground {
+  readonly origin: LatLon
+  readonly around: LatLon
+  readonly lots: readonly Lot[]
+  readonly groundAt: (p: Vec2) => number
 }
 
 /** Heights as the flight measured them, on the grid of the place's UTM zone. */
@@ -23,19 +33,21 @@ export interface Surveyed {
   readonly corner: Vec2
 }
 
-/** From the house's middle to the side of the raster, m. */
-const reachM = 30
+const usualReachM = 30
 /** Share of the cells of a crown that the beam goes into, and how deep at most, m. */
 const [intoLeaves, intoLeavesM] = [0.25, 0.7]
 /** Share of cells that are missing one by one, and holes of several cells. */
 const [missing, holes, holeM] = [0.004, 3, 0.8]
 
 /** What an aeroplane with a laser makes of a house: cells on the projected grid, scatter, leaves, gaps. */
-export function surveyed({ lot, lots, groundAt }: PracticeHouse, { cellM, noiseM, seed }: Flight): Surveyed {
-  const { code, projection } = utmAt(lot.place)
+export function surveyed(
+  { origin, around, lots, groundAt }: Ground,
+  { cellM, noiseM, seed, reachM = usualReachM }: Flight,
+): Surveyed {
+  const { code, projection } = utmAt(around)
   const random = seededRandom(seed)
   const normal = gaussian(random)
-  const middle = projection.fromDegrees([lot.place.longitudeDeg, lot.place.latitudeDeg])
+  const middle = projection.fromDegrees([around.longitudeDeg, around.latitudeDeg])
   const corner: Vec2 = [
     Math.floor((middle[0] - reachM) / cellM) * cellM,
     Math.ceil((middle[1] + reachM) / cellM) * cellM,
@@ -46,7 +58,7 @@ export function surveyed({ lot, lots, groundAt }: PracticeHouse, { cellM, noiseM
       corner[0] + (column + 0.5) * cellM,
       corner[1] - (row + 0.5) * cellM,
     ])
-    return localOf(lot.place, { longitudeDeg, latitudeDeg })
+    return localOf(origin, { longitudeDeg, latitudeDeg })
   }
   const first = placeOfCell(0, 0)
   const step = (to: Vec2): Vec2 => [(to[0] - first[0]) / (count - 1), (to[1] - first[1]) / (count - 1)]

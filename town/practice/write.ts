@@ -39,10 +39,7 @@ export async function writePractice(order: PracticeOrder, folder: string) {
     aerial: join(folder, 'aerial.png'),
     truth: join(folder, 'truth.json'),
   }
-  writeFileSync(
-    files.heights,
-    await heightsTiff(grid.heights, grid.columns, grid.rows, code, corner, order.cellM),
-  )
+  writeFileSync(files.heights, heightsTiff(grid.heights, grid.columns, grid.rows, code, corner, order.cellM))
   writeFileSync(files.outline, JSON.stringify(outline))
   writeFileSync(files.aerial, picture)
   writeFileSync(files.truth, JSON.stringify({ ...truthOf(place), aerial: bounds }, null, 1))

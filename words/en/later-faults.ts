@@ -24,13 +24,17 @@ export const laterFaults = {
   'too-many-modules': 'The table has {rows, number} modules; at most {limit, number} can be read at once.',
   'module-row': 'Line {line, number, ::group-off}: {why}',
   'module-in-use': 'This module is laid in {options}. Choose another one there first.',
+  'no-outline-here':
+    'No outline is known here, and none is drawn. Trace the house in Shape first, then read its heights.',
+  'fit-too-slow': 'The heights took too long to read. Is the raster very fine? Save it with larger cells.',
   'bad-raster':
     '“{file}” cannot be read as a GeoTIFF: it is cut short, packed in an unusual way, or something else. Save it again as an uncompressed or deflated GeoTIFF.',
   'picture-not-heights':
     '“{file}” is a picture, no heights: its cells hold colours. A GeoTIFF with one height a cell is needed.',
   'unknown-projection':
     '“{file}” is in a reference system that is not known here (EPSG {code, number, ::group-off}). Save it in a UTM zone, in web Mercator, or in longitude and latitude.',
-  'no-position': '“{file}” does not say where it lies. A GeoTIFF with a tie point and the size of its cells is needed.',
+  'no-position':
+    '“{file}” does not say where it lies. A GeoTIFF with a tie point and the size of its cells is needed.',
   'no-projection':
     '“{file}” does not say which reference system it is in, and the outline is in longitude and latitude. Save the raster with its system.',
   'heights-elsewhere': '“{file}” lies elsewhere: the outline is not on it.',

@@ -19,6 +19,7 @@ import { compare } from './compare'
 import { diagram } from './diagram'
 import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
+import { fit } from './fit'
 import { inverters } from './inverters'
 import { layWanted } from './lay-wanted'
 import { load } from './load'
@@ -54,6 +55,7 @@ export const later = {
   diagram,
   edgeForms,
   fields: fieldsOf,
+  fit,
   fixtureForms,
   foliages,
   gridPhases,

@@ -164,6 +164,7 @@ export const outlines = {
   addModel: 'Add 3D model from file',
   modelForms: 'OBJ, glTF (GLB) or IFC',
   button: 'Import outlines (GeoJSON)',
+  heights: 'Read house from heights',
   label: 'Import outlines',
   taken:
     '{count, plural, one {# building} other {# buildings}} taken{holes, plural, =0 {} one {, # courtyard filled} other {, # courtyards filled}}{left, plural, =0 {.} other {; left out:}}',

@@ -9,7 +9,7 @@ export const GET = route<'GET /world/[...path]', { path: string[] }>(
       params.path.join('/'),
       request.nextUrl.searchParams,
     )
-    return new Response(body, {
+    return new Response(typeof body === 'string' ? body : new Uint8Array(body), {
       status,
       headers: {
         'Content-Type': type,

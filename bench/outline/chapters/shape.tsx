@@ -18,7 +18,7 @@ export function ShapeChapter() {
       {objects.length === 0 && (
         <p className="quiet mt-2">
           Choose “Outline” and click the corners of the house on the aerial sheet. Click the first corner
-          again to close it.
+          again to close it. Or read it from heights.
         </p>
       )}
       <ObjectList objects={objects} />

@@ -2,7 +2,7 @@ import { containsPoint, signedArea } from '../../geometry/polygon'
 import { type Vec2 } from '../../geometry/vector'
 import { Fault } from '../../model/fault'
 import { seededRandom } from '../../model/random'
-import { joinVolumes } from './join'
+import { joinVolumes, unionOf } from './join'
 import { type Volume } from './volume'
 
 const box = (x: number, y: number, w: number, d: number): Vec2[] => [
@@ -36,6 +36,32 @@ const codeOf = (...volumes: Volume[]) => {
     return error.code
   }
 }
+
+test('four slopes of a hip make its outline, however their corners miss each other by a hair', () => {
+  const random = seededRandom(8)
+  const near = (p: Vec2): Vec2 => [p[0] + 0.002 * (random() - 0.5), p[1] + 0.002 * (random() - 0.5)]
+  const [a, b, c, d]: Vec2[] = [
+    [-6.932, -1.598],
+    [0, 0],
+    [-2.65, 11.498],
+    [-9.582, 9.901],
+  ] as [Vec2, Vec2, Vec2, Vec2]
+  const [low, high]: [Vec2, Vec2] = [
+    [-4.265, 2.667],
+    [-5.317, 7.233],
+  ]
+  for (let round = 0; round < 200; round++) {
+    const slopes = [
+      [a, low, high, d],
+      [c, high, low, b],
+      [c, d, high],
+      [b, low, a],
+    ].map((ring) => ring.flatMap((p) => (p ? [near(p)] : [])))
+    const outline = unionOf(slopes.map((ring) => (signedArea(ring) < 0 ? ring.reverse() : ring)))
+    expect(outline.length).toBeGreaterThanOrEqual(4)
+    expect(Math.abs(signedArea(outline) - 83.9)).toBeLessThan(0.3)
+  }
+})
 
 test('a wing against the south wall makes a T, and every side keeps its roof', () => {
   const { fields, sideAfter } = joinVolumes([main, wing])

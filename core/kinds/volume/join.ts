@@ -95,7 +95,7 @@ export function unionOf(outlines: readonly (readonly Vec2[])[]): Vec2[] {
 function straight(ring: readonly Vec2[]): Vec2[] {
   const kept = [...ring]
   // One at a time: of two corners that are all but one, one has to stay.
-  for (let i = 0; i < kept.length && kept.length > 3; ) {
+  for (let i = 0; i < kept.length && kept.length > 3;) {
     const [a, p, c] = [kept[(i + kept.length - 1) % kept.length], kept[i], kept[(i + 1) % kept.length]]
     if (a && p && c && nearestOnSegment(a, c, p).distanceM <= straightM) {
       kept.splice(i, 1)

@@ -1,0 +1,153 @@
+'use client'
+
+import { useState } from 'react'
+import { type FoundAround } from '@/core/fit/around'
+import { objectsOf } from '@/core/fit/objects'
+import { type RoofEdge } from '@/core/kinds/volume/volume'
+import { type Said } from '@/core/model/said'
+import { later } from '@/words/en/later'
+import { slope } from '@/words/format'
+import { type Sayer } from '@/words/sayer'
+import { useBench, useHouse, useSayer, useSite } from '../context'
+import { houseId } from '../store/documents'
+import { toast } from '../store/session'
+import { FitPlan } from './fit-plan'
+import { listed, withPieces, type Listed, type Piece } from './take-fitted'
+
+const words = later.fit
+const metres = (value: number) => ({ value, unit: 'm' as const })
+
+/** What was found: how well it lies in the heights, and piece by piece what is to be put in place. */
+export function FitFound({ found, onDone }: { readonly found: FoundAround; readonly onDone: () => void }) {
+  const { documents, session } = useBench()
+  const sayer = useSayer()
+  const site = useSite()
+  const house = useHouse()
+  const objects = objectsOf(found.house, 'house')
+  const rows = listed(found, objects, house)
+  const [left, setLeft] = useState<readonly number[]>([])
+  const chosen = rows.filter(({ stands }, i) => !stands && !left.includes(i)).map(({ piece }) => piece)
+  const count = chosen.reduce((sum, piece) => sum + (piece.is === 'neighbours' ? piece.drafts.length : 1), 0)
+  const accept = () => {
+    const { fault, step } = documents.edit(words.label, houseId, (before) =>
+      withPieces(before, chosen, sayer, site),
+    )
+    if (fault) throw fault
+    toast(session, sayer.say(words.taken, { count }), step)
+    onDone()
+  }
+  return (
+    <div className="grid grid-cols-1 gap-5 md:grid-cols-[auto_1fr]">
+      <FitPlan found={found} />
+      <div>
+        <Facts house={found.house} agreement={objects.agreement} sayer={sayer} />
+        <h3 className="mt-3 font-semibold">{words.found}</h3>
+        <ul className="mt-1">
+          {rows.map((row, i) => (
+            <li key={i}>
+              <label className="flex items-baseline gap-2 py-0.5">
+                <input
+                  type="checkbox"
+                  className="accent-verdigris"
+                  disabled={row.stands}
+                  checked={!row.stands && !left.includes(i)}
+                  onChange={({ target }) =>
+                    setLeft(target.checked ? left.filter((one) => one !== i) : [...left, i])
+                  }
+                />
+                <span className={row.stands ? 'text-pencil' : ''}>{named(row, rows, sayer)}</span>
+              </label>
+            </li>
+          ))}
+        </ul>
+        <button type="button" className="button button-main mt-3" disabled={count === 0} onClick={accept}>
+          {count === 0 ? words.none : sayer.say(words.accept, { count })}
+        </button>
+      </div>
+    </div>
+  )
+}
+
+function Facts({
+  house,
+  agreement,
+  sayer,
+}: {
+  readonly house: FoundAround['house']
+  readonly agreement: number
+  readonly sayer: Sayer
+}) {
+  const [weak] = [...house.planes].sort((a, b) => b.fit.pitchSpreadDeg - a.fit.pitchSpreadDeg)
+  return (
+    <>
+      <p>
+        {sayer.say(words.fit, {
+          planes: house.planes.length,
+          share: house.withinShare,
+          near: metres(0.1),
+          rms: metres(house.rmsM),
+        })}
+      </p>
+      <p className="mt-1">{sayer.say(words.agreement, { share: agreement, near: metres(0.15) })}</p>
+      {weak && (
+        <p className="mt-1">
+          {sayer.say(words.weak, {
+            pitch: slope(weak.pitchDeg, sayer.place),
+            azimuth: { value: weak.azimuthDeg, unit: 'deg' },
+            cells: weak.fit.cells,
+            off: { value: 2 * weak.fit.pitchSpreadDeg, unit: 'deg' },
+          })}
+        </p>
+      )}
+    </>
+  )
+}
+
+const pitchesOf = (edges: readonly RoofEdge[], sayer: Sayer): string =>
+  [
+    ...new Set(
+      edges.flatMap((edge) =>
+        'pitchDeg' in edge
+          ? [slope(edge.pitchDeg, sayer.place)]
+          : 'gable' in edge
+            ? []
+            : [slope(edge.profile.at(-1)?.[1] ?? 0, sayer.place)],
+      ),
+    ),
+  ].join(', ')
+
+function textOf(piece: Piece, rows: readonly Listed[], sayer: Sayer): string {
+  switch (piece.is) {
+    case 'volume': {
+      const parts = rows.filter((row) => row.piece.is === 'volume')
+      const n = parts.findIndex((row) => row.piece === piece) + 1
+      const head =
+        n === 1 ? sayer.say(words.house, { drawn: piece.drawn ? 'yes' : 'no' }) : sayer.say(words.part, { n })
+      const facts: Said['data'] = {
+        flat: piece.draft.flat ? 'yes' : 'no',
+        eave: metres(piece.draft.eaveHeightM),
+        pitches: pitchesOf(piece.draft.edges, sayer),
+      }
+      return `${head}: ${sayer.say(words.volume, facts)}`
+    }
+    case 'dormer':
+      return sayer.say(words.dormer, { form: piece.draft.form, width: metres(piece.draft.widthM) })
+    case 'chimney':
+      return sayer.say(words.block, {
+        is: piece.draft.is,
+        width: metres(piece.draft.widthM),
+        depth: metres(piece.draft.depthM),
+        height: metres(piece.draft.heightM),
+      })
+    case 'tree':
+      return sayer.say(words.tree, {
+        height: metres(piece.draft.heightM),
+        crown: metres(piece.draft.crownDiameterM),
+      })
+    case 'neighbours':
+      return sayer.say(words.neighbours, { count: piece.drafts.length, left: piece.left })
+  }
+}
+
+const named = (row: Listed, rows: readonly Listed[], sayer: Sayer): string =>
+  `${textOf(row.piece, rows, sayer)}${row.stands ? ` (${words.stands})` : ''}`

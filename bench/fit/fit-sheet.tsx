@@ -1,0 +1,142 @@
+'use client'
+
+import { useEffect, useRef, useState } from 'react'
+import { type FoundAround } from '@/core/fit/around'
+import { outlinesIn } from '@/core/imports/geojson-outlines'
+import { ofKind } from '@/core/kinds/documents'
+import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
+import { overHttp } from '@/services/ask'
+import { heightsAt, outlinesAt } from '@/services/survey'
+import { later } from '@/words/en/later'
+import { useBench, useSayer, useSite } from '../context'
+import { FileButton } from '../fields/file-button'
+import { Sheet } from '../sheet'
+import { FitFound } from './fit-found'
+import { readHeights } from './read-heights'
+
+const words = later.fit
+const world = overHttp('/world')
+const largestBytes = 60_000_000
+
+type State =
+  | { readonly at: 'fetching' }
+  | { readonly at: 'stopped' }
+  | { readonly at: 'reading'; readonly share: number }
+  | { readonly at: 'wrong'; readonly text: string }
+  | {
+      readonly at: 'found'
+      readonly found: FoundAround
+      readonly file: string
+      readonly drawn: boolean
+    }
+
+/** Reads house, neighbours and trees from heights, shows how well they lie in them, and puts in place what is accepted. */
+export function FitSheet() {
+  const { documents, session } = useBench()
+  const sayer = useSayer()
+  const site = useSite()
+  const [state, setState] = useState<State>({ at: 'fetching' })
+  const running = useRef<AbortController | null>(null)
+
+  const read = async (file: File | null) => {
+    running.current?.abort()
+    const own = new AbortController()
+    running.current = own
+    const show = (next: State) => {
+      if (running.current === own) setState(next)
+    }
+    show({ at: 'fetching' })
+    try {
+      if (file) checkFileSize(file.size, largestBytes)
+      const [heights, text] = await Promise.all([
+        file ? file.arrayBuffer() : heightsAt(world, site, own.signal),
+        outlinesAt(world, site, own.signal),
+      ])
+      const house = ofKind(documents.house, 'volume').find(({ role }) => role === 'house')
+      const around = outlinesAround(text, site)
+      const outlines = house ? [house, ...around.slice(1)] : around
+      const name = file?.name ?? words.survey
+      show({ at: 'reading', share: 0 })
+      const found = await readHeights(
+        { type: 'fit', heights, file: name, site, outlines: outlines.map(({ outline }) => ({ outline })) },
+        (share) => show({ at: 'reading', share }),
+        own.signal,
+      )
+      show(found ? { at: 'found', found, file: name, drawn: house !== undefined } : { at: 'stopped' })
+    } catch (error) {
+      if (own.signal.aborted) return show({ at: 'stopped' })
+      if (!(error instanceof Fault)) throw error
+      show({ at: 'wrong', text: sayer.fault(error) })
+    }
+  }
+  useEffect(() => {
+    void read(null)
+    return () => running.current?.abort()
+    // Once, when the sheet opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [])
+
+  const close = () => session.setState({ dialog: null })
+  return (
+    <Sheet title={words.title} onClose={close}>
+      <div className="mb-3 flex items-center gap-3">
+        {state.at === 'fetching' || state.at === 'reading' ? (
+          <>
+            <p role="status" className="flex-1">
+              {state.at === 'fetching' ? words.fetching : sayer.say(words.reading, { share: state.share })}
+            </p>
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                running.current?.abort()
+                setState({ at: 'stopped' })
+              }}
+            >
+              {words.stop}
+            </button>
+          </>
+        ) : (
+          <>
+            <p role="status" className="flex-1">
+              {state.at === 'stopped' ? words.stopped : ''}
+            </p>
+            <button type="button" className="button" onClick={() => void read(null)}>
+              {words.again}
+            </button>
+            <FileButton
+              label={words.own}
+              accept=".tif,.tiff,image/tiff"
+              className="button"
+              onTake={([file]) => file && void read(file)}
+            />
+          </>
+        )}
+      </div>
+      {state.at === 'wrong' && (
+        <p role="alert" className="rounded-md bg-clay-soft p-2 text-clay">
+          {state.text}
+        </p>
+      )}
+      {state.at === 'found' && (
+        <>
+          <p className="quiet mb-2">
+            {sayer.say(words.source, { file: state.file, drawn: state.drawn ? 'yes' : 'no' })}
+          </p>
+          <FitFound found={state.found} onDone={close} />
+        </>
+      )}
+    </Sheet>
+  )
+}
+
+/** The outlines that the survey knows, the house first; none where it has none here. */
+function outlinesAround(text: string, site: Parameters<typeof outlinesIn>[2]) {
+  try {
+    return outlinesIn(text, words.survey, site).found
+  } catch (error) {
+    if (error instanceof Fault) return []
+    throw error
+  }
+}

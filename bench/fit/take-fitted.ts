@@ -1,0 +1,127 @@
+import { type FoundAround } from '@/core/fit/around'
+import {
+  type ChimneyDraft,
+  type DormerDraft,
+  type FittedObjects,
+  type TreeDraft,
+  type VolumeDraft,
+} from '@/core/fit/drafts'
+import { objectsOf } from '@/core/fit/objects'
+import { distance2 } from '@/core/geometry/vector'
+import { centroid, containsPoint } from '@/core/geometry/polygon'
+import { defaultChimney } from '@/core/kinds/chimney/chimney'
+import { ofKind, type Objects } from '@/core/kinds/documents'
+import { defaultDormer } from '@/core/kinds/dormer/dormer'
+import { type AnyObject } from '@/core/kinds/index'
+import { type Site } from '@/core/kinds/site/site'
+import { broadleafTransmissivity } from '@/core/kinds/tree/tree'
+import { type Volume } from '@/core/kinds/volume/volume'
+import { newId } from '@/core/model/new-id'
+import { type Sayer } from '@/words/sayer'
+
+/** One thing that can be accepted or left: a part of the house, a dormer, a block, a tree, or the neighbours together. */
+export type Piece =
+  | { readonly is: 'volume'; readonly draft: VolumeDraft; readonly drawn: Volume | null }
+  | { readonly is: 'dormer'; readonly draft: DormerDraft }
+  | { readonly is: 'chimney'; readonly draft: ChimneyDraft }
+  | { readonly is: 'tree'; readonly draft: TreeDraft }
+  | { readonly is: 'neighbours'; readonly drafts: readonly VolumeDraft[]; readonly left: number }
+
+export interface Listed {
+  readonly piece: Piece
+  /** Something of its kind stands there already. */
+  readonly stands: boolean
+}
+
+/** Things of one kind nearer to each other than this are one, m. */
+const sameM = 1.5
+
+const standsNear = (
+  objects: readonly { readonly center: readonly [number, number] }[],
+  p: readonly [number, number],
+) => objects.some(({ center }) => distance2(center, p) < sameM)
+
+/** What was found, piece by piece, with what is drawn already. */
+export function listed(
+  { neighbours, neighboursLeft }: FoundAround,
+  objects: FittedObjects,
+  house: Objects,
+): Listed[] {
+  const drawn = ofKind(house, 'volume')
+  const own = drawn.filter(({ role }) => role === 'house')
+  const isDrawn = ({ outline }: VolumeDraft) =>
+    drawn.some((volume) => containsPoint(volume.outline, centroid(outline)))
+  const others = neighbours
+    .flatMap((one) => objectsOf(one, 'neighbour').volumes)
+    .filter((draft) => !isDrawn(draft))
+  const [dormers, chimneys, trees] = [
+    ofKind(house, 'dormer'),
+    ofKind(house, 'chimney'),
+    ofKind(house, 'tree'),
+  ]
+  return [
+    ...objects.volumes.map((draft): Listed => {
+      const same = own.find((volume) => containsPoint(volume.outline, centroid(draft.outline))) ?? null
+      return { piece: { is: 'volume', draft, drawn: same }, stands: same?.locked === true }
+    }),
+    ...objects.dormers.map((draft): Listed => ({
+      piece: { is: 'dormer', draft },
+      stands: dormers.some(({ front }) => distance2(front, draft.front) < sameM),
+    })),
+    ...objects.chimneys.map((draft): Listed => ({
+      piece: { is: 'chimney', draft },
+      stands: standsNear(chimneys, draft.center),
+    })),
+    ...objects.trees.map((draft): Listed => ({
+      piece: { is: 'tree', draft },
+      stands: standsNear(trees, draft.center),
+    })),
+    ...(others.length + neighboursLeft > 0
+      ? [
+          {
+            piece: { is: 'neighbours', drafts: others, left: neighboursLeft },
+            stands: others.length === 0,
+          } satisfies Listed,
+        ]
+      : []),
+  ]
+}
+
+/** The house's document with the pieces in it: what is drawn keeps its id and takes on what was read. */
+export function withPieces(before: Objects, pieces: readonly Piece[], sayer: Sayer, site: Site): Objects {
+  let after = before
+  const id = (kind: AnyObject['kind']) => newId(kind, Math.random)
+  const named = (kind: 'volume' | 'dormer' | 'chimney' | 'tree') =>
+    sayer.say(sayer.words.kinds[kind].named, { n: ofKind(after, kind).length + 1 })
+  const put = (object: AnyObject) => {
+    after = { ...after, [object.id]: object }
+  }
+  const add = (draft: VolumeDraft) => put({ ...draft, id: id('volume'), name: named('volume') })
+  for (const piece of pieces) {
+    if (piece.is === 'volume') {
+      const { drawn, draft } = piece
+      const { outline, edges, eaveHeightM, flat } = draft
+      if (!drawn) add(draft)
+      else {
+        const { planeNames, ...rest } = drawn
+        // Names of planes go by sides: they hold where the sides are the same.
+        const names = planeNames && drawn.outline.length === outline.length ? { planeNames } : {}
+        put({ ...rest, ...names, outline, edges, eaveHeightM, flat })
+      }
+    } else if (piece.is === 'dormer')
+      put({ ...defaultDormer, ...piece.draft, id: id('dormer'), name: named('dormer') })
+    else if (piece.is === 'chimney') {
+      const { is: _is, ...draft } = piece.draft
+      put({ ...defaultChimney, ...draft, id: id('chimney'), name: named('chimney') })
+    } else if (piece.is === 'tree')
+      put({
+        ...piece.draft,
+        id: id('tree'),
+        name: named('tree'),
+        foliage: 'broadleaf',
+        transmissivity: broadleafTransmissivity(site.latitudeDeg),
+      })
+    else piece.drafts.forEach(add)
+  }
+  return after
+}

@@ -1,0 +1,33 @@
+/** Of houses that are read from heights. */
+export const fit = {
+  title: 'House from heights',
+  fetching: 'Fetching heights and outlines…',
+  reading: 'Reading roofs: {share, number, percent}',
+  stop: 'Stop',
+  stopped: 'Stopped. Nothing was changed.',
+  again: 'Read again',
+  own: 'Own raster (GeoTIFF)',
+  source:
+    'Heights: {file}. Outlines: {drawn, select, yes {the house as it is drawn, others from the survey} other {from the survey}}.',
+  survey: 'survey of the place',
+  fit: '{planes, plural, one {# plane} other {# planes}}. {share, number, percent} of the heights lie within {near} of them; the scatter is {rms}.',
+  agreement: 'As objects, {share, number, percent} of the roof lies within {near} of these planes.',
+  weak: 'Check first: the plane of {pitch} facing {azimuth}, which rests on {cells, plural, one {# height} other {# heights}} and may be off by {off}.',
+  picture: 'The planes from above, north up; heights over their plane are red, under it blue',
+  found: 'Found',
+  house: '{drawn, select, yes {House: sets outline, eave and pitches of what is drawn} other {House}}',
+  volume: '{flat, select, yes {level roof} other {eave at {eave}, {pitches}}}',
+  part: 'Part {n, number} of the house',
+  dormer: 'Dormer, {form, select, gable {gabled} hip {hipped} shed {shed} other {flat}}, {width} wide',
+  block: '{is, select, chimney {Chimney} vent {Vent} other {Block}}, {width} × {depth}, {height} high',
+  tree: 'Tree, {height} high, crown {crown}',
+  neighbours:
+    '{count, plural, one {# neighbouring building} other {# neighbouring buildings}}{left, plural, =0 {} one {; # more could not be read} other {; # more could not be read}}',
+  stands: 'drawn already',
+  accept: 'Put {count, plural, one {# object} other {# objects}} in place',
+  none: 'Nothing is chosen',
+  all: 'All',
+  taken:
+    '{count, plural, one {# object} other {# objects}} read from heights. Check the pitches against a photo.',
+  label: 'Read from heights',
+} as const

@@ -1,0 +1,20 @@
+import { type FoundAround, type OutlineToFit } from '@/core/fit/around'
+import { type LatLon } from '@/core/geometry/geo'
+import { type FaultDetail } from '@/core/model/fault'
+
+/** What is asked of a worker that reads the buildings in a height raster. */
+export interface FitRequest {
+  readonly type: 'fit'
+  readonly heights: ArrayBuffer
+  /** What the raster is called. */
+  readonly file: string
+  readonly site: LatLon
+  /** The house first. */
+  readonly outlines: readonly OutlineToFit[]
+}
+
+/** How far a fit has come, and what became of it. */
+export type FitAnswer =
+  | { readonly share: number }
+  | { readonly found: FoundAround; readonly fault: null }
+  | { readonly found: null; readonly fault: FaultDetail }
