@@ -7,8 +7,8 @@ import {
   type VolumeDraft,
 } from '@/core/fit/drafts'
 import { objectsOf } from '@/core/fit/objects'
-import { distance2 } from '@/core/geometry/vector'
-import { centroid, containsPoint } from '@/core/geometry/polygon'
+import { centroid, containsPoint, signedArea } from '@/core/geometry/polygon'
+import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { defaultChimney } from '@/core/kinds/chimney/chimney'
 import { ofKind, type Objects } from '@/core/kinds/documents'
 import { defaultDormer } from '@/core/kinds/dormer/dormer'
@@ -35,11 +35,24 @@ export interface Listed {
 
 /** Things of one kind nearer to each other than this are one, m. */
 const sameM = 1.5
+/** Outlines of one building are no more than so many times as large as each other. */
+const mostAlike = 1.8
 
 const standsNear = (
   objects: readonly { readonly center: readonly [number, number] }[],
   p: readonly [number, number],
 ) => objects.some(({ center }) => distance2(center, p) < sameM)
+
+/** Whether two outlines are of one building: a stair house on a roof is none with the house. */
+function isSame(one: readonly Vec2[], other: readonly Vec2[]): boolean {
+  const share = Math.abs(signedArea(one) / signedArea(other))
+  return (
+    share > 1 / mostAlike &&
+    share < mostAlike &&
+    containsPoint(one, centroid(other)) &&
+    containsPoint(other, centroid(one))
+  )
+}
 
 /** What was found, piece by piece, with what is drawn already. */
 export function listed(
@@ -61,8 +74,8 @@ export function listed(
   ]
   return [
     ...objects.volumes.map((draft): Listed => {
-      const same = own.find((volume) => containsPoint(volume.outline, centroid(draft.outline))) ?? null
-      return { piece: { is: 'volume', draft, drawn: same }, stands: same?.locked === true }
+      const drawnAs = own.find((volume) => isSame(volume.outline, draft.outline)) ?? null
+      return { piece: { is: 'volume', draft, drawn: drawnAs }, stands: drawnAs?.locked === true }
     }),
     ...objects.dormers.map((draft): Listed => ({
       piece: { is: 'dormer', draft },
@@ -99,9 +112,11 @@ export function withPieces(before: Objects, pieces: readonly Piece[], sayer: Say
   const add = (draft: VolumeDraft) => put({ ...draft, id: id('volume'), name: named('volume') })
   for (const piece of pieces) {
     if (piece.is === 'volume') {
-      const { drawn, draft } = piece
+      const { draft } = piece
       const { outline, edges, eaveHeightM, flat } = draft
-      if (!drawn) add(draft)
+      // As it is now: somebody may have changed it since it was listed, or taken it away.
+      const drawn = piece.drawn && after[piece.drawn.id]
+      if (drawn?.kind !== 'volume') add(draft)
       else {
         const { planeNames, ...rest } = drawn
         // Names of planes go by sides: they hold where the sides are the same.

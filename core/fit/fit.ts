@@ -4,7 +4,7 @@ import { Fault } from '../model/fault'
 import { toDegrees } from '../model/units'
 import { checkOutline } from '../roof/check-outline'
 import { type RoofPlane } from '../roof/plane'
-import { type HeightGrid } from '../heights/raster'
+import { cellSideM, coarser, type HeightGrid } from '../heights/raster'
 import { blocksOn, standingOver, type FittedBlock, type Standing } from './above'
 import { arrangementOf, distinctLines } from './arrangement'
 import { heightOn, Sums, type Flat } from './flat'
@@ -17,7 +17,7 @@ import { regularised, wallDirections } from './regular'
 import { filled, lineThrough, partingLines } from './seams'
 import { awayFrom, boxOf, holds, inBox } from './rings'
 import { refitted, settled } from './settle'
-import { surveyOf, type Survey } from './survey'
+import { around, surveyOf, type Survey } from './survey'
 import { treesAround, type FittedTree } from './trees'
 
 /** A plane with what it rests on. */
@@ -56,6 +56,8 @@ const lowestRoofM = 1.2
 const leastCells = 20
 /** The share of heights this near to the planes is said, m. */
 const nearM = 0.1
+/** Cells are put together where they are no more than half as wide as this, m. */
+const usualCellM = 0.22
 /** How often planes are fitted anew to what lies inside their parcels. */
 const refits = 2
 /** Flatter planes are fitted to what lies further inside: a parapet may stand along the border. By rise over run. */
@@ -66,8 +68,11 @@ const nearlyLevel = 0.1
  * plan cut by these lines and put together again by what fits the heights best.
  * @throws Fault from `checkOutline`, `no-heights-inside`, `no-planes-found`
  */
-export function fitHouse(grid: HeightGrid, outline: readonly Vec2[]): FittedHouse {
+export function fitHouse(measured: HeightGrid, outline: readonly Vec2[]): FittedHouse {
   checkOutline(outline)
+  // Finer cells scatter as much and take longer: together they tell the same with less scatter.
+  const times = Math.round(usualCellM / cellSideM(measured))
+  const grid = times > 1 ? coarser(measured, times) : measured
   const first = roofUnder(grid, outline)
   const { survey, grown, parcels, flats } = first
   const moved = movedOutline(survey, outline, parcels, flats, grown.scatterM)
@@ -142,15 +147,16 @@ function fittedPlanes({
   }
 }
 
+/** Whether the cells on all sides lie inside too: one on the border may be half of the roof and half of what is beside it. */
+const isInner = ({ grid, inside }: Survey, k: number): boolean =>
+  inside[k] === 1 && around(grid, k).every((j) => inside[j] === 1)
+
 /** The heights that each parcel rests on: those of its cells that nothing stands on. */
-function restsOf(
-  { inside, x, y, z }: Survey,
-  { mask, parcel }: Standing,
-  parcels: readonly Parcel[],
-): Sums[] {
+function restsOf(survey: Survey, { mask, parcel }: Standing, parcels: readonly Parcel[]): Sums[] {
+  const { inside, x, y, z } = survey
   const rests = parcels.map(() => new Sums())
-  inside.forEach((isIn, k) => {
-    if (isIn && !mask[k]) rests[parcel[k] ?? -1]?.add(x[k] ?? 0, y[k] ?? 0, z[k] ?? 0)
+  inside.forEach((_, k) => {
+    if (isInner(survey, k) && !mask[k]) rests[parcel[k] ?? -1]?.add(x[k] ?? 0, y[k] ?? 0, z[k] ?? 0)
   })
   return rests
 }
@@ -167,15 +173,16 @@ function restOf(rest: Sums, flat: Flat | undefined): FittedPlane['fit'] {
 
 /** How near all these heights lie to their planes. */
 function fitOf(
-  { inside, x, y, z }: Survey,
+  survey: Survey,
   { mask, parcel }: Standing,
   parcels: readonly Parcel[],
   flats: readonly Flat[],
 ): Pick<FittedHouse, 'rmsM' | 'withinShare'> {
+  const { inside, x, y, z } = survey
   let [squares, within, count] = [0, 0, 0]
-  inside.forEach((isIn, k) => {
+  inside.forEach((_, k) => {
     const flat = flats[parcels[parcel[k] ?? -1]?.region ?? -1]
-    if (!isIn || mask[k] || !flat) return
+    if (!isInner(survey, k) || mask[k] || !flat) return
     const off = (z[k] ?? 0) - heightOn(flat, x[k] ?? 0, y[k] ?? 0)
     count++
     squares += off * off

@@ -3,7 +3,7 @@ import { Fault } from '../model/fault'
 import { localOf } from '../geometry/geo'
 import { coversAll, heightFile, heightsAround } from './geotiff'
 import { utmAt } from './projection'
-import { cellAt, cellOf, cellSideM, windowOf } from './raster'
+import { cellAt, cellOf, cellSideM, coarser, windowOf } from './raster'
 import { heightsTiff } from './write-geotiff'
 
 const opened = async (bytes: ArrayBuffer | Uint8Array, heightUnitM?: number) =>
@@ -125,6 +125,25 @@ describe('reading', () => {
     const [x, y] = cellAt(part, 2, 2)
     const [column, row] = cellOf(grid, [x, y]).map(Math.round)
     expect(part.heights[2 * part.columns + 2]).toBe(grid.heights[(row ?? 0) * grid.columns + (column ?? 0)])
+  })
+
+  test('put together, cells lie in their middle and hold the mean of what was measured', () => {
+    const grid = {
+      columns: 5,
+      rows: 2,
+      heights: Float32Array.from([1, 3, NaN, NaN, 9, 5, 7, NaN, 4, 9]),
+      first: [0, 0] as const,
+      across: [1, 0] as const,
+      down: [0, -1] as const,
+    }
+    const { columns, rows, heights, first, across, down } = coarser(grid, 2)
+    expect([columns, rows]).toEqual([2, 1])
+    expect([...heights]).toEqual([4, NaN])
+    expect([first, across, down]).toEqual([
+      [0.5, -0.5],
+      [2, 0],
+      [0, -2],
+    ])
   })
 
   test('which points lie on it', async () => {

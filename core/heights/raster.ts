@@ -49,3 +49,28 @@ export function windowOf(grid: HeightGrid, low: Vec2, high: Vec2): HeightGrid {
     )
   return { ...grid, columns, rows, heights, first: cellAt(grid, left, top) }
 }
+
+/** A grid with cells that are each the mean of some by some; none where fewer than half of these were measured. */
+export function coarser(grid: HeightGrid, by: number): HeightGrid {
+  const [columns, rows] = [Math.floor(grid.columns / by), Math.floor(grid.rows / by)]
+  const heights = new Float32Array(columns * rows)
+  for (let row = 0; row < rows; row++)
+    for (let column = 0; column < columns; column++) {
+      let [sum, count] = [0, 0]
+      for (let r = row * by; r < (row + 1) * by; r++)
+        for (let c = column * by; c < (column + 1) * by; c++) {
+          const height = grid.heights[r * grid.columns + c] ?? NaN
+          if (!Number.isNaN(height)) [sum, count] = [sum + height, count + 1]
+        }
+      heights[row * columns + column] = 2 * count < by * by ? NaN : sum / count
+    }
+  const scaled = ([x, y]: Vec2): Vec2 => [x * by, y * by]
+  return {
+    columns,
+    rows,
+    heights,
+    first: cellAt(grid, (by - 1) / 2, (by - 1) / 2),
+    across: scaled(grid.across),
+    down: scaled(grid.down),
+  }
+}
