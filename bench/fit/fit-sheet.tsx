@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react'
 import { type FoundAround } from '@/core/fit/around'
+import { centroid, containsPoint } from '@/core/geometry/polygon'
 import { outlinesIn } from '@/core/imports/geojson-outlines'
 import { ofKind } from '@/core/kinds/documents'
 import { Fault } from '@/core/model/fault'
@@ -51,11 +52,18 @@ export function FitSheet() {
       if (file) checkFileSize(file.size, largestBytes)
       const [heights, text] = await Promise.all([
         file ? file.arrayBuffer() : heightsAt(world, site, own.signal),
-        outlinesAt(world, site, own.signal),
+        outlinesAt(world, site, own.signal).catch((error: unknown) => {
+          // Whoever brings heights of their own may be where no survey is: the house as it is drawn does.
+          if (file && error instanceof Fault) return ''
+          throw error
+        }),
       ])
       const house = ofKind(documents.house, 'volume').find(({ role }) => role === 'house')
       const around = outlinesAround(text, site)
-      const outlines = house ? [house, ...around.slice(1)] : around
+      const others = around.filter(
+        ({ outline }) => !house || !containsPoint(house.outline, centroid(outline)),
+      )
+      const outlines = house ? [house, ...others] : around
       const name = file?.name ?? words.survey
       show({ at: 'reading', share: 0 })
       const found = await readHeights(

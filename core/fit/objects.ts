@@ -60,7 +60,7 @@ export function objectsOf(house: FittedHouse, role: Volume['role']): FittedObjec
     agreement: agreementOf(
       house,
       volumes,
-      groups.length === built.length ? built.flatMap((one) => one?.dormerPlanes ?? []) : [],
+      built.flatMap((one) => one?.dormerPlanes ?? []),
     ),
   }
 }

@@ -244,7 +244,7 @@ function ringsOf(pieces: readonly (readonly number[])[], points: readonly Vec2[]
       let [at, before] = [start, null as number | null]
       do {
         ring.push(at)
-        const next = rightmost(onward.get(at) ?? [], at, before, points)
+        const next = leftmost(onward.get(at) ?? [], at, before, points)
         if (next === null) break
         onward.set(
           at,
@@ -261,7 +261,7 @@ function ringsOf(pieces: readonly (readonly number[])[], points: readonly Vec2[]
 }
 
 /** Where borders touch in a point, the way round that keeps to the same piece: the sharpest turn to the left. */
-function rightmost(
+function leftmost(
   open: readonly number[],
   at: number,
   before: number | null,
