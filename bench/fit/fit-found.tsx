@@ -26,13 +26,14 @@ export function FitFound({ found, onDone }: { readonly found: FoundAround; reado
   const objects = objectsOf(found.house, 'house')
   const rows = listed(found, objects, house)
   const [left, setLeft] = useState<readonly number[]>([])
+  const [wrong, setWrong] = useState<string | null>(null)
   const chosen = rows.filter(({ stands }, i) => !stands && !left.includes(i)).map(({ piece }) => piece)
   const count = chosen.reduce((sum, piece) => sum + (piece.is === 'neighbours' ? piece.drafts.length : 1), 0)
   const accept = () => {
     const { fault, step } = documents.edit(words.label, houseId, (before) =>
       withPieces(before, chosen, sayer, site),
     )
-    if (fault) throw fault
+    if (fault) return setWrong(sayer.fault(fault))
     toast(session, sayer.say(words.taken, { count }), step)
     onDone()
   }
@@ -60,6 +61,11 @@ export function FitFound({ found, onDone }: { readonly found: FoundAround; reado
             </li>
           ))}
         </ul>
+        {wrong !== null && (
+          <p role="alert" className="mt-2 rounded-md bg-clay-soft p-2 text-clay">
+            {wrong}
+          </p>
+        )}
         <button type="button" className="button button-main mt-3" disabled={count === 0} onClick={accept}>
           {count === 0 ? words.none : sayer.say(words.accept, { count })}
         </button>

@@ -6,6 +6,8 @@ import { boxOf } from '@/core/fit/rings'
 import { labelPoint } from '@/core/roof/label-point'
 import { planOf } from '@/core/roof/plane'
 import { later } from '@/words/en/later'
+import { number } from '@/words/format'
+import { useSite } from '../context'
 
 const words = later.fit
 const widthPx = 420
@@ -83,6 +85,7 @@ function PlaneMark({
   readonly point: (p: readonly [number, number]) => string
   readonly scale: number
 }) {
+  const site = useSite()
   const { pitchDeg, azimuthDeg, areaM2 } = plane
   const [x, y] = labelPoint(plane)
   const [cx = 0, cy = 0] = point([x, y]).split(',').map(Number)
@@ -102,7 +105,7 @@ function PlaneMark({
         />
       )}
       <text x={cx} y={cy + 4} textAnchor="middle" className="fill-ink text-[12px] tabular-nums">
-        {pitchDeg.toFixed(1)}°
+        {number(pitchDeg, site, 1)}°
       </text>
     </g>
   )

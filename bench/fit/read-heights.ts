@@ -16,6 +16,7 @@ export async function readHeights(
   tell: (share: number) => void,
   stopped: AbortSignal,
 ): Promise<FoundAround | null> {
+  if (stopped.aborted) return null
   const worker = new Worker(new URL('../../workers/chain.worker.ts', import.meta.url), { type: 'module' })
   let timer: ReturnType<typeof setTimeout> | undefined
   try {

@@ -1,5 +1,6 @@
-import { centroid } from '../geometry/polygon'
+import { centroid, turnedRectangle } from '../geometry/polygon'
 import { distance2, type Vec2 } from '../geometry/vector'
+import { toDegrees } from '../model/units'
 import { heightOn, type Flat } from './flat'
 import { type Parcel } from './parcels'
 import { awayFrom, boxOf, holds, inBox } from './rings'
@@ -121,17 +122,8 @@ function rectangleAround(points: readonly Vec2[], sideM: number, outline: readon
   // The outermost middles of cells lie anywhere within them: the area says how far.
   const k = Math.min(1, Math.sqrt((points.length * sideM * sideM) / (wide * deep)))
   const [a, c] = [(a0 + a1) / 2, (c0 + c1) / 2]
-  return (
-    [
-      [-1, -1],
-      [1, -1],
-      [1, 1],
-      [-1, 1],
-    ] as const
-  ).map(([sa, sc]): Vec2 => {
-    const [pa, pc] = [a + (sa * wide * k) / 2, c + (sc * deep * k) / 2]
-    return [pa * ux - pc * uy, pa * uy + pc * ux]
-  })
+  const center: Vec2 = [a * ux - c * uy, a * uy + c * ux]
+  return turnedRectangle(center, wide * k, deep * k, toDegrees(Math.atan2(uy, ux)))
 }
 
 function longestWay(outline: readonly Vec2[]): Vec2 {

@@ -10,7 +10,7 @@ import { degreesFrame } from './place'
 import { boxOf, holds } from './rings'
 import { type FittedTree } from './trees'
 
-/** A building's outline, and whether it is drawn already; metres east and north of the site. */
+/** A building's outline, metres east and north of the site. */
 export interface OutlineToFit {
   readonly outline: readonly Vec2[]
 }

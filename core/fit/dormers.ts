@@ -2,8 +2,10 @@ import { containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
 import {
   lowestWallM,
+  flattestDormerDeg,
   highestWallM,
   narrowestDormerM,
+  steepestDormerDeg,
   widestDormerM,
   type Dormer,
 } from '../kinds/dormer/dormer'
@@ -88,7 +90,10 @@ function dormerOn(host: RoofPlane, faces: readonly Face[], groundM: number): Dor
     front: inWorld(foot),
     widthM: round(Math.min(widestDormerM, Math.max(narrowestDormerM, to - from))),
     wallHeightM: round(Math.min(highestWallM, Math.max(lowestWallM, wallHeightM))),
-    pitchDeg: Math.max(1, Math.round((largest?.pitchDeg ?? 0) * 10) / 10),
+    pitchDeg: Math.min(
+      steepestDormerDeg,
+      Math.max(flattestDormerDeg, Math.round((largest?.pitchDeg ?? 0) * 10) / 10),
+    ),
   }
   try {
     dormerShape(dormer, host.pitchDeg)

@@ -20,18 +20,17 @@ export class Sums {
   private yz = 0
   private zz = 0
 
-  /** @param w weight, 1 for a whole point; a negative one takes a point away */
-  add(x: number, y: number, z: number, w = 1): void {
-    this.n += w
-    this.x += w * x
-    this.y += w * y
-    this.z += w * z
-    this.xx += w * x * x
-    this.xy += w * x * y
-    this.yy += w * y * y
-    this.xz += w * x * z
-    this.yz += w * y * z
-    this.zz += w * z * z
+  add(x: number, y: number, z: number): void {
+    this.n += 1
+    this.x += x
+    this.y += y
+    this.z += z
+    this.xx += x * x
+    this.xy += x * y
+    this.yy += y * y
+    this.xz += x * z
+    this.yz += y * z
+    this.zz += z * z
   }
 
   addAll(other: Sums): void {

@@ -121,3 +121,38 @@ test('a gable that is cut off by a slope, by hand', () => {
     { gable: true },
   ])
 })
+
+test('what is larger than a document may hold is as large as it may be', () => {
+  const { chimneys, trees, volumes } = objectsOf(
+    {
+      ...halfHipped(),
+      groundM: 20,
+      obstructions: [
+        {
+          kind: 'block',
+          base: [
+            [0, 0],
+            [30, 0],
+            [30, 25],
+            [0, 25],
+          ],
+          bottomM: 103,
+          topM: 130,
+          overM: 27,
+        },
+      ],
+      trees: [{ x: 30, y: 0, heightM: 90, crownDiameterM: 55 }],
+    },
+    'house',
+  )
+  for (const volume of volumes) volumeSchema.parse({ ...volume, ...named })
+  expect(chimneys).toHaveLength(1)
+  for (const { is: _is, ...chimney } of chimneys) chimneySchema.parse({ ...chimney, ...named, clearanceM: 0 })
+  for (const tree of trees)
+    treeSchema.parse({
+      ...tree,
+      ...named,
+      foliage: 'broadleaf',
+      transmissivity: Array.from({ length: 12 }, () => 0.5),
+    })
+})

@@ -1,8 +1,13 @@
 import { centroid, signedArea } from '../geometry/polygon'
 import { distance2, type Vec2, type Vec3 } from '../geometry/vector'
+import { highestChimneyM, lowestChimneyM, widestChimneyM } from '../kinds/chimney/chimney'
 import { inWorld, round } from '../kinds/place'
+import { highestTreeM, widestCrownM } from '../kinds/tree/tree'
 import { unionOf } from '../kinds/volume/join'
 import {
+  highestEaveM,
+  highestParapetM,
+  highestStepM,
   lowestEaveM,
   lowestPitchDeg,
   steepestPitchDeg,
@@ -53,8 +58,8 @@ export function objectsOf(house: FittedHouse, role: Volume['role']): FittedObjec
     trees: house.trees.map(({ x, y, heightM, crownDiameterM }) => ({
       kind: 'tree',
       center: inWorld([x, y]),
-      heightM: round(heightM),
-      crownDiameterM: round(crownDiameterM),
+      heightM: round(Math.min(highestTreeM, heightM)),
+      crownDiameterM: round(Math.min(widestCrownM, crownDiameterM)),
       clearStemM: round(heightM / 4),
     })),
     agreement: agreementOf(
@@ -117,7 +122,7 @@ function volumeOver(planes: readonly Face[], house: FittedHouse, role: Volume['r
       outline: own.length > 0 ? house.outline.map(inWorld) : outline.map(inWorld),
       eaveHeightM: heightOver(topM, house),
       edges: (own.length > 0 ? house.outline : outline).map(() => ({ pitchDeg: 10 })),
-      flat: { parapetM: first ? round(Math.min(4, first.topM - topM)) : 0 },
+      flat: { parapetM: first ? round(Math.min(highestParapetM, Math.max(0, first.topM - topM))) : 0 },
     }
     return { volume, dormers: [], dormerPlanes: [] }
   }
@@ -146,7 +151,7 @@ function volumeOver(planes: readonly Face[], house: FittedHouse, role: Volume['r
 /** What a side's roof does: it rises from the eave, or from a gable that is cut off by a slope. */
 function edgeOf({ pitchDeg, heightM }: Rising, eaveM: number): RoofEdge {
   const pitch = tenth(Math.min(steepestPitchDeg, Math.max(lowestPitchDeg, pitchDeg)))
-  const overM = Math.round((heightM - eaveM) * 100) / 100
+  const overM = Math.min(highestStepM, Math.round((heightM - eaveM) * 100) / 100)
   if (overM < higherM) return { pitchDeg: pitch }
   return {
     profile: [
@@ -158,7 +163,7 @@ function edgeOf({ pitchDeg, heightM }: Rising, eaveM: number): RoofEdge {
 
 const tenth = (value: number) => Math.round(value * 10) / 10
 const heightOver = (topM: number, { groundM }: FittedHouse) =>
-  Math.max(lowestEaveM, Math.round((topM - groundM) * 100) / 100)
+  Math.min(highestEaveM, Math.max(lowestEaveM, Math.round((topM - groundM) * 100) / 100))
 
 /** The planes of a draft's roof; null where it makes none. */
 function roofOf({ outline, edges, eaveHeightM }: VolumeDraft): readonly RoofPlane[] | null {
@@ -233,10 +238,10 @@ function chimneyOf(block: FittedBlock, { groundM }: FittedHouse): ChimneyDraft[]
       kind: 'chimney',
       is: block.kind,
       center: inWorld(centroid(block.base)),
-      widthM: round(Math.max(0.1, distance2(a, b))),
-      depthM: round(Math.max(0.1, distance2(b, c))),
+      widthM: round(Math.min(widestChimneyM, Math.max(0.1, distance2(a, b)))),
+      depthM: round(Math.min(widestChimneyM, Math.max(0.1, distance2(b, c)))),
       rotationDeg: tenth((Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI),
-      heightM: round(Math.max(0.05, block.overM)),
+      heightM: round(Math.min(highestChimneyM, Math.max(lowestChimneyM, block.overM))),
     },
   ]
 }

@@ -62,7 +62,7 @@ describe('a raster in a UTM zone', () => {
       expect(x).toBeCloseTo(house[i]?.[0] ?? 0, 4)
       expect(y).toBeCloseTo(house[i]?.[1] ?? 0, 4)
     })
-    // The grid's north is turned here: 1.6 m west of the middle meridian's way in 60 m.
+    // The grid's north is turned here: 1.7 m west of the middle meridian's way in 60 m.
     const [x] = frame.local([east, north + 60])
     expect(Math.abs(x)).toBeGreaterThan(0.5)
     expect(Math.abs(x)).toBeLessThan(2.5)

@@ -30,26 +30,6 @@ export function cellOf({ first, across, down }: HeightGrid, p: Vec2): Vec2 {
 export const cellSideM = ({ across, down }: HeightGrid): number =>
   Math.sqrt(Math.abs(across[0] * down[1] - across[1] * down[0]))
 
-/** The part of a grid whose cells lie in a box, metres east and north; empty where none does. */
-export function windowOf(grid: HeightGrid, low: Vec2, high: Vec2): HeightGrid {
-  const corners = [low, [high[0], low[1]], high, [low[0], high[1]]].map((p) => cellOf(grid, p as Vec2))
-  const range = (axis: 0 | 1, count: number): Vec2 => {
-    const values = corners.map((cell) => cell[axis])
-    return [Math.max(0, Math.ceil(Math.min(...values))), Math.min(count - 1, Math.floor(Math.max(...values)))]
-  }
-  const [left, right] = range(0, grid.columns)
-  const [top, bottom] = range(1, grid.rows)
-  const columns = Math.max(0, right - left + 1)
-  const rows = Math.max(0, bottom - top + 1)
-  const heights = new Float32Array(columns * rows)
-  for (let row = 0; row < rows; row++)
-    heights.set(
-      grid.heights.subarray((top + row) * grid.columns + left, (top + row) * grid.columns + left + columns),
-      row * columns,
-    )
-  return { ...grid, columns, rows, heights, first: cellAt(grid, left, top) }
-}
-
 /** A grid with cells that are each the mean of some by some; none where fewer than half of these were measured. */
 export function coarser(grid: HeightGrid, by: number): HeightGrid {
   const [columns, rows] = [Math.floor(grid.columns / by), Math.floor(grid.rows / by)]

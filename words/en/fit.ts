@@ -26,7 +26,6 @@ export const fit = {
   stands: 'drawn already',
   accept: 'Put {count, plural, one {# object} other {# objects}} in place',
   none: 'Nothing is chosen',
-  all: 'All',
   taken:
     '{count, plural, one {# object} other {# objects}} read from heights. Check the pitches against a photo.',
   label: 'Read from heights',

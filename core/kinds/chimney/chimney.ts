@@ -4,6 +4,7 @@ import { between } from '../../model/rules'
 
 export const lowestChimneyM = 0.05
 export const highestChimneyM = 20
+export const widestChimneyM = 20
 
 /** A box that stands on the roof. */
 export const chimneySchema = z.strictObject({
@@ -13,8 +14,8 @@ export const chimneySchema = z.strictObject({
   locked: lockedSchema,
   /** Middle of the base in plan. */
   center: point2Schema,
-  widthM: between(0.05, 20, 'm'),
-  depthM: between(0.05, 20, 'm'),
+  widthM: between(0.05, widestChimneyM, 'm'),
+  depthM: between(0.05, widestChimneyM, 'm'),
   /** Turn of the width's direction, counter-clockwise from east. */
   rotationDeg: between(-360, 360, 'deg'),
   /** Height of the top over the roof at the middle of the base. */

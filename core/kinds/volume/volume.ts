@@ -13,7 +13,7 @@ export const widestOverhangM = 2
 /** The parapet that a flat roof begins with. */
 export const usualParapetM = 0.4
 const mostSteps = 4
-const highestStepM = 20
+export const highestStepM = 20
 /** Height over the eave, m, and pitch from there on; 90 is upright. */
 const stepSchema = z.tuple([between(0, highestStepM, 'm'), between(lowestPitchDeg, uprightDeg, 'deg')])
 
