@@ -22,6 +22,8 @@ const FitDialog = lazyPart('FitDialog')
 const MoneyDialog = lazyPart('MoneyDialog')
 const CashFlowDialog = lazyPart('CashFlowDialog')
 const PageDialog = lazyPart('PageDialog')
+const PermitDialog = lazyPart('PermitDialog')
+const HandOverDialog = lazyPart('HandOverDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 
@@ -45,6 +47,8 @@ export function Sheets() {
   if (dialog === 'money') return <MoneyDialog />
   if (dialog === 'cash-flow') return <CashFlowDialog />
   if (dialog === 'page') return <PageDialog />
+  if (dialog === 'permit') return <PermitDialog />
+  if (dialog === 'hand-over') return <HandOverDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null
 }

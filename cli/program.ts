@@ -9,6 +9,7 @@ import { addImport } from './commands/import'
 import { addLayout } from './commands/layout'
 import { addLoad } from './commands/load'
 import { addOffer, addVerify } from './commands/verify'
+import { addPapers } from './commands/papers'
 import { addParts } from './commands/parts'
 import { addPoa } from './commands/poa'
 import { addRoof } from './commands/roof'
@@ -27,6 +28,7 @@ const commands = [
   addYield,
   addWire,
   addDiagram,
+  addPapers,
   addParts,
   addLoad,
   addBill,

@@ -1,5 +1,8 @@
 import { type RuleSet } from '@/core/setbacks/rule-set'
 
+const drawings = ['site-plan', 'roof-plan', 'single-line'] as const
+const answers = ['applicant', 'authority', 'rules', 'setbacks', 'checks', 'wired', 'held'] as const
+
 /** What the made-up towns' authorities ask of modules on a roof. */
 export const ruleSets: readonly RuleSet[] = [
   {
@@ -11,6 +14,17 @@ export const ruleSets: readonly RuleSet[] = [
     crowded: { overShare: 0.33, ridgeM: 0.9 },
     pathways: { widthM: 0.9, planes: 2, besideArrays: false },
     clearancesM: { chimney: 0.15, skylight: 0.15, fixture: 0.1, dormer: 0.15 },
+    asks: [
+      ...drawings,
+      'structure',
+      'labels',
+      'data-sheets',
+      ...answers,
+      'roof-reserve',
+      'lot-lines',
+      'device-places',
+      'licence',
+    ],
   },
   {
     id: 'pellworth-historic',
@@ -21,6 +35,20 @@ export const ruleSets: readonly RuleSet[] = [
     crowded: null,
     pathways: { widthM: 0.9, planes: 2, besideArrays: true },
     clearancesM: { chimney: 0.6, skylight: 0.3, fixture: 0.3, dormer: 0.6 },
+    asks: [
+      ...drawings,
+      'structure',
+      'labels',
+      'data-sheets',
+      ...answers,
+      'roof-reserve',
+      'heights',
+      'photos',
+      'lot-lines',
+      'device-places',
+      'licence',
+      'owner-signature',
+    ],
   },
   {
     id: 'tarrowee-roofs',
@@ -31,6 +59,7 @@ export const ruleSets: readonly RuleSet[] = [
     crowded: null,
     pathways: null,
     clearancesM: { chimney: 0.15, skylight: 0.15, fixture: 0.1, dormer: 0.15 },
+    asks: [...drawings, 'labels', 'data-sheets', ...answers, 'device-places', 'licence'],
   },
   {
     id: 'valdecorva-azoteas',
@@ -41,5 +70,6 @@ export const ruleSets: readonly RuleSet[] = [
     crowded: { overShare: 0.6, ridgeM: 0.6 },
     pathways: { widthM: 0.6, planes: 1, besideArrays: false },
     clearancesM: { chimney: 0.15, skylight: 0.15, fixture: 0.1, dormer: 0.15 },
+    asks: [...drawings, 'structure', 'data-sheets', ...answers, 'roof-reserve', 'photos', 'owner-signature'],
   },
 ]

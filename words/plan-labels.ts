@@ -1,4 +1,4 @@
-import { type PlanLabels } from '@/core/exports/plan-svg'
+import { type PlanLabels } from '@/core/papers/roof-plan'
 import { type ModuleType } from '@/core/electrical/catalogue'
 import { panelsOf, type Site } from '@/core/site/site'
 import { isLevel } from './direction'
@@ -17,9 +17,9 @@ export function planLabels(
   const power = { value: (count * module.powerW) / 1000, unit: 'kW', digits: 2 } as const
   const degrees = (value: number, digits: number) => ({ value, unit: 'deg', digits }) as const
   return {
+    title: plan.title,
     heading: [
-      `${plan.title} · ${about.option}`,
-      about.address,
+      `${about.address} · ${about.option}`,
       sayer.say(plan.modules, { count, module: module.name, power }),
     ],
     scale: (scale) => sayer.say(plan.scale, { scale: String(scale), paper: paperOf(about.locale) }),

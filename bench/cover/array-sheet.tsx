@@ -8,7 +8,8 @@ import {
   type ArrayGrouping,
   type ArrayRow,
 } from '@/core/readers/array-table'
-import { planSvg } from '@/core/exports/plan-svg'
+import { paperSvg } from '@/core/drawing/paper-svg'
+import { roofPlan } from '@/core/papers/roof-plan'
 import { coverId } from '@/core/kinds/cover/cover'
 import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
@@ -49,7 +50,11 @@ export function ArraySheet() {
     })
     const holdings = holdingsIn(now, { house, option, catalogue })
     const drawn = { site: now, place, holdings, nameOf: (id: string) => sayer.name(id) }
-    saveFile(planSvg(drawn, place, paperOf(place.locale), labels), 'roof-plan.svg', 'image/svg+xml')
+    saveFile(
+      paperSvg(roofPlan(drawn, place, paperOf(place.locale), labels)),
+      'roof-plan.svg',
+      'image/svg+xml',
+    )
   }
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>

@@ -78,6 +78,8 @@ export interface Session {
     | 'record'
     | 'shade'
     | 'rules'
+    | 'permit'
+    | 'hand-over'
     | 'fit'
     | 'money'
     | 'cash-flow'

@@ -63,7 +63,7 @@ const quality = 0.9
  * A picture as JPEG, with at most so many pixels to a side and in all.
  * @throws Fault `broken-picture`
  */
-export async function drawnSmaller(file: File, longestSidePx: number) {
+export async function drawnSmaller(file: Blob, longestSidePx: number) {
   const whole = await createImageBitmap(file).catch(() => {
     throw new Fault('broken-picture')
   })

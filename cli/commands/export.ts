@@ -1,5 +1,6 @@
 import { Option, type Command } from 'commander'
-import { planSvg } from '@/core/exports/plan-svg'
+import { paperSvg } from '@/core/drawing/paper-svg'
+import { roofPlan } from '@/core/papers/roof-plan'
 import { drawnForms, written, type DrawnForm } from '@/core/exports/write'
 import { theOne } from '@/core/kinds/documents'
 import { siteId } from '@/core/kinds/site/site'
@@ -80,7 +81,7 @@ export function addExport(gable: Command): void {
         })
         const holdings = run.value(structureStage)
         const drawn = { site, place, holdings, nameOf: (id: string) => sayer.name(id) }
-        writeFile(out, planSvg(drawn, place, paperOf(place.locale), labels))
+        writeFile(out, paperSvg(roofPlan(drawn, place, paperOf(place.locale), labels)))
         print({ out, arrays: site.arrays.length, modules: panelsOf(site).length })
         return
       }

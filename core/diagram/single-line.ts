@@ -111,11 +111,23 @@ export function figuresOf(
  * The single-line diagram of what is built, on A4: arrays by input, disconnects, inverter, breakers, service panel,
  * battery, meter and supply, with ratings and conductors.
  */
-export function singleLine(
+export const singleLine = (
   built: Built,
   window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>,
   words: DiagramWords,
-): PaperDrawing {
+): PaperDrawing => ({
+  widthMm: paperW,
+  heightMm: paperH,
+  title: words.title,
+  marks: [...frame(words), ...singleLineMarks(built, window, words)],
+})
+
+/** The diagram alone, without a frame, where it lies on its own sheet. */
+export function singleLineMarks(
+  built: Built,
+  window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>,
+  words: DiagramWords,
+): Mark[] {
   const figures = figuresOf(built, window)
   const rows = figures.inputs.length
   const apart = rows > 1 ? Math.min(30, (bottom - top - 14) / (rows - 1)) : 0
@@ -123,18 +135,12 @@ export function singleLine(
   const ys = figures.inputs.map((_, r) => first + r * apart)
   const middle = rows === 0 ? top + 26 : ((ys[0] ?? 0) + (ys.at(-1) ?? 0)) / 2
   const small = apart > 0 && apart < 16
-  return {
-    widthMm: paperW,
-    heightMm: paperH,
-    title: words.title,
-    marks: [
-      ...frame(words),
-      ...figures.inputs.flatMap((input, r) => arrayRow(input, ys[r] ?? middle, small, words)),
-      ...(rows > 0 ? dcSide(ys, words) : []),
-      ...acSide(middle, figures, words),
-      ...(words.left === null ? [] : [label(words.left, [margin + 4, bottom + 2], { bold: true })]),
-    ],
-  }
+  return [
+    ...figures.inputs.flatMap((input, r) => arrayRow(input, ys[r] ?? middle, small, words)),
+    ...(rows > 0 ? dcSide(ys, words) : []),
+    ...acSide(middle, figures, words),
+    ...(words.left === null ? [] : [label(words.left, [margin + 4, bottom + 2], { bold: true })]),
+  ]
 }
 
 const label = (

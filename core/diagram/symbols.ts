@@ -12,7 +12,7 @@ export const wire = (points: readonly Vec2[], dashed = false): Mark => ({
   widthMm: 0.35,
   dashed,
 })
-const stroke = (points: readonly Vec2[], more: { closed?: boolean; filled?: boolean } = {}): Mark => ({
+const stroke = (points: readonly Vec2[], more: { closed?: boolean; fill?: number } = {}): Mark => ({
   layer,
   is: 'line',
   points,
@@ -71,7 +71,7 @@ export const photovoltaic = (at: Vec2): Mark[] => {
         [x + dx - 2.3, y - 6],
         [x + dx - 1.5, y - 6.8],
       ],
-      { closed: true, filled: true },
+      { closed: true, fill: 0 },
     ),
   ]
   return [box(at, 10, 10), letter('G', [x, y + 0.4], 3.4), ...direct([x, y + 3]), ...arrow(0), ...arrow(2.6)]
@@ -203,7 +203,7 @@ export const load = ([x, y]: Vec2): Mark[] => [
       [x + 2.6, y],
       [x, y + 1.2],
     ],
-    { closed: true, filled: true },
+    { closed: true, fill: 0 },
   ),
 ]
 
@@ -214,7 +214,7 @@ export const joint = (at: Vec2): Mark => ({
   at,
   radiusMm: 0.5,
   widthMm: 0.1,
-  filled: true,
+  fill: 0,
 })
 
 /** A bar that many circuits hang on. */

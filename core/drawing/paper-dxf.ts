@@ -1,4 +1,4 @@
-import { type Mark, type PaperDrawing } from './paper'
+import { placed, type Mark, type PaperDrawing } from './paper'
 
 type Pair = readonly [code: number, value: string | number]
 
@@ -14,8 +14,19 @@ const inDxf = (character: string): string => {
   return code < 127 ? character : `\\U+${code.toString(16).toUpperCase().padStart(4, '0')}`
 }
 
-/** As DXF of release 12, millimetres, y up; layers as they are named. */
-export function paperDxf({ widthMm, heightMm, marks }: PaperDrawing): string {
+/** Free between two sheets, mm. */
+const apartMm = 20
+
+/** As DXF of release 12, millimetres, y up; layers as they are named, sheets side by side. Photos are left out. */
+export function paperDxf(drawing: PaperDrawing | readonly PaperDrawing[]): string {
+  const sheets = 'marks' in drawing ? [drawing] : drawing
+  const heightMm = Math.max(0, ...sheets.map((sheet) => sheet.heightMm))
+  let widthMm = -apartMm
+  const marks = sheets.flatMap((sheet) => {
+    const at = widthMm + apartMm
+    widthMm = at + sheet.widthMm
+    return placed(sheet.marks, [at, 0])
+  })
   const layers = [...new Set(marks.map(({ layer }) => layer))]
   const pairs: Pair[] = [
     ...([
@@ -102,6 +113,7 @@ function entity(mark: Mark, heightMm: number): Pair[] {
   ]
   if (mark.is === 'circle')
     return [[0, 'CIRCLE'], [8, mark.layer], ...at(mark.at), [40, fixed(mark.radiusMm)]]
+  if (mark.is === 'picture') return []
   if (mark.is === 'text')
     return [
       [0, 'TEXT'],
@@ -109,6 +121,7 @@ function entity(mark: Mark, heightMm: number): Pair[] {
       ...at(mark.at),
       [40, fixed(mark.sizeMm * capitals)],
       [1, [...mark.text].map(inDxf).join('')],
+      ...(mark.turnDeg ? ([[50, fixed(-mark.turnDeg)]] as const) : []),
       [72, anchors[mark.anchor]],
       ...at(mark.at, 11),
     ]

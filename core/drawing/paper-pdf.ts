@@ -1,5 +1,6 @@
 import { textWidth, winAnsi } from './helvetica'
-import { type Mark, type PaperDrawing } from './paper'
+import { type Jpeg, type Mark, type PaperDrawing } from './paper'
+import { haloShare } from './paper-svg'
 
 /** Points to a millimetre. */
 const pt = 72 / 25.4
@@ -17,46 +18,109 @@ const literal = (bytes: readonly number[]): string =>
           : String.fromCharCode(byte),
     )
     .join('')
+const ascii = (text: string): Uint8Array => Uint8Array.from(text, (character) => character.charCodeAt(0))
 
-/** As a PDF of one page (ISO 32000-1) with the standard font Helvetica: lines and letters, no picture. */
-export function paperPdf(drawing: PaperDrawing): Uint8Array<ArrayBuffer> {
-  const { widthMm, heightMm, title, marks } = drawing
-  const content = marks.map((mark) => operators(mark, heightMm)).join('\n')
+/** Objects of the document that come before the sheets: catalogue, pages, two fonts, about. */
+const [pagesAt, regularAt, boldAt, aboutAt, firstSheetAt] = [2, 3, 4, 5, 6] as const
+
+/**
+ * As a PDF (ISO 32000-1) with a page for each sheet and the standard font Helvetica: lines, letters and photos.
+ * @param title of the document, where it is not the first sheet's
+ */
+export function paperPdf(
+  drawing: PaperDrawing | readonly PaperDrawing[],
+  title?: string,
+): Uint8Array<ArrayBuffer> {
+  const sheets = 'marks' in drawing ? [drawing] : drawing
+  const pictures = [...new Set(sheets.flatMap(picturesOn))]
+  const pictureAt = new Map(pictures.map((jpeg, i) => [jpeg, firstSheetAt + 2 * sheets.length + i]))
   const font = (name: string) =>
-    `<< /Type /Font /Subtype /Type1 /BaseFont /${name} /Encoding /WinAnsiEncoding >>`
+    ascii(`<< /Type /Font /Subtype /Type1 /BaseFont /${name} /Encoding /WinAnsiEncoding >>`)
+  const kids = sheets.map((_, i) => `${firstSheetAt + 2 * i} 0 R`).join(' ')
   const objects = [
-    '<< /Type /Catalog /Pages 2 0 R >>',
-    '<< /Type /Pages /Kids [3 0 R] /Count 1 >>',
-    `<< /Type /Page /Parent 2 0 R /MediaBox [0 0 ${fixed(widthMm * pt)} ${fixed(heightMm * pt)}] /Contents 4 0 R /Resources << /Font << /F1 5 0 R /F2 6 0 R >> >> >>`,
-    `<< /Length ${content.length} >>\nstream\n${content}\nendstream`,
+    ascii(`<< /Type /Catalog /Pages ${pagesAt} 0 R >>`),
+    ascii(`<< /Type /Pages /Kids [${kids}] /Count ${sheets.length} >>`),
     font('Helvetica'),
     font('Helvetica-Bold'),
-    `<< /Title (${literal(winAnsi(title))}) >>`,
+    ascii(`<< /Title (${literal(winAnsi(title ?? sheets[0]?.title ?? ''))}) >>`),
+    ...sheets.flatMap((sheet, i) => sheetObjects(sheet, firstSheetAt + 2 * i, pictureAt)),
+    ...pictures.map(pictureObject),
   ]
-  let text = '%PDF-1.4\n'
+  const parts: Uint8Array[] = [ascii('%PDF-1.4\n')]
+  let length = parts[0]?.length ?? 0
+  const put = (bytes: Uint8Array) => {
+    parts.push(bytes)
+    length += bytes.length
+  }
   const offsets = objects.map((object, i) => {
-    const at = text.length
-    text += `${i + 1} 0 obj\n${object}\nendobj\n`
+    const at = length
+    put(ascii(`${i + 1} 0 obj\n`))
+    put(object)
+    put(ascii('\nendobj\n'))
     return at
   })
-  const start = text.length
+  const start = length
   const rows = offsets.map((at) => `${String(at).padStart(10, '0')} 00000 n \n`).join('')
-  text += `xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${rows}`
-  text += `trailer\n<< /Size ${objects.length + 1} /Root 1 0 R /Info 7 0 R >>\nstartxref\n${start}\n%%EOF\n`
-  // ASCII throughout: a character is a byte.
-  return Uint8Array.from(text, (character) => character.charCodeAt(0))
+  put(ascii(`xref\n0 ${objects.length + 1}\n0000000000 65535 f \n${rows}`))
+  put(
+    ascii(
+      `trailer\n<< /Size ${objects.length + 1} /Root 1 0 R /Info ${aboutAt} 0 R >>\nstartxref\n${start}\n%%EOF\n`,
+    ),
+  )
+  return joined(parts, length)
 }
 
-function operators(mark: Mark, heightMm: number): string {
-  const at = ([x, y]: readonly [number, number]): string => `${fixed(x * pt)} ${fixed((heightMm - y) * pt)}`
-  if (mark.is === 'text') {
-    const bytes = winAnsi(mark.text)
-    const size = mark.sizeMm
-    const width = textWidth(bytes, mark.bold ?? false) * size
-    const back = { start: 0, middle: width / 2, end: width }[mark.anchor]
-    return `BT /${mark.bold ? 'F2' : 'F1'} ${fixed(size * pt)} Tf ${at([mark.at[0] - back, mark.at[1]])} Td (${literal(bytes)}) Tj ET`
+function joined(parts: readonly Uint8Array[], length: number): Uint8Array<ArrayBuffer> {
+  const whole = new Uint8Array(length)
+  let at = 0
+  for (const part of parts) {
+    whole.set(part, at)
+    at += part.length
   }
+  return whole
+}
+
+const picturesOn = ({ marks }: PaperDrawing): Jpeg[] =>
+  marks.flatMap((mark) => (mark.is === 'picture' ? [mark.jpeg] : []))
+
+function sheetObjects(
+  sheet: PaperDrawing,
+  at: number,
+  pictureAt: ReadonlyMap<Jpeg, number>,
+): [Uint8Array, Uint8Array] {
+  const { widthMm, heightMm, marks } = sheet
+  const named = [...new Set(picturesOn(sheet))]
+    .map((jpeg) => `/P${pictureAt.get(jpeg)} ${pictureAt.get(jpeg)} 0 R`)
+    .join(' ')
+  const content = marks
+    .map((mark) =>
+      mark.is === 'picture'
+        ? `q ${fixed(mark.widthMm * pt)} 0 0 ${fixed(mark.heightMm * pt)} ${fixed(mark.at[0] * pt)} ${fixed((heightMm - mark.at[1] - mark.heightMm) * pt)} cm /P${pictureAt.get(mark.jpeg)} Do Q`
+        : operators(mark, heightMm),
+    )
+    .join('\n')
+  return [
+    ascii(
+      `<< /Type /Page /Parent ${pagesAt} 0 R /MediaBox [0 0 ${fixed(widthMm * pt)} ${fixed(heightMm * pt)}] /Contents ${at + 1} 0 R /Resources << /Font << /F1 ${regularAt} 0 R /F2 ${boldAt} 0 R >>${named === '' ? '' : ` /XObject << ${named} >>`} >> >>`,
+    ),
+    ascii(`<< /Length ${content.length} >>\nstream\n${content}\nendstream`),
+  ]
+}
+
+function pictureObject({ bytes, widthPx, heightPx }: Jpeg): Uint8Array {
+  const head = ascii(
+    `<< /Type /XObject /Subtype /Image /Width ${widthPx} /Height ${heightPx} /ColorSpace /DeviceRGB /BitsPerComponent 8 /Filter /DCTDecode /Length ${bytes.length} >>\nstream\n`,
+  )
+  const foot = ascii('\nendstream')
+  return joined([head, bytes, foot], head.length + bytes.length + foot.length)
+}
+
+function operators(mark: Exclude<Mark, { is: 'picture' }>, heightMm: number): string {
+  const at = ([x, y]: readonly [number, number]): string => `${fixed(x * pt)} ${fixed((heightMm - y) * pt)}`
+  if (mark.is === 'text') return letters(mark, heightMm)
   const pen = `${fixed(mark.widthMm * pt)} w`
+  const filled = mark.fill === undefined ? '' : `${fixed(mark.fill)} g `
+  const paint = mark.fill === undefined ? 'S' : mark.widthMm > 0 ? 'B' : 'f'
   if (mark.is === 'circle') {
     const [[x, y], r, k] = [mark.at, mark.radiusMm, mark.radiusMm * handle]
     const path = [
@@ -66,9 +130,27 @@ function operators(mark: Mark, heightMm: number): string {
       `${at([x - r, y - k])} ${at([x - k, y - r])} ${at([x, y - r])} c`,
       `${at([x + k, y - r])} ${at([x + r, y - k])} ${at([x + r, y])} c`,
     ]
-    return `${pen} [] 0 d ${path.join(' ')} ${mark.filled ? 'B' : 'S'}`
+    return `${filled}${pen} [] 0 d ${path.join(' ')} ${paint}`
   }
   const path = mark.points.map((point, i) => `${at(point)} ${i === 0 ? 'm' : 'l'}`).join(' ')
   const dash = mark.dashed ? `[${fixed(1.6 * pt)} ${fixed(1.2 * pt)}] 0 d` : '[] 0 d'
-  return `${pen} 1 j ${dash} ${path} ${mark.closed ? 'h ' : ''}${mark.filled ? 'B' : 'S'}`
+  return `${filled}${pen} 1 j ${dash} ${path} ${mark.closed ? 'h ' : ''}${paint}`
+}
+
+function letters(mark: Extract<Mark, { is: 'text' }>, heightMm: number): string {
+  const bytes = winAnsi(mark.text)
+  const { sizeMm: size, at } = mark
+  const width = textWidth(bytes, mark.bold ?? false) * size
+  const back = { start: 0, middle: width / 2, end: width }[mark.anchor]
+  const turn = (-(mark.turnDeg ?? 0) * Math.PI) / 180
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
+  const [x, y] = [(at[0] - back * cos) * pt, (heightMm - at[1] - back * sin) * pt]
+  const placed = [cos, sin, -sin, cos, x, y].map(fixed).join(' ')
+  const say = `BT /${mark.bold ? 'F2' : 'F1'} ${fixed(size * pt)} Tf ${placed} Tm`
+  const ink = `${mark.white ? 1 : 0} g`
+  // Letters with white around them: once as a white outline, then as they are.
+  const halo = mark.halo
+    ? `1 G 1 j ${fixed(size * haloShare * pt)} w ${say} 1 Tr (${literal(bytes)}) Tj ET 0 G\n`
+    : ''
+  return `${halo}${ink} ${say} 0 Tr (${literal(bytes)}) Tj ET`
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { permitItems } from './permit-items'
 import { idSchema, nameSchema, shareSchema, type DeepReadonly } from '../model/object-base'
 import { between, wholeBetween } from '../model/rules'
 
@@ -33,5 +34,10 @@ export const ruleFields = {
 } as const
 
 /** A set of rules as a catalogue has it. */
-export const ruleSetSchema = z.object({ id: idSchema, ...ruleFields })
+export const ruleSetSchema = z.object({
+  id: idSchema,
+  ...ruleFields,
+  /** What the authority wants to see before it lets somebody build; all that is usual where it has not said. */
+  asks: z.array(z.enum(permitItems)).exactOptional(),
+})
 export type RuleSet = DeepReadonly<z.infer<typeof ruleSetSchema>>

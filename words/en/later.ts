@@ -28,6 +28,7 @@ import { models } from './models'
 import { moduleChoice } from './module-choice'
 import { offsets } from './offsets'
 import { page } from './page'
+import { papers } from './papers'
 import { parts, partNames, partReasons } from './parts'
 import { plan } from './plan'
 import { permitStates, record } from './record'
@@ -74,6 +75,7 @@ export const later = {
   moduleChoice,
   offsets,
   page,
+  papers,
   partNames,
   partReasons,
   parts,

@@ -10,6 +10,11 @@ import { ChoiceField, MoneyField, NumberField, OptionalMoneyField, PercentField 
 import { TextField } from '../../fields/text-field'
 import { SentOffers } from './sent-offers'
 
+const opens = [
+  ['permit', later.papers.openPermit],
+  ['hand-over', later.papers.openHandOver],
+] as const
+
 /** Price, ways to pay, years; and the link for the customer. */
 export function OfferChapter() {
   const { documents, catalogue, session } = useBench()
@@ -130,6 +135,19 @@ export function OfferChapter() {
         {later.page.open}
       </button>
       <SentOffers optionId={optionId} />
+      <section aria-label={later.papers.title} className="mt-3 border-t border-line pt-2">
+        <h3 className="quiet">{later.papers.title}</h3>
+        {opens.map(([dialog, label]) => (
+          <button
+            key={dialog}
+            type="button"
+            className="button mt-1 w-full"
+            onClick={() => session.setState({ dialog })}
+          >
+            {label}
+          </button>
+        ))}
+      </section>
     </>
   )
 }

@@ -5,7 +5,8 @@ import { type AnyObject } from '../kinds/index'
 import { emptySite, panelsOf, type Site } from '../site/site'
 import { siteStage } from '../stages/site'
 import { structureStage } from '../stages/structure'
-import { planSvg, type PlanLabels } from './plan-svg'
+import { paperSvg } from '../drawing/paper-svg'
+import { roofPlan, type PlanLabels } from './roof-plan'
 
 const graph = freshGraph()
 const siteOf = async (house: Objects = job.house, objects: Objects = option) =>
@@ -13,7 +14,8 @@ const siteOf = async (house: Objects = job.house, objects: Objects = option) =>
 const place = { latitudeDeg: 41, longitudeDeg: -71, elevationM: 0 }
 let drawnAt = 0
 const labels: PlanLabels = {
-  heading: ['Roof plan <A> & "B"', '14 Saltmarsh Road'],
+  title: 'Roof plan <A> & "B"',
+  heading: ['14 Saltmarsh Road'],
   scale: (scale) => {
     drawnAt = scale
     return `1:${scale}`
@@ -22,11 +24,13 @@ const labels: PlanLabels = {
   array: ({ panels }) => `${panels.length} modules`,
 }
 const drawn = (site: Site, units: 'metric' | 'imperial' = 'metric') =>
-  planSvg(
-    { site, place, nameOf: (id) => id },
-    { units, locale: 'en-IE' },
-    units === 'metric' ? 'A4' : 'Letter',
-    labels,
+  paperSvg(
+    roofPlan(
+      { site, place, nameOf: (id) => id },
+      { units, locale: 'en-IE' },
+      units === 'metric' ? 'A4' : 'Letter',
+      labels,
+    ),
   )
 /** The parts of a group, and the points of a polygon. */
 const groupOf = (svg: string, id: string) =>
@@ -116,11 +120,13 @@ test('a house that is not drawn yet is an empty sheet, and one as large as the w
 test('rails and attachments are drawn where they are asked for, to scale', async () => {
   expect(groupOf(drawn(site), 'racking')).toBe('')
   const holdings = runOf(await worldOf(job.house, option), graph).value(structureStage)
-  const svg = planSvg(
-    { site, place, holdings, nameOf: (id) => id },
-    { units: 'metric', locale: 'en-IE' },
-    'A4',
-    labels,
+  const svg = paperSvg(
+    roofPlan(
+      { site, place, holdings, nameOf: (id) => id },
+      { units: 'metric', locale: 'en-IE' },
+      'A4',
+      labels,
+    ),
   )
   const rails = holdings.flatMap((holding) => (holding.is === 'rails' ? holding.rails : []))
   const onPaper = polygonsOf(svg, 'racking')

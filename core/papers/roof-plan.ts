@@ -1,0 +1,226 @@
+import { type Mark, type PaperDrawing } from '../drawing/paper'
+import { type Drawn } from '../exports/drawn'
+import { boundsOf } from '../geometry/bounds'
+import { hatchOf } from '../geometry/hatch'
+import { length3, sub3, type Vec2, type Vec3 } from '../geometry/vector'
+import { planeParts } from '../layout/kept-free'
+import { fromFrame } from '../layout/plane-frame'
+import { formatLength, type UnitSystem } from '../model/units'
+import { distinctMargins, isRoofed, panelsOf, type LaidArray, type Panel } from '../site/site'
+import { footOutline, railOutline } from '../structure/outlines'
+import { furnitureAt, letters, roomOn, sheetOf, textMm, type Paper } from './sheet'
+import { furniture, outlined, toScale, type ScaleWords, type ToScale } from './to-scale'
+
+/** What stands on a plan in words. */
+export interface PlanLabels extends ScaleWords {
+  readonly title: string
+  readonly heading: readonly string[]
+  readonly array: (array: LaidArray) => string
+}
+
+export interface Written {
+  readonly units: UnitSystem
+  readonly locale: string
+}
+
+/** Free around the house for its dimensions, mm. */
+const aroundMm = 10
+/** Hatching, m; finer on paper is a grey. */
+const hatchM = 0.25
+/** Edges shorter than this on paper have no dimension, mm. */
+const leastDimensionMm = 9
+const greys = { plane: 0.96, walkway: 0.88, module: 0.8, obstruction: 0.72 } as const
+
+/**
+ * The roof from above as a drawing to scale, north up. Planes, setbacks, walkways, obstructions, modules, rails and their
+ * attachments on layers of their own; edges with their true lengths.
+ */
+export function roofPlan(
+  drawn: Drawn,
+  as: Written,
+  paper: Paper,
+  labels: PlanLabels,
+  number: string | null = null,
+): PaperDrawing {
+  const view = roofView(drawn, paper, as.units)
+  return sheetOf(paper, { title: labels.title, lines: labels.heading, number }, [
+    ...roofMarks(drawn, view),
+    ...dimensionMarks(drawn, view, as),
+    ...arrayMarks(drawn, view, labels),
+    ...furniture(view, furnitureAt(paper), as, labels),
+  ])
+}
+
+/**
+ * The roof with what is to be said of each of its modules: the string map.
+ * @param said up to two short lines on a module
+ */
+export function moduleMap(
+  drawn: Drawn,
+  as: Written,
+  paper: Paper,
+  labels: Omit<PlanLabels, 'array'>,
+  said: (panel: Panel) => { readonly lines: readonly string[]; readonly isDark: boolean },
+  number: string | null,
+): PaperDrawing {
+  const view = roofView(drawn, paper, as.units)
+  return sheetOf(paper, { title: labels.title, lines: labels.heading, number }, [
+    ...planeMarks(drawn, view),
+    ...thingMarks(drawn, view),
+    ...panelsOf(drawn.site).flatMap((panel) => {
+      const { lines, isDark } = said(panel)
+      const corners = panel.corners.map(view.at)
+      const [low, high] = boundsOf(corners.map(([x, y]): Vec3 => [x, y, 0]))
+      const size = Math.min(2.6, (high[0] - low[0]) / 4.2, (high[1] - low[1]) / 3.2)
+      const middle: Vec2 = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]
+      return [
+        outlined(view, panel.corners, 'MODULES', { widthMm: 0.25, fill: isDark ? greys.module : 1 }),
+        ...lines.map((line, k) =>
+          letters(line, [middle[0], middle[1] + size * (0.36 + (k - (lines.length - 1) / 2) * 1.15)], {
+            layer: 'STRINGS',
+            anchor: 'middle',
+            sizeMm: size,
+            bold: k === 0,
+          }),
+        ),
+      ]
+    }),
+    ...furniture(view, furnitureAt(paper), as, labels),
+  ])
+}
+
+const roofsOf = ({ site }: Drawn) => site.objects.filter(isRoofed)
+
+function roofView(drawn: Drawn, paper: Paper, units: UnitSystem): ToScale {
+  const { left, top, right, bottom } = roomOn(paper)
+  const room = {
+    left: left + aroundMm,
+    top: top + aroundMm,
+    right: right - aroundMm,
+    bottom: bottom - aroundMm,
+  }
+  const corners = [
+    ...roofsOf(drawn).flatMap(({ geometry }) => geometry.faces.flatMap((face) => face.corners)),
+    ...panelsOf(drawn.site).flatMap((panel) => panel.corners),
+  ]
+  return toScale(corners, room, units)
+}
+
+const planeMarks = (drawn: Drawn, view: ToScale): Mark[] =>
+  roofsOf(drawn).flatMap(({ geometry }) =>
+    geometry.faces.map((face) =>
+      outlined(view, face.corners, 'PLANES', { widthMm: 0.35, fill: greys.plane }),
+    ),
+  )
+
+const thingMarks = ({ site }: Drawn, view: ToScale): Mark[] =>
+  site.objects
+    .filter(
+      ({ kind, geometry }) =>
+        geometry.faces.length === 0 && kind !== 'walkway' && geometry.keepOuts.length > 0,
+    )
+    .flatMap(({ geometry }) =>
+      geometry.keepOuts.map(({ base }) =>
+        outlined(view, base, 'OBSTRUCTIONS', { widthMm: 0.3, fill: greys.obstruction }),
+      ),
+    )
+
+function roofMarks(drawn: Drawn, view: ToScale): Mark[] {
+  const { site, holdings = [] } = drawn
+  const margins = distinctMargins(site.arrays).map(planeParts)
+  const walkways = site.objects.filter(({ kind }) => kind === 'walkway')
+  const rails = holdings.flatMap((holding) =>
+    holding.is === 'rails' ? holding.rails.map((rail) => ({ rail, holding })) : [],
+  )
+  return [
+    ...planeMarks(drawn, view),
+    ...margins.flatMap(({ frame, free, usable }) => [
+      ...hatchOf(free, hatchM).map(([a, b]): Mark => ({
+        layer: 'SETBACKS',
+        is: 'line',
+        points: [view.at(fromFrame(frame, a)), view.at(fromFrame(frame, b))],
+        widthMm: 0.08,
+      })),
+      ...usable.map((ring) =>
+        outlined(
+          view,
+          ring.map((p) => fromFrame(frame, p)),
+          'SETBACKS',
+          { widthMm: 0.13 },
+        ),
+      ),
+    ]),
+    ...walkways.flatMap(({ geometry }) =>
+      geometry.keepOuts.map(({ base }) =>
+        outlined(view, base, 'WALKWAYS', { widthMm: 0.25, fill: greys.walkway }),
+      ),
+    ),
+    ...panelsOf(site).map((panel) =>
+      outlined(view, panel.corners, 'MODULES', { widthMm: 0.25, fill: greys.module }),
+    ),
+    ...rails.map(({ rail, holding }) =>
+      outlined(view, railOutline(rail, holding), 'RACKING', { widthMm: 0.13, fill: 1 }),
+    ),
+    ...rails.flatMap(({ rail, holding }) =>
+      rail.feet.map((foot) =>
+        outlined(view, footOutline(foot, rail, holding), 'ATTACHMENTS', { widthMm: 0, fill: 0 }),
+      ),
+    ),
+    ...thingMarks(drawn, view),
+  ]
+}
+
+function dimensionMarks(drawn: Drawn, view: ToScale, { units, locale }: Written): Mark[] {
+  const rings = roofsOf(drawn).flatMap(({ geometry }) => geometry.faces.map((face) => face.corners))
+  return dimensioned(rings).flatMap(({ from, to }): Mark[] => {
+    const [a, b] = [view.at(from), view.at(to)]
+    const length = Math.hypot(b[0] - a[0], b[1] - a[1])
+    if (length < leastDimensionMm) return []
+    const turn = (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI
+    const upright = turn > 90 ? turn - 180 : turn <= -90 ? turn + 180 : turn
+    // To the right of the way round, which is outside the plane; y runs down on paper.
+    const out: Vec2 = [-(b[1] - a[1]) / length, (b[0] - a[0]) / length]
+    const off = 1 + textMm / 2
+    // Letters stand on their foot line: a third of their height lower they are centred.
+    const down = (upright * Math.PI) / 180
+    const at: Vec2 = [
+      (a[0] + b[0]) / 2 + out[0] * off - (Math.sin(down) * textMm) / 3,
+      (a[1] + b[1]) / 2 + out[1] * off + (Math.cos(down) * textMm) / 3,
+    ]
+    return [
+      letters(formatLength(length3(sub3(to, from)), units, locale), at, {
+        layer: 'DIMENSIONS',
+        anchor: 'middle',
+        halo: true,
+        turnDeg: upright,
+      }),
+    ]
+  })
+}
+
+const arrayMarks = ({ site }: Drawn, view: ToScale, labels: PlanLabels): Mark[] =>
+  site.arrays.flatMap((array) => {
+    if (array.panels.length === 0) return []
+    const [low, high] = boundsOf(array.panels.flatMap((panel) => panel.corners))
+    return [
+      letters(labels.array(array), view.at([(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]), {
+        layer: 'ARRAYS',
+        anchor: 'middle',
+        bold: true,
+        halo: true,
+      }),
+    ]
+  })
+
+/** Edges of planes, each once: two planes share a ridge. */
+function dimensioned(rings: readonly (readonly Vec3[])[]): { readonly from: Vec3; readonly to: Vec3 }[] {
+  const found = new Map<string, { readonly from: Vec3; readonly to: Vec3 }>()
+  for (const ring of rings)
+    ring.forEach((from, i) => {
+      const to = ring[(i + 1) % ring.length] ?? from
+      const key = [from, to].map((p) => p.map((v) => v.toFixed(3)).join(' ')).sort()
+      const known = key.join('/')
+      if (!found.has(known)) found.set(known, { from, to })
+    })
+  return [...found.values()]
+}

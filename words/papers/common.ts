@@ -1,0 +1,107 @@
+import { type DiagramWords } from '@/core/diagram/single-line'
+import { theOne } from '@/core/kinds/documents'
+import { offerId } from '@/core/kinds/offer/offer'
+import { siteId } from '@/core/kinds/site/site'
+import { type Quantity, type Unit } from '@/core/model/said'
+import { type PlanLabels } from '@/core/papers/roof-plan'
+import { type Table } from '@/core/papers/tables'
+import { type ScaleWords } from '@/core/papers/to-scale'
+import { type PaperFacts } from '@/core/readers/papered'
+import { panelsOf } from '@/core/site/site'
+import { diagramWords } from '../diagram-words'
+import { diagram } from '../en/diagram'
+import { papers as words } from '../en/papers'
+import { planLabels } from '../plan-labels'
+import { type Sayer } from '../sayer'
+
+/** How figures are handed to whoever writes them. */
+export const of = (value: number, unit: Unit, digits?: number): Quantity =>
+  digits === undefined ? { value, unit } : { value, unit, digits }
+
+/** What every sheet of a set says. */
+export interface Common {
+  readonly heading: readonly string[]
+  readonly numbered: (number: number, of: number) => string
+  readonly scale: ScaleWords
+  readonly roofPlan: PlanLabels
+  readonly diagram: { readonly title: string; readonly words: DiagramWords } | null
+}
+
+export function commonWords(sayer: Sayer, { house, option, built }: PaperFacts): Common {
+  const site = theOne(house, 'site', siteId)
+  const name = theOne(option, 'offer', offerId).name
+  const { address, locale, units } = site
+  const labels = planLabels(sayer, built.site, built.module, { address, option: name, locale })
+  const { scale, north } = labels
+  return {
+    heading: labels.heading,
+    numbered: (number, all) => sayer.say(words.numbered, { number, of: all }),
+    scale: { scale, north },
+    roofPlan: labels,
+    diagram:
+      built.strings.length === 0
+        ? null
+        : { title: diagram.title, words: diagramWords(sayer, built, { address, units, option: name }) },
+  }
+}
+
+/** A table of names and values without a head. */
+export const facts = (title: string, rows: readonly (readonly [string, string])[]): Table => ({
+  title,
+  columns: [
+    { head: '', share: 2 },
+    { head: '', share: 3 },
+  ],
+  rows,
+})
+
+/** Things to be done, each with a box, two beside each other. */
+export const tasks = (title: string, all: readonly string[]): Table => ({
+  title,
+  columns: [
+    { head: '', share: 1, as: 'tick' },
+    { head: '', share: 20 },
+    { head: '', share: 1, as: 'tick' },
+    { head: '', share: 20 },
+  ],
+  rows: Array.from({ length: Math.ceil(all.length / 2) }, (_, i) => [
+    '',
+    all[2 * i] ?? '',
+    '',
+    all[2 * i + 1] ?? '',
+  ]),
+})
+
+/** The system in a few lines. */
+export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [string, string][] {
+  const { module, inverter, battery, site } = built
+  const count = panelsOf(site).length
+  return [
+    [
+      words.modules,
+      sayer.say(words.modulesValue, {
+        count,
+        name: module.name,
+        power: of((count * module.powerW) / 1000, 'kW', 2),
+      }),
+    ],
+    [
+      words.inverter,
+      sayer.say(words.inverterValue, { name: inverter.name, power: of(inverter.acPowerW / 1000, 'kW', 1) }),
+    ],
+    [words.ratio, sayer.written(of((count * module.powerW) / inverter.acPowerW, 'ratio', 2))],
+    [
+      words.battery,
+      battery
+        ? sayer.say(words.batteryValue, {
+            count: battery.count,
+            name: battery.type.name,
+            energy: of(battery.count * battery.type.usableKwh, 'kWh', 1),
+          })
+        : words.noBattery,
+    ],
+    ...(yieldKwh === null
+      ? []
+      : [[words.yield, sayer.written(of(yieldKwh, 'kWh', 0))] satisfies [string, string]]),
+  ]
+}

@@ -1,0 +1,240 @@
+import { theOne } from '@/core/kinds/documents'
+import { siteId } from '@/core/kinds/site/site'
+import { type PanelString } from '@/core/electrical/stringing'
+import { type HandOverText, type TablesText } from '@/core/papers/sets'
+import { type Photograph } from '@/core/papers/photos'
+import { partsList } from '@/core/parts/parts-list'
+import { higherM } from '@/core/readers/height-worth'
+import { type PaperFacts } from '@/core/readers/papered'
+import { isRoofed } from '@/core/site/site'
+import { roofCoverings } from '../en/card-choices'
+import { diagram } from '../en/diagram'
+import { papers as words } from '../en/papers'
+import { partNames, partReasons } from '../en/parts'
+import { type Sayer } from '../sayer'
+import { commonWords, facts, of, systemRows, tasks } from './common'
+import { listTable } from './permit-text'
+
+/** All that the installer's set says. */
+export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly Photograph[]): HandOverText {
+  const { house } = given
+  const site = theOne(house, 'site', siteId)
+  const names = stringNames(given.built.strings)
+  return {
+    ...commonWords(sayer, given),
+    cover: {
+      title: words.cover,
+      tables: (list) => [
+        facts(words.project, [
+          [words.address, site.address],
+          [words.applicant, site.contactName.trim() || words.unknown],
+          [
+            words.contact,
+            [site.contactPhone, site.contactEmail].filter((text) => text !== '').join(', ') || words.unknown,
+          ],
+        ]),
+        facts(words.system, systemRows(sayer, given)),
+        listTable(list),
+      ],
+    },
+    visit: visit(sayer, given),
+    stringMap: {
+      title: words.stringMap,
+      said: ({ id }) => names.get(id) ?? { lines: ['–'], isDark: false },
+    },
+    parts: parts(sayer, given),
+    commissioning: commissioning(sayer, given),
+    photos: { title: words.photos, all: photos },
+  }
+}
+
+/** "1", or "1A" and "1B" where an input has more strings than one. */
+export function stringLabels(strings: readonly PanelString[]): string[] {
+  const seen = new Map<number, number>()
+  return strings.map(({ input }) => {
+    if (input < 0) return '–'
+    const before = seen.get(input) ?? 0
+    seen.set(input, before + 1)
+    const several = strings.filter((other) => other.input === input).length > 1
+    return several ? `${input + 1}${String.fromCharCode(65 + before)}` : String(input + 1)
+  })
+}
+
+/** By module: its string and its place in it; strings beside each other are told apart by grey. */
+function stringNames(strings: readonly PanelString[]) {
+  const labels = stringLabels(strings)
+  return new Map(
+    strings.flatMap(({ panelIds, input }, s) =>
+      panelIds.map(
+        (id, k) =>
+          [
+            id,
+            input < 0
+              ? { lines: ['–'], isDark: false }
+              : { lines: [labels[s] ?? '', String(k + 1)], isDark: s % 2 === 1 },
+          ] as const,
+      ),
+    ),
+  )
+}
+
+function visit(sayer: Sayer, { house, built, heights }: PaperFacts): TablesText {
+  const site = theOne(house, 'site', siteId)
+  const costs = new Map(heights.map((height) => [height.id, height.kwh]))
+  const assumed = built.site.objects
+    .flatMap(({ id, geometry }) => (geometry.presetM === null ? [] : [{ id, heightM: geometry.presetM }]))
+    .sort((a, b) => (costs.get(b.id) ?? 0) - (costs.get(a.id) ?? 0))
+  const metres = (value: number) => sayer.written(of(value, 'm'))
+  return {
+    title: words.visit,
+    tables: [
+      {
+        title: words.visitHeights,
+        columns: [
+          { head: words.thing, share: 4 },
+          { head: words.assumed, share: 2, as: 'figures' },
+          ...(costs.size === 0
+            ? []
+            : [
+                {
+                  head: sayer.say(words.ifHigher, { higher: of(higherM, 'm') }),
+                  share: 2,
+                  as: 'figures' as const,
+                },
+              ]),
+          { head: words.measured, share: 2, as: 'blank' },
+        ],
+        rows: assumed.map(({ id, heightM }) => [
+          sayer.name(id),
+          metres(heightM),
+          ...(costs.size === 0
+            ? []
+            : [costs.has(id) ? sayer.written(of(costs.get(id) ?? 0, 'kWh', 0)) : '–']),
+          '',
+        ]),
+        note: assumed.length === 0 ? words.noHeights : '',
+      },
+      {
+        title: words.visitMeasures,
+        columns: [
+          { head: words.measure, share: 4 },
+          { head: words.assumed, share: 2, as: 'figures' },
+          { head: words.measured, share: 2, as: 'blank' },
+        ],
+        rows: [
+          ...built.site.objects
+            .filter((object) => isRoofed(object) && object.kind === 'volume')
+            .flatMap(({ id, whole }) => {
+              const pitches = [...new Set(whole.faces.map(({ pitchDeg }) => pitchDeg.toFixed(1)))]
+              return [
+                [
+                  sayer.say(words.pitch, { plane: sayer.name(id) }),
+                  pitches.map((pitch) => sayer.written(of(Number(pitch), 'deg', 1))).join(', '),
+                  '',
+                ],
+              ]
+            }),
+          [words.rafters, metres(site.rafterSpacingM), ''],
+          [words.covering, roofCoverings[site.roofCovering], ''],
+          [
+            words.reserve,
+            site.roofReserveKpa === null ? words.unknown : sayer.written(of(site.roofReserveKpa, 'kN/m²')),
+            '',
+          ],
+          [
+            words.service,
+            sayer.say(diagram.phases, {
+              phases: site.gridPhases,
+              volts: of(site.gridVoltageV, 'V', 0),
+            }),
+            '',
+          ],
+        ],
+      },
+      tasks(words.visitTasks, words.tasks),
+    ],
+  }
+}
+
+function parts(sayer: Sayer, { built }: PaperFacts): TablesText {
+  return {
+    title: words.partsTitle,
+    tables: [
+      {
+        title: '',
+        columns: [
+          { head: '', share: 0.4, as: 'tick' },
+          { head: words.part, share: 4 },
+          { head: words.count, share: 1, as: 'figures' },
+          { head: words.why, share: 6 },
+        ],
+        rows: partsList(built).map(({ code, typeId, count, unit, data }) => [
+          '',
+          typeId === null ? partNames[code] : `${partNames[code]}, ${sayer.name(typeId)}`,
+          sayer.written(of(count, unit === 'm' ? 'm' : 'count', 0)),
+          sayer.say(partReasons[code], data),
+        ]),
+      },
+    ],
+  }
+}
+
+function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
+  const { strings, module, battery } = built
+  const labels = stringLabels(strings)
+  const wired = strings.flatMap((string, i) =>
+    string.input < 0 ? [] : [{ ...string, label: labels[i] ?? '' }],
+  )
+  return {
+    title: words.commissioning,
+    tables: [
+      {
+        title: words.conditions,
+        columns: [words.light, words.cell, words.weatherThen].map((head) => ({
+          head,
+          share: 1,
+          as: 'blank' as const,
+        })),
+        rows: [['', '', '']],
+      },
+      {
+        title: words.strings,
+        columns: [
+          { head: words.string, share: 1 },
+          { head: words.input, share: 1, as: 'figures' },
+          { head: words.inStrings, share: 1, as: 'figures' },
+          { head: words.expectedVoc, share: 1.6, as: 'figures' },
+          { head: words.measuredVoc, share: 1.8, as: 'blank' },
+          { head: words.expectedIsc, share: 1.8, as: 'figures' },
+          { head: words.measuredIsc, share: 1.8, as: 'blank' },
+          { head: words.polarity, share: 1.2, as: 'blank' },
+          { head: words.insulation, share: 1.6, as: 'blank' },
+        ],
+        rows: wired.map(({ label, input, panelIds }) => [
+          label,
+          String(input + 1),
+          String(panelIds.length),
+          sayer.written(of(panelIds.length * module.vocV, 'V', 0)),
+          '',
+          sayer.written(of(module.iscA, 'A', 2)),
+          '',
+          '',
+          '',
+        ]),
+        note: sayer.say(words.stringNote, { coefficient: of(module.vocPerK, 'share', 2) }),
+      },
+      tasks(words.steps, [...words.commissioningTasks, ...(battery ? [words.batteryTask] : [])]),
+      {
+        title: words.signature,
+        columns: [
+          { head: words.who, share: 1 },
+          { head: words.nameAndDate, share: 4, as: 'blank' },
+        ],
+        rows: [
+          [words.installer, ''],
+          [words.owner, ''],
+        ],
+      },
+    ],
+  }
+}

@@ -1,0 +1,173 @@
+import { type PaperDrawing } from '@/core/drawing/paper'
+import { paperPdf } from '@/core/drawing/paper-pdf'
+import { winAnsi } from '@/core/drawing/helvetica'
+import { type Objects } from '@/core/kinds/documents'
+import { handOverSet, permitSet, type Papered } from '@/core/papers/sets'
+import { paperFactsOf, permitLines, type PaperFacts } from '@/core/readers/papered'
+import { panelsOf } from '@/core/site/site'
+import { freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
+import { english } from '../english'
+import { namesIn } from '../names'
+import { Sayer } from '../sayer'
+import { handOverText, stringLabels } from './hand-over-text'
+import { permitText } from './permit-text'
+import { theOne } from '@/core/kinds/documents'
+
+const graph = freshGraph()
+
+async function factsOf(house: Objects = job.house, objects: Objects = option) {
+  const world = await worldOf(house, objects)
+  const facts = paperFactsOf(runOf(world, graph), world)
+  const place = theOne(house, 'site', 'site')
+  const sayer = new Sayer(english, place, namesIn([house, objects], world.catalogue))
+  const from: Papered = {
+    built: facts.built,
+    volts: facts.volts,
+    as: place,
+    paper: 'Letter',
+    around: [],
+    drawn: {
+      site: facts.built.site,
+      place,
+      holdings: facts.built.holdings,
+      nameOf: (id) => sayer.name(id),
+    },
+  }
+  return { facts, sayer, from }
+}
+const textOf = (sheet: PaperDrawing | undefined) =>
+  (sheet?.marks ?? []).flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+const stateOf = (facts: PaperFacts, item: string) => permitLines(facts).find((line) => line.item === item)
+
+const { facts, sayer, from } = await factsOf()
+
+test('the permit set: every sheet in its order, with its number, and all its text can be read from the PDF', () => {
+  const sheets = permitSet(from, permitText(sayer, facts))
+  expect(sheets.map(({ title }) => title)).toEqual([
+    'Cover',
+    'Checklist',
+    'Site plan',
+    'Roof plan',
+    'Single-line diagram',
+    'Structural summary',
+    'Labels',
+    'Equipment data',
+  ])
+  const cover = textOf(sheets[0])
+  for (const said of ['14 Saltmarsh Road, Pellworth', '17 × Lumenfold 420 M, 7.14 kW', '7 ', '1 / 8'])
+    expect(cover.some((text) => text.includes(said.trim()))).toBe(true)
+  // What is on the sheets is in the file, letter by letter.
+  const file = Array.from(paperPdf(sheets, 'Permit set'), (byte) => String.fromCharCode(byte)).join('')
+  const literal = (text: string) =>
+    winAnsi(text)
+      .map((byte) =>
+        [40, 41, 92].includes(byte)
+          ? `\\${String.fromCharCode(byte)}`
+          : byte > 126
+            ? `\\${byte.toString(8).padStart(3, '0')}`
+            : String.fromCharCode(byte),
+      )
+      .join('')
+  for (const text of sheets.flatMap(textOf)) expect(file).toContain(`(${literal(text)}) Tj`)
+  expect(file.match(/\/Type \/Page /g)).toHaveLength(8)
+  expect(file.length).toBeLessThan(3_000_000)
+})
+
+test('labels carry the worst figures of the design: cold voltage of the longest string, current with its factor', () => {
+  const sheets = permitSet(from, permitText(sayer, facts))
+  const labels = textOf(sheets.find(({ title }) => title === 'Labels'))
+  const longest = Math.max(...facts.built.strings.map(({ panelIds }) => panelIds.length))
+  expect(labels).toContain(`Maximum voltage ${Math.round(longest * facts.volts.coldVocV)} V`)
+  expect(labels).toContain(`Maximum circuit current ${(facts.built.module.iscA * 1.25).toFixed(1)} A`)
+})
+
+test('what is missing is told, and is no longer once it is there', async () => {
+  expect(stateOf(facts, 'applicant')).toEqual({ item: 'applicant', state: 'missing', count: 1 })
+  expect(stateOf(facts, 'lot-lines')?.state).toBe('by-hand')
+  expect(stateOf(facts, 'setbacks')?.state).toBe('there')
+  // Its authority does not ask for photos.
+  expect(stateOf(facts, 'photos')).toBeUndefined()
+  const house: Objects = {
+    ...set(job.house, 'site', { contactName: 'Ana Okafor', roofReserveKpa: 0.5 }),
+    'permit-1': {
+      id: 'permit-1',
+      kind: 'permit',
+      name: 'Roof',
+      authority: 'Pellworth Building Office',
+      number: 'B-17',
+      state: 'to-apply',
+      appliedOn: null,
+      decidedOn: null,
+      validUntil: null,
+      notes: '',
+    },
+  }
+  const known = await factsOf(house)
+  expect(permitLines(known.facts).filter(({ state }) => state === 'missing')).toEqual([])
+  const [cover] = permitSet(known.from, permitText(known.sayer, known.facts))
+  expect(textOf(cover)).toEqual(expect.arrayContaining(['Ana Okafor', 'Pellworth Building Office', 'B-17']))
+})
+
+test('modules laid too near to an edge, and none of the rules, are missing in the list', async () => {
+  const near = await factsOf(job.house, set(option, 'array-south', { edgesM: { 'eave:1': 0.05 } }))
+  expect(stateOf(near.facts, 'setbacks')?.state).toBe('missing')
+  const none = await factsOf(job.house, set(option, 'cover', { rulesId: null }))
+  expect(stateOf(none.facts, 'rules')?.state).toBe('missing')
+  expect(stateOf(none.facts, 'setbacks')?.state).toBe('missing')
+  // Where nobody has said what is asked for, all that is usual is.
+  expect(permitLines(none.facts).length).toBeGreaterThan(permitLines(facts).length)
+})
+
+test('the hand-over: each module of the map with its string and place, the same as the strings have', () => {
+  const sheets = handOverSet(from, handOverText(sayer, facts, []))
+  expect(sheets.map(({ title }) => title)).toEqual([
+    'Cover',
+    'Site visit',
+    'String map',
+    'Roof plan',
+    'Single-line diagram',
+    'Parts',
+    'Commissioning',
+  ])
+  const map = sheets.find(({ title }) => title === 'String map')
+  const on = (map?.marks ?? []).flatMap((mark) =>
+    mark.is === 'text' && mark.layer === 'STRINGS' ? [mark.text] : [],
+  )
+  const labels = stringLabels(facts.built.strings)
+  const expected = panelsOf(facts.built.site).flatMap(({ id }) =>
+    facts.built.strings.flatMap(({ panelIds }, s) =>
+      panelIds.includes(id) ? [labels[s] ?? '', String(panelIds.indexOf(id) + 1)] : [],
+    ),
+  )
+  expect(on).toEqual(expected)
+  expect(on).toHaveLength(2 * 17)
+  const test = textOf(sheets.find(({ title }) => title === 'Commissioning'))
+  for (const { panelIds } of facts.built.strings)
+    expect(test).toContain(`${Math.round(panelIds.length * facts.built.module.vocV)} V`)
+})
+
+test('the site visit begins with heights that are assumed, the costliest first', () => {
+  const assumed = facts.built.site.objects.filter(({ geometry }) => geometry.presetM !== null)
+  const [first, second] = [...assumed, ...facts.built.site.objects]
+  if (!first || !second) throw new Error('things stand there')
+  const lowest = handOverText(sayer, { ...facts, heights: [] }, []).visit.tables[0]
+  expect(lowest?.rows).toHaveLength(assumed.length)
+  const presets = facts.built.site.objects.slice(0, 3).map((object) => ({
+    ...object,
+    geometry: { ...object.geometry, presetM: 5 },
+  }))
+  const site = { ...facts.built.site, objects: presets }
+  const heights = presets.map(({ id }, i) => ({ id, heightM: 5, kwh: [3, 30, 12][i] ?? 0 }))
+  const told = handOverText(sayer, { ...facts, built: { ...facts.built, site }, heights }, []).visit.tables[0]
+  expect(told?.rows.map(([name]) => name)).toEqual([1, 2, 0].map((i) => sayer.name(presets[i]?.id ?? '')))
+})
+
+test('strings of one input are told apart by letters; what hangs on none by a dash', () => {
+  const string = (id: string, input: number) => ({ id, input, panelIds: [id] })
+  expect(stringLabels([string('a', 0), string('b', 0), string('c', 1), string('d', -1)])).toEqual([
+    '1A',
+    '1B',
+    '2',
+    '–',
+  ])
+})
