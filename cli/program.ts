@@ -1,4 +1,5 @@
 import { Command } from 'commander'
+import { addAfter } from './commands/after'
 import { addBill } from './commands/bill'
 import { addDiagram } from './commands/diagram'
 import { addDispatch } from './commands/dispatch'
@@ -29,6 +30,7 @@ const commands = [
   addWire,
   addDiagram,
   addPapers,
+  addAfter,
   addParts,
   addLoad,
   addBill,

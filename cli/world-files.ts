@@ -8,12 +8,19 @@ import { overHttp, type Ask } from '@/services/ask'
 
 const root = new URL('..', import.meta.url).pathname
 
+/** Where the answer to a path is; of a single year beside the typical one. */
+function fileFor(folder: string, path: string): string {
+  const [at = '', query = ''] = path.split('?')
+  const year = /^year=(\d{4})$/.exec(query)?.[1]
+  const named = year === undefined ? at : `${at}-${year}`
+  return join(folder, ...named.split('/').map((part) => part.replaceAll(/[^\w.-]/g, '_')))
+}
+
 /** Reads a service's answers from files of a folder, as they were written from it. */
 export const overFiles =
   (folder: string): Ask =>
   async (path) => {
-    const [at = ''] = path.split('?')
-    const file = join(folder, ...at.split('/').map((part) => part.replaceAll(/[^\w.-]/g, '_')))
+    const file = fileFor(folder, path)
     if (!existsSync(file) || !statSync(file).isFile()) return { status: 404, text: async () => '' }
     return { status: 200, text: async () => readFileSync(file, 'utf8') }
   }
@@ -24,7 +31,7 @@ export const overFiles =
  * @throws Fault `no-file` for a folder that is not there
  */
 export function worldAt(place: string | undefined): Ask {
-  if (place === undefined) return overFiles(madeUpWorld())
+  if (place === undefined) return madeUpAsk(madeUpWorld())
   if (/^https?:/.test(place)) return overHttp(place.replace(/\/$/, ''))
   if (!existsSync(join(place, 'catalogue')))
     throw new Fault('no-file', { file: join(place, 'catalogue'), doing: 'read', reason: 'ENOENT' }, 'world')
@@ -44,6 +51,23 @@ function digestOf(folders: readonly string[]): string {
   return hash.digest('hex').slice(0, 16)
 }
 
+/** The made-up world, whose single years of weather are written when they are first asked for. */
+const madeUpAsk =
+  (folder: string): Ask =>
+  (path) => {
+    if (/\?year=\d{4}$/.test(path) && !existsSync(fileFor(folder, path))) writeWorld(folder, path)
+    return overFiles(folder)(path)
+  }
+
+function writeWorld(folder: string, ...paths: readonly string[]): void {
+  const { status, stderr } = spawnSync(
+    process.execPath,
+    [...process.execArgv, join(root, 'town', 'write-files.ts'), folder, ...paths],
+    { encoding: 'utf8' },
+  )
+  if (status !== 0) throw new Error(`the made-up world was not written: ${stderr}`)
+}
+
 /** The folder with the made-up world's answers; written the first time, and again when it has changed. */
 function madeUpWorld(): string {
   const data = join(root, '.data')
@@ -51,12 +75,7 @@ function madeUpWorld(): string {
   if (existsSync(folder)) return folder
   mkdirSync(data, { recursive: true, mode: 0o700 })
   const unfinished = mkdtempSync(join(data, 'world-unfinished-'))
-  const { status, stderr } = spawnSync(
-    process.execPath,
-    [...process.execArgv, join(root, 'town', 'write-files.ts'), unfinished],
-    { encoding: 'utf8' },
-  )
-  if (status !== 0) throw new Error(`the made-up world was not written: ${stderr}`)
+  writeWorld(unfinished)
   try {
     renameSync(unfinished, folder)
   } catch (error) {

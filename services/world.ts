@@ -55,6 +55,9 @@ export interface StationFound extends LatLon {
 /** Where a station's typical year is. */
 export const stationPath = (id: string): string => `weather/${encodeURIComponent(id)}.epw`
 
+/** Where the weather of one of its years is. */
+export const recordPath = (id: string, year: number): string => `${stationPath(id)}?year=${year}`
+
 /** A year of weather in a text, with the digest of the text as its key. */
 export const weatherIn = (text: string): Keyed<WeatherYear> => new Keyed(digest(text), readPlaced(text).year)
 

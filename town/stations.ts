@@ -5,7 +5,7 @@ import { readEpw, writeEpw } from '@/core/weather/epw-year'
 import { byDistance } from '@/core/weather/station'
 import { type WeatherYear } from '@/core/weather/weather-year'
 import { towns } from './towns'
-import { recordMonths, recordYears, stationRecordYear, stationYear } from './weather'
+import { laterYears, recordMonths, recordYears, stationRecordYear, stationYear } from './weather'
 
 /** All stations of the made-up world. */
 export const stations = towns.flatMap((town) => town.stations.map((station) => ({ ...station, town })))
@@ -15,11 +15,12 @@ export const stationsNear = (place: LatLon) => byDistance(stations, place.latitu
 
 const found = (id: string) => stations.find((station) => station.id === id)
 const files = new Map<string, string>()
+const knownYears: ReadonlySet<number> = new Set([...recordYears, ...laterYears])
 
-/** The station's typical year, or one of those on record, as an EPW file; undefined for an unknown id or year. */
+/** The station's typical year, or the weather of a single one, as an EPW file; undefined for an unknown id or year. */
 export function stationEpw(id: string, year?: number): string | undefined {
   const station = found(id)
-  if (!station || (year !== undefined && !recordYears.includes(year))) return undefined
+  if (!station || (year !== undefined && !knownYears.has(year))) return undefined
   if (year !== undefined) return writeEpw(stationRecordYear(station.town, station, year))
   let text = files.get(id)
   if (!text) files.set(id, (text = writeEpw(stationYear(station.town, station))))

@@ -25,6 +25,9 @@ const monthSpreadC = 1.1
 /** Years on record at every station. */
 export const recordYears = Array.from({ length: 15 }, (_, k) => 2010 + k)
 
+/** Years since then: what the weather was while systems that were built are running. */
+export const laterYears = [2025, 2026] as const
+
 const hours = 8760
 
 /** A station's typical year: every month meets its normal. The same seed gives the same year. */

@@ -5,6 +5,7 @@ import { Fault } from '@/core/model/fault'
 import { summarise } from '@/core/readers/summary'
 import { accounts } from '@/core/stages/accounts/index'
 import { type World } from '@/core/stages/world'
+import { type AfterAnswer, type AfterRequest } from './after-messages'
 import { faultDetail } from './fault-detail'
 import { weatherAt } from './fetch-weather'
 import { type FitAnswer, type FitRequest } from './fit-messages'
@@ -185,7 +186,22 @@ async function fit(request: FitRequest): Promise<void> {
   }
 }
 
-self.onmessage = ({ data }: MessageEvent<WorkerRequest | FitRequest>) => {
+/** Holds what was made against what was promised; asked of a worker of its own too. */
+async function after(request: AfterRequest): Promise<void> {
+  const answer = (said: AfterAnswer) => self.postMessage(said)
+  try {
+    const { afterOf } = await import('./after-of')
+    answer(await afterOf(request, graph))
+  } catch (error) {
+    answer({ report: null, fault: faultDetail(error) })
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<WorkerRequest | FitRequest | AfterRequest>) => {
+  if (data.type === 'after') {
+    void after(data)
+    return
+  }
   if (data.type === 'fit') {
     void fit(data)
     return

@@ -1,6 +1,6 @@
 import { type FoundAround } from '@/core/fit/around'
-import { Fault } from '@/core/model/fault'
 import { type FitAnswer, type FitRequest } from '@/workers/fit-messages'
+import { askOwnWorker } from '../own-worker'
 
 /** Longest that heights are read, ms. */
 const mostMs = 60_000
@@ -16,24 +16,12 @@ export async function readHeights(
   tell: (share: number) => void,
   stopped: AbortSignal,
 ): Promise<FoundAround | null> {
-  if (stopped.aborted) return null
-  const worker = new Worker(new URL('../../workers/chain.worker.ts', import.meta.url), { type: 'module' })
-  let timer: ReturnType<typeof setTimeout> | undefined
-  try {
-    const answer = await new Promise<Exclude<FitAnswer, { share: number }> | null>((done, fail) => {
-      worker.onmessage = ({ data }: MessageEvent<FitAnswer>) => {
-        if ('share' in data) tell(data.share)
-        else done(data)
-      }
-      worker.onerror = () => fail(new Fault('worker-stopped'))
-      timer = setTimeout(() => fail(new Fault('fit-too-slow')), mostMs)
-      stopped.addEventListener('abort', () => done(null))
-      worker.postMessage(request, [request.heights])
-    })
-    if (answer?.fault) throw new Fault(answer.fault.code, answer.fault.data, answer.fault.path)
-    return answer?.found ?? null
-  } finally {
-    clearTimeout(timer)
-    worker.terminate()
-  }
+  const answer = await askOwnWorker<FitAnswer>(request, {
+    transfer: [request.heights],
+    mostMs,
+    tooSlow: 'fit-too-slow',
+    tell,
+    stopped,
+  })
+  return answer?.found ?? null
 }

@@ -80,6 +80,7 @@ export interface Session {
     | 'rules'
     | 'permit'
     | 'hand-over'
+    | 'after'
     | 'fit'
     | 'money'
     | 'cash-flow'

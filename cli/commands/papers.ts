@@ -44,7 +44,8 @@ export function addPapers(gable: Command): void {
       const { option, letter } = optionOf(read.job, name)
       const { world, run } = await runOf(read, option, service)
       const facts = paperFactsOf(run, world)
-      if (facts.built.strings.length === 0) throw new Fault('no-modules-to-draw', { option: letter }, 'option')
+      if (facts.built.strings.length === 0)
+        throw new Fault('no-modules-to-draw', { option: letter }, 'option')
       const place = theOne(world.house, 'site', siteId)
       const sayer = new Sayer(english, place, namesIn([world.house, world.option], world.catalogue))
       const from = {

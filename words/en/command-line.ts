@@ -31,6 +31,8 @@ export const caseFaults = {
   'model-up': 'The model does not say which way is up. Give --up y or --up z.',
   'no-file':
     '{file, select, stdin {Standard input} other {{file}}} cannot be {doing, select, write {written} other {read}} ({reason}).',
+  'bad-since': '“{day}” is no day: write it as 2025-07-01.',
+  'bad-year-file': '“{given}” names no year and file: write 2025=weather.epw.',
   'bad-papers-form': '“{file}” ends in no form that is written: .pdf or .dxf.',
   'no-modules-to-draw': 'Option {option} has no modules yet: there is nothing to draw.',
   'bad-form': '“{file}” ends in no form that is written: .svg, .pdf or .dxf.',

@@ -1,3 +1,4 @@
+import { after } from './after'
 import { arrayDeeds } from './array-deeds'
 import { arrayTable } from './array-table'
 import { battery, batteryDeeds } from './battery'
@@ -44,6 +45,7 @@ import { underlays } from './underlays'
 
 /** What only parts of the bench say that it does not open with: fetched with them. */
 export const later = {
+  after,
   arrayDeeds,
   arrayTable,
   canopyCovers,

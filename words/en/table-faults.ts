@@ -28,6 +28,9 @@ export const tableFaults = {
     'The table does not say where it was measured. Put a line before the headings, such as: # latitude=41.6, longitude=-71.4, elevation_m=18, time_zone_h=-5',
   'meter-file':
     '{reason, select, nothing {The file has no readings of energy that came from the grid.} coarse {The readings are {step, number} minutes apart: days or months. Enter daily or monthly totals as bills, or ask the utility for hourly or quarter-hourly readings.} step {The readings are {step, number} minutes apart; 60 minutes or an even part of it is needed (30, 15, 10, 5).} long {The readings span {found, number} intervals; at most {limit, number} can be read. Are the dates right?} column {There is no column “{column}”. The columns are: {columns}.} values {No column holds numbers that could be energy. Expected is a column of kWh, Wh, kW or W beside the times.} day {The file has no whole day from midnight to midnight. At least a day is needed, a year is best.} single {The times of the readings are all the same or cannot be read.} times {No column holds times, and {found, number} values are not a year in equal steps (8,760 hours, 17,520, 35,040).} doctype {The file declares a document type. Meter files have none: export it again.} xml {Line {line, number, ::group-off}: the XML cannot be read ({detail}).} deep {The XML is nested more than {limit, number} deep.} many {The file has more than {limit, number} readings. Export fewer years.} field {Line {line, number, ::group-off}: a reading has no number as its {field}.} other {The file cannot be read.}}',
+  'made-step':
+    'The rows follow each other by {hours, number} hours. Hours or parts of them, days or months can be compared.',
+  'after-too-slow': 'The comparison took too long and was stopped. Try a shorter file.',
   'no-irradiance':
     'The file has neither global irradiance nor beam and diffuse together. Say which column holds the global horizontal irradiance.',
 } as const

@@ -48,30 +48,17 @@ export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly P
   }
 }
 
-/** "1", or "1A" and "1B" where an input has more strings than one. */
-export function stringLabels(strings: readonly PanelString[]): string[] {
-  const seen = new Map<number, number>()
-  return strings.map(({ input }) => {
-    if (input < 0) return '–'
-    const before = seen.get(input) ?? 0
-    seen.set(input, before + 1)
-    const several = strings.filter((other) => other.input === input).length > 1
-    return several ? `${input + 1}${String.fromCharCode(65 + before)}` : String(input + 1)
-  })
-}
-
 /** By module: its string and its place in it; strings beside each other are told apart by grey. */
 function stringNames(strings: readonly PanelString[]) {
-  const labels = stringLabels(strings)
   return new Map(
-    strings.flatMap(({ panelIds, input }, s) =>
+    strings.flatMap(({ id: string, panelIds, input }, s) =>
       panelIds.map(
         (id, k) =>
           [
             id,
             input < 0
               ? { lines: ['–'], isDark: false }
-              : { lines: [labels[s] ?? '', String(k + 1)], isDark: s % 2 === 1 },
+              : { lines: [string, String(k + 1)], isDark: s % 2 === 1 },
           ] as const,
       ),
     ),
@@ -181,10 +168,7 @@ function parts(sayer: Sayer, { built }: PaperFacts): TablesText {
 
 function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
   const { strings, module, battery } = built
-  const labels = stringLabels(strings)
-  const wired = strings.flatMap((string, i) =>
-    string.input < 0 ? [] : [{ ...string, label: labels[i] ?? '' }],
-  )
+  const wired = strings.filter(({ input }) => input >= 0)
   return {
     title: words.commissioning,
     tables: [
@@ -210,8 +194,8 @@ function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
           { head: words.polarity, share: 1.2, as: 'blank' },
           { head: words.insulation, share: 1.6, as: 'blank' },
         ],
-        rows: wired.map(({ label, input, panelIds }) => [
-          label,
+        rows: wired.map(({ id, input, panelIds }) => [
+          id,
           String(input + 1),
           String(panelIds.length),
           sayer.written(of(panelIds.length * module.vocV, 'V', 0)),

@@ -9,7 +9,7 @@ import { freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
 import { english } from '../english'
 import { namesIn } from '../names'
 import { Sayer } from '../sayer'
-import { handOverText, stringLabels } from './hand-over-text'
+import { handOverText } from './hand-over-text'
 import { permitText } from './permit-text'
 import { theOne } from '@/core/kinds/documents'
 
@@ -133,10 +133,9 @@ test('the hand-over: each module of the map with its string and place, the same 
   const on = (map?.marks ?? []).flatMap((mark) =>
     mark.is === 'text' && mark.layer === 'STRINGS' ? [mark.text] : [],
   )
-  const labels = stringLabels(facts.built.strings)
   const expected = panelsOf(facts.built.site).flatMap(({ id }) =>
-    facts.built.strings.flatMap(({ panelIds }, s) =>
-      panelIds.includes(id) ? [labels[s] ?? '', String(panelIds.indexOf(id) + 1)] : [],
+    facts.built.strings.flatMap(({ id: string, panelIds }) =>
+      panelIds.includes(id) ? [string, String(panelIds.indexOf(id) + 1)] : [],
     ),
   )
   expect(on).toEqual(expected)
@@ -162,12 +161,14 @@ test('the site visit begins with heights that are assumed, the costliest first',
   expect(told?.rows.map(([name]) => name)).toEqual([1, 2, 0].map((i) => sayer.name(presets[i]?.id ?? '')))
 })
 
-test('strings of one input are told apart by letters; what hangs on none by a dash', () => {
-  const string = (id: string, input: number) => ({ id, input, panelIds: [id] })
-  expect(stringLabels([string('a', 0), string('b', 0), string('c', 1), string('d', -1)])).toEqual([
-    '1A',
-    '1B',
-    '2',
-    '–',
-  ])
+test('a module that hangs on no input has a dash on the map, and no line in the commissioning', () => {
+  const [first, ...others] = facts.built.strings
+  if (!first) throw new Error('the job has strings')
+  const built = { ...facts.built, strings: [{ ...first, input: -1 }, ...others] }
+  const text = handOverText(sayer, { ...facts, built }, [])
+  const [panel] = panelsOf(built.site).filter(({ id }) => first.panelIds.includes(id))
+  if (!panel) throw new Error('it has modules')
+  expect(text.stringMap.said(panel)).toEqual({ lines: ['–'], isDark: false })
+  const strings = text.commissioning.tables.find(({ title }) => title === 'Strings')
+  expect(strings?.rows.map(([id]) => id)).toEqual(others.map(({ id }) => id))
 })

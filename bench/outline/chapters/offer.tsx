@@ -13,6 +13,7 @@ import { SentOffers } from './sent-offers'
 const opens = [
   ['permit', later.papers.openPermit],
   ['hand-over', later.papers.openHandOver],
+  ['after', later.after.open],
 ] as const
 
 /** Price, ways to pay, years; and the link for the customer. */

@@ -32,6 +32,17 @@ export const likelihood = (heading: string): number =>
   (/consum|usage|import/i.test(heading) ? 2 : 0) -
   (others.test(heading) ? 4 : 0)
 
+const made = /generat|produc|solar|yield|inverter|(?<![a-z])pv(?![a-z])/i
+const notMade =
+  /consum|usage|import|export|purchas|deliver|receiv|feed|grid|load|battery|charg|reactive|kvar|cost|price|amount|[$€£]|temp|irradia|power factor|voltage|current|quality|status|flag|^(day|hour|year|month|week|interval|minutes)\b|serial|account|net/i
+
+/** How likely a column holds what modules have made; below zero it does not. */
+export const madeLikelihood = (heading: string): number =>
+  (made.test(heading) ? 3 : 0) +
+  (/energy|power|value|read|total/i.test(heading) ? 1 : 0) +
+  (unitIn(heading) ? 1 : 0) -
+  (notMade.test(heading) ? 4 : 0)
+
 /** Whether a heading speaks of a meter's counter and not of what went through it. */
 export const isCounterHeading = (heading: string): boolean =>
   /register|counter|cumulat|meter reading|index|total/i.test(heading)

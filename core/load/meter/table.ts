@@ -8,6 +8,7 @@ import { stampAt, timeColumns, type TimeColumns } from './table-times'
 
 /** Values of a day side by side; where clocks are put back one hour more. */
 const perDay = [24, 25, 48, 50, 96, 100, 288, 300]
+const dayMinutes = 1440
 /** A mean of so many an interval is no house’s in kWh. */
 const muchKwh = 60
 
@@ -20,16 +21,24 @@ const numberIn = (cell: string | undefined, decimal: '.' | ','): number => {
   return /^[-+]?(\d+\.?\d*|\.\d+)(e[-+]?\d+)?$/i.test(plain) ? Number(plain) : NaN
 }
 
+/** How likely a heading is of what is sought; below zero it is not. */
+type Likely = (heading: string) => number
+
 /**
  * Readings of a table: a row an interval, a row a day, or a column alone that is a whole year.
+ * @param likely what is sought: what a house takes, where nothing else is said
  * @throws Fault `meter-file`
  */
-export function tableReadings(table: CsvTable, wanted: string | null): RawReadings {
+export function tableReadings(
+  table: CsvTable,
+  wanted: string | null,
+  likely: Likely = likelihood,
+): RawReadings {
   const times = timeColumns(table)
-  if (!times) return bareColumn(table, wanted)
+  if (!times) return bareColumn(table, wanted, likely)
   const numeric = numericColumns(table, times)
   const wide = perDay.includes(numeric.length) && times.clock === null && !withClock(table, times)
-  return wide ? dayRows(table, times, numeric) : intervalRows(table, times, numeric, wanted)
+  return wide ? dayRows(table, times, numeric) : intervalRows(table, times, numeric, wanted, likely)
 }
 
 const withClock = ({ rows }: CsvTable, { date }: TimeColumns): boolean =>
@@ -51,6 +60,7 @@ function valueColumn(
   { headings }: CsvTable,
   numeric: readonly number[],
   wanted: string | null,
+  likely: Likely,
   found: ProblemList,
 ): number {
   if (wanted !== null) {
@@ -59,12 +69,10 @@ function valueColumn(
       throw new Fault('meter-file', { reason: 'column', column: wanted, columns: headings.join(', ') })
     return at
   }
-  const ranked = [...numeric].sort(
-    (a, b) => likelihood(headings[b] ?? '') - likelihood(headings[a] ?? '') || a - b,
-  )
+  const ranked = [...numeric].sort((a, b) => likely(headings[b] ?? '') - likely(headings[a] ?? '') || a - b)
   const [best, ...rest] = ranked
   if (best === undefined) throw new Fault('meter-file', { reason: 'values' })
-  const left = rest.filter((c) => likelihood(headings[c] ?? '') >= 0).map((c) => headings[c] ?? '')
+  const left = rest.filter((c) => likely(headings[c] ?? '') >= 0).map((c) => headings[c] ?? '')
   if (left.length > 0)
     found.add('columns-left', 0, () => ({ column: headings[best] ?? '', others: left.join(', ') }), 'note')
   return best
@@ -75,9 +83,10 @@ function intervalRows(
   times: TimeColumns,
   numeric: readonly number[],
   wanted: string | null,
+  likely: Likely,
 ): RawReadings {
   const found = new ProblemList()
-  const value = valueColumn(table, numeric, wanted, found)
+  const value = valueColumn(table, numeric, wanted, likely, found)
   const heading = table.headings[value] ?? ''
   const stamps = table.rows.map((row, r) => {
     const at = stampAt(
@@ -93,16 +102,15 @@ function intervalRows(
   const home = zoned ? stamps.reduce((least, at) => Math.min(least, at?.zone ?? least), Infinity) : 0
   const minutes = stamps.map((at) => (at ? at.minutes - (zoned ? (at.zone ?? 0) - home : 0) : NaN))
   const step = usualStep(minutes)
-  const ends = times.ends || endsIntervals(minutes, step)
+  // Days and months are called by when they begin.
+  const ends = step < dayMinutes && (times.ends || endsIntervals(minutes, step))
   const raw = table.rows.map((row) => numberIn(row[value], table.decimal))
   table.rows.forEach((row, r) => {
     const cell = (row[value] ?? '').trim()
     if (cell !== '' && Number.isNaN(raw[r]))
       found.add('bad-value', table.lines[r] ?? 0, (count) => ({ count }))
   })
-  const counter = isCounterHeading(heading)
-    ? isCounter(raw, 1 / 50)
-    : likelihood(heading) < 4 && isCounter(raw)
+  const counter = isCounterHeading(heading) ? isCounter(raw, 1 / 50) : likely(heading) < 4 && isCounter(raw)
   const counted = counter ? countedUp(raw) : null
   if (counted) {
     found.add('counter', 0, () => ({ column: heading }), 'note')
@@ -186,10 +194,10 @@ function dayRows(table: CsvTable, times: TimeColumns, numeric: readonly number[]
 }
 
 /** A column without times: a whole year of equal intervals, from New Year on. */
-function bareColumn(table: CsvTable, wanted: string | null): RawReadings {
+function bareColumn(table: CsvTable, wanted: string | null, likely: Likely): RawReadings {
   const found = new ProblemList()
   const numeric = numericColumns(table, null)
-  const value = valueColumn(table, numeric, wanted, found)
+  const value = valueColumn(table, numeric, wanted, likely, found)
   const values = table.rows.map((row) => numberIn(row[value], table.decimal))
   const year = [modelYear, modelYear - 1].find((one) => {
     const step = (daysIn(one) * 1440) / values.length

@@ -1,0 +1,52 @@
+import { inHours, yearsOf } from '../after/hours'
+import { type Made } from '../after/made'
+import { afterReport, type AfterReport } from '../after/report'
+import { type Graph } from '../graph/graph'
+import { type Keyed } from '../graph/keyed'
+import { type Patience } from '../graph/run'
+import { acStage } from '../stages/ac'
+import { stringShareStage } from '../stages/dc'
+import { stringsStage } from '../stages/strings'
+import { moduleIn, siteIn, type World } from '../stages/world'
+import { type WeatherYear } from '../weather/weather-year'
+
+/** The calendar years that what was made lies in. */
+export const yearsOfMade = ({ spans }: Made): number[] => yearsOf(spans)
+
+/**
+ * What a world's option promises against what was made: the typical year, and the years as their weather was, each run
+ * through the whole model.
+ * @param asWeather the weather of single years; those that nobody has are left out
+ * @param sinceHour when it began to run, hours since 1970; null for the first hour measured
+ * @throws Overtaken when the patience is at its end, and the faults of the run
+ */
+export async function yearAfter(
+  graph: Graph<World>,
+  world: World,
+  made: Made,
+  asWeather: ReadonlyMap<number, Keyed<WeatherYear>>,
+  sinceHour: number | null,
+  patience: Patience,
+): Promise<AfterReport> {
+  const hoursIn = async (one: World) => {
+    const run = graph.open(one)
+    await run.prepare([acStage, stringShareStage], patience)
+    return { run, kwh: inHours(run.value(acStage).kwhByInterval, one.weather.value.stepMinutes) }
+  }
+  const typical = await hoursIn(world)
+  const shares = typical.run.value(stringShareStage)
+  const years = new Map<number, Float64Array>()
+  for (const [year, weather] of asWeather) {
+    // Hours are those of the typical year: another standard time would shift them.
+    if (weather.value.timeZoneHours === world.weather.value.timeZoneHours)
+      years.set(year, (await hoursIn({ ...world, weather })).kwh)
+  }
+  return afterReport(made, {
+    typical: typical.kwh,
+    asWeather: years,
+    degradation: moduleIn(world).degradation,
+    sinceHour,
+    strings: typical.run.value(stringsStage).strings.map(({ id }, i) => ({ id, share: shares[i] ?? 0 })),
+    noonHour: 12 + world.weather.value.timeZoneHours - siteIn(world).longitudeDeg / 15,
+  })
+}

@@ -1,0 +1,110 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, openShippedJob, settled } from './bench'
+import { importAs, setDeleted } from './offers'
+
+const folder = mkdtempSync(join(tmpdir(), 'after-the-offer-'))
+
+const opened = async (page: Page, name: string) => {
+  await chapter(page, 'Offer')
+  await page.getByRole('button', { name, exact: true }).click()
+  return page.getByRole('dialog', { name })
+}
+
+/** What a button saves, as text. */
+async function savedBy(page: Page, press: () => Promise<void>): Promise<string> {
+  const download = page.waitForEvent('download')
+  await press()
+  return readFileSync(await (await download).path(), 'latin1')
+}
+
+test('the permit set tells what is missing, takes what is entered, and is one PDF to scale', async ({
+  page,
+}) => {
+  const id = await importAs(page, 'Fennimore')
+  await page.goto(`/jobs/${id}`)
+  await settled(page)
+  let sheet = await opened(page, 'Permit set')
+  await expect(sheet.getByText('What Pellworth Fire Marshal asks for')).toBeVisible()
+  await expect(sheet.getByText('3 items are missing.')).toBeVisible()
+  await expect(sheet.getByRole('status')).toHaveText('8 sheets')
+  const serious = (await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.filter(
+    ({ impact }) => impact === 'serious' || impact === 'critical',
+  )
+  expect(serious).toEqual([])
+  // Sheet by sheet, by the buttons and by the list.
+  await sheet.getByLabel('Next sheet').click()
+  await expect(sheet.getByRole('img', { name: /Roof plan with setbacks/ })).toBeVisible()
+  await sheet.getByLabel('Sheet shown').selectOption({ label: '4 / 8  Roof plan' })
+  await expect(sheet.getByRole('img', { name: /Scale 1:/ })).toBeVisible()
+  const pdf = await savedBy(page, () => sheet.getByRole('button', { name: 'Save as PDF' }).click())
+  expect(pdf.startsWith('%PDF-1.4')).toBe(true)
+  expect(pdf.match(/\/Type \/Page /g)).toHaveLength(8)
+  for (const said of ['(not entered) Tj', '(PHOTOVOLTAIC DC DISCONNECT) Tj', '(Vicinity, 1:1000) Tj'])
+    expect(pdf).toContain(said)
+  const dxf = await savedBy(page, () => sheet.getByRole('button', { name: 'Save as DXF' }).click())
+  for (const layer of ['MODULES', 'SETBACKS', 'ATTACHMENTS', 'VICINITY', 'PLATES'])
+    expect(dxf).toContain(`\r\n${layer}\r\n`)
+  await sheet.getByRole('button', { name: 'Close' }).click()
+
+  // Whoever is the applicant is entered in Site, and is on the cover at once.
+  await chapter(page, 'Site')
+  await page.getByLabel('Contact', { exact: true }).fill('Ada Fennimore')
+  await page.getByLabel('Contact', { exact: true }).press('Enter')
+  sheet = await opened(page, 'Permit set')
+  await expect(sheet.getByText('2 items are missing.')).toBeVisible()
+  await expect(sheet.getByRole('img', { name: /Ada Fennimore/ })).toBeVisible()
+  await setDeleted(page, id, true)
+})
+
+test('the hand-over: a string map, parts, and what is to be measured', async ({ page }) => {
+  await openShippedJob(page)
+  const sheet = await opened(page, 'Hand-over to the installer')
+  await expect(sheet.getByRole('status')).toHaveText('7 sheets')
+  await sheet.getByLabel('Sheet shown').selectOption({ label: '3 / 7  String map' })
+  await expect(sheet.getByRole('img', { name: /S1\. 13/ })).toBeVisible()
+  const pdf = await savedBy(page, () => sheet.getByRole('button', { name: 'Save as PDF' }).click())
+  for (const said of ['(String map) Tj', '(Voc measured) Tj', '(Measures to confirm) Tj'])
+    expect(pdf).toContain(said)
+})
+
+test('a year later: promised against made, what is off and since when; a file that cannot be read is said', async ({
+  page,
+}) => {
+  const file = join(folder, 'made.csv')
+  const { status, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'e2e/made-file.ts', file], {
+    encoding: 'utf8',
+    env: { ...process.env, TSX_TSCONFIG_PATH: 'tsconfig.json' },
+  })
+  expect(stderr).toBe('')
+  expect(status).toBe(0)
+  await openShippedJob(page)
+  const sheet = await opened(page, 'Promised and made')
+  const take = (path: string) => sheet.locator('input[type=file]').setInputFiles(path)
+  const letter = join(folder, 'letter.csv')
+  writeFileSync(letter, 'Dear all, this is a letter.\n')
+  await take(letter)
+  await expect(sheet.getByRole('alert')).toBeVisible()
+  await take(file)
+  await expect(sheet.getByText('Since Jun 12, 2026: 75 % of what is expected, 100 % before.')).toBeVisible({
+    timeout: 60_000,
+  })
+  await expect(sheet.getByRole('alert')).toBeHidden()
+  await expect(sheet.getByText(/^The weather gave .* than a typical year\.$/)).toBeVisible()
+  await expect(sheet.getByRole('row', { name: /^May 2026 .* 100\.0 % 100 %$/ })).toBeVisible()
+  await expect(sheet.getByRole('row', { name: /^Jul 2026 .* 75\.0 % 100 %$/ })).toBeVisible()
+  // In use for five years already: less is expected of older modules.
+  await sheet.getByLabel('In use since').fill('2020-09-01')
+  await sheet.getByLabel('In use since').press('Tab')
+  await expect(sheet.getByRole('row', { name: /^May 2026 .* 102\.\d % 100 %$/ })).toBeVisible({
+    timeout: 60_000,
+  })
+  const serious = (await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations.filter(
+    ({ impact }) => impact === 'serious' || impact === 'critical',
+  )
+  expect(serious).toEqual([])
+})
