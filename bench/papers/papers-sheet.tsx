@@ -111,7 +111,6 @@ function SetPages({
             onChange={(event) => setAt(Number(event.target.value))}
           >
             {sheets.map((sheet, i) => (
-               
               <option key={i} value={i}>
                 {`${i + 1} / ${sheets.length}  ${sheet.title}`}
               </option>

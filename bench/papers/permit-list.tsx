@@ -2,7 +2,7 @@
 
 import { permitLines, rulesOf, type PaperFacts } from '@/core/readers/papered'
 import { later } from '@/words/en/later'
-import { toDo } from '@/words/papers/permit-text'
+import { itemName, toDo } from '@/words/papers/permit-text'
 import { useSayer } from '../context'
 
 const words = later.papers
@@ -23,7 +23,7 @@ export function PermitList({ facts }: { readonly facts: PaperFacts }) {
       <ul>
         {[...open, ...byHand].map((line) => (
           <li key={line.item} className="flex flex-wrap gap-x-3 border-t border-line py-1">
-            <span className="w-64">{words.items[line.item]}</span>
+            <span className="w-64">{itemName(line)}</span>
             <span className={`w-28 ${line.state === 'missing' ? 'text-clay' : 'text-pencil'}`}>
               {words.state[line.state]}
             </span>

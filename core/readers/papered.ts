@@ -6,13 +6,7 @@ import { ofKind, theOne, type Objects } from '../kinds/documents'
 import { siteId } from '../kinds/site/site'
 import { type Check, type CheckCode } from '../model/ledger'
 import { type Built } from '../parts/parts-list'
-import {
-  permitItems,
-  permitByHand,
-  permitSheets,
-  type permitFacts,
-  type PermitItem,
-} from '../setbacks/permit-items'
+import { permitItems, permitByHand, permitSheets, type permitFacts } from '../setbacks/permit-items'
 import { type RuleSet } from '../setbacks/rule-set'
 import { lossChainStage } from '../stages/loss-chain'
 import { stringsStage } from '../stages/strings'
@@ -39,14 +33,17 @@ export interface PaperFacts {
 
 /** How one item of an authority's list stands. `by-hand`: no model knows it. */
 export interface PermitLine {
-  readonly item: PermitItem
+  /** One that is known here, or the authority's own words for what is not. */
+  readonly item: string
   readonly state: 'in-set' | 'there' | 'missing' | 'by-hand'
   /** Of what is wrong with it; 0 where nothing is counted. */
   readonly count: number
 }
 
-const isSheet = (item: PermitItem) => permitSheets.some((one) => one === item)
-const isByHand = (item: PermitItem) => permitByHand.some((one) => one === item)
+const isSheet = (item: string) => permitSheets.some((one) => one === item)
+/** What no model knows, and what is not known here at all. */
+const isByHand = (item: string) =>
+  permitByHand.some((one) => one === item) || !permitItems.some((one) => one === item)
 
 /** Rules that the layout is held against: of the catalogue or of the job's own. */
 export const rulesOf = ({ house, option, catalogue }: Pick<PaperFacts, 'house' | 'option' | 'catalogue'>) => {

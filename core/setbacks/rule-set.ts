@@ -1,5 +1,4 @@
 import { z } from 'zod'
-import { permitItems } from './permit-items'
 import { idSchema, nameSchema, shareSchema, type DeepReadonly } from '../model/object-base'
 import { between, wholeBetween } from '../model/rules'
 
@@ -37,7 +36,7 @@ export const ruleFields = {
 export const ruleSetSchema = z.object({
   id: idSchema,
   ...ruleFields,
-  /** What the authority wants to see before it lets somebody build; all that is usual where it has not said. */
-  asks: z.array(z.enum(permitItems)).exactOptional(),
+  /** What the authority wants to see before it lets somebody build, by `permitItems` or in its own words; all that is usual where it has not said. */
+  asks: z.array(z.string().max(120)).max(60).exactOptional(),
 })
 export type RuleSet = DeepReadonly<z.infer<typeof ruleSetSchema>>

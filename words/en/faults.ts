@@ -131,10 +131,6 @@ export const faults = {
     'That was too much at once. Try again in {seconds, plural, one {# second} other {# seconds}}.',
   'server-busy': 'The server is busy. Try again in a few seconds.',
   'given-up': 'Nobody waited for the answer any more.',
-  'too-heavy':
-    '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',
-  'too-much-shade':
-    '{modules, number} modules among {casters, number} things that may shade them are more than the server computes. Take away trees or objects that stand far off, or split the job in two.',
   unexpected: 'Something went wrong. Try again; if it happens again, contact your administrator.',
   'server-away': 'The server does not answer. Your edits are kept; try again in a moment.',
   'server-answered': 'The server answered with status {status}.',

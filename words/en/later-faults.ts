@@ -1,5 +1,9 @@
 /** What is wrong with what a bench does not open with: drawings, pictures and models brought in, outlines to be joined, an estimate. */
 export const laterFaults = {
+  'too-heavy':
+    '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',
+  'too-much-shade':
+    '{modules, number} modules among {casters, number} things that may shade them are more than the server computes. Take away trees or objects that stand far off, or split the job in two.',
   'bad-hours': 'Type two hours, for example 16-20.',
   'nothing-to-turn': 'Nothing of it can be turned now: unlock it first.',
   'offer-withdrawn': 'This offer was withdrawn. Ask whoever sent it for the present one.',

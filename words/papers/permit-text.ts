@@ -34,6 +34,10 @@ export function permitText(sayer: Sayer, given: PaperFacts): PermitText {
   }
 }
 
+/** What an item is called: what is not known here by the authority's own words. */
+export const itemName = ({ item }: PermitLine): string =>
+  (words.items as Readonly<Record<string, string>>)[item] ?? item
+
 /** What is to be done about an item, in words. */
 export const toDo = (sayer: Sayer, { item, state, count }: PermitLine): string => {
   if (state === 'by-hand') return words.byHandNote
@@ -134,7 +138,7 @@ function checklist(sayer: Sayer, given: PaperFacts): TablesText {
         ],
         rows: lines.map((line) => [
           line.state === 'in-set' || line.state === 'there' ? 'x' : '',
-          words.items[line.item],
+          itemName(line),
           words.state[line.state],
           toDo(sayer, line),
         ]),

@@ -108,6 +108,20 @@ test('what is missing is told, and is no longer once it is there', async () => {
   expect(textOf(cover)).toEqual(expect.arrayContaining(['Ana Okafor', 'Pellworth Building Office', 'B-17']))
 })
 
+test('what an authority asks for in words of its own stands in the list, to be added by hand', () => {
+  const rules = facts.catalogue.rules.map((set) => ({
+    ...set,
+    asks: ['site-plan', 'Letter of the tree warden'],
+  }))
+  const own = { ...facts, catalogue: { ...facts.catalogue, rules } }
+  expect(permitLines(own)).toEqual([
+    { item: 'site-plan', state: 'in-set', count: 0 },
+    { item: 'Letter of the tree warden', state: 'by-hand', count: 0 },
+  ])
+  const [list] = permitText(sayer, own).checklist.tables
+  expect(list?.rows[1]?.slice(1, 3)).toEqual(['Letter of the tree warden', 'Add by hand'])
+})
+
 test('modules laid too near to an edge, and none of the rules, are missing in the list', async () => {
   const near = await factsOf(job.house, set(option, 'array-south', { edgesM: { 'eave:1': 0.05 } }))
   expect(stateOf(near.facts, 'setbacks')?.state).toBe('missing')
