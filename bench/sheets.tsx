@@ -24,6 +24,7 @@ const CashFlowDialog = lazyPart('CashFlowDialog')
 const PageDialog = lazyPart('PageDialog')
 const PermitDialog = lazyPart('PermitDialog')
 const HandOverDialog = lazyPart('HandOverDialog')
+const BestDialog = lazyPart('BestDialog')
 const AfterDialog = lazyPart('AfterDialog')
 const RulesDialog = lazyPart('RulesDialog')
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
@@ -50,6 +51,7 @@ export function Sheets() {
   if (dialog === 'page') return <PageDialog />
   if (dialog === 'permit') return <PermitDialog />
   if (dialog === 'hand-over') return <HandOverDialog />
+  if (dialog === 'best') return <BestDialog />
   if (dialog === 'after') return <AfterDialog />
   if (dialog === 'rules') return <RulesDialog />
   return null

@@ -12,7 +12,7 @@ const ApexChart = dynamic(() => import('react-apexcharts'), {
 
 interface Props {
   readonly title: string
-  readonly type: 'bar' | 'line' | 'area' | 'rangeBar'
+  readonly type: 'bar' | 'line' | 'area' | 'rangeBar' | 'scatter'
   readonly height: number
   readonly series: ApexAxisChartSeries | ((palette: Palette) => ApexAxisChartSeries)
   readonly options: (palette: Palette) => ApexOptions

@@ -6,6 +6,7 @@ import { summarise } from '@/core/readers/summary'
 import { accounts } from '@/core/stages/accounts/index'
 import { type World } from '@/core/stages/world'
 import { type AfterAnswer, type AfterRequest } from './after-messages'
+import { type BestAnswer, type BestRequest } from './best-messages'
 import { faultDetail } from './fault-detail'
 import { weatherAt } from './fetch-weather'
 import { type FitAnswer, type FitRequest } from './fit-messages'
@@ -197,7 +198,22 @@ async function after(request: AfterRequest): Promise<void> {
   }
 }
 
-self.onmessage = ({ data }: MessageEvent<WorkerRequest | FitRequest | AfterRequest>) => {
+/** The ways to do an option; asked of a worker of its own. */
+async function best(request: BestRequest): Promise<void> {
+  const answer = (said: BestAnswer) => self.postMessage(said)
+  try {
+    const { bestOf } = await import('./best-of')
+    answer({ candidates: await bestOf(request, graph, (share) => answer({ share })), fault: null })
+  } catch (error) {
+    answer({ candidates: null, fault: faultDetail(error) })
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<WorkerRequest | FitRequest | AfterRequest | BestRequest>) => {
+  if (data.type === 'best') {
+    void best(data)
+    return
+  }
   if (data.type === 'after') {
     void after(data)
     return

@@ -1,5 +1,6 @@
 'use client'
 
+import { trimmed } from '@/core/kinds/removed'
 import { useEffect, useRef, useState } from 'react'
 import { type Objects } from '@/core/kinds/documents'
 import { fewestWith, keptOf, type TrimPanel, type TrimRule } from '@/core/readers/trim-to'
@@ -9,7 +10,6 @@ import { useBench, useHouse, useNumbers, useOption, useSayer, useSession } from 
 import { LiveNumbers } from '../live/live-numbers'
 import { type Step } from '../store/documents'
 import { toast } from '../store/session'
-import { trimmed } from './trimming'
 
 /** What trimming began with: all modules laid then, and the documents as they were. */
 interface Begun {

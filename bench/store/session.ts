@@ -81,6 +81,7 @@ export interface Session {
     | 'permit'
     | 'hand-over'
     | 'after'
+    | 'best'
     | 'fit'
     | 'money'
     | 'cash-flow'

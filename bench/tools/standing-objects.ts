@@ -1,6 +1,6 @@
 import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
-import { type Carrier, type Movement, type Standing } from '@/core/kinds/standing'
+import { type Movement, type Standing } from '@/core/kinds/standing'
 import { houseId } from '../store/documents'
 import { type ToolContext } from './chart'
 
@@ -24,12 +24,6 @@ export function standingObject(context: ToolContext, id: string): FoundObject | 
 /** How an object can be moved as a whole; null for one that can't. */
 export const movementOf = (context: ToolContext, id: string): Movement<AnyObject> | null =>
   standingObject(context, id)?.standing.move ?? null
-
-/** How an object carries modules; null for one that does not. */
-export const carrierOf = (objects: Objects, id: string): Carrier<AnyObject> | null => {
-  const object = objects[id]
-  return (object && kindOf(object).standing?.carrier) ?? null
-}
 
 /** The document with some fields of one object changed. */
 export function withChanged(

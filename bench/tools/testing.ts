@@ -1,3 +1,4 @@
+import { carrierOf } from '@/core/kinds/removed'
 import { coverId, defaultCover } from '@/core/kinds/cover/cover'
 import { type Objects } from '@/core/kinds/documents'
 import { type Volume } from '@/core/kinds/volume/volume'
@@ -14,7 +15,6 @@ import { createSession } from '../store/session'
 import { type Grip, type PointerInput } from './chart'
 import { UnderLines } from '../underlays/under-lines'
 import { gripsOf } from './grips'
-import { carrierOf } from './standing-objects'
 import { ToolBox } from './tool-box'
 
 /** A house of ten metres by eight with its gables to the east and the west. */

@@ -2,6 +2,7 @@ import { after } from './after'
 import { arrayDeeds } from './array-deeds'
 import { arrayTable } from './array-table'
 import { battery, batteryDeeds } from './battery'
+import { best } from './best'
 import {
   canopyCovers,
   canopyLeaves,
@@ -52,6 +53,7 @@ export const later = {
   canopyLeaves,
   battery,
   batteryDeeds,
+  best,
   bills,
   catalogue,
   compare,

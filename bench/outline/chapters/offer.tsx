@@ -75,6 +75,13 @@ export function OfferChapter() {
       >
         {later.money.open}
       </button>
+      <button
+        type="button"
+        className="button my-1 w-full"
+        onClick={() => session.setState({ dialog: 'best' })}
+      >
+        {later.best.open}
+      </button>
       <ChoiceField
         label={fields.pay}
         value={offer.pay}

@@ -1,3 +1,4 @@
+import { withRemoved } from '@/core/kinds/removed'
 import { type PanelArray } from '@/core/kinds/array/array'
 import { besides, flippedPart, joinedRows, setOut, type SetOutOn } from '@/core/kinds/array/set-out'
 import { ofKind } from '@/core/kinds/documents'
@@ -9,7 +10,6 @@ import { type Outcome } from '../../store/documents'
 import { ofObjects, type ModuleRef } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { withRemoved } from '../select/edits'
 
 const words = later.arrayDeeds
 

@@ -1,3 +1,4 @@
+import { carrierOf } from '@/core/kinds/removed'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
@@ -5,7 +6,6 @@ import { newId } from '@/core/model/new-id'
 import { houseId } from '../../store/documents'
 import { type ToolContext } from '../chart'
 import { nameAmong } from '../placing'
-import { carrierOf } from '../standing-objects'
 import { movedBy } from './company'
 
 /** Objects that are copied, and what lies on them by option; or the same from elsewhere. */

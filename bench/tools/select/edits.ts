@@ -1,5 +1,5 @@
+import { withRemoved } from '@/core/kinds/removed'
 import { type Vec2 } from '@/core/geometry/vector'
-import { type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
 import { withObject } from '../../store/documents'
 import { modulesOf, objectIdsOf, ofObjects, type ModuleRef } from '../../store/selection'
@@ -7,7 +7,7 @@ import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
 import { freeParty, previewMoved } from './company'
 import { unlockedOf } from './lock'
-import { carrierOf, standingObject, withChanged, type FoundObject } from '../standing-objects'
+import { standingObject, withChanged, type FoundObject } from '../standing-objects'
 
 /** Deletes what is selected: modules leave empty places, objects go. */
 export function removeSelected(context: ToolContext): boolean {
@@ -69,17 +69,6 @@ export function restoreSlot(context: ToolContext, arrayId: string, slot: string)
   context.documents.edit('Restore module', context.session.getState().optionId, (before) =>
     withRemoved(before, arrayId, (removed) => removed.filter((other) => other !== slot)),
   )
-}
-
-export function withRemoved(
-  objects: Objects,
-  arrayId: string,
-  recipe: (removed: readonly string[]) => readonly string[],
-): Objects {
-  const carrier = carrierOf(objects, arrayId)
-  return carrier
-    ? withChanged(objects, arrayId, (object) => carrier.withRemoved(object, recipe(carrier.removed(object))))
-    : objects
 }
 
 const steps: Readonly<Record<string, readonly [number, number]>> = {

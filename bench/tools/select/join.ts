@@ -1,3 +1,4 @@
+import { carrierOf } from '@/core/kinds/removed'
 import { type Objects } from '@/core/kinds/documents'
 import { joinVolumes } from '@/core/kinds/volume/join'
 import { type Volume } from '@/core/kinds/volume/volume'
@@ -8,7 +9,7 @@ import { houseId } from '../../store/documents'
 import { objectIdsOf, ofObjects } from '../../store/selection'
 import { toast } from '../../store/session'
 import { type ToolContext } from '../chart'
-import { carrierOf, withChanged } from '../standing-objects'
+import { withChanged } from '../standing-objects'
 import { isLocked } from './lock'
 
 /** The buildings among what is selected, the largest first. */

@@ -1,3 +1,4 @@
+import { carrierOf } from '@/core/kinds/removed'
 import { type Objects } from '@/core/kinds/documents'
 import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { type Reshape } from '@/core/kinds/standing'
@@ -5,7 +6,7 @@ import { Fault } from '@/core/model/fault'
 import { houseId, type DocumentStore, type Outcome } from '../../store/documents'
 import { toast } from '../../store/session'
 import { type Grip, type ToolContext } from '../chart'
-import { carrierOf, standingObject, withChanged } from '../standing-objects'
+import { standingObject, withChanged } from '../standing-objects'
 
 /** Shows an object with a corner more or less; what lies on its sides stays where it is, in every option. */
 export function previewReshaped(

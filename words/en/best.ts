@@ -1,0 +1,53 @@
+/** The search for the best way to do an option. */
+export const best = {
+  title: 'Best for a budget',
+  open: 'Best for a budget',
+  intro:
+    'Tries all the modules laid and fewer and fewer of them, dropping the least worthy first, with the inverters that suit and with batteries. Each is computed all the way to its payback.',
+  none: 'Lay modules first: the search leaves some of them out.',
+  noneFits:
+    'No inverter of the catalogue suits any number of these modules. See Checks and “Compare inverters”.',
+  searching: 'Searching … {share, number, percent}',
+  found: '{count, plural, one {# design} other {# designs}} computed.',
+  stop: 'Stop',
+  stopped: 'Stopped.',
+  again: 'Search again',
+  wish: 'Wanted',
+  by: { budget: 'Budget', offset: 'Bill saved', payback: 'Payback' },
+  most: {
+    budget: 'Budget after incentives',
+    offset: 'Bill saved at least',
+    payback: 'Paid back within',
+  },
+  unit: { budget: '{currency}', offset: '%', payback: 'years' },
+  nothing: {
+    budget: 'No design costs so little: the cheapest is {least}.',
+    offset: 'No design saves so much: the most is {most}.',
+    payback: 'No design is paid back so soon: the soonest is {least}.',
+  },
+  chart: 'Payback against saving over {years, plural, one {# year} other {# years}}',
+  all: 'All designs',
+  front: 'Best trade-offs',
+  chosen: 'Best for what is wanted',
+  paybackAxis: 'Payback, years',
+  leftAxis: 'Saving, {currency}',
+  table: 'Best trade-offs between payback and saving',
+  columns: {
+    modules: 'Modules',
+    power: 'Power',
+    inverter: 'Inverter',
+    battery: 'Battery',
+    net: 'Net price',
+    offset: 'Bill saved',
+    payback: 'Payback',
+    left: 'Saving in {years, plural, one {# year} other {# years}}',
+  },
+  batteryOf: '{count, plural, one {{name}} other {# × {name}}}',
+  noBattery: 'none',
+  never: 'never',
+  take: 'Make it an option',
+  takeOne: 'Make {modules, plural, one {# module} other {# modules}} for {net} an option',
+  optionName:
+    '{modules, plural, one {# module} other {# modules}}, {battery, select, none {no battery} other {{battery}}}',
+  made: 'Option added.',
+} as const
