@@ -78,10 +78,17 @@ function Row({ candidate, isChosen }: { readonly candidate: Candidate; readonly 
     toast(session, words.made, step)
   }
   return (
-    <tr className={`border-b border-line/60 ${isChosen ? 'bg-verdigris/10 font-semibold' : ''}`}>
+    <tr className={`border-b border-line/60 ${isChosen ? 'font-semibold' : ''}`}>
       <th scope="row" className="py-1 text-left font-normal">
         {sayer.written({ value: kept.length, unit: 'count' })}
-        {isChosen && <span className="sr-only">, {words.chosen}</span>}
+        {isChosen && (
+          <>
+            <span aria-hidden className="ml-2 rounded bg-ink px-1.5 py-px text-[11px] text-card">
+              {words.tag}
+            </span>
+            <span className="sr-only">, {words.chosen}</span>
+          </>
+        )}
       </th>
       <td className={cell}>{sayer.written({ value: powerW / 1000, unit: 'kW', digits: 2 })}</td>
       <td className={cell}>{sayer.name(inverterId)}</td>

@@ -29,6 +29,7 @@ export const best = {
   all: 'All designs',
   front: 'Best trade-offs',
   chosen: 'Best for what is wanted',
+  tag: 'best',
   paybackAxis: 'Payback, years',
   leftAxis: 'Saving, {currency}',
   table: 'Best trade-offs between payback and saving',
