@@ -44,7 +44,17 @@ test('what a section shows leaves with that section alone', async () => {
     ['billAfter', 'billBefore', 'loadKwh', 'usedKwh', 'yieldKwh'].sort(),
   )
 
+  // Losses begin with the light and end with the yield, none of it lost twice.
+  const { sunKwh = 0, steps = [], yieldKwh = 0 } = all.losses ?? {}
+  expect(sunKwh - steps.reduce((sum, { kwh }) => sum + kwh, 0)).toBeCloseTo(yieldKwh, -1)
+  expect(all.environment).toMatchObject({ kgPerKwh: 0.31, year: 2024, firstKwh: yieldKwh })
+  expect((all.environment?.allKwh ?? 0) / yieldKwh).toBeGreaterThan(20)
+  expect((all.environment?.allKwh ?? 0) / yieldKwh).toBeLessThan(25)
+  expect(all.assumptions).toMatchObject({ years: 25, escalation: all.escalation, batteryFade: null })
+  expect(all.assumptions?.replaced.map(({ name }) => name)).toEqual(['New inverter'])
+
   const none = await withSections()
+  expect([none.losses, none.assumptions, none.environment]).toEqual([null, null, null])
   expect(none.page.texts).toEqual({ letter: '', warranty: '', terms: '', next: '' })
   expect([none.standing.objects, none.standing.arrays, none.equipment, none.paidBack]).toEqual([
     [],
@@ -64,6 +74,11 @@ test('what a section shows leaves with that section alone', async () => {
   expect(letter.summary.monthly.yieldKwh).toHaveLength(12)
   expect(letter.summary.ledger.map(({ id }) => id)).toEqual(['yield', 'used', 'sold'])
 }, 60_000)
+
+test('nothing is said of the air where nobody has said what the grid emits', async () => {
+  for (const gridCo2 of [null, { kgPerKwh: 0, year: 2024, source: '' }])
+    expect((await dataOf(set(option, offerId, { gridCo2 }))).environment).toBeNull()
+}, 30_000)
 
 test('where nothing is put up there is no way to pay for it', async () => {
   const { ways, summary } = await dataOf(

@@ -7,8 +7,16 @@ import { type RunSummary } from '@/core/readers/summary'
 import { type Site as StandingSite } from '@/core/site/site'
 import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
-import { modulesFor, coverIn, offerIn, siteIn, type World } from '@/core/stages/world'
-import { type Equipment, type ProposalData, type WayShown } from './shape'
+import { coverIn, moduleIn, modulesFor, offerIn, siteIn, storageIn, type World } from '@/core/stages/world'
+import { lossSteps } from '@/core/energy/loss-chain'
+import {
+  type AssumptionsShown,
+  type EnvironmentShown,
+  type Equipment,
+  type LossesShown,
+  type ProposalData,
+  type WayShown,
+} from './shape'
 import { shownOnly } from './shown-only'
 
 /** What an option's page shows, by the sections that the designer has chosen. */
@@ -51,10 +59,50 @@ export function proposalData(
     escalation: offer.escalation,
     paidBack: summary.price.paidBack.map(({ name, amount }) => ({ name, amount })),
     laterIncentives: summary.money.years.slice(1).reduce((sum, year) => sum + year.incentives, 0),
+    losses: lossesShown(summary),
+    assumptions: assumptionsShown(world, summary),
+    environment: environmentShown(offer, summary),
     page: { sections: [...offer.page.sections], texts: { ...offer.page.texts } },
     // Where nothing is put up there is nothing to pay for.
     ways: summary.price.total === 0 ? [] : waysShown(offer, summary.money),
   })
+}
+
+/** Smaller losses would only be lines of noughts. */
+const leastShownKwh = 0.5
+
+const lossesShown = ({ chain }: RunSummary): LossesShown => ({
+  sunKwh: chain.sun.kwh,
+  steps: lossSteps(chain).flatMap(({ name, lost }) =>
+    Math.abs(lost) >= leastShownKwh ? [{ name, kwh: lost }] : [],
+  ),
+  yieldKwh: chain.ac.kwh,
+})
+
+/** Nothing while nobody has said what the grid emits, or nothing is put up. */
+const environmentShown = ({ gridCo2 }: Offer, { chain, aged }: RunSummary): EnvironmentShown | null =>
+  gridCo2 === null || gridCo2.kgPerKwh === 0 || chain.ac.kwh <= 0
+    ? null
+    : {
+        ...gridCo2,
+        firstKwh: chain.ac.kwh,
+        allKwh: aged.reduce((sum, { yieldKwh }) => sum + yieldKwh, 0),
+      }
+
+function assumptionsShown(world: World, { monthly }: RunSummary): AssumptionsShown {
+  const offer = offerIn(world)
+  const { escalation, exportGrowth, upkeepGrowth, discountRate, years } = offer
+  const hasBattery = storageIn(world).batteryId !== null
+  return {
+    ...{ escalation, exportGrowth, upkeepGrowth, discountRate, years },
+    station: { name: world.station.name, distanceM: world.station.distanceM },
+    loadKwh: monthly.loadKwh.reduce((sum, kwh) => sum + kwh, 0),
+    degradation: moduleIn(world).degradation,
+    batteryFade: hasBattery ? offer.batteryFade : null,
+    replaced: offer.replacements.flatMap(({ name, what, year }) =>
+      year <= years && (what !== 'battery' || hasBattery) ? [{ name, year }] : [],
+    ),
+  }
 }
 
 /** The way that the figures are for, then those that are shown as well. */

@@ -12,6 +12,7 @@ import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './shape'
 import { type OfferState } from './answer'
 import { Accept, Accepted, Ask } from './answers'
+import { Assumptions, Environment, Losses } from './reasons'
 import { RoofView } from './roof-view'
 import { Ways } from './ways'
 
@@ -157,6 +158,11 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
         </dl>
       </section>
     ),
+    environment: data.environment && (
+      <Environment data={data.environment} years={data.years} words={words} sayer={sayer} />
+    ),
+    losses: data.losses && <Losses data={data.losses} words={words} sayer={sayer} />,
+    assumptions: data.assumptions && <Assumptions data={data.assumptions} words={words} sayer={sayer} />,
     warranty: <Written title={words.warranty} text={texts.warranty} />,
     terms: <Written title={words.terms} text={texts.terms} />,
     next: <Written title={words.next} text={texts.next} />,

@@ -1,5 +1,7 @@
 import { type Alteration } from '@/core/kinds/alteration/alteration'
 import { type Part } from '@/core/kinds/kind'
+import { type LossName } from '@/core/energy/loss-chain'
+import { type Offer } from '@/core/kinds/offer/offer'
 import { type Page } from '@/core/kinds/offer/page'
 import { type WayToPay } from '@/core/kinds/offer/payment'
 import { type Site } from '@/core/kinds/site/site'
@@ -51,7 +53,37 @@ export interface ProposalData {
   readonly paidBack?: readonly { readonly name: string; readonly amount: number }[]
   /** After tax, over all years. */
   readonly laterIncentives?: number
+  /** From the light on the modules to the yield of the first year; offers sent by older builds have none of these. */
+  readonly losses?: LossesShown | null
+  readonly assumptions?: AssumptionsShown | null
+  /** Null where nobody has said what the grid emits. */
+  readonly environment?: EnvironmentShown | null
   readonly ways?: readonly WayShown[]
+}
+
+export interface LossesShown {
+  readonly sunKwh: number
+  /** In their order; those that come to nothing are left out. */
+  readonly steps: readonly { readonly name: LossName; readonly kwh: number }[]
+  readonly yieldKwh: number
+}
+
+/** What the figures of the years rest on, shares a year. */
+export interface AssumptionsShown extends Pick<
+  Offer,
+  'escalation' | 'exportGrowth' | 'upkeepGrowth' | 'discountRate' | 'years'
+> {
+  readonly station: { readonly name: string; readonly distanceM: number }
+  readonly loadKwh: number
+  readonly degradation: number
+  /** Null without a battery. */
+  readonly batteryFade: number | null
+  readonly replaced: readonly { readonly name: string; readonly year: number }[]
+}
+
+export interface EnvironmentShown extends NonNullable<Offer['gridCo2']> {
+  readonly firstKwh: number
+  readonly allKwh: number
 }
 
 /** Series by month that charts draw. */

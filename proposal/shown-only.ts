@@ -51,6 +51,9 @@ export function shownOnly(data: ProposalData): ProposalData {
     equipment: shows('equipment') ? data.equipment : [],
     paidBack: shows('price') ? (data.paidBack ?? []) : [],
     laterIncentives: shows('price') ? (data.laterIncentives ?? 0) : 0,
+    losses: shows('losses') ? (data.losses ?? null) : null,
+    assumptions: shows('assumptions') ? (data.assumptions ?? null) : null,
+    environment: shows('environment') ? (data.environment ?? null) : null,
     // The way that is accepted is told with the form.
     ways: shows('ways') ? (data.ways ?? []) : (data.ways ?? []).slice(0, 1),
   }

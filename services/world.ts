@@ -20,7 +20,7 @@ const addressSchema = z.object({
   /** What holds at the address. */
   site: siteSchema,
   tariffs: z.object({ now: tariffSchema, then: tariffSchema }),
-  prices: offerSchema.pick({ pricePerWatt: true, listShare: true, incentives: true }),
+  prices: offerSchema.pick({ pricePerWatt: true, listShare: true, incentives: true, gridCo2: true }),
   cover: coverSchema.pick({ rulesId: true, setbacksM: true }),
 })
 const addressesSchema = z.object({ features: z.array(z.object({ properties: addressSchema })) })

@@ -108,6 +108,7 @@ const addressFeature = (match: AddressMatch) => ({
       pricePerWatt: match.town.pricePerWatt,
       listShare: match.town.listShare,
       incentives: usualIncentives(match.town.id),
+      gridCo2: match.town.gridCo2,
     },
   },
 })

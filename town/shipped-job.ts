@@ -110,12 +110,12 @@ function toldJob(told: Told): Job {
   const map = townMap(town)
   const lot = lotAt(map, told.street, told.number)
   const around: Around = { origin: lot.center, latitudeDeg: town.latitudeDeg, turnRad: map.turnRad }
-  const { pricePerWatt, listShare } = town
+  const { pricePerWatt, listShare, gridCo2 } = town
   const site = siteAt(town, `${lot.address}, ${town.name}`, lot.place)
   const job = newJob(told.customer, {
     site,
     tariffs: tariffsOf(town),
-    prices: { pricePerWatt, listShare, incentives: usualIncentives(town.id) },
+    prices: { pricePerWatt, listShare, gridCo2, incentives: usualIncentives(town.id) },
     cover: coverOf(town),
   })
   const house: Objects = {

@@ -33,6 +33,8 @@ export interface Town extends LatLon {
   readonly tariffs: { readonly now: TownTariff; readonly then: TownTariff }
   /** For work and mounting. */
   readonly pricePerWatt: number
+  /** What a kWh from the grid emits there. */
+  readonly gridCo2: { readonly kgPerKwh: number; readonly year: number; readonly source: string }
   /** The rules of its authority. */
   readonly rulesId: string
   /** What the catalogue's list prices cost there, in the town's money. */
@@ -163,6 +165,7 @@ export const towns: readonly Town[] = [
       },
     },
     pricePerWatt: 2.35,
+    gridCo2: { kgPerKwh: 0.31, year: 2024, source: 'Narrow Bay Grid' },
     listShare: 1,
   },
   {
@@ -243,6 +246,7 @@ export const towns: readonly Town[] = [
       },
     },
     pricePerWatt: 0.85,
+    gridCo2: { kgPerKwh: 0.26, year: 2024, source: 'Gulf Transmission' },
     listShare: 1.05,
   },
   {
@@ -333,6 +337,7 @@ export const towns: readonly Town[] = [
       },
     },
     pricePerWatt: 1.05,
+    gridCo2: { kgPerKwh: 0.12, year: 2024, source: 'Red de la Vega' },
     listShare: 0.7,
   },
 ]

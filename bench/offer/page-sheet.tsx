@@ -5,6 +5,7 @@ import { later } from '@/words/en/later'
 import { useBench, useSayer } from '../context'
 import { NotesField } from '../fields/notes-field'
 import { Sheet } from '../sheet'
+import { Co2Fields } from './co2-fields'
 import { useOffer } from './use-offer'
 
 const words = later.page
@@ -40,6 +41,7 @@ export function PageSheet() {
               isLast={k === sections.length - 1}
             />
             {isWritten(section) && <Text section={section} />}
+            {section === 'environment' && <Co2Fields />}
           </li>
         ))}
         {hidden.map((section) => (

@@ -35,7 +35,7 @@ test('a new job is whole, whatever kinds there are', () => {
       now: theOne(job.house, 'tariff', 'tariff-now'),
       then: theOne(job.house, 'tariff', 'tariff-then'),
     },
-    prices: { pricePerWatt: 3, listShare: 0.9, incentives: [] },
+    prices: { pricePerWatt: 3, listShare: 0.9, incentives: [], gridCo2: null },
     cover: { rulesId: null, setbacksM: defaultCover.setbacksM },
   })
   expect(() => checkJob(made)).not.toThrow()

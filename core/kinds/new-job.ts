@@ -14,7 +14,7 @@ import { type Tariff } from './tariff/tariff'
 export interface Usual {
   readonly site: Site
   readonly tariffs: { readonly now: Tariff; readonly then: Tariff }
-  readonly prices: Pick<Offer, 'pricePerWatt' | 'listShare' | 'incentives'>
+  readonly prices: Pick<Offer, 'pricePerWatt' | 'listShare' | 'incentives' | 'gridCo2'>
   /** The rules of the authority there and the distances they ask for. */
   readonly cover: Pick<Cover, 'rulesId' | 'setbacksM'>
 }

@@ -94,7 +94,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   'chimney-1': ['name', 'locked'],
   'tree-1': ['name', 'locked'],
   'rack-1': ['name', 'locked'],
-  offer: ['name', 'alsoShown', 'validDays', 'page', 'ranges'],
+  offer: ['name', 'alsoShown', 'validDays', 'page', 'gridCo2', 'ranges'],
 }
 
 const ground = 'ground objects, dormers, roof objects, fields'
@@ -348,6 +348,7 @@ const sheets = {
       crowded: 'account of setbacks',
       pathways: 'account of setbacks',
       clearancesM: 'account of setbacks',
+      asks: '',
     },
   },
 } as const

@@ -226,6 +226,7 @@ export const fieldsOf = {
     pay: 'Paid by',
     alsoShown: 'Also shown to the customer',
     page: 'Customer’s page',
+    gridCo2: 'What the grid emits',
     validDays: 'Offer valid for',
     loan: 'Loan',
     lease: 'Lease',

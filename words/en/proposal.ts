@@ -45,6 +45,23 @@ export const proposal = {
   questionMissing: 'Please type your question.',
   questionSent: 'Sent. You will hear from whoever sent you this offer.',
   sendQuestion: 'Send the question',
+  environment: 'Environment',
+  avoided:
+    'In its first year the system keeps {mass} of CO2 out of the air, {allMass} over {years, plural, one {# year} other {# years}}. That is what {trees, plural, one {# grown tree takes} other {# grown trees take}} up in a year, or what a car emits on {distance}.',
+  avoidedFrom:
+    'At {each} kg per kWh from the grid ({source}, {year}); 22 kg a year for a tree (European Environment Agency 2011); 0.25 kg per kilometre by car (US Environmental Protection Agency 2023, report 420-F-23-014).',
+  losses: 'From sunlight to the house',
+  sunOnModules: 'Sunlight on the modules, as the modules are rated',
+  yieldLeft: 'Yield of the first year',
+  assumptions: 'Assumptions',
+  assumeWeather: 'Weather: a typical year at {station}, {distance} away.',
+  assumeYears:
+    'Over {years, plural, one {# year} other {# years}}; energy prices grow by {growth} a year, payments for exports by {exports}, upkeep by {upkeep}.',
+  assumeModules: 'Modules lose {degradation} of their power a year.',
+  assumeBattery: 'The battery loses {fade} of its capacity a year.',
+  assumeReplaced: '{name} in year {year, number, ::group-off}.',
+  assumeDiscount: 'Net present value at {rate} a year.',
+  assumeLoad: 'Consumption: {energy} a year.',
   warranty: 'Warranty',
   terms: 'Terms',
   next: 'Next steps',

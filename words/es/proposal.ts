@@ -46,6 +46,23 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   questionMissing: 'Escriba su pregunta.',
   questionSent: 'Enviada. Le responderá quien le envió esta oferta.',
   sendQuestion: 'Enviar la pregunta',
+  environment: 'Medio ambiente',
+  avoided:
+    'En su primer año la instalación evita {mass} de CO2, y {allMass} en {years, plural, one {# año} other {# años}}. Es lo que {trees, plural, one {# árbol adulto absorbe} other {# árboles adultos absorben}} en un año, o lo que emite un coche en {distance}.',
+  avoidedFrom:
+    'Con {each} kg por kWh de la red ({source}, {year}); 22 kg al año por árbol (Agencia Europea de Medio Ambiente 2011); 0,25 kg por kilómetro en coche (Agencia de Protección Ambiental de EE. UU. 2023, informe 420-F-23-014).',
+  losses: 'De la luz del sol a la casa',
+  sunOnModules: 'Luz sobre los módulos, según su potencia nominal',
+  yieldLeft: 'Producción del primer año',
+  assumptions: 'Supuestos',
+  assumeWeather: 'Clima: un año típico en {station}, a {distance}.',
+  assumeYears:
+    'En {years, plural, one {# año} other {# años}}; la energía sube un {growth} al año, el pago por excedentes un {exports} y el mantenimiento un {upkeep}.',
+  assumeModules: 'Los módulos pierden un {degradation} de su potencia al año.',
+  assumeBattery: 'La batería pierde un {fade} de su capacidad al año.',
+  assumeReplaced: '{name} en el año {year, number, ::group-off}.',
+  assumeDiscount: 'Valor actual neto al {rate} anual.',
+  assumeLoad: 'Consumo: {energy} al año.',
   warranty: 'Garantía',
   terms: 'Condiciones',
   next: 'Próximos pasos',

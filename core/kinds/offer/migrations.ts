@@ -39,4 +39,5 @@ export const offerMigrations = [
     },
     ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },
   }),
+  (value: Record<string, unknown>) => ({ ...value, gridCo2: null }),
 ]

@@ -72,6 +72,10 @@ export const offerSchema = z.strictObject({
   /** Days that the link for the customer holds. */
   validDays: wholeBetween(1, 365),
   page: pageSchema,
+  /** What a kWh from the grid emits, kg of CO2, as whom and of which year; null where nobody has said. */
+  gridCo2: z
+    .strictObject({ kgPerKwh: between(0, 2), year: wholeBetween(1990, 2100), source: z.string().max(120) })
+    .nullable(),
   /** Standard deviations of what nobody knows: of the yield model, and of the others a year. */
   ranges: z.strictObject({
     yieldModel: deviation,
@@ -127,5 +131,6 @@ export const defaultOffer: Offer = {
   ppa: { perKwh: 0.15, growth: 0.02, years: 20, buyout: null },
   validDays: 60,
   page: { sections: [...pageSections], texts: { letter: '', warranty: '', terms: '', next: '' } },
+  gridCo2: null,
   ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },
 }
