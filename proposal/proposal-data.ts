@@ -4,6 +4,7 @@ import { kindNamed, type AnyObject } from '@/core/kinds/index'
 import { type Part } from '@/core/kinds/kind'
 import { type Offer } from '@/core/kinds/offer/offer'
 import { type RunSummary } from '@/core/readers/summary'
+import { sharedOut } from '@/core/model/rounding'
 import { type Site as StandingSite } from '@/core/site/site'
 import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
@@ -68,16 +69,20 @@ export function proposalData(
   })
 }
 
-/** Smaller losses would only be lines of noughts. */
-const leastShownKwh = 0.5
-
-const lossesShown = ({ chain }: RunSummary): LossesShown => ({
-  sunKwh: chain.sun.kwh,
-  steps: lossSteps(chain).flatMap(({ name, lost }) =>
-    Math.abs(lost) >= leastShownKwh ? [{ name, kwh: lost }] : [],
-  ),
-  yieldKwh: chain.ac.kwh,
-})
+/** In whole kilowatt-hours that add up. */
+function lossesShown({ chain }: RunSummary): LossesShown {
+  const steps = lossSteps(chain)
+  const [sunKwh, yieldKwh] = [Math.round(chain.sun.kwh), Math.round(chain.ac.kwh)]
+  const whole = sharedOut(
+    sunKwh - yieldKwh,
+    steps.map(({ lost }) => lost),
+  )
+  return {
+    sunKwh,
+    yieldKwh,
+    steps: steps.flatMap(({ name }, k) => (whole[k] ? [{ name, kwh: whole[k] }] : [])),
+  }
+}
 
 /** Nothing while nobody has said what the grid emits, or nothing is put up. */
 const environmentShown = ({ gridCo2 }: Offer, { chain, aged }: RunSummary): EnvironmentShown | null =>

@@ -9,6 +9,9 @@ interface Of<T> {
   readonly sayer: Sayer
 }
 
+/** By definition. */
+const kmPerMile = 1.609344
+
 const heading = 'mb-2 font-display text-[19px]'
 
 /** What is not emitted because of the modules, in kilograms, trees and kilometres. */
@@ -21,6 +24,7 @@ export function Environment({
   const { kgPerKwh, firstKwh, allKwh, year, source } = data
   const first = avoidedBy(firstKwh, kgPerKwh)
   const all = avoidedBy(allKwh, kgPerKwh)
+  const far = (value: number) => sayer.written({ value, unit: '', digits: 0 })
   const mass = (kg: number) => sayer.written({ value: kg, unit: 'kg', digits: 0 })
   return (
     <section className="mb-6 break-inside-avoid">
@@ -31,7 +35,10 @@ export function Environment({
           allMass: mass(all.kg),
           years,
           trees: Math.round(first.trees),
-          distance: { value: first.carKm * 1000, unit: 'm', digits: 0 },
+          distance:
+            sayer.place.units === 'imperial'
+              ? `${far(first.carKm / kmPerMile)} mi`
+              : `${far(first.carKm)} km`,
         })}
       </p>
       <p className="quiet mt-1">

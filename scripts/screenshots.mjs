@@ -116,13 +116,15 @@ const views = {
     await page.getByText(/^1 selected module/).waitFor()
     await page.getByRole('heading', { name: 'Sun path', exact: true }).evaluate((it) => it.scrollIntoView())
   },
-  diagram: async () => {
+  permit: async () => {
     await openShipped()
     await page.getByText('With battery', { exact: true }).first().click()
     await fresh()
-    await chapter('Wire')
-    await page.getByRole('button', { name: 'Single-line diagram' }).click()
-    await page.getByRole('dialog', { name: 'Single-line diagram' }).getByRole('img').waitFor()
+    await chapter('Offer')
+    await page.getByRole('button', { name: 'Permit set' }).click()
+    const sheet = page.getByRole('dialog', { name: 'Permit set' })
+    await sheet.getByText(/^\d+ sheets$/).waitFor()
+    await sheet.getByLabel('Sheet shown').selectOption({ label: '4 / 8  Roof plan' })
     await quiet()
   },
   wire: async () => {

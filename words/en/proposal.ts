@@ -47,7 +47,7 @@ export const proposal = {
   sendQuestion: 'Send the question',
   environment: 'Environment',
   avoided:
-    'In its first year the system keeps {mass} of CO2 out of the air, {allMass} over {years, plural, one {# year} other {# years}}. That is what {trees, plural, one {# grown tree takes} other {# grown trees take}} up in a year, or what a car emits on {distance}.',
+    'In its first year the system keeps {mass} of CO2 out of the air, {allMass} over {years, plural, one {# year} other {# years}}. That is what {trees, plural, one {# grown tree takes} other {# grown trees take}} up in a year, or what a car emits in {distance}.',
   avoidedFrom:
     'At {each} kg per kWh from the grid ({source}, {year}); 22 kg a year for a tree (European Environment Agency 2011); 0.25 kg per kilometre by car (US Environmental Protection Agency 2023, report 420-F-23-014).',
   losses: 'From sunlight to the house',
