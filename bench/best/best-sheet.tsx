@@ -70,7 +70,7 @@ function Searched() {
   )
 }
 
-/** What is wished first: what the largest of them costs, two thirds of it, or the middle of their paybacks. */
+/** What is wished first: half of what the dearest design costs, half of the bill, the middle of all paybacks. */
 function usualWishes(candidates: readonly Candidate[]): Readonly<Record<By, number>> {
   const most = candidates.reduce((a, b) => (b.net > a.net ? b : a), candidates[0] as Candidate)
   const paid = candidates.flatMap(({ paybackYears }) => (paybackYears === null ? [] : [paybackYears]))
@@ -139,6 +139,7 @@ function Wanted({ candidates }: { readonly candidates: readonly Candidate[] }) {
 /** How far the nearest is from what is wished. */
 function shortOf(candidates: readonly Candidate[], by: By, sayer: ReturnType<typeof useSayer>): string {
   const paid = candidates.flatMap(({ paybackYears }) => (paybackYears === null ? [] : [paybackYears]))
+  if (by === 'payback' && paid.length === 0) return words.neverPaid
   const least =
     by === 'budget'
       ? ({ value: Math.min(...candidates.map(({ net }) => net)), unit: 'money', digits: 0 } as const)

@@ -45,8 +45,6 @@ export interface AfterReport {
   readonly weatherKnown: boolean
   readonly total: Compared
   readonly months: readonly ComparedMonth[]
-  /** Day and share made of expected, for the days that say something. */
-  readonly days: readonly { readonly day: number; readonly share: number }[]
   readonly stretches: readonly Stretch[]
   readonly outages: readonly Outage[]
   readonly changes: readonly Change[]
@@ -124,11 +122,6 @@ export function afterReport(made: Made, given: AfterCase): AfterReport {
     weatherKnown: known,
     total,
     months: byMonths(compared),
-    days: days.flatMap(({ day, madeKwh, expectedKwh }) =>
-      expectedKwh > 0.25 * (total.expectedKwh / Math.max(1, days.length))
-        ? [{ day, share: madeKwh / expectedKwh }]
-        : [],
-    ),
     stretches,
     outages,
     changes,

@@ -25,6 +25,7 @@ export const best = {
     offset: 'No design saves so much: the most is {most}.',
     payback: 'No design is paid back so soon: the soonest is {least}.',
   },
+  neverPaid: 'No design is paid back.',
   chart: 'Payback against saving over {years, plural, one {# year} other {# years}}',
   all: 'All designs',
   front: 'Best trade-offs',
