@@ -6,6 +6,7 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { chapter, openShippedJob, settled } from './bench'
 import { importAs, setDeleted } from './offers'
+import { photo } from './photo'
 
 const folder = mkdtempSync(join(tmpdir(), 'after-the-offer-'))
 
@@ -62,14 +63,34 @@ test('the permit set tells what is missing, takes what is entered, and is one PD
 })
 
 test('the hand-over: a string map, parts, and what is to be measured', async ({ page }) => {
-  await openShippedJob(page)
+  const id = await importAs(page, 'Hand-over house')
+  await page.goto(`/jobs/${id}`)
+  await settled(page)
+  await chapter(page, 'Site')
+  await page.getByRole('button', { name: 'Visits, photos, permits' }).click()
+  const record = page.getByRole('dialog', { name: 'Visits, photos and permits' })
+  await record
+    .getByLabel('Add photos', { exact: true })
+    .and(page.locator('input'))
+    .setInputFiles([await photo(page, 'Main panel.jpg', 'teal')])
+  await expect(record.getByRole('img', { name: 'Main panel' })).toBeVisible()
+  await record.getByRole('button', { name: 'Close' }).click()
   const sheet = await opened(page, 'Hand-over to the installer')
-  await expect(sheet.getByRole('status')).toHaveText('7 sheets')
-  await sheet.getByLabel('Sheet shown').selectOption({ label: '3 / 7  String map' })
+  await expect(sheet.getByText('8 sheets')).toBeVisible()
+  await sheet.getByLabel('Sheet shown').selectOption({ label: '3 / 8  String map' })
   await expect(sheet.getByRole('img', { name: /S1\. 13/ })).toBeVisible()
   const pdf = await savedBy(page, () => sheet.getByRole('button', { name: 'Save as PDF' }).click())
   for (const said of ['(String map) Tj', '(Voc measured) Tj', '(Measures to confirm) Tj'])
     expect(pdf).toContain(said)
+  // The photo is in it, no larger than it is printed.
+  expect(pdf).toMatch(/\/Subtype \/Image \/Width 1024 \/Height 74\d /)
+  expect(pdf).toContain('(Main panel) Tj')
+  await sheet.getByRole('button', { name: 'Send to monitoring' }).click()
+  await expect(sheet.getByText(/^The monitoring service knows this system as [0-9a-f]{16}\.$/)).toBeVisible()
+  // What is no system is refused.
+  const bad = await page.request.post('/world/monitoring', { data: { name: 'A house' } })
+  expect(bad.status()).toBe(400)
+  await setDeleted(page, id, true)
 })
 
 test('a year later: promised against made, what is off and since when; a file that cannot be read is said', async ({

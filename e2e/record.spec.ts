@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { chapter, openShippedJob, saved, settled } from './bench'
+import { photo } from './photo'
 
 /** A job of its own: what is kept here is seen nowhere else. */
 async function ownJob(page: Page): Promise<string> {
@@ -11,20 +12,6 @@ async function ownJob(page: Page): Promise<string> {
   await page.goto(`/jobs/${own}`)
   await settled(page)
   return own
-}
-
-/** A photo of a given colour. */
-async function photo(page: Page, name: string, colour: string) {
-  const base64 = await page.evaluate(async (fill) => {
-    const canvas = new OffscreenCanvas(2600, 1900)
-    const context = canvas.getContext('2d')
-    if (!context) throw new Error('no canvas')
-    context.fillStyle = fill
-    context.fillRect(0, 0, 2600, 1900)
-    const bytes = new Uint8Array(await (await canvas.convertToBlob({ type: 'image/jpeg' })).arrayBuffer())
-    return btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''))
-  }, colour)
-  return { name, mimeType: 'image/jpeg', buffer: Buffer.from(base64, 'base64') }
 }
 
 test('photos, a visit and a permit are kept with the job, shown with what they are of, and not to the customer', async ({

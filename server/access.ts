@@ -47,6 +47,7 @@ export const rules = {
   'GET /api/weather': { who: 'designer', perMinute: 600 },
   'POST /api/weather': { who: 'designer', perMinute: 60 },
   'GET /api/weather/[id]': { who: 'designer', perMinute: 600 },
+  'POST /world/monitoring': { who: 'designer', perMinute: 30 },
   'GET /world/[...path]': { who: 'anyone', perMinute: 3000 },
   'GET /world/tiles/[z]/[x]/[y]': { who: 'anyone', perMinute: 6000 },
 } as const satisfies Readonly<Record<string, Rule>>

@@ -12,6 +12,7 @@ import { permitText } from '@/words/papers/permit-text'
 import { useBench, useSayer } from '../context'
 import { saveFile } from '../save-file'
 import { Sheet } from '../sheet'
+import { SendMonitoring } from './send-monitoring'
 import { PermitList } from './permit-list'
 import { useAround, usePapers, usePhotographs } from './use-papers'
 
@@ -58,6 +59,7 @@ export function HandOverSheet() {
             waits={photos.state === 'fetching' || !found.fresh}
             notes={notes}
           />
+          <SendMonitoring facts={found.facts} fresh={found.fresh} />
         </div>
       )}
     </SetSheet>

@@ -25,7 +25,7 @@ const items = {
 
 const missing = {
   applicant: 'Enter the contact in Site.',
-  authority: 'Add the permit under Photos, visits and permits.',
+  authority: 'Add the permit in Site, under “Visits, photos, permits”.',
   rules: 'Choose the rules in Cover.',
   setbacks:
     '{count, plural, one {# distance or pathway is} other {# distances or pathways are}} too small: see Checks.',
@@ -61,6 +61,9 @@ export const papers = {
   byHandNote: 'The model does not know it: attach it to the set.',
   outstanding:
     '{count, plural, =0 {Nothing is missing.} one {# item is missing.} other {# items are missing.}}',
+  sendMonitoring: 'Send to monitoring',
+  sending: 'Sending …',
+  sent: 'The monitoring service knows this system as {id}.',
   photosFailed:
     '{count, plural, one {# photo} other {# photos}} could not be read and {count, plural, one {is} other {are}} left out.',
   aroundFailed:

@@ -1,0 +1,58 @@
+'use client'
+
+import { useState } from 'react'
+import { monitoredOf } from '@/core/exports/monitoring'
+import { Fault } from '@/core/model/fault'
+import { type PaperFacts } from '@/core/readers/papered'
+import { registerSystem } from '@/services/monitoring'
+import { later } from '@/words/en/later'
+import { useNumbers, useSayer } from '../context'
+
+const words = later.papers
+
+type Sent =
+  | { readonly at: 'idle' | 'sending' }
+  | { readonly at: 'sent'; readonly id: string }
+  | { readonly at: 'wrong'; readonly fault: Fault }
+
+/** Tells the monitoring service of the system as it is. */
+export function SendMonitoring({ facts, fresh }: { readonly facts: PaperFacts; readonly fresh: boolean }) {
+  const { numbers } = useNumbers()
+  const sayer = useSayer()
+  const [sent, setSent] = useState<Sent>({ at: 'idle' })
+  const send = async () => {
+    if (!numbers) return
+    setSent({ at: 'sending' })
+    try {
+      const { yieldKwh } = numbers.summary.monthly
+      const id = await registerSystem(
+        '/world',
+        monitoredOf(facts, yieldKwh, (one) => sayer.name(one)),
+      )
+      setSent({ at: 'sent', id })
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      setSent({ at: 'wrong', fault: error })
+    }
+  }
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-3">
+      <button
+        type="button"
+        className="button"
+        disabled={!fresh || sent.at === 'sending'}
+        onClick={() => void send()}
+      >
+        {words.sendMonitoring}
+      </button>
+      <p
+        role={sent.at === 'wrong' ? 'alert' : 'status'}
+        className={sent.at === 'wrong' ? 'text-clay' : 'quiet'}
+      >
+        {sent.at === 'sending' && words.sending}
+        {sent.at === 'sent' && sayer.say(words.sent, { id: sent.id })}
+        {sent.at === 'wrong' && sayer.fault(sent.fault)}
+      </p>
+    </div>
+  )
+}
