@@ -86,7 +86,7 @@ test('the hand-over: a string map, parts, and what is to be measured', async ({ 
   expect(pdf).toMatch(/\/Subtype \/Image \/Width 1024 \/Height 74\d /)
   expect(pdf).toContain('(Main panel) Tj')
   await sheet.getByRole('button', { name: 'Send to monitoring' }).click()
-  await expect(sheet.getByText(/^The monitoring service knows this system as [0-9a-f]{16}\.$/)).toBeVisible()
+  await expect(sheet.getByText(/^The monitoring service knows this system as [0-9a-z]{16}\.$/)).toBeVisible()
   // What is no system is refused.
   const bad = await page.request.post('/world/monitoring', { data: { name: 'A house' } })
   expect(bad.status()).toBe(400)
