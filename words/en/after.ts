@@ -36,7 +36,7 @@ export const after = {
     'The file’s clock is {hours, plural, one {# hour} other {# hours}} {direction, select, ahead {ahead of} other {behind}} standard time at the house; it was set right.',
   chart: 'Promised, expected and made by month',
   table: 'Month by month',
-  findings: 'What is off, and since when',
+  findings: 'What is off and since when',
   fine: 'Nothing: it makes what the weather lets it make.',
   outage:
     '{days, plural, one {{from}: nothing was made all day} other {{from} to {to}: nothing was made for # days}}, {lost} lost.',

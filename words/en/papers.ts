@@ -57,7 +57,7 @@ export const papers = {
   asksUsual: 'What authorities usually ask for',
   items,
   missing,
-  state: { 'in-set': 'In this set', there: 'There', missing: 'Missing', 'by-hand': 'Add by hand' },
+  state: { 'in-set': 'In this set', there: 'OK', missing: 'Missing', 'by-hand': 'Add by hand' },
   byHandNote: 'The model does not know it: attach it to the set.',
   outstanding:
     '{count, plural, =0 {Nothing is missing.} one {# item is missing.} other {# items are missing.}}',
@@ -79,7 +79,7 @@ export const papers = {
   sheetTitle: 'Title',
   vicinity: 'Vicinity, 1:{scale}',
   address: 'Address',
-  position: 'Position',
+  position: 'Coordinates',
   applicant: 'Applicant',
   contact: 'Contact',
   authority: 'Authority',
@@ -111,8 +111,8 @@ export const papers = {
 
   checklist: 'Checklist',
   item: 'Item',
-  standing: 'State',
-  todo: 'What is to do',
+  standing: 'Status',
+  todo: 'To do',
   sitePlan: 'Site plan',
   siteNote: 'Lot lines are not part of the model.',
 
@@ -121,8 +121,8 @@ export const papers = {
   array: 'Array',
   mounting: 'Mounting',
   attachments: 'Attachments or blocks',
-  most: 'Most on one',
-  load: 'On the roof',
+  most: 'Highest load on one',
+  load: 'Roof load',
   weight: 'Weight',
   pressures: 'Design pressures across the modules',
   zone: 'Zone',
@@ -161,8 +161,6 @@ export const papers = {
   onOrange: 'black on orange',
 
   dataSheets: 'Equipment data',
-  property: 'Property',
-  value: 'Value',
   rated: 'Rated power',
   size: 'Size',
   voc: 'Open-circuit voltage',
