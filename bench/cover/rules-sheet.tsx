@@ -41,7 +41,8 @@ export function RulesSheet() {
   }
   const copy = () => {
     if (!rules) return
-    const { id: _from, ...asked } = rules
+    // What an authority wants to see is its own to say.
+    const { id: _from, asks: _asks, ...asked } = { asks: undefined, ...rules }
     const name = nameAmong({ sayer: () => sayer }, 'rules', ofKind(house, 'rules'))
     const written: Rules = { ...asked, id: newId('rules', Math.random), kind: 'rules', name }
     inOneStep(words.copied, written.id, (before) => ({ ...before, [written.id]: written }))

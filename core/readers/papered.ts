@@ -1,13 +1,14 @@
 import { type Catalogue } from '../electrical/catalogue'
 import { type StringWindow } from '../electrical/stringing'
 import { type Run } from '../graph/run'
-import { coverId } from '../kinds/cover/cover'
 import { ofKind, theOne, type Objects } from '../kinds/documents'
+import { type Rules } from '../kinds/rules/rules'
 import { siteId } from '../kinds/site/site'
 import { type Check, type CheckCode } from '../model/ledger'
 import { type Built } from '../parts/parts-list'
 import { permitItems, permitByHand, permitSheets, type permitFacts } from '../setbacks/permit-items'
 import { type RuleSet } from '../setbacks/rule-set'
+import { rulesIn } from '../stages/rules'
 import { lossChainStage } from '../stages/loss-chain'
 import { stringsStage } from '../stages/strings'
 import { type StationInfo, type World } from '../stages/world'
@@ -45,15 +46,8 @@ const isSheet = (item: string) => permitSheets.some((one) => one === item)
 const isByHand = (item: string) =>
   permitByHand.some((one) => one === item) || !permitItems.some((one) => one === item)
 
-/** Rules that the layout is held against: of the catalogue or of the job's own. */
-export const rulesOf = ({ house, option, catalogue }: Pick<PaperFacts, 'house' | 'option' | 'catalogue'>) => {
-  const { rulesId } = theOne(option, 'cover', coverId)
-  const known: readonly (Omit<RuleSet, 'asks'> & Pick<RuleSet, 'asks'>)[] = [
-    ...catalogue.rules,
-    ...ofKind(house, 'rules'),
-  ]
-  return known.find(({ id }) => id === rulesId) ?? null
-}
+/** Rules that the layout is held against: of the catalogue or of the job's own; null for none that is there. */
+export const rulesOf = (facts: PaperFacts): RuleSet | Rules | null => rulesIn(facts) ?? null
 
 /** Checks on distances and ways on the roof. */
 const onSetbacks: ReadonlySet<CheckCode> = new Set([
@@ -82,7 +76,9 @@ export function permitLines(facts: PaperFacts): PermitLine[] {
     heights: built.site.objects.filter(({ geometry }) => geometry.presetM !== null).length,
     photos: Number(ofKind(house, 'photo').length === 0),
   }
-  return (rules?.asks ?? permitItems).map((item): PermitLine => {
+  // Rules of the job's own say nothing of what is to be handed in.
+  const asks = rules && 'asks' in rules ? rules.asks : undefined
+  return (asks ?? permitItems).map((item): PermitLine => {
     if (item === 'single-line' && built.strings.length === 0) return { item, state: 'missing', count: 0 }
     if (isSheet(item)) return { item, state: 'in-set', count: 0 }
     if (isByHand(item)) return { item, state: 'by-hand', count: 0 }

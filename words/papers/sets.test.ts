@@ -4,6 +4,7 @@ import { winAnsi } from '@/core/drawing/helvetica'
 import { type Objects } from '@/core/kinds/documents'
 import { handOverSet, permitSet, type Papered } from '@/core/papers/sets'
 import { paperFactsOf, permitLines, type PaperFacts } from '@/core/readers/papered'
+import { permitItems } from '@/core/setbacks/permit-items'
 import { panelsOf } from '@/core/site/site'
 import { freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
 import { english } from '../english'
@@ -120,6 +121,22 @@ test('what an authority asks for in words of its own stands in the list, to be a
   ])
   const [list] = permitText(sayer, own).checklist.tables
   expect(list?.rows[1]?.slice(1, 3)).toEqual(['Letter of the tree warden', 'Add by hand'])
+})
+
+test('rules of the job’s own are chosen rules, and ask for what is usual', async () => {
+  const [first] = facts.catalogue.rules
+  if (!first) throw new Error('the catalogue has rules')
+  const { asks: _asks, ...written } = first
+  const house = {
+    ...job.house,
+    'rules-1': { ...written, id: 'rules-1', kind: 'rules', name: 'Our own' } as const,
+  }
+  const own = await factsOf(house, set(option, 'cover', { rulesId: 'rules-1' }))
+  expect(stateOf(own.facts, 'rules')?.state).toBe('there')
+  expect(permitLines(own.facts).map(({ item }) => item)).toEqual([...permitItems])
+  expect(textOf(permitSet(own.from, permitText(own.sayer, own.facts))[0])).toContain(
+    'Our own, Pellworth Fire Marshal',
+  )
 })
 
 test('modules laid too near to an edge, and none of the rules, are missing in the list', async () => {
