@@ -17,6 +17,17 @@ const opened = async (page: Page, name: string) => {
   return page.getByRole('dialog', { name })
 }
 
+/** Somebody else takes the modules on the west away. */
+async function withoutWest(page: Page, id: string) {
+  const job = (await (await page.request.get(`/api/jobs/${id}/export`)).json()) as {
+    options: { id: string; objects: Record<string, unknown> }[]
+  }
+  const west = { 'array-west': job.options[0]?.objects['array-west'] }
+  const change = { added: {}, updated: {}, removed: west }
+  const edits = [{ id: randomUUID(), documentId: job.options[0]?.id, change }]
+  expect((await page.request.post(`/api/jobs/${id}/changes`, { data: { edits } })).ok()).toBe(true)
+}
+
 /** What a button saves, as text. */
 async function savedBy(page: Page, press: () => Promise<void>): Promise<string> {
   const download = page.waitForEvent('download')
@@ -88,6 +99,9 @@ test('the hand-over: a string map, parts, and what is to be measured', async ({ 
   expect(pdf).toContain('(Main panel) Tj')
   await sheet.getByRole('button', { name: 'Send to monitoring' }).click()
   await expect(sheet.getByText(/^The monitoring service knows this system as [0-9a-z]{16}\.$/)).toBeVisible()
+  // It was told of the design as it was then.
+  await withoutWest(page, id)
+  await expect(sheet.getByText(/^The monitoring service knows/)).toBeHidden()
   // What is no system is refused.
   const bad = await page.request.post('/world/monitoring', { data: { name: 'A house' } })
   expect(bad.status()).toBe(400)
@@ -132,13 +146,7 @@ test('a year later: promised against made, what is off and since when; a file th
   )
   expect(serious).toEqual([])
   // Somebody else takes the modules on the west away: the comparison follows the design.
-  const job = (await (await page.request.get(`/api/jobs/${id}/export`)).json()) as {
-    options: { id: string; objects: Record<string, unknown> }[]
-  }
-  const west = { 'array-west': job.options[0]?.objects['array-west'] }
-  const change = { added: {}, updated: {}, removed: west }
-  const edits = [{ id: randomUUID(), documentId: job.options[0]?.id, change }]
-  expect((await page.request.post(`/api/jobs/${id}/changes`, { data: { edits } })).ok()).toBe(true)
+  await withoutWest(page, id)
   await expect(sheet.getByRole('row', { name: /^May 2026 .* 1[23]\d\.\d % 100 %$/ })).toBeVisible({
     timeout: 60_000,
   })

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { NextResponse, type NextRequest } from 'next/server'
 import { type z } from 'zod'
+import { joinedBytes } from '@/core/model/bytes'
 import { Fault } from '@/core/model/fault'
 import { faultOf } from '@/core/model/rules'
 import { plainEnglish } from '@/words/plain-english'
@@ -180,11 +181,5 @@ export async function readBytes(request: NextRequest, most: number): Promise<Uin
     }
     parts.push(part.value)
   }
-  const whole = new Uint8Array(length)
-  let at = 0
-  for (const part of parts) {
-    whole.set(part, at)
-    at += part.length
-  }
-  return whole
+  return joinedBytes(parts)
 }

@@ -20,8 +20,12 @@ export function SendMonitoring({ facts, fresh }: { readonly facts: PaperFacts; r
   const { numbers } = useNumbers()
   const sayer = useSayer()
   const [sent, setSent] = useState<Sent>({ at: 'idle' })
+  const [of, setOf] = useState(facts)
+  // What was told was the design as it was then.
+  const state: Sent = of.house === facts.house && of.option === facts.option ? sent : { at: 'idle' }
   const send = async () => {
     if (!numbers) return
+    setOf(facts)
     setSent({ at: 'sending' })
     try {
       const { yieldKwh } = numbers.summary.monthly
@@ -40,18 +44,18 @@ export function SendMonitoring({ facts, fresh }: { readonly facts: PaperFacts; r
       <button
         type="button"
         className="button"
-        disabled={!fresh || sent.at === 'sending'}
+        disabled={!fresh || state.at === 'sending'}
         onClick={() => void send()}
       >
         {words.sendMonitoring}
       </button>
       <p
-        role={sent.at === 'wrong' ? 'alert' : 'status'}
-        className={sent.at === 'wrong' ? 'text-clay' : 'quiet'}
+        role={state.at === 'wrong' ? 'alert' : 'status'}
+        className={state.at === 'wrong' ? 'text-clay' : 'quiet'}
       >
-        {sent.at === 'sending' && words.sending}
-        {sent.at === 'sent' && sayer.say(words.sent, { id: sent.id })}
-        {sent.at === 'wrong' && sayer.fault(sent.fault)}
+        {state.at === 'sending' && words.sending}
+        {state.at === 'sent' && sayer.say(words.sent, { id: state.id })}
+        {state.at === 'wrong' && sayer.fault(state.fault)}
       </p>
     </div>
   )

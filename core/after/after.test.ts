@@ -142,6 +142,19 @@ test('a limit that was set is one thing, whatever the season, with what it takes
   ).toBeNull()
 })
 
+test('where a limit is set, a step is worth its share of what the limit leaves: nothing is told twice', () => {
+  const [step, limit] = [dayOf('2025-08-15'), dayOf('2025-10-01')]
+  const report = afterReport(
+    madeOf((kwh, day) => Math.min(day >= step ? kwh * 0.8 : kwh, day >= limit ? 2 : Infinity)),
+    given,
+  )
+  const [change] = report.changes
+  expect(report.lid?.kw).toBeCloseTo(2, 2)
+  expect(Math.abs((change?.day ?? 0) - step)).toBeLessThanOrEqual(7)
+  const left = typical.reduce((sum, kwh) => sum + Math.min(kwh, 2), 0)
+  expect((change?.kwhPerYear ?? 0) / left).toBeCloseTo((change?.before ?? 0) - (change?.after ?? 0), 3)
+})
+
 test('it was mended: what makes more again is a change for the better', () => {
   const [out, back] = [dayOf('2025-10-01'), dayOf('2026-02-01')]
   const report = afterReport(

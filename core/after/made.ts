@@ -30,7 +30,7 @@ const mostSpans = 20_000
 /**
  * What modules have made, from a table of a meter or of monitoring: rows of intervals, days or months.
  * @param column heading of the column to take; the likeliest where it is not given
- * @throws Fault `meter-file`, `made-step`, and those of `readTable`
+ * @throws Fault `meter-file`, `made-step`, `made-none`, and those of `readTable`
  */
 export function readMade(text: string, column: string | null = null): Made {
   const raw = tableReadings(readTable(withDays(text), dataShare), column, madeLikelihood)
@@ -77,7 +77,7 @@ function hourly(raw: RawReadings): Made {
     if (known === perHour)
       spans.push({ fromHour: Math.round((start + i * stepMinutes) / 60), hours: 1, kwh: sum })
   }
-  if (spans.length === 0) throw new Fault('meter-file', { reason: 'nothing' })
+  if (spans.length === 0) throw new Fault('made-none')
   // Night after night nothing is made, and what is filled in is not counted.
   return { by: 'hours', spans, problems: problems.filter(({ code }) => code !== 'silent' && code !== 'gaps') }
 }
@@ -95,7 +95,7 @@ function whole({ readings }: RawReadings, by: 'days' | 'months'): MadeSpan[] {
     if (!found.has(fromHour)) found.set(fromHour, { fromHour, hours: days * dayHours, kwh: Math.max(0, kwh) })
   }
   const spans = [...found.values()].sort((a, b) => a.fromHour - b.fromHour)
-  if (spans.length === 0) throw new Fault('meter-file', { reason: 'nothing' })
+  if (spans.length === 0) throw new Fault('made-none')
   if (spans.length > mostSpans)
     throw new Fault('meter-file', { reason: 'long', limit: mostSpans, found: spans.length })
   return spans

@@ -85,7 +85,8 @@ export function afterReport(made: Made, given: AfterCase): AfterReport {
     : compared
   const days = made.by === 'months' ? [] : byDays(underLid)
   const { stretches, outages } = courseOf(days)
-  const annualKwh = given.typical.reduce((sum, kwh) => sum + kwh, 0)
+  // What a lid takes is told with it, and no part of what a step takes.
+  const annualKwh = given.typical.reduce((sum, kwh) => sum + Math.min(kwh, lid?.kw ?? Infinity), 0)
   const within = ({ fromDay, toDay }: Stretch) =>
     made.by === 'hours'
       ? underLid.filter(({ fromHour }) => {

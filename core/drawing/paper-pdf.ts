@@ -1,3 +1,4 @@
+import { joinedBytes } from '../model/bytes'
 import { textWidth, winAnsi } from './helvetica'
 import { type Jpeg, type Mark, type PaperDrawing } from './paper'
 import { haloShare } from './paper-svg'
@@ -67,17 +68,7 @@ export function paperPdf(
       `trailer\n<< /Size ${objects.length + 1} /Root 1 0 R /Info ${aboutAt} 0 R >>\nstartxref\n${start}\n%%EOF\n`,
     ),
   )
-  return joined(parts, length)
-}
-
-function joined(parts: readonly Uint8Array[], length: number): Uint8Array<ArrayBuffer> {
-  const whole = new Uint8Array(length)
-  let at = 0
-  for (const part of parts) {
-    whole.set(part, at)
-    at += part.length
-  }
-  return whole
+  return joinedBytes(parts)
 }
 
 const picturesOn = ({ marks }: PaperDrawing): Jpeg[] =>
@@ -112,7 +103,7 @@ function pictureObject({ bytes, widthPx, heightPx }: Jpeg): Uint8Array {
     `<< /Type /XObject /Subtype /Image /Width ${widthPx} /Height ${heightPx} /ColorSpace /DeviceRGB /BitsPerComponent 8 /Filter /DCTDecode /Length ${bytes.length} >>\nstream\n`,
   )
   const foot = ascii('\nendstream')
-  return joined([head, bytes, foot], head.length + bytes.length + foot.length)
+  return joinedBytes([head, bytes, foot])
 }
 
 function operators(mark: Exclude<Mark, { is: 'picture' }>, heightMm: number): string {

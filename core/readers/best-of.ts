@@ -5,15 +5,13 @@ import { electricalId } from '../kinds/electrical/electrical'
 import { withFields, type Objects } from '../kinds/documents'
 import { trimmed } from '../kinds/removed'
 import { storageId, type Storage } from '../kinds/storage/storage'
-import { panelsOf } from '../site/site'
 import { wiringAccount } from '../stages/accounts/wiring'
 import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { financeStage, powerStage, priceStage } from '../stages/finance'
 import { moduleWorthStage } from '../stages/module-worth'
-import { panelLightStage } from '../stages/panel-light'
-import { siteStage } from '../stages/site'
 import { electricalIn, storageIn, type World } from '../stages/world'
+import { ratedPanels } from './rated-panels'
 import { sizesOf } from './storage-sizes'
 import { keptOf, type TrimPanel } from './trim-to'
 
@@ -66,7 +64,7 @@ export async function candidatesFor(
 ): Promise<Candidate[]> {
   const run = graph.open(world)
   await run.prepare([moduleWorthStage], patience)
-  const panels = ranked(run)
+  const panels = ratedPanels(run)
   const counts = [...new Set(shares.map((share) => Math.max(1, Math.round(panels.length * share))))]
   const sizes = sizesOf(world.catalogue, storageIn(world))
   const found: Candidate[] = []
@@ -106,23 +104,6 @@ async function fittingNear(
     if (best) return { kept, best }
   }
   return null
-}
-
-function ranked(run: Run<World>): TrimPanel[] {
-  const lights = run.value(panelLightStage)
-  const worths = run.value(moduleWorthStage)
-  return panelsOf(run.value(siteStage)).map(({ id, arrayId, slot, corners }, i) => {
-    const { meanKwhM2 = 0, unshadedKwhM2 = 0 } = lights[i]?.value ?? {}
-    return {
-      id,
-      arrayId,
-      slot,
-      corners,
-      sunKwhM2: meanKwhM2,
-      sunAccess: unshadedKwhM2 > 0 ? meanKwhM2 / unshadedKwhM2 : 1,
-      worth: worths[i] ?? 0,
-    }
-  })
 }
 
 const withStorage = (world: World, fields: Pick<Storage, 'batteryId' | 'count'>): World => ({

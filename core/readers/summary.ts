@@ -1,5 +1,4 @@
 import { type LossChain } from '../energy/loss-chain'
-import { type Vec3 } from '../geometry/vector'
 import { type Run, type StageTime } from '../graph/run'
 import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
@@ -9,28 +8,17 @@ import { type Price } from '../finance/price'
 import { type AgedYear, type Money } from '../finance/ways'
 import { financeStage, powerStage, priceStage, yearsStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
-import { moduleWorthStage } from '../stages/module-worth'
 import { panelLightStage } from '../stages/panel-light'
 import { shadeBillStage, type ShadeCost } from '../stages/shade-bill'
-import { siteStage } from '../stages/site'
 import { stringsStage } from '../stages/strings'
 import { moduleIn, type World } from '../stages/world'
 import { type FormBill } from '../tariff/bill-lines'
 import { type ShownLine } from './books'
 import { checksOf, ledgerOf } from './ledger'
+import { ratedPanels, type RatedPanel } from './rated-panels'
 
 /** One module's figures for the stage. */
-export interface PanelFigures {
-  readonly id: string
-  readonly arrayId: string
-  readonly slot: string
-  readonly corners: readonly [Vec3, Vec3, Vec3, Vec3]
-  /** Light behind the glass over the year, kWh/m². */
-  readonly sunKwhM2: number
-  /** Share of the unshaded light that is left. */
-  readonly sunAccess: number
-  /** What the year would cost more without it alone, under the tariff: money a year. */
-  readonly worth: number
+export interface PanelFigures extends RatedPanel {
   /** What costs it most: id and kWh; null in the open. */
   readonly worst: { readonly id: string; readonly kwh: number } | null
   readonly stringId: string | null
@@ -133,39 +121,22 @@ export function summarise(run: Run<World>, world: World): RunSummary {
 }
 
 function panelFigures(run: Run<World>, world: World): PanelFigures[] {
-  const { arrays } = run.value(siteStage)
   const lights = run.value(panelLightStage)
-  const worths = run.value(moduleWorthStage)
   const { powerW } = moduleIn(world)
   const stringOf = new Map(
     run
       .value(stringsStage)
       .strings.flatMap(({ id, panelIds }) => panelIds.map((panel) => [panel, id] as const)),
   )
-  let at = 0
-  return arrays.flatMap(({ id: arrayId, panels }) =>
-    panels.map(({ id, slot, corners }): PanelFigures => {
-      const worth = worths[at] ?? 0
-      const light = lights[at++]?.value
-      const { unshadedKwhM2 = 0, meanKwhM2 = 0, lostTo = [] } = light ?? {}
-      const worst = lostTo.reduce<{ id: string; kwh: number } | null>(
-        (most, { caster, beamKwhM2, skyKwhM2 }) => {
-          const kwh = ((beamKwhM2 + skyKwhM2) * powerW) / 1000
-          return kwh > (most?.kwh ?? 0) ? { id: caster, kwh } : most
-        },
-        null,
-      )
-      return {
-        id,
-        arrayId,
-        slot,
-        corners,
-        sunKwhM2: meanKwhM2,
-        sunAccess: unshadedKwhM2 > 0 ? meanKwhM2 / unshadedKwhM2 : 1,
-        worth,
-        worst,
-        stringId: stringOf.get(id) ?? null,
-      }
-    }),
-  )
+  return ratedPanels(run).map((panel, at): PanelFigures => {
+    const { lostTo = [] } = lights[at]?.value ?? {}
+    const worst = lostTo.reduce<{ id: string; kwh: number } | null>(
+      (most, { caster, beamKwhM2, skyKwhM2 }) => {
+        const kwh = ((beamKwhM2 + skyKwhM2) * powerW) / 1000
+        return kwh > (most?.kwh ?? 0) ? { id: caster, kwh } : most
+      },
+      null,
+    )
+    return { ...panel, worst, stringId: stringOf.get(panel.id) ?? null }
+  })
 }
