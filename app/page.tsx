@@ -1,7 +1,13 @@
 import { redirect } from 'next/navigation'
+import { JobAbout } from '@/bench/jobs/job-about'
+import { JobFilters } from '@/bench/jobs/job-filters'
 import { JobList } from '@/bench/jobs/job-list'
+import { listAddressOf } from '@/bench/jobs/list-address'
+import { BinNote, emptyText, ListHeader, ListPages } from '@/bench/jobs/list-parts'
 import { openPage } from '@/server/open-page'
-import { manyJobs } from '@/server/sql/jobs'
+import { countByStatus, jobsOnPage, manyJobs, manyTags } from '@/server/sql/job-list'
+import { manyTemplates } from '@/server/sql/job-progress'
+import { manyDesigners } from '@/server/sql/people'
 import { figuresFor } from '@/server/summaries'
 
 export const dynamic = 'force-dynamic'
@@ -9,19 +15,61 @@ export const dynamic = 'force-dynamic'
 export default async function StartPage({
   searchParams,
 }: {
-  readonly searchParams: Promise<{ q?: string | string[] }>
+  readonly searchParams: Promise<Record<string, string | string[] | undefined>>
 }) {
   const who = await openPage('GET /')
   if (!who) redirect('/enter')
-  const { q } = await searchParams
-  const search = (typeof q === 'string' ? q : '').slice(0, 100)
-  const rows = await manyJobs(who.teamId, search)
-  const jobs = rows.map((row) => ({
+  const list = listAddressOf(await searchParams)
+  const { q, shelf, status, tag, owner, isByNextStep, page } = list
+  const [rows, counts, tags, owners, templates] = await Promise.all([
+    manyJobs(who.teamId, { search: q, shelf, status, tag, ownerId: owner, isByNextStep, page }),
+    countByStatus(who.teamId),
+    manyTags(who.teamId),
+    manyDesigners(who.teamId),
+    manyTemplates(who.teamId),
+  ])
+  const today = new Date().toISOString().slice(0, 10)
+  const jobs = rows.slice(0, jobsOnPage).map((row) => ({
     id: row.id,
     name: row.name,
     address: row.address,
     touchedAt: row.touchedAt.toISOString(),
     figures: figuresFor(who.teamId, row),
+    noted: {
+      status: row.status,
+      tags: row.tags,
+      notes: row.notes,
+      ownerId: row.ownerId,
+      nextStep: row.nextStep,
+      nextOn: row.nextOn,
+      template: row.template,
+      archived: row.archived,
+    },
+    about: (
+      <JobAbout
+        {...row}
+        today={today}
+        owner={owners.length > 1 ? (owners.find(({ id }) => id === row.ownerId)?.name ?? null) : null}
+        isTemplate={row.template !== 'none'}
+      />
+    ),
   }))
-  return <JobList jobs={jobs} search={search} who={who.name} />
+  return (
+    <JobList
+      jobs={jobs}
+      q={q}
+      shelf={shelf}
+      header={<ListHeader who={who.name} />}
+      filters={
+        <>
+          <JobFilters list={list} counts={counts} tags={tags} owners={owners} />
+          {shelf === 'bin' && <BinNote />}
+        </>
+      }
+      empty={emptyText(list)}
+      pages={<ListPages list={list} hasMore={rows.length > jobsOnPage} />}
+      owners={owners.map(({ id, name }) => ({ id, name }))}
+      templates={templates}
+    />
+  )
 }

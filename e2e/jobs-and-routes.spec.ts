@@ -4,9 +4,9 @@ import { chapter, figure, openShippedJob, saved, settled } from './bench'
 
 test('search, copy, delete and undo in the list', async ({ page }) => {
   await page.goto('/')
-  await page.getByLabel('Search jobs by name or address').fill('zebra')
+  await page.getByLabel('Search jobs').fill('zebra')
   await page.getByRole('button', { name: 'Search' }).click()
-  await expect(page.getByText('No job’s name or address contains “zebra”')).toBeVisible()
+  await expect(page.getByText('No job’s name, address, tags or notes contain “zebra”')).toBeVisible()
   await page.goto('/')
   await page.getByRole('button', { name: 'Copy Okafor-Lindqvist', exact: true }).click()
   const copy = page.getByRole('link', { name: 'Okafor-Lindqvist, copy', exact: true })

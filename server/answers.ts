@@ -4,6 +4,7 @@ import { type Acceptance, type OfferState, signatureSchema } from '@/proposal/an
 import { waysToPay } from '@/core/kinds/offer/payment'
 import { offerAt, proposalIn } from './offers'
 import { acceptShare, insertQuestion } from './sql/answers'
+import { advanceStatus } from './sql/job-progress'
 import { type Share } from './sql/shares'
 
 const mostQuestions = 50
@@ -46,6 +47,7 @@ export async function acceptOffer(
   })
   // Another was faster, or it was withdrawn or ran out meanwhile: that is what is told.
   if (kept === 0) throw new Fault((await offerAt(token)).accepted ? 'offer-accepted' : 'offer-expired')
+  await advanceStatus(share.jobId, 'accepted')
 }
 
 /** @throws Fault as `offerAt` does, and `too-many-questions` */

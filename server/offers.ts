@@ -11,6 +11,7 @@ import { houseDocumentId, loadJob } from './jobs'
 import { log } from './log'
 import { seal, unseal } from './seal'
 import { manyQuestions } from './sql/answers'
+import { advanceStatus } from './sql/job-progress'
 import {
   countSeen,
   freezeShare,
@@ -59,6 +60,7 @@ export async function sendOffer(
     body: Buffer.from(body),
     file: Buffer.from(file),
   })
+  await advanceStatus(jobId, 'offered')
   return pathOf(token)
 }
 

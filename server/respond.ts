@@ -20,6 +20,7 @@ const statusOf: Readonly<Record<string, number>> = {
   'no-such-offer': 404,
   'no-such-weather': 404,
   'no-such-file': 404,
+  'no-such-designer': 422,
   'offer-withdrawn': 410,
   'offer-expired': 410,
   'offer-accepted': 409,

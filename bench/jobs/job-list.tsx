@@ -1,26 +1,44 @@
 'use client'
 
 import { useRouter } from 'next/navigation'
-import { useRef, useState, useTransition } from 'react'
+import { lazy, Suspense, useRef, useState, useTransition, type ReactNode } from 'react'
+import { JobActions } from './job-actions'
 import { JobRow, type ListedJob } from './job-row'
 import { NewJob } from './new-job'
 import { useNewFigures } from './new-figures'
-import { copyJob, importJob, setDeleted, type Answer } from './requests'
+import { ask, copyJob, importJob, setDeleted, type Answer } from './requests'
 
-/** The start page: the jobs, search, new, copy, delete with undo. */
+// Whoever only opens a job does not wait for it.
+const JobDetails = lazy(() => import('./job-details').then((found) => ({ default: found.JobDetails })))
+
+/** The start page: the jobs, search, what narrows the list, new, copy, delete with undo. */
 export function JobList({
   jobs,
-  search,
-  who,
+  q,
+  shelf,
+  header,
+  filters,
+  empty,
+  pages,
+  owners,
+  templates,
 }: {
   readonly jobs: readonly ListedJob[]
-  readonly search: string
-  readonly who: string
+  readonly q: string
+  readonly shelf: string
+  readonly header: ReactNode
+  readonly filters: ReactNode
+  /** Said where nothing stands in the list. */
+  readonly empty: string
+  readonly pages: ReactNode
+  readonly owners: readonly { readonly id: string; readonly name: string }[]
+  readonly templates: readonly { readonly id: string; readonly name: string; readonly isDefault: boolean }[]
 }) {
   const router = useRouter()
   const [pending, startTransition] = useTransition()
   const [deleted, setGone] = useState<{ id: string; name: string } | null>(null)
   const [fault, setFault] = useState<string | null>(null)
+  const [opened, setOpened] = useState<string | null>(null)
   const file = useRef<HTMLInputElement>(null)
   const newer = useNewFigures()
   const again = () => startTransition(() => router.refresh())
@@ -31,31 +49,22 @@ export function JobList({
     else done(result.id)
   }
   return (
-    <main className="mx-auto max-w-4xl px-6 py-8">
-      <header className="mb-6 flex items-center gap-3">
-        <svg
-          width="30"
-          height="30"
-          viewBox="0 0 24 24"
-          aria-hidden
-          className="fill-none stroke-ink stroke-[1.6]"
-        >
-          <path d="M3 21 V11 L9 3 L15 11 V21 M15 14 H21 V21 M9 3 L18 3 L21 8" strokeLinejoin="round" />
-        </svg>
-        <h1 className="font-display text-[26px]">Tall Gable</h1>
-        <span className="quiet ml-auto">{who}</span>
-      </header>
-      <NewJob />
+    <main className="mx-auto max-w-5xl px-6 py-8">
+      {header}
+      <NewJob key={templates[0]?.id} templates={templates} />
       <div className="mt-8 mb-2 flex items-center gap-2">
         <h2 className="flex-1 text-[16px] font-semibold">Jobs</h2>
         <form role="search" action="/" className="flex gap-1.5">
           <input
-            aria-label="Search jobs by name or address"
+            key={q}
+            aria-label="Search jobs by name, address, tags or notes"
             name="q"
-            defaultValue={search}
-            placeholder="Name or address"
-            className="field w-52"
+            defaultValue={q}
+            placeholder="Name, address, tags, notes"
+            maxLength={100}
+            className="field w-56"
           />
+          {shelf !== 'open' && <input type="hidden" name="shelf" value={shelf} />}
           <button type="submit" className="button">
             Search
           </button>
@@ -81,28 +90,52 @@ export function JobList({
           {fault}
         </p>
       )}
+      {filters}
       {jobs.length === 0 && (
-        <p className="rounded-lg border border-dashed border-line p-8 text-center text-pencil">
-          {search
-            ? `No job’s name or address contains “${search}”.`
-            : 'No jobs yet. Type an address above to begin one.'}
-        </p>
+        <p className="rounded-lg border border-dashed border-line p-8 text-center text-pencil">{empty}</p>
       )}
-      <ul className={`grid gap-2 ${pending ? 'opacity-60' : ''}`}>
+      <ul className={`grid grid-cols-1 gap-2 ${pending ? 'opacity-60' : ''}`}>
         {jobs.map((job) => (
           <JobRow
             key={job.id}
             job={{ ...job, figures: newer[job.id] ?? job.figures }}
-            onCopy={() => void take(copyJob(job.id), again)}
-            onDelete={() =>
-              void take(setDeleted(job.id, true), () => {
-                setGone(job)
-                again()
-              })
+            isOpenable={shelf !== 'bin'}
+            actions={
+              <JobActions
+                name={job.name}
+                id={job.id}
+                isDeleted={shelf === 'bin'}
+                isOpen={opened === job.id}
+                onDetails={() => setOpened(opened === job.id ? null : job.id)}
+                onCopy={() => void take(copyJob(job.id), again)}
+                onDelete={() =>
+                  void take(setDeleted(job.id, true), () => {
+                    setGone(job)
+                    again()
+                  })
+                }
+                onBack={() => void take(setDeleted(job.id, false), again)}
+              />
+            }
+            below={
+              opened === job.id && (
+                <Suspense>
+                  <JobDetails
+                    job={job}
+                    owners={owners}
+                    ask={ask}
+                    onDone={(changed) => {
+                      setOpened(null)
+                      if (changed) again()
+                    }}
+                  />
+                </Suspense>
+              )
             }
           />
         ))}
       </ul>
+      {pages}
       {deleted && (
         <div
           role="status"

@@ -23,8 +23,13 @@ async function choicesFor(query: string, signal: AbortSignal): Promise<Choices> 
 }
 
 /** A new job begins with an address. */
-export function NewJob() {
+export function NewJob({
+  templates,
+}: {
+  readonly templates: readonly { readonly id: string; readonly name: string; readonly isDefault: boolean }[]
+}) {
   const router = useRouter()
+  const [templateId, setTemplateId] = useState(templates.find(({ isDefault }) => isDefault)?.id ?? '')
   const [query, setQuery] = useState('')
   const [choices, setChoices] = useState<Choices>({ query: '', list: [], isNear: false })
   const [fault, setFault] = useState<string | null>(null)
@@ -48,7 +53,7 @@ export function NewJob() {
     }
   }, [query])
   const begin = async (address: string) => {
-    const answer = await createJob(address)
+    const answer = await createJob(address, templateId)
     if ('fault' in answer) setFault(answer.fault)
     else router.push(`/jobs/${answer.id}`)
   }
@@ -97,6 +102,22 @@ export function NewJob() {
               )
             }}
           />
+        )}
+        {templates.length > 0 && (
+          <select
+            aria-label="Start from"
+            title="Equipment, losses, prices, ways to pay and texts that the new job starts with"
+            className="field h-9 w-40 shrink-0 sm:w-64"
+            value={templateId}
+            onChange={({ target }) => setTemplateId(target.value)}
+          >
+            <option value="">What is usual there</option>
+            {templates.map(({ id, name }) => (
+              <option key={id} value={id}>
+                As in {name}
+              </option>
+            ))}
+          </select>
         )}
         <button type="submit" className="button button-main h-9" disabled={query.trim() === ''}>
           Create job

@@ -5,7 +5,8 @@ export type Answer = { readonly id: string } | { readonly fault: string }
 
 const faultSchema = z.object({ error: z.object({ message: z.string() }) })
 
-async function ask(url: string, method: string, body: string, id?: string): Promise<Answer> {
+/** Asks the server; an id that is known already is given back when all went well. */
+export async function ask(url: string, method: string, body: string, id?: string): Promise<Answer> {
   try {
     const answer = await fetch(url, { method, headers: { 'Content-Type': 'application/json' }, body })
     const value: unknown = await answer.json()
@@ -20,7 +21,10 @@ async function ask(url: string, method: string, body: string, id?: string): Prom
   }
 }
 
-export const createJob = (address: string) => ask('/api/jobs', 'POST', JSON.stringify({ address }))
+export type Ask = typeof ask
+
+export const createJob = (address: string, templateId: string) =>
+  ask('/api/jobs', 'POST', JSON.stringify({ address, ...(templateId !== '' && { templateId }) }))
 export const copyJob = (id: string) => ask('/api/jobs', 'POST', JSON.stringify({ copyOf: id }))
 export const setDeleted = (id: string, deleted: boolean) =>
   ask(`/api/jobs/${id}`, 'PATCH', JSON.stringify({ deleted }), id)

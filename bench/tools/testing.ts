@@ -6,6 +6,8 @@ import { defaultSite } from '@/core/kinds/site/site'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { pick } from '@/core/site/pick'
 import { catalogue } from '@/town/equipment'
+import { laterFaults, laterRules } from '@/words/en/later-faults'
+import { learnFaults } from '@/words/learned-faults'
 import { tools as allTools } from '../kinds/index'
 import { makeToolContext } from '../make-tool-context'
 import { rememberedSites } from '../open-bench'
@@ -16,6 +18,10 @@ import { type Grip, type PointerInput } from './chart'
 import { UnderLines } from '../underlays/under-lines'
 import { gripsOf } from './grips'
 import { ToolBox } from './tool-box'
+
+// As in a job that has been open for a moment.
+learnFaults(laterFaults)
+learnFaults(laterRules)
 
 /** A house of ten metres by eight with its gables to the east and the west. */
 export const gabledHouse = (pitchDeg: number): Volume => ({

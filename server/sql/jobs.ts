@@ -3,8 +3,10 @@ import { versionOf } from '@/core/graph/version'
 import { type DeepReadonly } from '@/core/model/object-base'
 import { financeStage, powerStage } from '@/core/stages/finance'
 import { siteStage } from '@/core/stages/site'
+import { tagsIn, templateUses, type JobStatus, type TemplateUse } from '@/core/model/job-status'
+import { jobStatusSchema } from '@/core/model/progress'
 import { type World } from '@/core/stages/world'
-import { maybeOne, many, run, type Runner } from '../database'
+import { maybeOne, run, type Runner } from '../database'
 
 /** Which stages computed a summary. */
 const version = versionOf<World>([financeStage, powerStage, siteStage])
@@ -36,6 +38,15 @@ const rowSchema = z.object({
   summary_revision: z.number().nullable(),
   touched_at: z.date(),
   deleted_at: z.date().nullable(),
+  archived_at: z.date().nullable(),
+  // One that a later version of the application knows, while both run.
+  status: jobStatusSchema.catch('lead'),
+  tags: z.string(),
+  notes: z.string(),
+  owner_id: z.string().nullable(),
+  next_step: z.string(),
+  next_day: z.string().nullable(),
+  template: z.number(),
 })
 
 export interface JobRow {
@@ -49,6 +60,15 @@ export interface JobRow {
   readonly summaryIsFresh: boolean
   readonly touchedAt: Date
   readonly deleted: boolean
+  readonly archived: boolean
+  readonly status: JobStatus
+  readonly tags: readonly string[]
+  readonly notes: string
+  readonly ownerId: string | null
+  readonly nextStep: string
+  /** Day of the next step, `YYYY-MM-DD`. */
+  readonly nextOn: string | null
+  readonly template: TemplateUse
 }
 
 const withoutVersion = ({ kilowatts, paybackYears, picture }: JobSummary): JobSummary => ({
@@ -57,7 +77,8 @@ const withoutVersion = ({ kilowatts, paybackYears, picture }: JobSummary): JobSu
   picture,
 })
 
-function toJob(row: unknown): JobRow {
+/** A row of `jobColumns`. */
+export function toJob(row: unknown): JobRow {
   const r = rowSchema.parse(row)
   return {
     id: r.id,
@@ -68,31 +89,26 @@ function toJob(row: unknown): JobRow {
     summaryIsFresh: r.summary_revision === r.revision && r.summary?.version === version,
     touchedAt: r.touched_at,
     deleted: r.deleted_at !== null,
+    archived: r.archived_at !== null,
+    status: r.status,
+    tags: tagsIn(r.tags),
+    notes: r.notes,
+    ownerId: r.owner_id,
+    nextStep: r.next_step,
+    nextOn: r.next_day,
+    template: templateUses[r.template] ?? 'none',
   }
 }
 
-const columns = 'id, team_id, name, address, revision, summary, summary_revision, touched_at, deleted_at'
-
-/** The team's jobs, last touched first. `search` matches name and address. */
-export async function manyJobs(teamId: string, search: string): Promise<JobRow[]> {
-  const like = `%${search.replace(/[\\%_]/g, '\\$&')}%`
-  const rows = await many(
-    'jobs of a team',
-    `SELECT ${columns} FROM job JOIN (
-      SELECT id AS found FROM job FORCE INDEX (job_search)
-      WHERE team_id = ? AND deleted_at IS NULL ${search === '' ? '' : 'AND (name LIKE ? OR address LIKE ?)'}
-      ORDER BY touched_at DESC LIMIT 200
-    ) AS hits ON hits.found = job.id ORDER BY touched_at DESC`,
-    search === '' ? [teamId] : [teamId, like, like],
-  )
-  return rows.map(toJob)
-}
+export const jobColumns =
+  'job.id, team_id, name, address, revision, summary, summary_revision, touched_at, deleted_at, archived_at, ' +
+  "status, tags, notes, owner_id, next_step, DATE_FORMAT(next_on, '%Y-%m-%d') AS next_day, template"
 
 /** Deleted ones too, so that they can come back. */
 export async function maybeOneJob(teamId: string, id: string, runner?: Runner): Promise<JobRow | undefined> {
   const row = await maybeOne(
     'job',
-    `SELECT ${columns} FROM job WHERE team_id = ? AND id = ?`,
+    `SELECT ${jobColumns} FROM job WHERE team_id = ? AND id = ?`,
     [teamId, id],
     runner,
   )
@@ -107,7 +123,7 @@ export async function maybeOneJobForUpdate(
 ): Promise<JobRow | undefined> {
   const row = await maybeOne(
     'lock job',
-    `SELECT ${columns} FROM job WHERE team_id = ? AND id = ? FOR UPDATE`,
+    `SELECT ${jobColumns} FROM job WHERE team_id = ? AND id = ? FOR UPDATE`,
     [teamId, id],
     runner,
   )
@@ -145,10 +161,24 @@ export const touchJob = (id: string, address: string, runner: Runner) =>
     runner,
   )
 
-/** Kept only for the revision it was made from. */
+/** Kept only for the revision it was made from; whoever has modules on the roof has drawn it. */
 export const storeSummary = (id: string, revision: number, summary: JobSummary) =>
   run(
     'store summary',
-    'UPDATE job SET summary = ?, summary_revision = ?, summary_at = CURRENT_TIMESTAMP(3) WHERE id = ? AND revision = ?',
-    [JSON.stringify({ ...summary, version }), revision, id, revision],
+    `UPDATE job SET summary = ?, summary_revision = ?, summary_at = CURRENT_TIMESTAMP(3),
+      status = IF(? AND status = 'lead', 'drawn', status) WHERE id = ? AND revision = ?`,
+    [JSON.stringify({ ...summary, version }), revision, summary.kilowatts > 0, id, revision],
+  )
+
+/**
+ * Removes for good a few of what was deleted so many days ago, whoever's it was; what a customer has accepted stays.
+ * @returns how many were removed: with none there are no more
+ */
+export const removeDeleted = (graceDays: number) =>
+  run(
+    'remove deleted jobs',
+    `DELETE FROM job WHERE deleted_at < CURRENT_TIMESTAMP(3) - INTERVAL ? DAY
+      AND NOT EXISTS (SELECT 1 FROM share WHERE share.job_id = job.id AND share.accepted_at IS NOT NULL)
+    ORDER BY deleted_at LIMIT 5`,
+    [graceDays],
   )

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { maybeOne, run, type Runner } from '../database'
+import { many, maybeOne, run, type Runner } from '../database'
 
 const designerSchema = z.object({ id: z.string(), team_id: z.string(), name: z.string() })
 
@@ -26,6 +26,16 @@ export async function maybeOneFirstDesigner(): Promise<Designer | undefined> {
     'SELECT id, team_id, name FROM designer ORDER BY created_at, id LIMIT 1',
   )
   return row && toDesigner(row)
+}
+
+/** The designers of a team by their names. */
+export async function manyDesigners(teamId: string): Promise<Designer[]> {
+  const rows = await many(
+    'designers of a team',
+    'SELECT id, team_id, name FROM designer WHERE team_id = ? ORDER BY name, id LIMIT 500',
+    [teamId],
+  )
+  return rows.map(toDesigner)
 }
 
 export const insertTeam = (id: string, name: string, runner: Runner) =>

@@ -9,7 +9,8 @@ import {
   maybeOneEditRevision,
   updateDocument,
 } from './documents'
-import { insertJob, manyJobs, maybeOneJob, renameJob, setJobDeleted, storeSummary, touchJob } from './jobs'
+import { manyJobs } from './job-list'
+import { insertJob, maybeOneJob, renameJob, setJobDeleted, storeSummary, touchJob } from './jobs'
 import { insertDesigner, insertTeam, maybeOneDesigner, maybeOneFirstDesigner } from './people'
 import { manyJobStates, manyPresent, removePresence, touchPresence } from './live'
 import { countSeen, insertShare, manyShares, maybeOneShare, withdrawShare } from './shares'
@@ -26,6 +27,16 @@ const team = async () => {
   })
   return { teamId, designerId }
 }
+const all = {
+  search: '',
+  shelf: 'open',
+  status: null,
+  tag: null,
+  ownerId: null,
+  isByNextStep: false,
+  page: 0,
+} as const
+const listed = (teamId: string, search = '') => manyJobs(teamId, { ...all, search })
 const put = async (teamId: string, name: string, address = '1 Elm') => {
   const id = randomUUID()
   await transaction('job', (runner) => insertJob(id, teamId, name, address, runner))
@@ -48,7 +59,7 @@ test('jobs are found by parts of their name and address, signs of patterns taken
   await put(teamId, '100 % Sun_ny', '5 Beech Lane')
   await put(teamId, 'Plain', '7 Oak\\Road')
   await put(other.teamId, 'Plain')
-  const named = async (search: string) => (await manyJobs(teamId, search)).map(({ name }) => name).sort()
+  const named = async (search: string) => (await listed(teamId, search)).map(({ name }) => name).sort()
   expect(await named('')).toEqual(['100 % Sun_ny', 'Plain'])
   expect(await named('100 %')).toEqual(['100 % Sun_ny'])
   expect(await named('n_n')).toEqual(['100 % Sun_ny'])
@@ -68,10 +79,10 @@ test('a job is renamed, deleted and brought back by its own team alone', async (
   expect(await maybeOneJob(stranger.teamId, id)).toBeUndefined()
   expect(await setJobDeleted(stranger.teamId, id, true)).toBe(0)
   await setJobDeleted(teamId, id, true)
-  expect(await manyJobs(teamId, '')).toEqual([])
+  expect(await listed(teamId)).toEqual([])
   expect((await maybeOneJob(teamId, id))?.deleted).toBe(true)
   await setJobDeleted(teamId, id, false)
-  expect(await manyJobs(teamId, '')).toHaveLength(1)
+  expect(await listed(teamId)).toHaveLength(1)
 })
 
 test('a summary is kept for the revision it was made from, and no other', async () => {

@@ -27,12 +27,7 @@ export const rules = {
   'one-of': 'one of: {choices}',
   'unknown-keys': 'nothing is known of {keys}',
   'not-as-expected': 'not as expected',
-  day: 'a day of the calendar, such as 2026-03-09',
-  'decided-later': 'not before it was applied for',
-  id: 'an id is 1 to 64 lower-case letters, digits and hyphens',
   'name-needed': 'a name is needed',
-  'time-zone': 'not a time zone of the IANA list, such as America/New_York',
-  currency: 'three capital letters, such as USD',
   'twelve-months': 'twelve months, January first',
   'outline-corners': 'an outline has at least {limit, number} corners',
   'vertex-missing': 'each corner is the number of a vertex, counted from 0',
@@ -41,7 +36,6 @@ export const rules = {
   'field-crossing': 'an outline does not cross itself',
   'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
   'edge-each': 'one entry for each side of the outline',
-  'most-losses': 'at most {limit, number} losses of your own',
 } as const
 
 /** What is wrong and what to do. `at` names the place in a file; it is left out where the person stands before the field. */
@@ -50,7 +44,6 @@ export const faults = {
   'bad-object': '{at, select, none {The value} other {{at}}}: {rule}',
   'bad-document': '{at, select, none {The document} other {{at}}}: an object of objects by id was expected',
   'bad-body': '{at, select, none {The request} other {{at}}}: {rule}',
-  'not-a-job': 'This is not a job of Tall Gable: {at, select, none {the file} other {{at}}}: {rule}',
   'unknown-kind': '{at}: “{kind}” is not a kind of object this version knows',
   'newer-version':
     'This was written by a newer version ({what} {version, number}; up to {known, number} is known here). Update the application to open it.',
@@ -58,27 +51,12 @@ export const faults = {
   'wrong-key': '{at}: “{id}” does not match its key',
   'misplaced-object': '{at}: a {kind} does not belong in this document',
   'missing-object': 'The document has no {kind} “{id}”.',
-  'twin-options': 'Two options have the same id.',
   'too-many-options': 'A job has at most {limit, number} options.',
   'bad-change': 'The entry “{id}” holds another object.',
   gone: 'This is gone.',
-  'bad-equipment': 'The data sheets in this file: {at}: {rule}',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   // Typing
-  'bad-length':
-    '“{text}” is not a length. Type for example {system, select, metric {3.5, 350 cm} other {11’ 6 1/2”, 11.5 ft}} or 3.5 m.',
-  'bad-slope': '“{text}” is not a pitch. Type for example 30, 58% or 7/12.',
-  'bad-number': '“{text}” is not a number.',
-  'zero-length': 'A side must be longer than zero; “{text}” is not.',
-  'no-direction': 'Move the pointer in the direction of the side, then press Enter.',
-  'below-zero': 'Not below zero.',
   // Roofs
-  'few-corners':
-    'This corner stays: with one less there would be nothing left. Delete the whole of it instead.',
-  'field-corners': 'An area has at least three corners: click the next one.',
-  'nothing-fits':
-    'No module fits in there within the setbacks. Draw it larger, or choose a smaller module or narrower setbacks.',
-  'short-line': 'A line needs two ends: click where it goes to.',
   'short-outline': 'An outline needs at least three corners.',
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',
   'crossing-outline':
@@ -111,13 +89,10 @@ export const faults = {
   'no-station': 'No weather station is known here.',
   'unknown-address':
     '“{address}” is not an address that is known here. Type a street and a number, and pick from the list.',
-  'ambiguous-address':
-    '“{address}” is the beginning of several addresses, such as {one} and {other}. Pick one from the list.',
   // Server
   'no-such-job': 'There is no such job. It may have been deleted.',
   'no-such-option':
     '{letters, select, none {This option does not exist any more.} other {There is no option “{name}”; this job has {letters}.}}',
-  'no-such-offer': 'This link leads to no offer. It may have been withdrawn.',
   'not-signed-in': 'You are not signed in. Open the start page again.',
   'wrong-origin': 'This request does not come from this application.',
   'not-json': '{file, select, body {The body} stdin {Standard input} other {{file}}} is not JSON: {detail}.',
@@ -125,8 +100,6 @@ export const faults = {
   'refused-by-database': 'The database does not take these values. Check the last thing you entered.',
   'broken-text': '{at}: this text ends in half a character. Type it again.',
 
-  'not-allowed': 'This is for whoever runs the server.',
-  'wrong-host': 'This server does not answer to this name. Whoever runs it can add the name with HOSTS.',
   'too-many-requests':
     'That was too much at once. Try again in {seconds, plural, one {# second} other {# seconds}}.',
   'server-busy': 'The server is busy. Try again in a few seconds.',

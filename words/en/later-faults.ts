@@ -1,5 +1,26 @@
-/** What is wrong with what a bench does not open with: drawings, pictures and models brought in, outlines to be joined, an estimate. */
+/** What is wrong with what a bench does not open with: what is drawn and typed, files brought in, outlines to be joined, an estimate; and what the server alone says. */
 export const laterFaults = {
+  'bad-slope': '“{text}” is not a pitch. Type for example 30, 58% or 7/12.',
+  'bad-length':
+    '“{text}” is not a length. Type for example {system, select, metric {3.5, 350 cm} other {11’ 6 1/2”, 11.5 ft}} or 3.5 m.',
+  'bad-number': '“{text}” is not a number.',
+  'no-direction': 'Move the pointer in the direction of the side, then press Enter.',
+  'zero-length': 'A side must be longer than zero; “{text}” is not.',
+  'below-zero': 'Not below zero.',
+  'field-corners': 'An area has at least three corners: click the next one.',
+  'few-corners':
+    'This corner stays: with one less there would be nothing left. Delete the whole of it instead.',
+  'nothing-fits':
+    'No module fits in there within the setbacks. Draw it larger, or choose a smaller module or narrower setbacks.',
+  'short-line': 'A line needs two ends: click where it goes to.',
+  'not-a-job': 'This is not a job of Tall Gable: {at, select, none {the file} other {{at}}}: {rule}',
+  'twin-options': 'Two options have the same id.',
+  'bad-equipment': 'The data sheets in this file: {at}: {rule}',
+  'wrong-host': 'This server does not answer to this name. Whoever runs it can add the name with HOSTS.',
+  'ambiguous-address':
+    '“{address}” is the beginning of several addresses, such as {one} and {other}. Pick one from the list.',
+  'no-such-offer': 'This link leads to no offer. It may have been withdrawn.',
+  'not-allowed': 'This is for whoever runs the server.',
   'too-heavy':
     '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',
   'too-much-shade':
@@ -59,6 +80,7 @@ export const laterFaults = {
   'not-a-picture': 'This is neither a PNG or JPEG picture nor a DXF drawing.',
   'broken-picture': 'The picture is damaged, or breaks off. Save it anew and try again.',
   'too-many-pixels': 'The picture has more than {limit, number} pixels. Save it smaller and try again.',
+  'no-such-designer': 'Nobody of that kind is in the team. Choose one of its designers, or nobody.',
   'no-such-file': 'The file of this picture or drawing is missing. Delete it here and add it again.',
   'file-away':
     'The file of this picture or drawing can’t be fetched now. It is tried again when the job is next opened.',
@@ -110,6 +132,12 @@ export const laterFaults = {
 
 /** What some values must be, said where those are typed or read. */
 export const laterRules = {
+  'decided-later': 'not before it was applied for',
+  currency: 'three capital letters, such as USD',
+  'time-zone': 'not a time zone of the IANA list, such as America/New_York',
+  id: 'an id is 1 to 64 lower-case letters, digits and hyphens',
+  'most-losses': 'at most {limit, number} losses of your own',
+  day: 'a day of the calendar, such as 2026-03-09',
   'month-day': 'a day as MM-DD, such as 06-15',
   holiday: 'a day as MM-DD or YYYY-MM-DD, such as 07-04',
   'tiers-rise': 'allowances that rise from step to step, the last one null',

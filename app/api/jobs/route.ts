@@ -5,11 +5,17 @@ import { nameSchema } from '@/core/model/object-base'
 import { createJob, loadJob } from '@/server/jobs'
 import { readBody, route } from '@/server/respond'
 import { newJob } from '@/core/kinds/new-job'
+import { startedFrom } from '@/core/kinds/started-from'
 import { askWorld } from '@/server/world'
 import { addressesFor } from '@/services/world'
 
 const bodySchema = z.union([
-  z.strictObject({ address: z.string().min(1).max(200), name: nameSchema.optional() }),
+  z.strictObject({
+    address: z.string().min(1).max(200),
+    name: nameSchema.optional(),
+    /** A job that it starts from; without one it starts from what is usual at the address. */
+    templateId: z.uuid().optional(),
+  }),
   z.strictObject({ copyOf: z.uuid() }),
 ])
 
@@ -37,8 +43,9 @@ export const POST = route('POST /api/jobs', async ({ request, who }) => {
   const street = /^[-\d.]+, [-\d.]+$/.test(found.label)
     ? found.label
     : (found.label.split(',')[0] ?? found.label)
-  return NextResponse.json(
-    { id: await createJob(who.teamId, newJob(body.name ?? street, found)) },
-    { status: 201 },
-  )
+  const name = body.name ?? street
+  const made = body.templateId
+    ? startedFrom(name, found, (await loadJob(who.teamId, body.templateId)).job)
+    : newJob(name, found)
+  return NextResponse.json({ id: await createJob(who.teamId, made) }, { status: 201 })
 })

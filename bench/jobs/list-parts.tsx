@@ -1,0 +1,61 @@
+import Link from 'next/link'
+import { deletedKeptDays } from '@/core/model/job-status'
+import { addressOfList, type ListAddress } from './list-address'
+
+/** Whose jobs these are. */
+export function ListHeader({ who }: { readonly who: string }) {
+  return (
+    <header className="mb-6 flex items-center gap-3">
+      <svg
+        width="30"
+        height="30"
+        viewBox="0 0 24 24"
+        aria-hidden
+        className="fill-none stroke-ink stroke-[1.6]"
+      >
+        <path d="M3 21 V11 L9 3 L15 11 V21 M15 14 H21 V21 M9 3 L18 3 L21 8" strokeLinejoin="round" />
+      </svg>
+      <h1 className="font-display text-[26px]">Tall Gable</h1>
+      <span className="quiet ml-auto">{who}</span>
+    </header>
+  )
+}
+
+/** Why nothing stands in the list. */
+export const emptyText = ({ q, shelf, status, tag, owner, isByNextStep, page }: ListAddress) => {
+  if (q) return `No job’s name, address, tags or notes contain “${q}”${shelf === 'open' ? '' : ' here'}.`
+  if (shelf === 'archive') return 'Nothing is archived. A job’s details put it here.'
+  if (shelf === 'bin') return 'Nothing was deleted lately.'
+  return status || tag !== null || owner !== null || isByNextStep || page > 0
+    ? 'No job is like that.'
+    : 'No jobs yet. Type an address above to begin one.'
+}
+
+/** What is to know of deleted jobs. */
+export function BinNote() {
+  return (
+    <p className="quiet mb-2">
+      Deleted jobs are gone for good after {deletedKeptDays} days; those with an accepted offer are kept.
+    </p>
+  )
+}
+
+/** The way to the other pages of a list. */
+export function ListPages({ list, hasMore }: { readonly list: ListAddress; readonly hasMore: boolean }) {
+  if (list.page === 0 && !hasMore) return null
+  return (
+    <nav aria-label="Pages" className="mt-3 flex items-center justify-center gap-3">
+      {list.page > 0 && (
+        <Link className="button" href={addressOfList({ ...list, page: list.page - 1 })} prefetch={false}>
+          Previous page
+        </Link>
+      )}
+      <span className="quiet">Page {list.page + 1}</span>
+      {hasMore && (
+        <Link className="button" href={addressOfList({ ...list, page: list.page + 1 })} prefetch={false}>
+          Next page
+        </Link>
+      )}
+    </nav>
+  )
+}

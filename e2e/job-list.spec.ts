@@ -1,0 +1,100 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, saved, settled } from './bench'
+import { importAs } from './offers'
+
+const row = (page: Page, name: string) =>
+  page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) })
+
+async function details(page: Page, name: string) {
+  await page.getByRole('button', { name: `Details of ${name}`, exact: true }).click()
+  return page.getByRole('form', { name: `Details of ${name}`, exact: true })
+}
+
+test('a job’s status, next step, tags and notes are kept, found again, and narrow the list by its address', async ({
+  page,
+}) => {
+  await importAs(page, 'Ferris')
+  await page.goto('/')
+  const form = await details(page, 'Ferris')
+  await form.getByLabel('Status').selectOption('Offered')
+  await form.getByLabel('Next step').fill('Ring about the meter')
+  await form.getByLabel('On', { exact: true }).fill('2026-01-05')
+  await form.getByLabel('Tags').fill('flat roof, South, south')
+  await form.getByLabel('Notes').fill('Dog in the yard; wants the inverter in the cellar.')
+  await form.getByRole('button', { name: 'Keep' }).click()
+  await expect(form).toHaveCount(0)
+  await expect(row(page, 'Ferris')).toContainText('Offered')
+  await expect(row(page, 'Ferris')).toContainText('Overdue: Ring about the meter, 5 Jan 2026')
+  await page.getByLabel('Search jobs').fill('inverter cellar')
+  await page.getByRole('button', { name: 'Search' }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await page.goto('/?status=offered&tag=SOUTH&by=next-step')
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await expect(page.getByRole('link', { name: '# South', exact: true })).toHaveAttribute(
+    'aria-current',
+    'true',
+  )
+  for (const [name, address] of [
+    [/^All open/, '/?tag=SOUTH&by=next-step'],
+    ['# South', '/?by=next-step'],
+    ['Next steps', '/'],
+  ] as const) {
+    await page.getByRole('link', { name, exact: true }).click()
+    await expect(page).toHaveURL(address)
+  }
+  await expect(row(page, 'Okafor-Lindqvist')).toBeVisible()
+  const axe = await new AxeBuilder({ page }).analyze()
+  expect(axe.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  // Put away, and back; deleted, and back.
+  await (await details(page, 'Ferris')).getByRole('button', { name: 'Archive' }).click()
+  await expect(row(page, 'Ferris')).toHaveCount(0)
+  await page.getByRole('link', { name: 'Archive' }).click()
+  await (await details(page, 'Ferris')).getByRole('button', { name: 'Take out of the archive' }).click()
+  await expect(row(page, 'Ferris')).toHaveCount(0)
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Delete Ferris' }).click()
+  await page.getByRole('link', { name: 'Deleted' }).click()
+  await page.getByRole('button', { name: 'Bring back Ferris' }).click()
+  await expect(page.getByRole('button', { name: 'Bring back Ferris' })).toHaveCount(0)
+  await page.goto('/')
+  await expect(row(page, 'Ferris')).toContainText('Offered')
+  await page.getByRole('button', { name: 'Delete Ferris' }).click()
+  await expect(row(page, 'Ferris')).toHaveCount(0)
+})
+
+test('a new job starts from the template: its prices and texts, at another address and without its roofs', async ({
+  page,
+}) => {
+  const id = await importAs(page, 'House style')
+  await page.goto(`/jobs/${id}`)
+  await settled(page)
+  await chapter(page, 'Offer')
+  await page.getByLabel('Price per watt').fill('3.33')
+  await page.getByLabel('Price per watt').press('Enter')
+  await saved(page)
+  await page.goto('/')
+  const form = await details(page, 'House style')
+  await form.getByLabel('Template').selectOption('Every new job starts from it')
+  await form.getByRole('button', { name: 'Keep' }).click()
+  await expect(row(page, 'House style')).toContainText('Template')
+  await page.goto('/')
+  await expect(page.getByLabel('Start from')).toHaveValue(/^[0-9a-f-]{36}$/)
+  await page.getByLabel('New job: where is the house?').fill('12 quarry lane')
+  await page.getByRole('option', { name: '12 Quarry Lane, Pellworth' }).click()
+  await page.waitForURL(/\/jobs\//)
+  await chapter(page, 'Offer')
+  await expect(page.getByLabel('Price per watt')).toHaveValue('3.33')
+  await chapter(page, 'Shape')
+  await page.goto('/')
+  await expect(page.getByRole('listitem').filter({ hasText: '12 Quarry Lane' }).first()).toContainText(
+    'not drawn',
+  )
+  await page
+    .getByRole('button', { name: /^Delete 12 Quarry Lane/ })
+    .first()
+    .click()
+  await expect(page.getByText('deleted.')).toBeVisible()
+  await page.getByRole('button', { name: 'Delete House style' }).click()
+  await expect(row(page, 'House style')).toHaveCount(0)
+})
