@@ -5,8 +5,8 @@ export async function register(): Promise<void> {
   if (process.env['NEXT_RUNTIME'] !== 'nodejs') return
   const { endStreams } = await import('./server/live/stream')
   process.once('SIGTERM', endStreams)
-  const { keepEmptyingBin } = await import('./server/bin')
-  keepEmptyingBin()
+  const { keepTidying } = await import('./server/tidy')
+  keepTidying()
   const { warmUp } = await import('./server/warm-up')
   void warmUp()
 }

@@ -5,7 +5,7 @@ import { JobList } from '@/bench/jobs/job-list'
 import { listAddressOf } from '@/bench/jobs/list-address'
 import { BinNote, emptyText, ListHeader, ListPages } from '@/bench/jobs/list-parts'
 import { openPage } from '@/server/open-page'
-import { countByStatus, jobsOnPage, manyJobs, manyTags } from '@/server/sql/job-list'
+import { countJobs, jobsOnPage, manyJobs } from '@/server/sql/job-list'
 import { manyTemplates } from '@/server/sql/job-progress'
 import { manyDesigners } from '@/server/sql/people'
 import { figuresFor } from '@/server/summaries'
@@ -21,10 +21,9 @@ export default async function StartPage({
   if (!who) redirect('/enter')
   const list = listAddressOf(await searchParams)
   const { q, shelf, status, tag, owner, isByNextStep, page } = list
-  const [rows, counts, tags, owners, templates] = await Promise.all([
+  const [rows, { counts, tags }, owners, templates] = await Promise.all([
     manyJobs(who.teamId, { search: q, shelf, status, tag, ownerId: owner, isByNextStep, page }),
-    countByStatus(who.teamId),
-    manyTags(who.teamId),
+    countJobs(who.teamId),
     manyDesigners(who.teamId),
     manyTemplates(who.teamId),
   ])

@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { chapter, saved, settled } from './bench'
-import { importAs } from './offers'
+import { importAs, setDeleted } from './offers'
 
 const row = (page: Page, name: string) =>
   page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) })
@@ -97,4 +97,23 @@ test('a new job starts from the template: its prices and texts, at another addre
   await expect(page.getByText('deleted.')).toBeVisible()
   await page.getByRole('button', { name: 'Delete House style' }).click()
   await expect(row(page, 'House style')).toHaveCount(0)
+})
+
+test('what makes no sense is refused, and says where', async ({ page }) => {
+  const id = await importAs(page, 'Refused')
+  const patch = async (data: unknown) => {
+    const answer = await page.request.patch(`/api/jobs/${id}`, { data })
+    return [answer.status(), ((await answer.json()) as { error?: { path?: string } }).error?.path]
+  }
+  expect(await patch({ progress: { status: 'won' } })).toEqual([400, 'progress.status'])
+  expect(await patch({ progress: { nextOn: '2026-02-30' } })).toEqual([400, 'progress.nextOn'])
+  expect(await patch({ progress: { ownerId: crypto.randomUUID() } })).toEqual([422, 'progress.ownerId'])
+  expect(await patch({ template: 'always' })).toEqual([400, 'template'])
+  expect(await patch({ archived: true, deleted: true })).toEqual([400, expect.anything()])
+  const made = await page.request.post('/api/jobs', {
+    data: { address: '12 Quarry Lane, Pellworth', templateId: crypto.randomUUID() },
+  })
+  expect(made.status()).toBe(404)
+  await setDeleted(page, id, true)
+  expect(await patch({ progress: { notes: 'late' } })).toEqual([200, undefined])
 })

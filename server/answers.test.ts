@@ -7,7 +7,7 @@ import { closeCompute } from './compute/compute'
 import { run, transaction } from './database'
 import { createJob } from './jobs'
 import { offerAt, offersOf, sendOffer, withdrawOffer } from './offers'
-import { setJobDeleted } from './sql/jobs'
+import { setJobDeleted, maybeOneJob } from './sql/jobs'
 import { insertDesigner, insertTeam, type Designer } from './sql/people'
 import { openTestDatabase, openTestWorld } from './testing'
 
@@ -56,10 +56,13 @@ const expire = (token: string) =>
 test('an offer is accepted once, with name, hand and digest, and stands whatever becomes of the job', async () => {
   const token = await sent()
   const answer = await acceptance(token)
+  const status = async () => (await maybeOneJob(me.teamId, id))?.status
   expect(stateOf(await offerAt(token)).accepted).toBeNull()
+  expect(await status()).toBe('offered')
   // Two at once: one of them is it.
   const both = await Promise.all([codeOf(acceptOffer(token, answer)), codeOf(acceptOffer(token, answer))])
   expect(both.sort()).toEqual(['done', 'offer-accepted'])
+  expect(await status()).toBe('accepted')
   expect(await codeOf(acceptOffer(token, answer))).toBe('offer-accepted')
   const { accepted, digest } = stateOf(await offerAt(token))
   expect(accepted).toMatchObject({ name: 'Ngozi Okafor', way: 'cash', signature: answer.signature })

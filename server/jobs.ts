@@ -154,7 +154,7 @@ export async function saveEdits(
       saved.push({ id: edit.id, documentId: edit.documentId, revision: result.revision })
       fresh++
     }
-    if (fresh > 0) await touchJob(jobId, address, runner)
+    if (fresh > 0) await touchJob(jobId, address === row.address ? null : address, runner)
     return {
       saved,
       conflicts,

@@ -1,17 +1,20 @@
 import { jobStatuses } from '@/core/model/job-status'
 import { quantile, Report, rounded } from './report'
 import { Visitor } from './visitor'
+import { writeMissingWords } from '@/server/sql/job-words'
 import { many, run, transaction, closeDatabase } from '@/server/database'
 
 /** What is looked for, from the rare to what nearly every job has. */
 const searches = [
   ['part of a name', 'q=Customer%20199'],
-  ['words of notes, few jobs', 'q=gate%2019999'],
+  ['words of notes, one job', 'q=gate%2019999'],
   ['words of notes, a sixth of the jobs', 'q=inverter%20garage'],
   ['a word that every job has', 'q=meter'],
+  ['a common word and a rare one', 'q=meter%2019999'],
+  ['nothing', 'q=zebra'],
   ['a status and a tag', 'status=offered&tag=flat%20roof'],
   ['next steps', 'by=next-step'],
-  ['a late page', 'page=190'],
+  ['a late page', 'page=390'],
 ] as const
 
 /** A list of very many jobs: the start page and its search at the server. */
@@ -40,6 +43,7 @@ export async function list(count: number, address: string, databaseUrl: string):
           runner,
         ),
       )
+    while ((await writeMissingWords()) > 0);
     const visitor = new Visitor(address)
     await visitor.enter()
     const timed = async (path: string) => {

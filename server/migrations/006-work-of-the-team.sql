@@ -1,4 +1,4 @@
--- Where a job stands in the team's work, what is to be done next, and words to find it by.
+-- Where a job stands in the team's work, and what is to be done next.
 ALTER TABLE job
   ADD COLUMN status VARCHAR(10) NOT NULL DEFAULT 'lead',
   ADD COLUMN tags VARCHAR(300) NOT NULL DEFAULT '',
@@ -15,13 +15,26 @@ ALTER TABLE job
 UPDATE job SET status = 'offered' WHERE id IN (SELECT job_id FROM share);
 UPDATE job SET status = 'accepted' WHERE id IN (SELECT job_id FROM share WHERE accepted_at IS NOT NULL);
 
--- The list reads everything it is filtered by in the index alone, the last touched first.
+-- The list reads what it is looked for by in the index alone, the last touched first; and counts, and next steps, in
+-- their own order.
 ALTER TABLE job
-  ADD KEY job_shelf (team_id, deleted_at, archived_at, touched_at, status, next_on, name, address, tags),
+  ADD KEY job_shelf (team_id, deleted_at, archived_at, touched_at, id, status, tags),
+  ADD KEY job_counts (team_id, deleted_at, archived_at, status, tags),
+  ADD KEY job_next (team_id, deleted_at, archived_at, next_on, touched_at, id),
   ADD KEY job_bin (deleted_at),
   ADD KEY job_template (team_id, template, name),
   DROP KEY job_search;
 
--- Every word counts, however common.
-SET SESSION innodb_ft_enable_stopword = OFF;
-ALTER TABLE job ADD FULLTEXT KEY job_words (name, address, tags, notes, next_step);
+-- What a job is searched by, small and apart from it so that all of a team's is read at once: in small letters, without
+-- accents. Version 0 is only in small letters; the application writes it again.
+CREATE TABLE job_words (
+  team_id CHAR(36) NOT NULL,
+  job_id CHAR(36) NOT NULL,
+  version TINYINT UNSIGNED NOT NULL,
+  words VARBINARY(12000) NOT NULL,
+  PRIMARY KEY (team_id, job_id),
+  KEY words_version (version),
+  CONSTRAINT words_job FOREIGN KEY (job_id) REFERENCES job (id) ON DELETE CASCADE
+) ENGINE = InnoDB DEFAULT CHARSET = utf8mb4;
+INSERT INTO job_words (team_id, job_id, version, words)
+  SELECT team_id, id, 0, LOWER(CONCAT_WS(' ', name, address)) FROM job;

@@ -1,6 +1,7 @@
 import { type JobStatus, jobStatuses, templateUses, type TemplateUse } from '@/core/model/job-status'
 import { type ProgressChange } from '@/core/model/progress'
-import { many, run, type Runner } from '../database'
+import { many, run, transaction, type Runner } from '../database'
+import { writeWords } from './job-words'
 import { z } from 'zod'
 
 /** Changes what the team notes of a job; fields left out stay. The job counts as edited no later than before. */
@@ -16,12 +17,17 @@ export function changeProgress(teamId: string, id: string, change: ProgressChang
   const given = Object.entries(columns).flatMap(([column, value]) =>
     value === undefined ? [] : [{ column, value }],
   )
-  return run(
-    'change progress',
-    // Itself again, so that a change of nothing still says whether the job is there.
-    `UPDATE job SET ${['id = id', ...given.map(({ column }) => `${column} = ?`)].join(', ')} WHERE team_id = ? AND id = ?`,
-    [...given.map(({ value }) => value), teamId, id],
-  )
+  return transaction('change progress', async (runner) => {
+    const met = await run(
+      'change progress',
+      // Itself again, so that a change of nothing still says whether the job is there.
+      `UPDATE job SET ${['id = id', ...given.map(({ column }) => `${column} = ?`)].join(', ')} WHERE team_id = ? AND id = ?`,
+      [...given.map(({ value }) => value), teamId, id],
+      runner,
+    )
+    if (met > 0) await writeWords(id, runner)
+    return met
+  })
 }
 
 /** Brings a job forward to where it has come by itself; never back. */

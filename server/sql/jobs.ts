@@ -6,7 +6,8 @@ import { siteStage } from '@/core/stages/site'
 import { tagsIn, templateUses, type JobStatus, type TemplateUse } from '@/core/model/job-status'
 import { jobStatusSchema } from '@/core/model/progress'
 import { type World } from '@/core/stages/world'
-import { maybeOne, run, type Runner } from '../database'
+import { maybeOne, run, transaction, type Runner } from '../database'
+import { writeWords } from './job-words'
 
 /** Which stages computed a summary. */
 const version = versionOf<World>([financeStage, powerStage, siteStage])
@@ -101,7 +102,7 @@ export function toJob(row: unknown): JobRow {
 }
 
 export const jobColumns =
-  'job.id, team_id, name, address, revision, summary, summary_revision, touched_at, deleted_at, archived_at, ' +
+  'job.id, job.team_id, name, address, revision, summary, summary_revision, touched_at, deleted_at, archived_at, ' +
   "status, tags, notes, owner_id, next_step, DATE_FORMAT(next_on, '%Y-%m-%d') AS next_day, template"
 
 /** Deleted ones too, so that they can come back. */
@@ -130,20 +131,27 @@ export async function maybeOneJobForUpdate(
   return row && toJob(row)
 }
 
-export const insertJob = (id: string, teamId: string, name: string, address: string, runner: Runner) =>
-  run(
+export async function insertJob(id: string, teamId: string, name: string, address: string, runner: Runner) {
+  await run(
     'insert job',
     'INSERT INTO job (id, team_id, name, address) VALUES (?, ?, ?, ?)',
     [id, teamId, name, address],
     runner,
   )
+  await writeWords(id, runner)
+}
 
 export const renameJob = (teamId: string, id: string, name: string) =>
-  run(
-    'rename job',
-    'UPDATE job SET name = ?, touched_at = CURRENT_TIMESTAMP(3) WHERE team_id = ? AND id = ?',
-    [name, teamId, id],
-  )
+  transaction('rename job', async (runner) => {
+    const met = await run(
+      'rename job',
+      'UPDATE job SET name = ?, touched_at = CURRENT_TIMESTAMP(3) WHERE team_id = ? AND id = ?',
+      [name, teamId, id],
+      runner,
+    )
+    if (met > 0) await writeWords(id, runner)
+    return met
+  })
 
 export const setJobDeleted = (teamId: string, id: string, deleted: boolean) =>
   run(
@@ -152,14 +160,17 @@ export const setJobDeleted = (teamId: string, id: string, deleted: boolean) =>
     [deleted, teamId, id],
   )
 
-/** A new revision of the job after its documents changed. */
-export const touchJob = (id: string, address: string, runner: Runner) =>
-  run(
+/** A new revision of the job after its documents changed, and its address where that did. */
+export async function touchJob(id: string, address: string | null, runner: Runner) {
+  await run(
     'touch job',
-    'UPDATE job SET revision = revision + 1, address = ?, touched_at = CURRENT_TIMESTAMP(3) WHERE id = ?',
+    `UPDATE job SET revision = revision + 1, address = COALESCE(?, address), touched_at = CURRENT_TIMESTAMP(3)
+    WHERE id = ?`,
     [address, id],
     runner,
   )
+  if (address !== null) await writeWords(id, runner)
+}
 
 /** Kept only for the revision it was made from; whoever has modules on the roof has drawn it. */
 export const storeSummary = (id: string, revision: number, summary: JobSummary) =>
