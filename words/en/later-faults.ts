@@ -132,6 +132,7 @@ export const laterFaults = {
 
 /** What some values must be, said where those are typed or read. */
 export const laterRules = {
+  'one-field': 'one field at a time',
   'decided-later': 'not before it was applied for',
   currency: 'three capital letters, such as USD',
   'time-zone': 'not a time zone of the IANA list, such as America/New_York',

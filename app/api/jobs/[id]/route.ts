@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { nameSchema } from '@/core/model/object-base'
 import { templateUses } from '@/core/model/job-status'
+import { ruleMessage } from '@/core/model/rules'
 import { progressSchema } from '@/core/model/progress'
 import { transaction } from '@/server/database'
 import { loadJob } from '@/server/jobs'
@@ -12,26 +13,31 @@ import { renameJob, setJobDeleted } from '@/server/sql/jobs'
 import { manyDesigners } from '@/server/sql/people'
 
 /** One of these at a time. */
-const patchSchema = z.union([
-  z.strictObject({ name: nameSchema }),
-  z.strictObject({ deleted: z.boolean() }),
-  z.strictObject({ archived: z.boolean() }),
-  z.strictObject({ template: z.enum(templateUses) }),
-  z.strictObject({ progress: progressSchema }),
-])
+const patchSchema = z
+  .strictObject({
+    name: nameSchema.exactOptional(),
+    deleted: z.boolean().exactOptional(),
+    archived: z.boolean().exactOptional(),
+    template: z.enum(templateUses).exactOptional(),
+    progress: progressSchema.exactOptional(),
+  })
+  .refine((patch) => Object.keys(patch).length === 1, ruleMessage('one-field'))
 type Patch = z.infer<typeof patchSchema>
 
 /** @returns how many jobs it met: none where the team has no such job */
-async function patch(teamId: string, id: string, body: Patch): Promise<number> {
-  if ('name' in body) return renameJob(teamId, id, body.name)
-  if ('deleted' in body) return setJobDeleted(teamId, id, body.deleted)
-  if ('archived' in body) return setJobArchived(teamId, id, body.archived)
-  if ('template' in body)
-    return transaction('set template', (runner) => setTemplate(teamId, id, body.template, runner))
-  const { ownerId } = body.progress
-  if (ownerId && !(await manyDesigners(teamId)).some((designer) => designer.id === ownerId))
+async function patch(teamId: string, id: string, change: Patch): Promise<number> {
+  const { name, deleted, archived, template, progress } = change
+  if (name !== undefined) return renameJob(teamId, id, name)
+  if (deleted !== undefined) return setJobDeleted(teamId, id, deleted)
+  if (archived !== undefined) return setJobArchived(teamId, id, archived)
+  if (template !== undefined)
+    return transaction('set template', (runner) => setTemplate(teamId, id, template, runner))
+  if (
+    progress?.ownerId &&
+    !(await manyDesigners(teamId)).some((designer) => designer.id === progress.ownerId)
+  )
     throw new Fault('no-such-designer', {}, 'progress.ownerId')
-  return changeProgress(teamId, id, body.progress)
+  return changeProgress(teamId, id, progress ?? {})
 }
 
 /** The job with its documents. */
