@@ -1,17 +1,16 @@
-import { existsSync, mkdirSync, readFileSync, readlinkSync, rmSync, writeFileSync } from 'node:fs'
-import { join, resolve } from 'node:path'
+import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { endLeftoverApp, startApp } from './parts/app-server.mjs'
 import { buildIfChanged } from './parts/build.mjs'
 import { endChild, pause, runShown } from './parts/commands.mjs'
-import { inRoot, root } from './parts/folders.mjs'
+import { dataFolder, isStarted, lockIn } from './parts/data-folder.mjs'
 import { installDebianPackages, installNodePackages } from './parts/install.mjs'
 import { freePort, PrivateDatabase } from './parts/private-database.mjs'
 import { buildThreads } from './parts/threads.mjs'
 
 const dev = process.argv.includes('--dev')
 const verbose = process.argv.includes('--verbose')
-const folder = resolve(process.env.DATA_FOLDER ?? inRoot('.data'))
-const lock = join(folder, 'start.pid')
+const folder = dataFolder()
+const lock = lockIn(folder)
 const wantedPort = Number(process.env.PORT ?? 4310)
 
 installDebianPackages()
@@ -19,23 +18,12 @@ installNodePackages()
 if (dev) await buildThreads()
 else await buildIfChanged()
 mkdirSync(folder, { recursive: true, mode: 0o700 })
-if (startedAlready()) {
+if (isStarted(folder)) {
   console.error('Tall Gable is already running from this folder. Stop it with Ctrl-C where it was started.')
   process.exit(1)
 }
 writeFileSync(lock, String(process.pid))
 const leftoverEnded = endLeftoverApp(folder)
-
-/** Whether the process that wrote the lock still runs here; a killed one leaves it behind. */
-function startedAlready() {
-  const pid = existsSync(lock) ? Number(readFileSync(lock, 'utf8')) : 0
-  const place = `/proc/${pid}`
-  if (!pid || !existsSync(place)) return false
-  return (
-    readFileSync(join(place, 'cmdline'), 'utf8').includes('start.mjs') &&
-    readlinkSync(join(place, 'cwd')) === root
-  )
-}
 
 const database = process.env.DATABASE_URL ? null : new PrivateDatabase(folder)
 let app = null

@@ -3,9 +3,20 @@ import { existsSync, mkdirSync, openSync, readFileSync, writeFileSync } from 'no
 import { join } from 'node:path'
 import { hasEnded, isAlive, pause, startChild } from './commands.mjs'
 
-/** The key that seals sessions, made once for a data folder. */
+const secretIn = (folder) => join(folder, 'session.secret')
+
+/** The key of a data folder as a backup keeps it: sealed links can only be read again with it. Nothing where there is none. */
+export const keptSecret = (folder) =>
+  existsSync(secretIn(folder)) ? { sessionSecret: sessionSecret(folder) } : {}
+
+/** Puts the key that a backup came with in its place. */
+export const takeSecret = (folder, { sessionSecret: secret }) => {
+  if (secret) writeFileSync(secretIn(folder), secret, { mode: 0o600 })
+}
+
+/** The key that seals sessions and links, made once for a data folder. */
 export function sessionSecret(folder) {
-  const file = join(folder, 'session.secret')
+  const file = secretIn(folder)
   if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 })
   return readFileSync(file, 'utf8').trim()
 }
