@@ -27,6 +27,15 @@ test('an offer is for whoever has its link, as it was sent, until it is withdraw
   // The customer gets no way into the job.
   expect(text).not.toContain(id)
   expect((await customer.get(`/api/jobs/${id}`)).status()).toBe(401)
+  // The figures of the page for programs, for whoever has the link too.
+  const figures = await customer.get(`${second}/figures`)
+  expect(figures.headers()['content-disposition']).toContain('offer.json')
+  expect(await figures.json()).toMatchObject({ format: 'tall-gable-offer-figures', job: 'Wintergreen' })
+  const table = await (await customer.get(`${second}/figures?format=csv`)).text()
+  expect(table).toContain('figures,price,,')
+  expect(table).not.toContain(id)
+  expect((await customer.get(`/offer/${'A'.repeat(43)}/figures`)).status()).toBe(404)
+  expect(text).toContain('In short')
   // One letter off is another link.
   const off = second.slice(0, -1) + (second.endsWith('A') ? 'B' : 'A')
   expect((await customer.get(off)).status()).toBe(404)

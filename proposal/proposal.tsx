@@ -12,8 +12,10 @@ import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './shape'
 import { type OfferState } from './answer'
 import { Accept, Accepted, Ask } from './answers'
+import { InShort } from './in-short'
 import { Assumptions, Environment, Losses } from './reasons'
 import { RoofView } from './roof-view'
+import { spokenOffer } from './spoken'
 import { Ways } from './ways'
 
 interface Props {
@@ -21,13 +23,14 @@ interface Props {
   /** For the printer: nothing that moves. */
   readonly print: boolean
   readonly pdfPath: string
+  readonly figuresPath: string
   readonly state: OfferState
   /** Whether whoever looks may answer: not who sent it. */
   readonly mayAnswer: boolean
 }
 
 /** The customer's page, in the customer's language: the roof, the money, the energy, the equipment. */
-export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
+export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }: Props) {
   const { site, summary } = data
   const sayer = useMemo(() => new Sayer(speechOf(languageOf(site.locale)), site), [site])
   const words = proposalWords(sayer.language)
@@ -61,6 +64,14 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
   const parts: Readonly<Record<PageSection, ReactNode>> = {
     letter: <Written text={texts.letter} />,
     roof: <RoofView data={data} print={print} words={words} />,
+    summary: (
+      <InShort
+        sentences={spokenOffer(data, way, sayer)}
+        language={sayer.language}
+        print={print}
+        words={words}
+      />
+    ),
     figures: (
       <dl
         className={`grid grid-cols-1 gap-x-6 gap-y-3 border-y sm:grid-cols-3 border-line ${print ? 'my-4 py-3' : 'my-6 py-5'}`}
@@ -214,6 +225,18 @@ export function Proposal({ data, print, pdfPath, state, mayAnswer }: Props) {
       </div>
       <footer className="quiet mt-8 border-t border-line pt-3">
         <p>{words.footer}</p>
+        {!print && (
+          <p className="mt-1">
+            {words.figuresAs}{' '}
+            <a className="underline" href={`${figuresPath}?format=csv`}>
+              CSV
+            </a>
+            ,{' '}
+            <a className="underline" href={`${figuresPath}?format=json`}>
+              JSON
+            </a>
+          </p>
+        )}
         <p className="mt-1 font-mono text-[11px] break-all">
           {sayer.say(words.digest, { digest: state.digest })}
           {data.inputs && ` · ${sayer.say(words.inputs, { digest: data.inputs })}`}

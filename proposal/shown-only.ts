@@ -1,9 +1,10 @@
 import { writtenSections, type Page, type PageSection } from '@/core/kinds/offer/page'
 import { type LineId } from '@/core/model/ledger'
-import { type ProposalData } from './shape'
+import { type Equipment, type ProposalData } from './shape'
 
 /** Figures of the ledger that each section says. */
 const linesOf: Readonly<Partial<Record<PageSection, readonly LineId[]>>> = {
+  summary: ['yield', 'used', 'sold', 'bill-now', 'bill-then', 'price', 'net-price', 'payback'],
   figures: ['bill-now', 'bill-then', 'payback', 'self-sufficiency'],
   bill: ['bill-now', 'bill-then'],
   energy: ['yield', 'used', 'sold'],
@@ -25,6 +26,15 @@ const textsOf = ({ sections, texts }: Page): Page['texts'] => {
   return kept
 }
 
+/** How much of it there is, and nothing of what it is. */
+const unnamed = ({ what, count, size }: Equipment): Equipment => ({
+  what,
+  count,
+  size,
+  typeId: what,
+  name: '',
+})
+
 /** An offer without what the sections of its page do not show: the customer gets nothing else. */
 export function shownOnly(data: ProposalData): ProposalData {
   const { page, summary, standing } = data
@@ -43,12 +53,12 @@ export function shownOnly(data: ProposalData): ProposalData {
         ...(shows('bill') ? { billBefore, billAfter } : {}),
       },
       cash: {
-        cumulative: shows('cash', 'price') ? summary.cash.cumulative : [],
+        cumulative: shows('cash', 'price', 'summary') ? summary.cash.cumulative : [],
         before: shows('bill') ? summary.cash.before : [],
         after: [],
       },
     },
-    equipment: shows('equipment') ? data.equipment : [],
+    equipment: shows('equipment') ? data.equipment : shows('summary') ? data.equipment.map(unnamed) : [],
     paidBack: shows('price') ? (data.paidBack ?? []) : [],
     laterIncentives: shows('price') ? (data.laterIncentives ?? 0) : 0,
     losses: shows('losses') ? (data.losses ?? null) : null,

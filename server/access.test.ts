@@ -55,6 +55,7 @@ test('strangers get no farther than what is for anyone; what the operator sees i
     'GET /enter',
     'GET /health',
     'GET /offer/[token]',
+    'GET /offer/[token]/figures',
     'GET /offer/[token]/pdf',
     'GET /ready',
     'GET /world/[...path]',

@@ -20,6 +20,7 @@ export const rules = {
   'GET /jobs/[id]': { who: 'designer', perMinute: 600 },
   'GET /offer/[token]': { who: 'link', perMinute: 300 },
   'GET /offer/[token]/pdf': { who: 'link', perMinute: 60 },
+  'GET /offer/[token]/figures': { who: 'link', perMinute: 60 },
   'POST /offer/[token]/accept': { who: 'link', perMinute: 20 },
   'POST /offer/[token]/question': { who: 'link', perMinute: 10 },
   'GET /enter': { who: 'anyone', perMinute: 300 },

@@ -18,6 +18,7 @@ export const page = {
   sections: {
     letter: 'Cover letter',
     roof: 'Picture of the roof',
+    summary: 'In short, to be read or heard',
     figures: 'Saving, payback, own share',
     bill: 'Bill by month',
     energy: 'Yield and consumption by month',

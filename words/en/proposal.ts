@@ -62,6 +62,26 @@ export const proposal = {
   assumeReplaced: '{name} in year {year, number, ::group-off}.',
   assumeDiscount: 'Net present value at {rate} a year.',
   assumeLoad: 'Consumption: {energy} a year.',
+  inShort: 'In short',
+  listen: 'Listen',
+  stopListening: 'Stop',
+  shortModules:
+    '{count, plural, one {One module} other {# modules}} with {power} in all {count, plural, one {goes} other {go}} on your roof.',
+  shortBattery: 'A battery keeps {energy} for the evening and the night.',
+  shortYield: 'In the first year they make {yield}. You use {used} of it yourself and sell {sold}.',
+  shortBill: 'Your energy bill goes from {before} to {after} in that year.',
+  shortPrice: 'It costs {price}.',
+  shortNet: 'It costs {price}. After what comes back at purchase you pay {net}.',
+  shortDown:
+    'You pay {down} at once and {perMonth} a month in the first year, and save {saved} a month on your bill.',
+  shortMonthly: 'You pay {perMonth} a month in the first year, and save {saved} a month on your bill.',
+  shortPayback: 'After {years} it has paid for itself.',
+  shortNever: 'It does not pay for itself within {years, plural, one {# year} other {# years}}.',
+  shortAhead:
+    'After {years, plural, one {# year} other {# years}} you have {amount} more than if you had left everything as it is.',
+  shortBehind:
+    'After {years, plural, one {# year} other {# years}} you have {amount} less than if you had left everything as it is.',
+  figuresAs: 'The figures of this page as',
   warranty: 'Warranty',
   terms: 'Terms',
   next: 'Next steps',

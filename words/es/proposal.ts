@@ -63,6 +63,26 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   assumeReplaced: '{name} en el año {year, number, ::group-off}.',
   assumeDiscount: 'Valor actual neto al {rate} anual.',
   assumeLoad: 'Consumo: {energy} al año.',
+  inShort: 'En pocas palabras',
+  listen: 'Escuchar',
+  stopListening: 'Parar',
+  shortModules:
+    '{count, plural, one {Un módulo} other {# módulos}} con {power} en total {count, plural, one {va} other {van}} sobre su tejado.',
+  shortBattery: 'Una batería guarda {energy} para la tarde y la noche.',
+  shortYield: 'En el primer año producen {yield}. Usted consume {used} y vende {sold}.',
+  shortBill: 'Su factura de energía pasa ese año de {before} a {after}.',
+  shortPrice: 'Cuesta {price}.',
+  shortNet: 'Cuesta {price}. Descontado lo que vuelve con la compra, usted paga {net}.',
+  shortDown:
+    'Usted paga {down} de una vez y {perMonth} al mes en el primer año, y ahorra {saved} al mes en la factura.',
+  shortMonthly: 'Usted paga {perMonth} al mes en el primer año y ahorra {saved} al mes en la factura.',
+  shortPayback: 'Al cabo de {years} se ha pagado solo.',
+  shortNever: 'En {years, plural, one {# año} other {# años}} no llega a pagarse.',
+  shortAhead:
+    'Después de {years, plural, one {# año} other {# años}} usted tiene {amount} más que si lo hubiera dejado todo como está.',
+  shortBehind:
+    'Después de {years, plural, one {# año} other {# años}} usted tiene {amount} menos que si lo hubiera dejado todo como está.',
+  figuresAs: 'Las cifras de esta página como',
   warranty: 'Garantía',
   terms: 'Condiciones',
   next: 'Próximos pasos',

@@ -37,6 +37,7 @@ export default async function OfferPage({ params, searchParams }: Props) {
       data={await proposalIn(offer.body)}
       print={print}
       pdfPath={`/offer/${token}/pdf`}
+      figuresPath={`/offer/${token}/figures`}
       state={stateOf(offer)}
       mayAnswer={isCustomer}
     />

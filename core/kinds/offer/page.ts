@@ -4,6 +4,7 @@ import { z } from 'zod'
 export const pageSections = [
   'letter',
   'roof',
+  'summary',
   'figures',
   'bill',
   'energy',
