@@ -33,7 +33,8 @@ export default async function StartPage({
     name: row.name,
     address: row.address,
     touchedAt: row.touchedAt.toISOString(),
-    figures: figuresFor(who.teamId, row),
+    // What is deleted is not computed anew.
+    figures: row.deleted ? { summary: row.summary, state: 'fresh' } : figuresFor(who.teamId, row),
     noted: {
       status: row.status,
       tags: row.tags,

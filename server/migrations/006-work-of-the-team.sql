@@ -16,14 +16,13 @@ UPDATE job SET status = 'offered' WHERE id IN (SELECT job_id FROM share);
 UPDATE job SET status = 'accepted' WHERE id IN (SELECT job_id FROM share WHERE accepted_at IS NOT NULL);
 
 -- The list reads what it is looked for by in the index alone, the last touched first; and counts, and next steps, in
--- their own order.
+-- their own order. The index that it read before stays for now: an earlier version of the application may still run.
 ALTER TABLE job
   ADD KEY job_shelf (team_id, deleted_at, archived_at, touched_at, id, status, tags),
   ADD KEY job_counts (team_id, deleted_at, archived_at, status, tags),
   ADD KEY job_next (team_id, deleted_at, archived_at, next_on, touched_at, id),
   ADD KEY job_bin (deleted_at),
-  ADD KEY job_template (team_id, template, name),
-  DROP KEY job_search;
+  ADD KEY job_template (team_id, template, name);
 
 -- What a job is searched by, small and apart from it so that all of a team's is read at once: in small letters, without
 -- accents. Version 0 is only in small letters; the application writes it again.
