@@ -2,7 +2,7 @@ import { redirect } from 'next/navigation'
 import { JobAbout } from '@/bench/jobs/job-about'
 import { JobFilters } from '@/bench/jobs/job-filters'
 import { JobList } from '@/bench/jobs/job-list'
-import { listAddressOf } from '@/bench/jobs/list-address'
+import { listAddressOf, paramsOfList } from '@/bench/jobs/list-address'
 import { BinNote, emptyText, ListHeader, ListPages } from '@/bench/jobs/list-parts'
 import { openPage } from '@/server/open-page'
 import { countJobs, jobsOnPage, manyJobs } from '@/server/sql/job-list'
@@ -27,7 +27,8 @@ export default async function StartPage({
     manyDesigners(who.teamId),
     manyTemplates(who.teamId),
   ])
-  const today = new Date().toISOString().slice(0, 10)
+  // Where the server stands, which on one's own machine is where the designer sits; written as days are kept.
+  const today = new Intl.DateTimeFormat('sv-SE').format(new Date())
   const jobs = rows.slice(0, jobsOnPage).map((row) => ({
     id: row.id,
     name: row.name,
@@ -59,6 +60,7 @@ export default async function StartPage({
       jobs={jobs}
       q={q}
       shelf={shelf}
+      kept={[...paramsOfList({ ...list, q: '', page: 0 })]}
       header={<ListHeader who={who.name} />}
       filters={
         <>

@@ -35,6 +35,12 @@ test('a job’s status, next step, tags and notes are kept, found again, and nar
     'aria-current',
     'true',
   )
+  // A search keeps what narrows the list.
+  await page.getByLabel('Search jobs').fill('ferris')
+  await page.getByRole('button', { name: 'Search' }).click()
+  await expect(page).toHaveURL('/?q=ferris&status=offered&tag=SOUTH&by=next-step')
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await page.goto('/?status=offered&tag=SOUTH&by=next-step')
   for (const [name, address] of [
     [/^All open/, '/?tag=SOUTH&by=next-step'],
     ['# South', '/?by=next-step'],

@@ -9,13 +9,25 @@ import { useNewFigures } from './new-figures'
 import { ask, copyJob, importJob, setDeleted, type Answer } from './requests'
 
 // Whoever only opens a job does not wait for it.
-const JobDetails = lazy(() => import('./job-details').then((found) => ({ default: found.JobDetails })))
+const JobDetails = lazy(() =>
+  import('./job-details').then(
+    (found) => ({ default: found.JobDetails }),
+    () => ({ default: NotFetched }),
+  ),
+)
+
+const NotFetched = () => (
+  <p role="alert" className="mt-2 text-clay">
+    The server does not answer. Load the page again in a moment.
+  </p>
+)
 
 /** The start page: the jobs, search, what narrows the list, new, copy, delete with undo. */
 export function JobList({
   jobs,
   q,
   shelf,
+  kept,
   header,
   filters,
   empty,
@@ -26,6 +38,8 @@ export function JobList({
   readonly jobs: readonly ListedJob[]
   readonly q: string
   readonly shelf: string
+  /** What narrows the list beside the search, as it stands in the address. */
+  readonly kept: readonly (readonly [string, string])[]
   readonly header: ReactNode
   readonly filters: ReactNode
   /** Said where nothing stands in the list. */
@@ -64,7 +78,9 @@ export function JobList({
             maxLength={100}
             className="field w-56"
           />
-          {shelf !== 'open' && <input type="hidden" name="shelf" value={shelf} />}
+          {kept.map(([name, value]) => (
+            <input key={name} type="hidden" name={name} value={value} />
+          ))}
           <button type="submit" className="button">
             Search
           </button>

@@ -44,8 +44,8 @@ export function listAddressOf(params: Readonly<Record<string, string | readonly 
   } satisfies ListAddress
 }
 
-/** The address of a list. */
-export function addressOfList({ q, shelf, status, tag, owner, isByNextStep, page }: ListAddress): string {
+/** What stands in the address of a list. */
+export function paramsOfList({ q, shelf, status, tag, owner, isByNextStep, page }: ListAddress) {
   const params = new URLSearchParams()
   if (q !== '') params.set('q', q)
   if (shelf !== 'open') params.set('shelf', shelf)
@@ -54,6 +54,11 @@ export function addressOfList({ q, shelf, status, tag, owner, isByNextStep, page
   if (owner !== null) params.set('owner', owner)
   if (isByNextStep) params.set('by', 'next-step')
   if (page > 0) params.set('page', String(page + 1))
-  const text = params.toString()
+  return params
+}
+
+/** The address of a list. */
+export function addressOfList(list: ListAddress): string {
+  const text = paramsOfList(list).toString()
   return text === '' ? '/' : `/?${text}`
 }
