@@ -2,7 +2,7 @@
 import { existsSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { keptSecret } from './parts/app-server.mjs'
-import { BackupFault, backUp, countJobs } from './parts/backup.mjs'
+import { BackupFault, backUp, checkBackup, countJobs, knownMigrations } from './parts/backup.mjs'
 import { dataFolder } from './parts/data-folder.mjs'
 import { installDebianPackages } from './parts/install.mjs'
 import { PrivateDatabase } from './parts/private-database.mjs'
@@ -28,6 +28,8 @@ try {
   const { url, close } = await open()
   try {
     const digest = await backUp(url, file, keptSecret(folder))
+    // As it lies there, so that nobody relies on what the disk did not take.
+    await checkBackup(file, knownMigrations())
     console.log(
       `${await countJobs(url)} jobs and all that belongs to them are in\n  ${file}\nsha256 ${digest}`,
     )

@@ -6,11 +6,12 @@ import { join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { migrationFiles } from '@/server/migrate'
 import { many, run, transaction } from '@/server/database'
+import { largestFileBytes } from '@/server/files'
 import { changeProgress } from '@/server/sql/job-progress'
 import { insertJob } from '@/server/sql/jobs'
 import { insertDesigner, insertTeam } from '@/server/sql/people'
 import { openTestDatabase } from '@/server/testing'
-import { backUp, checkBackup, countJobs, digestOfDatabase, restore } from './parts/backup.mjs'
+import { backUp, checkBackup, checkRoom, countJobs, digestOfDatabase, restore } from './parts/backup.mjs'
 import { PrivateDatabase } from './parts/private-database.mjs'
 
 const close = await openTestDatabase()
@@ -51,11 +52,23 @@ test('a restored database is the one that was backed up, byte for byte, whatever
     256,
     Buffer.from(Array.from({ length: 256 }, (_, k) => k)),
   ])
+  // As large as one may be, and of bytes that no text has.
+  await run('file', 'INSERT INTO file (team_id, id, media_type, size_bytes, body) VALUES (?, ?, ?, ?, ?)', [
+    teamId,
+    'e'.repeat(24),
+    'image/png',
+    largestFileBytes,
+    Buffer.alloc(largestFileBytes, 0xff),
+  ])
   const file = join(folder, 'one.sql.gz')
   const digest = await backUp(url(), file, { sessionSecret: 's'.repeat(64) })
   expect(await digestOfDatabase(url())).toBe(digest)
   expect(await checkBackup(file, known)).toMatchObject({ migrations: known, sessionSecret: 's'.repeat(64) })
   expect(await countJobs(otherUrl)).toBe(0)
+  const checked = await checkBackup(file, known)
+  expect(checked.longestStatement).toBeGreaterThan(2 * largestFileBytes)
+  await checkRoom(otherUrl, checked)
+  await expect(checkRoom(otherUrl, { longestStatement: 65 * 1024 * 1024 })).rejects.toThrow(/64 MB at most/)
   for (let k = 0; k < 2; k++) {
     expect(await restore(otherUrl, file)).toBe(digest)
     expect(await digestOfDatabase(otherUrl)).toBe(digest)

@@ -1,10 +1,17 @@
 // Puts a backup in the place of what is stored: `npm run restore -- FILE`, with `--replace` where jobs are stored already.
-import { mkdirSync, readdirSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { keptSecret, takeSecret } from './parts/app-server.mjs'
-import { BackupFault, backUp, checkBackup, countJobs, restore } from './parts/backup.mjs'
+import {
+  BackupFault,
+  backUp,
+  checkBackup,
+  checkRoom,
+  countJobs,
+  knownMigrations,
+  restore,
+} from './parts/backup.mjs'
 import { dataFolder, isStarted } from './parts/data-folder.mjs'
-import { inRoot } from './parts/folders.mjs'
 import { installDebianPackages } from './parts/install.mjs'
 import { PrivateDatabase } from './parts/private-database.mjs'
 
@@ -15,12 +22,14 @@ const isReplacing = words.includes('--replace')
 const [given] = words.filter((word) => !word.startsWith('--'))
 
 /** Keeps what is there now, restores, and brings back what was there where that fails. */
-async function exchange(url, file) {
+async function exchange(url, file, known) {
   const before = (await countJobs(url)) > 0
   const name = `before-restore-${new Date().toISOString().replaceAll(':', '-').slice(0, 19)}.sql.gz`
   const kept = join(folder, 'backups', name)
   if (before) {
     await backUp(url, kept, keptSecret(folder))
+    // It must be one that can be put back.
+    await checkRoom(url, await checkBackup(kept, known))
     console.log(`What was stored so far is kept in\n  ${kept}`)
   }
   try {
@@ -35,7 +44,7 @@ async function exchange(url, file) {
 async function go() {
   if (!given) throw new BackupFault('Name the backup to restore: npm run restore -- FILE')
   const file = resolve(given)
-  const known = readdirSync(inRoot('server', 'migrations')).filter((name) => name.endsWith('.sql'))
+  const known = knownMigrations()
   const head = await checkBackup(file, known)
   if (isStarted(folder)) throw new BackupFault('Tall Gable runs from this folder. End it first.')
   mkdirSync(folder, { recursive: true, mode: 0o700 })
@@ -47,7 +56,8 @@ async function go() {
       throw new BackupFault(
         `${jobs} jobs are stored here already. With --replace they make way; a backup of them is taken before.`,
       )
-    const digest = await exchange(url, file)
+    await checkRoom(url, head)
+    const digest = await exchange(url, file, known)
     takeSecret(folder, head)
     console.log(
       `${await countJobs(url)} jobs as of ${head.takenAt} are back.\nsha256 ${digest}, as in the backup`,

@@ -5,7 +5,7 @@ import { PrivateDatabase } from '@/scripts/parts/private-database.mjs'
 import { closeDatabase, many, run } from './database'
 import { migrate, migrationFiles } from './migrate'
 import { writeMissingWords } from './sql/job-words'
-import { manyJobs } from './sql/job-list'
+import { manyJobs, openJobs } from './sql/job-list'
 
 const folder = mkdtempSync(join(tmpdir(), 'tall-gable-migrate-'))
 const database = new PrivateDatabase(folder, { quiet: true })
@@ -48,19 +48,7 @@ test('jobs of an older installation come along: with a status from their offers,
   expect(await migrate(url, all)).toEqual(migrationFiles().filter((file) => file >= '006'))
   expect(await migrate(url, all)).toEqual([])
   const named = async (search: string) =>
-    (
-      await manyJobs('t', {
-        search,
-        shelf: 'open',
-        status: null,
-        tag: null,
-        ownerId: null,
-        isByNextStep: false,
-        page: 0,
-      })
-    )
-      .map(({ name, status }) => `${name} ${status}`)
-      .sort()
+    (await manyJobs('t', { ...openJobs, search })).map(({ name, status }) => `${name} ${status}`).sort()
   expect(await named('')).toEqual(['Plain lead', 'Sent offered', 'Taken accepted'])
   expect(await named('SENT')).toEqual(['Sent offered'])
   // Without accents once the application has tidied up.

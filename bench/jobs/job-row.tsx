@@ -3,7 +3,7 @@
 import Link from 'next/link'
 import { type ReactNode } from 'react'
 import { type PicturePart } from '@/core/drawing/roof-picture'
-import { type JobStatus, type TemplateUse } from '@/core/model/job-status'
+import { type Progress, type TemplateUse } from '@/core/model/job-status'
 
 /** The last figures that were computed, and whether they are of today. */
 export interface ListedFigures {
@@ -17,13 +17,7 @@ export interface ListedFigures {
 }
 
 /** What the team has noted of a job. */
-export interface Noted {
-  readonly status: JobStatus
-  readonly tags: readonly string[]
-  readonly notes: string
-  readonly ownerId: string | null
-  readonly nextStep: string
-  readonly nextOn: string | null
+export interface Noted extends Progress {
   readonly template: TemplateUse
   readonly archived: boolean
 }

@@ -19,3 +19,14 @@ export function tagsIn(text: string): string[] {
     if (tag !== '' && !known.has(tag.toLowerCase())) known.set(tag.toLowerCase(), tag)
   return [...known.values()]
 }
+
+/** What the team notes of a job beside its design. */
+export interface Progress {
+  readonly status: JobStatus
+  readonly tags: readonly string[]
+  readonly notes: string
+  readonly ownerId: string | null
+  readonly nextStep: string
+  /** Day of the next step, `YYYY-MM-DD`. */
+  readonly nextOn: string | null
+}

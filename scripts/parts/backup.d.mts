@@ -9,6 +9,9 @@ export interface BackupHead {
   readonly sessionSecret?: string
 }
 
+/** Asks a server whether it takes what a checked backup has. @throws BackupFault */
+export function checkRoom(url: string, backup: { readonly longestStatement: number }): Promise<void>
+
 /** Writes all that a database holds at this moment. @returns its digest */
 export function backUp(
   url: string,
@@ -17,7 +20,10 @@ export function backUp(
 ): Promise<string>
 
 /** Reads a backup through. @throws BackupFault */
-export function checkBackup(file: string, known: readonly string[]): Promise<BackupHead>
+export function checkBackup(
+  file: string,
+  known: readonly string[],
+): Promise<BackupHead & { readonly longestStatement: number }>
 
 /** Puts a checked backup in the place of what a database holds. @returns its digest. @throws BackupFault */
 export function restore(url: string, file: string): Promise<string>

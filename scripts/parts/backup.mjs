@@ -1,12 +1,13 @@
 import { spawn } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { once } from 'node:events'
-import { createReadStream, createWriteStream, mkdirSync, renameSync, rmSync } from 'node:fs'
+import { createReadStream, createWriteStream, mkdirSync, readdirSync, renameSync, rmSync } from 'node:fs'
 import { dirname } from 'node:path'
 import { Transform, Writable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { createGunzip, createGzip } from 'node:zlib'
 import mysql from 'mysql2/promise'
+import { inRoot } from './folders.mjs'
 
 /**
  * A backup is one gzipped file: a line that says what it is, the dump of the database as statements, and a line with the
@@ -22,7 +23,6 @@ const version = 1
 export class BackupFault extends Error {}
 
 const dumpOptions = [
-  '--no-defaults',
   '--single-transaction',
   '--quick',
   '--order-by-primary',
@@ -32,13 +32,16 @@ const dumpOptions = [
   '--skip-add-locks',
   '--skip-lock-tables',
   '--no-tablespaces',
-  '--default-character-set=utf8mb4',
 ]
+
+/** Of both client programs: as much of one row as the server itself may hold. */
+const clientOptions = ['--no-defaults', '--max-allowed-packet=1G', '--default-character-set=utf8mb4']
 
 /** How a client program reaches the database of an address; the password goes by its environment. */
 function client(program, url, options) {
   const { hostname, port, username, password, pathname } = new URL(url)
   const args = [
+    ...clientOptions,
     ...options,
     `--host=${hostname}`,
     `--port=${port || 3306}`,
@@ -56,7 +59,7 @@ function client(program, url, options) {
   child.stdin.on('error', () => undefined)
   const ended = Promise.race([
     once(child, 'close').then(([code]) => {
-      if (code !== 0) throw new BackupFault(`${program} failed: ${said.trim() || `it ended with ${code}`}`)
+      if (code !== 0) throw new BackupFault(`${program} failed: ${reasonIn(said) || `it ended with ${code}`}`)
     }),
     once(child, 'error').then(([error]) => {
       throw new BackupFault(`${program} can’t be started: ${error.message}`)
@@ -65,6 +68,9 @@ function client(program, url, options) {
   ended.catch(() => undefined)
   return { child, ended }
 }
+
+/** What a client program said of what went wrong, without the statement that did. */
+const reasonIn = (said) => said.match(/^(ERROR|.*[Ee]rror:).*$/gm)?.at(-1) ?? said.trim().slice(-300)
 
 /** Passes on what comes through and knows its digest in the end. */
 function digesting() {
@@ -184,18 +190,28 @@ function headIn(line) {
   }
 }
 
+/** Names of the migrations that this application comes with. */
+export const knownMigrations = () =>
+  readdirSync(inRoot('server', 'migrations')).filter((name) => name.endsWith('.sql'))
+
 /**
  * Reads a backup through and holds it against its checksum.
  * @param known names of the migrations that this application has
- * @returns what it says of itself
+ * @returns what it says of itself, and the bytes of its longest statement
  * @throws BackupFault
  */
 export async function checkBackup(file, known) {
   let found = null
+  const lines = { longest: 0, open: 0 }
   try {
     await pipeline(
       dumpIn(file, (head) => (found = head)),
-      nowhere(),
+      new Writable({
+        write(chunk, _encoding, done) {
+          measure(chunk, lines)
+          done()
+        },
+      }),
     )
   } catch (error) {
     if (error instanceof BackupFault) throw new BackupFault(`${file} can’t be restored: ${error.message}`)
@@ -204,7 +220,36 @@ export async function checkBackup(file, known) {
   const unknown = (found.migrations ?? []).filter((name) => !known.includes(name))
   if (found.version !== version || unknown.length > 0)
     throw new BackupFault(`${file} was made by a newer version of Tall Gable. Update it first.`)
-  return found
+  return { ...found, longestStatement: lines.longest }
+}
+
+/** Each statement with rows is a line: how long the longest is. */
+function measure(chunk, lines) {
+  let from = 0
+  for (let end = chunk.indexOf(10); end >= 0; end = chunk.indexOf(10, from)) {
+    lines.longest = Math.max(lines.longest, lines.open + end - from)
+    lines.open = 0
+    from = end + 1
+  }
+  lines.open += chunk.length - from
+  lines.longest = Math.max(lines.longest, lines.open)
+}
+
+/**
+ * Asks a server whether it takes statements as long as those of a checked backup, before anything is touched.
+ * @throws BackupFault
+ */
+export async function checkRoom(url, { longestStatement }) {
+  const connection = await mysql.createConnection({ uri: url })
+  try {
+    const [[row]] = await connection.query('SELECT @@global.max_allowed_packet AS most')
+    if (Number(row.most) < longestStatement + 1024)
+      throw new BackupFault(
+        `The database server takes statements of ${Math.floor(row.most / 1048576)} MB at most, and this backup has one of ${Math.ceil(longestStatement / 1048576)} MB. Set max_allowed_packet there to more, and try again.`,
+      )
+  } finally {
+    await connection.end()
+  }
 }
 
 /** How many jobs a database holds, in the bin too. */
@@ -238,7 +283,7 @@ async function empty(url) {
  */
 export async function restore(url, file) {
   await empty(url)
-  const { child, ended } = client('mariadb', url, ['--no-defaults', '--default-character-set=utf8mb4'])
+  const { child, ended } = client('mariadb', url, [])
   let sum = ''
   const hash = createHash('sha256')
   await Promise.all([

@@ -199,6 +199,8 @@ export class PrivateDatabase {
         '--skip-name-resolve',
         '--character-set-server=utf8mb4',
         '--innodb-buffer-pool-size=64M',
+        // A file as a statement of a backup takes twice its bytes.
+        '--max-allowed-packet=64M',
         `--log-error=${join(this.#data, 'error.log')}`,
       ],
       { detached: true, stdio: 'ignore', env: this.#environment() },

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { type ProgressChange } from '@/core/model/progress'
 import { run, transaction } from '../database'
 import { openTestDatabase } from '../testing'
-import { countJobs, jobsOnPage, manyJobs, type ListQuery } from './job-list'
+import { countJobs, jobsOnPage, manyJobs, openJobs, type ListQuery } from './job-list'
 import { advanceStatus, changeProgress, manyTemplates, setJobArchived, setTemplate } from './job-progress'
 import { writeMissingWords } from './job-words'
 import {
@@ -19,16 +19,6 @@ import { insertDesigner, insertTeam } from './people'
 const close = await openTestDatabase()
 afterAll(close)
 
-const all: ListQuery = {
-  search: '',
-  shelf: 'open',
-  status: null,
-  tag: null,
-  ownerId: null,
-  isByNextStep: false,
-  page: 0,
-}
-
 async function team() {
   const [teamId, designerId] = [randomUUID(), randomUUID()]
   await transaction('people', async (runner) => {
@@ -42,7 +32,7 @@ async function team() {
     return id
   }
   const named = async (query: Partial<ListQuery>) =>
-    (await manyJobs(teamId, { ...all, ...query })).map(({ name }) => name)
+    (await manyJobs(teamId, { ...openJobs, ...query })).map(({ name }) => name)
   return { teamId, designerId, put, named }
 }
 

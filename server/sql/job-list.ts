@@ -22,6 +22,17 @@ export interface ListQuery {
   readonly page: number
 }
 
+/** All open jobs, the last touched first. */
+export const openJobs: ListQuery = {
+  search: '',
+  shelf: 'open',
+  status: null,
+  tag: null,
+  ownerId: null,
+  isByNextStep: false,
+  page: 0,
+}
+
 export const jobsOnPage = 50
 
 /** Bounded, so that nobody counts through a whole table. */

@@ -3,7 +3,7 @@ import { versionOf } from '@/core/graph/version'
 import { type DeepReadonly } from '@/core/model/object-base'
 import { financeStage, powerStage } from '@/core/stages/finance'
 import { siteStage } from '@/core/stages/site'
-import { tagsIn, templateUses, type JobStatus, type TemplateUse } from '@/core/model/job-status'
+import { tagsIn, templateUses, type Progress, type TemplateUse } from '@/core/model/job-status'
 import { jobStatusSchema } from '@/core/model/progress'
 import { type World } from '@/core/stages/world'
 import { maybeOne, run, transaction, type Runner } from '../database'
@@ -50,7 +50,7 @@ const rowSchema = z.object({
   template: z.number(),
 })
 
-export interface JobRow {
+export interface JobRow extends Progress {
   readonly id: string
   readonly name: string
   readonly address: string
@@ -62,13 +62,6 @@ export interface JobRow {
   readonly touchedAt: Date
   readonly deleted: boolean
   readonly archived: boolean
-  readonly status: JobStatus
-  readonly tags: readonly string[]
-  readonly notes: string
-  readonly ownerId: string | null
-  readonly nextStep: string
-  /** Day of the next step, `YYYY-MM-DD`. */
-  readonly nextOn: string | null
   readonly template: TemplateUse
 }
 

@@ -9,7 +9,7 @@ import {
   maybeOneEditRevision,
   updateDocument,
 } from './documents'
-import { manyJobs } from './job-list'
+import { manyJobs, openJobs } from './job-list'
 import { insertJob, maybeOneJob, renameJob, setJobDeleted, storeSummary, touchJob } from './jobs'
 import { insertDesigner, insertTeam, maybeOneDesigner, maybeOneFirstDesigner } from './people'
 import { manyJobStates, manyPresent, removePresence, touchPresence } from './live'
@@ -27,16 +27,7 @@ const team = async () => {
   })
   return { teamId, designerId }
 }
-const all = {
-  search: '',
-  shelf: 'open',
-  status: null,
-  tag: null,
-  ownerId: null,
-  isByNextStep: false,
-  page: 0,
-} as const
-const listed = (teamId: string, search = '') => manyJobs(teamId, { ...all, search })
+const listed = (teamId: string, search = '') => manyJobs(teamId, { ...openJobs, search })
 const put = async (teamId: string, name: string, address = '1 Elm') => {
   const id = randomUUID()
   await transaction('job', (runner) => insertJob(id, teamId, name, address, runner))
