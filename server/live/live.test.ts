@@ -8,6 +8,7 @@ import { touchPresence } from '../sql/live'
 import { insertDesigner, insertTeam } from '../sql/people'
 import { openTestDatabase } from '../testing'
 import { listenedTo } from './channel'
+import { missedFigures } from './figures'
 import { endStreams, eventStream } from './stream'
 
 const close = await openTestDatabase()
@@ -68,6 +69,23 @@ test('a stream tells of edits, names, ends and who is there, whichever process s
   await until(() => events.some(({ type, deleted }) => type === 'job' && deleted === true))
   gone.abort()
   await until(() => listenedTo('job').length === 0)
+}, 60_000)
+
+test('a list hears of figures that were computed after its page was made and before it listened', async () => {
+  const id = await createJob(me.teamId, job)
+  // Another list has heard of them already.
+  const first = heard(eventStream(new AbortController().signal, `team ${me.teamId}`, async () => []))
+  await storeSummary(id, 1, { kilowatts: 5.5, paybackYears: 8, picture: [] })
+  await until(() => first.some((event) => event['id'] === id))
+  const of = (events: typeof first) => events.filter((event) => event['id'] === id)
+  const late = heard(
+    eventStream(new AbortController().signal, `team ${me.teamId}`, () => missedFigures(me.teamId)),
+  )
+  await until(() => of(late).length > 0)
+  expect(of(late)[0]).toMatchObject({ type: 'figures', state: 'fresh', summary: { kilowatts: 5.5 } })
+  expect(await missedFigures(randomUUID())).toEqual([])
+  endStreams()
+  await until(() => listenedTo('team').length === 0)
 }, 60_000)
 
 test('a list hears of figures that were computed elsewhere', async () => {

@@ -1,16 +1,9 @@
 import { setTimeout as pause } from 'node:timers/promises'
 import { log } from '../log'
 import { manyEditsSince } from '../sql/documents'
-import { maybeOneJob } from '../sql/jobs'
-import {
-  manyJobStates,
-  manyNewFigures,
-  manyPresent,
-  removeOldPresence,
-  type JobState,
-  type Presence,
-} from '../sql/live'
+import { manyJobStates, manyPresent, removeOldPresence, type JobState, type Presence } from '../sql/live'
 import { announce, listenedTo } from './channel'
+import { figuresSince } from './figures'
 
 /**
  * One a process: looks into the database for what its screens wait for, whichever process stored it, and tells them.
@@ -102,10 +95,8 @@ async function lookAtPresence(ids: readonly string[]): Promise<void> {
 }
 
 async function lookAtFigures(teams: readonly string[]): Promise<void> {
-  for (const { id, teamId, at } of await manyNewFigures(teams, known().figuresAt)) {
+  for (const { teamId, at, event } of await figuresSince(teams, known().figuresAt)) {
     if (at > known().figuresAt) known().figuresAt = at
-    const row = await maybeOneJob(teamId, id)
-    if (row?.summaryIsFresh)
-      announce(`team ${teamId}`, { type: 'figures', id, summary: row.summary, state: 'fresh' })
+    if (event) announce(`team ${teamId}`, event)
   }
 }
