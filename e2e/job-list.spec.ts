@@ -83,6 +83,7 @@ test('a new job starts from the template: its prices and texts, at another addre
   const form = await details(page, 'House style')
   await form.getByLabel('Template').selectOption('Every new job starts from it')
   await form.getByRole('button', { name: 'Keep' }).click()
+  await expect(form).toHaveCount(0)
   await expect(row(page, 'House style')).toContainText('Template')
   await page.goto('/')
   await expect(page.getByLabel('Start from')).toHaveValue(/^[0-9a-f-]{36}$/)
