@@ -11,7 +11,15 @@ import { changeProgress } from '@/server/sql/job-progress'
 import { insertJob } from '@/server/sql/jobs'
 import { insertDesigner, insertTeam } from '@/server/sql/people'
 import { openTestDatabase } from '@/server/testing'
-import { backUp, checkBackup, checkRoom, countJobs, digestOfDatabase, restore } from './parts/backup.mjs'
+import {
+  backUp,
+  checkBackup,
+  checkRoom,
+  countJobs,
+  digestOfDatabase,
+  empty,
+  restore,
+} from './parts/backup.mjs'
 import { PrivateDatabase } from './parts/private-database.mjs'
 
 const close = await openTestDatabase()
@@ -77,7 +85,7 @@ test('a restored database is the one that was backed up, byte for byte, whatever
   // Whatever is stored after changes what the digest says.
   await put('Late')
   expect(await digestOfDatabase(url())).not.toBe(digest)
-}, 60_000)
+}, 120_000)
 
 test('a backup is of one moment, however much is saved meanwhile', async () => {
   let on = true
@@ -104,7 +112,7 @@ test('a backup is of one moment, however much is saved meanwhile', async () => {
   on = false
   await writer
   expect(counts.at(-1)).toBeGreaterThan(counts[0] ?? 0)
-}, 60_000)
+}, 120_000)
 
 test('a file that is damaged, breaks off, is newer or none at all is refused before anything is touched', async () => {
   const file = join(folder, 'good.sql.gz')
@@ -134,7 +142,7 @@ test('a file that is damaged, breaks off, is newer or none at all is refused bef
   await expect(backUp('mysql://nobody:x@127.0.0.1:1/none', join(folder, 'failed.sql.gz'))).rejects.toThrow()
   expect(readdirSync(folder).filter((name) => name.startsWith('failed'))).toEqual([])
   expect(await many('jobs', 'SELECT id FROM job LIMIT 1')).toHaveLength(1)
-}, 60_000)
+}, 120_000)
 
 test('a restore that fails half-way leaves what was there, and jobs only make way when told to', async () => {
   const good = join(folder, 'again.sql.gz')
@@ -161,4 +169,10 @@ test('a restore that fails half-way leaves what was there, and jobs only make wa
   })
   expect(await digestOfDatabase(otherUrl)).toBe(before)
   expect(command(good, '--replace')).toMatchObject({ status: 0 })
-}, 60_000)
+  // Where nothing was, nothing half-made is left to start from.
+  await empty(otherUrl)
+  const nothing = await digestOfDatabase(otherUrl)
+  expect(command(spoiled)).toMatchObject({ status: 1 })
+  expect(await digestOfDatabase(otherUrl)).toBe(nothing)
+  expect(command(good)).toMatchObject({ status: 0 })
+}, 120_000)

@@ -8,7 +8,9 @@ import {
   checkBackup,
   checkRoom,
   countJobs,
+  empty,
   knownMigrations,
+  migrationsOf,
   restore,
 } from './parts/backup.mjs'
 import { dataFolder, isStarted } from './parts/data-folder.mjs'
@@ -23,7 +25,8 @@ const [given] = words.filter((word) => !word.startsWith('--'))
 
 /** Keeps what is there now, restores, and brings back what was there where that fails. */
 async function exchange(url, file, known) {
-  const before = (await countJobs(url)) > 0
+  // People, weather and files count, too.
+  const before = (await migrationsOf(url)).length > 0
   const name = `before-restore-${new Date().toISOString().replaceAll(':', '-').slice(0, 19)}.sql.gz`
   const kept = join(folder, 'backups', name)
   if (before) {
@@ -35,7 +38,10 @@ async function exchange(url, file, known) {
   try {
     return await restore(url, file)
   } catch (error) {
-    if (!before) throw error
+    if (!before) {
+      await empty(url)
+      throw error
+    }
     await restore(url, kept)
     throw new BackupFault(`${error.message}\nWhat was stored before is there again.`)
   }

@@ -31,4 +31,7 @@ export function restore(url: string, file: string): Promise<string>
 /** The digest of all that a database holds. */
 export function digestOfDatabase(url: string): Promise<string>
 
+/** Takes all tables of a database away. */
+export function empty(url: string): Promise<void>
+
 export function countJobs(url: string): Promise<number>

@@ -96,7 +96,7 @@ export async function digestOfDatabase(url) {
 }
 
 /** Names of the migrations that a database has been through; none where nothing is stored yet. */
-async function migrationsOf(url) {
+export async function migrationsOf(url) {
   const connection = await mysql.createConnection({ uri: url })
   try {
     const [tables] = await connection.query("SHOW TABLES LIKE 'migration'")
@@ -264,7 +264,8 @@ export async function countJobs(url) {
   }
 }
 
-async function empty(url) {
+/** Takes all tables of a database away. */
+export async function empty(url) {
   const connection = await mysql.createConnection({ uri: url })
   try {
     const [tables] = await connection.query('SHOW TABLES')
