@@ -40,6 +40,8 @@ test('what if an oak were gone or trimmed: for this option alone, in its sums an
   await openShippedJob(page)
   const shade = await figure(page, 'shade')
   const other = page.getByRole('tab', { name: /^B/ })
+  // The other option may still be computed: what it says is worth keeping when it has a size and a payback.
+  await expect(other).toContainText(/kW · .*\d/)
   const otherBefore = await other.innerText()
   await page.keyboard.press('w')
   const total = bill(page).getByRole('row', { name: /^Total/ })
