@@ -78,6 +78,7 @@ const chartChapters = new Set(['match', 'store', 'offer'])
 function Layout({ name }: { readonly name: string }) {
   const chapter = useSession((s) => s.chapter)
   const left = useSession((s) => s.leftFolded)
+  const past = useSession((s) => s.dialog === 'history')
   const right = useSession((s) => s.rightFolded)
   const charts = chartChapters.has(chapter)
   const columns = `${left ? '0px' : '220px'} minmax(0,1fr) ${right ? '0px' : '260px'}`
@@ -93,7 +94,7 @@ function Layout({ name }: { readonly name: string }) {
       >
         <div
           className={`min-h-0 min-w-0 overflow-hidden border-r border-line bg-card ${over} max-[900px]:left-0 ${left ? 'max-[900px]:hidden' : ''}`}
-          inert={left}
+          inert={left || past}
         >
           <Outline />
         </div>

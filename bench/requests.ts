@@ -48,7 +48,7 @@ const savedSchema = z.object({
   feed: feedSchema,
 })
 
-const post = (url: string, body: unknown) =>
+export const post = (url: string, body: unknown) =>
   fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
 
 async function faultIn(answer: Response): Promise<Fault> {
@@ -172,7 +172,7 @@ const offersSchema = z.object({
 export type ListedOffer = z.infer<typeof offersSchema>['offers'][number]
 
 /** What `ask` answers, or why it can't be had. */
-async function answered<T>(
+export async function answered<T>(
   ask: () => Promise<Response>,
   schema: z.ZodType<T>,
 ): Promise<T | { fault: Fault }> {

@@ -10,6 +10,7 @@ import {
   type Conflict,
   type Objects,
 } from '@/core/kinds/documents'
+import { versionsIn } from '@/core/kinds/film'
 import { changeBetween, checkChange, mergeChange, sameValue } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
 import { type Catalogue } from '@/core/electrical/catalogue'
@@ -212,8 +213,9 @@ async function saveEdit(
       throw new Fault('too-many-options', { limit: mostOptions }, documentId)
     await insertDocument(jobId, documentId, Math.max(0, ...documents.map((d) => d.sort)) + 1, objects, runner)
   }
+  const done = changeBetween(current, objects)
   await insertEdit(
-    { id, jobId, documentId, revision, ...place, change: changeBetween(current, objects) },
+    { id, jobId, documentId, revision, ...place, change: done, kinds: versionsIn(done) },
     runner,
   )
   return { conflicts: [], objects, revision }

@@ -20,6 +20,8 @@ const statusOf: Readonly<Record<string, number>> = {
   'no-such-offer': 404,
   'no-such-weather': 404,
   'no-such-file': 404,
+  'no-such-moment': 404,
+  'too-many-versions': 409,
   'no-such-designer': 422,
   'offer-withdrawn': 410,
   'offer-expired': 410,

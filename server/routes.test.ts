@@ -7,6 +7,7 @@ import { parseJob } from '@/core/kinds/job'
 import { rules, type RouteName } from './access'
 import { run, transaction } from './database'
 import { createJob, loadJob } from './jobs'
+import { insertVersion, manyVersions } from './sql/history'
 import { manyShares, insertShare } from './sql/shares'
 import { insertDesigner, insertTeam } from './sql/people'
 import { openTestDatabase, openTestWorld } from './testing'
@@ -64,6 +65,11 @@ await run(
   [ours.teamId, weatherId, 'Secret weather', gzipSync('secret')],
 )
 
+const versionId = randomUUID()
+await transaction('version', (runner) =>
+  insertVersion(jobId, { id: versionId, name: 'Secret version', revision: 1 }, ours.designerId, runner),
+)
+
 type Handler = (request: NextRequest, context: { readonly params: Promise<object> }) => Promise<Response>
 
 /** Calls a route as it is called from outside, signed in as whoever the cookie says. */
@@ -73,6 +79,7 @@ async function call(name: RouteName, cookie: string, body?: unknown): Promise<Re
   const params = {
     id: path.includes('/files/') ? fileId : path.includes('/weather/') ? weatherId : jobId,
     offerId: shareId,
+    versionId,
   }
   const request = new NextRequest(
     `http://127.0.0.1${path.replace('[id]', params.id).replace('[offerId]', shareId)}`,
@@ -99,6 +106,9 @@ const asked: Readonly<Partial<Record<RouteName, unknown>>> = {
   'PATCH /api/jobs/[id]': { name: 'Stolen' },
   'POST /api/jobs/[id]/changes': { edits: [edit], since: 0, screen: randomUUID() },
   'GET /api/jobs/[id]/edits': undefined,
+  'GET /api/jobs/[id]/history': undefined,
+  'POST /api/jobs/[id]/versions': { id: randomUUID(), name: 'Stolen', revision: 1 },
+  'DELETE /api/jobs/[id]/versions/[versionId]': undefined,
   'GET /api/jobs/[id]/events': undefined,
   'POST /api/jobs/[id]/presence': { screen: randomUUID(), selection: 'roof' },
   'GET /api/jobs/[id]/export': undefined,
@@ -133,6 +143,7 @@ test('with another team’s ids a route gives nothing away and changes nothing',
   }
   expect(await loadJob(ours.teamId, jobId)).toEqual(before)
   expect((await manyShares(ours.teamId, jobId)).map(({ withdrawnAt }) => withdrawnAt)).toEqual([null])
+  expect((await manyVersions(jobId)).map(({ name }) => name)).toEqual(['Secret version'])
 }, 60_000)
 
 test('the same is answered where it is asked by the team itself; a stranger is sent to sign in', async () => {

@@ -19,6 +19,7 @@ const sheets = [
   ['year', 'Year by month', 'Y'],
   ['shade', 'Shade bill, sun access and sun path', 'W'],
   ['weather', 'Import weather', 'I'],
+  ['history', 'History', ''],
 ] as const
 
 const solstices = [

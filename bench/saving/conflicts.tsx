@@ -1,13 +1,11 @@
 'use client'
 
 import { useStore } from 'zustand'
-import { type AnyObject } from '@/core/kinds/index'
-import { type Sayer } from '@/words/sayer'
 import { momentName } from '@/words/format'
-import { later } from '@/words/en/later'
 import { useBench, useSayer, useSite } from '../context'
 import { type ConflictedEdit, type FoundConflict } from '../store/outbox'
 import { JobDeleted, Refusal, SignedOut } from './barred'
+import { fieldName, objectName } from './object-names'
 import { shownValue } from './shown-value'
 
 /** What stands between the edits and the database: one thing at a time, the most pressing first. */
@@ -20,15 +18,6 @@ export function SavingDialog() {
   if (refused[0]) return <Refusal refused={refused[0]} />
   return conflicts[0] ? <Conflict conflict={conflicts[0]} others={conflicts.length - 1} /> : null
 }
-
-/** What an object and its fields are called. */
-function labelOf(object: AnyObject, field: string): string {
-  const fields: Readonly<Record<string, string>> = later.fields[object.kind]
-  return fields[field] ?? field
-}
-
-const nameOf = (sayer: Sayer, object: AnyObject) =>
-  'name' in object ? object.name : sayer.say(sayer.words.kinds[object.kind].named, { n: 1 })
 
 /** The same thing changed by two: both values, by whom and when, and the choice between them. */
 function Conflict({ conflict, others }: { readonly conflict: ConflictedEdit; readonly others: number }) {
@@ -64,7 +53,7 @@ function Found({ found: { fields, theirs, ours, by, at } }: { readonly found: Fo
   const rows =
     theirs && ours && fields.length > 0
       ? fields.map((field) => ({
-          field: labelOf(object, field),
+          field: fieldName(object, field),
           theirs: shownValue(theirs, field, sayer),
           ours: shownValue(ours, field, sayer),
         }))
@@ -72,7 +61,7 @@ function Found({ found: { fields, theirs, ours, by, at } }: { readonly found: Fo
   return (
     <table className="mt-2 w-full text-left">
       <caption className="text-left">
-        {nameOf(sayer, object)}
+        {objectName(sayer, object)}
         {by && (
           <span className="quiet">
             {' '}

@@ -39,6 +39,8 @@ export class DocumentStore {
   readonly #listeners = new Set<(documentId: string, change: Change) => void>()
   readonly #ends = new Set<() => void>()
   readonly #leftAlone = new Set<(ids: readonly string[]) => void>()
+  /** While the documents are shown as they were: hears of edits that were tried. */
+  #looksBack: (() => void) | null = null
 
   constructor(documents: Readonly<Record<string, Objects>>, order: readonly string[]) {
     this.store = createStore<State>(() => ({ documents, order, undone: [], done: [], mark: null }))
@@ -79,6 +81,31 @@ export class DocumentStore {
     return optionsOf(this.store.getState())
   }
 
+  /**
+   * Shows the documents as they were. Until `lookAhead` nothing can be edited, and what others do waits as it does while
+   * a hand is dragging.
+   * @param onRefused hears of an edit that was tried
+   */
+  lookBack(documents: Readonly<Record<string, Objects>>, onRefused: () => void): void {
+    if (!this.#looksBack) this.cancel()
+    this.#looksBack = onRefused
+    this.store.setState((s) => {
+      const now = s.mark ?? s.documents
+      const gone = Object.keys(now).map((id) => [id, emptyObjects] as const)
+      return {
+        mark: now,
+        documents: { ...Object.fromEntries(gone), ...documents },
+        order: withFresh(s.order, documents),
+      }
+    })
+  }
+
+  /** Shows the documents as they are again. */
+  lookAhead(): void {
+    this.#looksBack = null
+    this.cancel()
+  }
+
   /** Starts a gesture; what follows until `commit` is one step. */
   begin(): void {
     if (!this.store.getState().mark) this.store.setState((s) => ({ mark: s.documents }))
@@ -86,12 +113,14 @@ export class DocumentStore {
 
   /** Shows a document as it would be, from the state at the gesture's begin. */
   preview(id: string, recipe: (before: Objects) => Objects): void {
+    if (this.#looksBack) return
     this.store.setState((s) => ({
       documents: { ...s.documents, [id]: recipe((s.mark ?? s.documents)[id] ?? {}) },
     }))
   }
 
   cancel(): void {
+    if (this.#looksBack) return
     this.store.setState((s) => (s.mark ? { documents: s.mark, mark: null } : s))
     this.#ended()
   }
@@ -101,6 +130,7 @@ export class DocumentStore {
    * were at its begin.
    */
   commit(label: string): Outcome {
+    if (this.#refuses()) return { step: null, fault: new Fault('looking-back') }
     const { mark, documents, done, order } = this.store.getState()
     if (!mark) return { step: null, fault: null }
     const changes: Record<string, Change> = {}
@@ -118,11 +148,10 @@ export class DocumentStore {
       this.#ended()
       return { step: null, fault: null }
     }
-    const fresh = Object.keys(changes).filter((id) => id !== houseId && !order.includes(id))
     const step = { label, changes }
     this.store.setState({
       mark: null,
-      order: [...order, ...fresh],
+      order: withFresh(order, changes),
       done: [...done, step].slice(-mostSteps),
       undone: [],
     })
@@ -189,7 +218,7 @@ export class DocumentStore {
   undo(): Step | null {
     const { done, undone } = this.store.getState()
     const step = done.at(-1)
-    if (!step) return null
+    if (!step || this.#refuses()) return null
     this.cancel()
     this.#apply(step, true)
     this.store.setState({ done: done.slice(0, -1), undone: [...undone, step] })
@@ -199,7 +228,7 @@ export class DocumentStore {
   redo(): Step | null {
     const { done, undone } = this.store.getState()
     const step = undone.at(-1)
-    if (!step) return null
+    if (!step || this.#refuses()) return null
     this.cancel()
     this.#apply(step, false)
     this.store.setState({ done: [...done, step], undone: undone.slice(0, -1) })
@@ -208,13 +237,10 @@ export class DocumentStore {
 
   /** Shows documents as they are by now, without a step of undo: others have changed them. */
   take(documents: Readonly<Record<string, Objects>>): void {
-    this.store.setState((s) => {
-      const fresh = Object.keys(documents).filter((id) => id !== houseId && !s.order.includes(id))
-      return {
-        documents: { ...s.documents, ...documents },
-        order: fresh.length > 0 ? [...s.order, ...fresh] : s.order,
-      }
-    })
+    this.store.setState((s) => ({
+      documents: { ...s.documents, ...documents },
+      order: withFresh(s.order, documents),
+    }))
   }
 
   /** Does a step again or takes it back; what somebody else has changed since stays as it is. */
@@ -236,6 +262,11 @@ export class DocumentStore {
     if (left.length > 0) for (const listener of this.#leftAlone) listener(left)
   }
 
+  #refuses(): boolean {
+    this.#looksBack?.()
+    return this.#looksBack !== null
+  }
+
   #ended(): void {
     for (const listener of this.#ends) listener()
   }
@@ -244,6 +275,14 @@ export class DocumentStore {
     for (const [id, change] of Object.entries(changes))
       for (const listener of this.#listeners) listener(id, change)
   }
+}
+
+const emptyObjects: Objects = {}
+
+/** The options in their order, with those that were not there before. */
+function withFresh(order: readonly string[], documents: Readonly<Record<string, unknown>>) {
+  const fresh = Object.keys(documents).filter((id) => id !== houseId && !order.includes(id))
+  return fresh.length > 0 ? [...order, ...fresh] : order
 }
 
 export function optionsOf(state: Pick<State, 'documents' | 'order'>): { id: string; objects: Objects }[] {

@@ -76,6 +76,7 @@ export interface Session {
     | 'estimate'
     | 'year'
     | 'record'
+    | 'history'
     | 'shade'
     | 'rules'
     | 'permit'

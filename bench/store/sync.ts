@@ -38,6 +38,11 @@ export class Sync {
     return this.#revision
   }
 
+  /** The server's own state of all documents, as it is known here. */
+  get base(): Readonly<Record<string, Objects>> {
+    return this.#base
+  }
+
   /** The server's own state of a document, as it is known here. */
   stored(documentId: string): Objects {
     return this.#base[documentId] ?? {}

@@ -24,18 +24,19 @@ export function OptionTabs() {
     if (!from) return
     const id = newId('option', Math.random)
     const offer = theOne(from.objects, 'offer', offerId)
-    documents.edit('Copy option', id, () => ({
+    const { step } = documents.edit('Copy option', id, () => ({
       ...from.objects,
       [offerId]: { ...offer, name: `${offer.name}, copy`.slice(0, 80) },
     }))
-    session.setState({ optionId: id, selection: null, chapter: 'offer' })
+    if (step) session.setState({ optionId: id, selection: null, chapter: 'offer' })
   }
   const remove = (id: string) => {
     const rest = options.filter((option) => option.id !== id)
     const next = rest[Math.min(index, rest.length - 1)]
     if (!next) return
-    if (id === active) session.setState({ optionId: next.id, selection: null })
     const { step } = documents.edit('Remove option', id, () => ({}))
+    if (!step) return
+    if (id === active) session.setState({ optionId: next.id, selection: null })
     toast(session, 'Option removed.', step)
   }
 

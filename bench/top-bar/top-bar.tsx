@@ -44,7 +44,14 @@ export function TopBar({ name }: { readonly name: string }) {
       <div className="min-w-0 shrink leading-tight">
         <h1 className="truncate text-[14px] font-semibold">{name}</h1>
         <p className="quiet truncate">
-          {site.address} · <SaveState />
+          {site.address} · <SaveState /> ·{' '}
+          <button
+            type="button"
+            className="cursor-pointer underline"
+            onClick={() => session.setState({ dialog: 'history' })}
+          >
+            History
+          </button>
         </p>
       </div>
       <div className="flex shrink-0 gap-0.5">

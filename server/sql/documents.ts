@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { kindVersions } from '@/core/kinds/documents'
 import { many, maybeOne, run, type Runner } from '../database'
 
-const fromJson = (value: unknown): unknown => (typeof value === 'string' ? JSON.parse(value) : value)
+export const fromJson = (value: unknown): unknown => (typeof value === 'string' ? JSON.parse(value) : value)
 
 const rowSchema = z.object({
   id: z.string(),
@@ -83,14 +83,15 @@ export interface NewEdit {
   readonly position: number
   readonly designerId: string
   readonly screenId: string | null
-  /** What it did to the document as it was. */
+  /** What it did to the document as it was, and the versions that its objects are written in. */
   readonly change: object
+  readonly kinds: Readonly<Record<string, number>>
 }
 
 export const insertEdit = (edit: NewEdit, runner: Runner) =>
   run(
     'insert edit',
-    'INSERT INTO edit (id, job_id, document_id, revision, job_revision, position, designer_id, screen_id, body) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+    'INSERT INTO edit (id, job_id, document_id, revision, job_revision, position, designer_id, screen_id, body, kinds) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
     [
       edit.id,
       edit.jobId,
@@ -101,6 +102,7 @@ export const insertEdit = (edit: NewEdit, runner: Runner) =>
       edit.designerId,
       edit.screenId,
       JSON.stringify(edit.change),
+      JSON.stringify(edit.kinds),
     ],
     runner,
   )
@@ -136,10 +138,10 @@ export interface FeedEdit {
   readonly at: string
 }
 
-const feedColumns = `e.id, e.document_id, e.job_revision, e.screen_id, d.name AS designer, e.saved_at, e.body
+export const feedColumns = `e.id, e.document_id, e.job_revision, e.screen_id, d.name AS designer, e.saved_at, e.body
   FROM edit e JOIN designer d ON d.id = e.designer_id`
 
-function toFeedEdit(row: unknown): FeedEdit {
+export function toFeedEdit(row: unknown): FeedEdit {
   const r = feedSchema.parse(row)
   return {
     id: r.id,

@@ -20,6 +20,9 @@ export const laterFaults = {
   'ambiguous-address':
     '“{address}” is the beginning of several addresses, such as {one} and {other}. Pick one from the list.',
   'no-such-offer': 'This link leads to no offer. It may have been withdrawn.',
+  'no-such-moment': 'This moment is no longer in the history.',
+  'too-many-versions': 'A job has at most {limit, number} named moments. Take one’s name away first.',
+  'looking-back': 'This is how it was. Restore it, or go back to today, to go on drawing.',
   'not-allowed': 'This is for whoever runs the server.',
   'too-heavy':
     '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',

@@ -22,6 +22,7 @@ import { diagram } from './diagram'
 import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
 import { fit } from './fit'
+import { history } from './history'
 import { inverters } from './inverters'
 import { layWanted } from './lay-wanted'
 import { load } from './load'
@@ -64,6 +65,7 @@ export const later = {
   fixtureForms,
   foliages,
   gridPhases,
+  history,
   loadShapes,
   roofCoverings,
   seasons,
