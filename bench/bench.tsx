@@ -119,7 +119,7 @@ function Layout({ name }: { readonly name: string }) {
           <Ledger />
         </div>
       </div>
-      <Carpet />
+      {past || <Carpet />}
       <Stopped />
       <Toasts />
       <Commands />

@@ -177,18 +177,19 @@ export function monthNames(locale: string): readonly string[] {
   return names
 }
 
-const days = new Map<string, Intl.DateTimeFormat>()
+const dates = new Map<string, Intl.DateTimeFormat>()
+
+/** Making one takes far longer than writing a date with it. */
+function dateFormat(locale: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const key = locale + JSON.stringify(options)
+  let found = dates.get(key)
+  if (!found) dates.set(key, (found = new Intl.DateTimeFormat(locale, options)))
+  return found
+}
 
 /** "12 March" of a day 0..364. */
-export function dayName(day: number, locale: string): string {
-  let format = days.get(locale)
-  if (!format)
-    days.set(
-      locale,
-      (format = new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'long', timeZone: 'UTC' })),
-    )
-  return format.format(Date.UTC(2025, 0, 1 + day))
-}
+export const dayName = (day: number, locale: string): string =>
+  dateFormat(locale, { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(Date.UTC(2025, 0, 1 + day))
 
 /**
  * Day and clock of something that was done: "12 Mar 2026, 14:05".
@@ -196,7 +197,7 @@ export function dayName(day: number, locale: string): string {
  * @param timeZone of whose clock; where the reader is when not given
  */
 export const momentName = (at: string, locale: string, timeZone?: string): string =>
-  new Intl.DateTimeFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(new Date(at))
+  dateFormat(locale, { dateStyle: 'medium', timeStyle: 'short', timeZone }).format(new Date(at))
 
 const monthDays = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31]
 

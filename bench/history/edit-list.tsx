@@ -1,49 +1,45 @@
 'use client'
 
-import { useMemo, useRef, useState } from 'react'
+import { memo, useEffect, useMemo, useRef, useState } from 'react'
 import { useStore } from 'zustand'
 import { ofKind } from '@/core/kinds/documents'
 import { momentName } from '@/words/format'
 import { later } from '@/words/en/later'
+import { type Sayer } from '@/words/sayer'
 import { useBench, useSayer, useSite } from '../context'
 import { houseId } from '../store/documents'
 import { type PastEdit, type Reel } from './reel'
 import { idsOf, saidEdit } from './said-edit'
 
-/** Of a row, px; and rows drawn beyond the edges of what is seen. */
+/** Of a row, px; and rows drawn beyond the edges of what is seen, which is never higher than this. */
 const rowPx = 64
-const spare = 6
+const spare = 4
+const highestPx = 1600
 
 /** Every edit by whom and when, the newest first; a press shows the job as it was after it. */
 export function EditList({ reel }: { readonly reel: Reel }) {
   const words = later.history
   const sayer = useSayer()
   const { locale } = useSite()
-  const { session, documents } = useBench()
+  const { session } = useBench()
   const { edits, back, reach, reading, torn } = useStore(reel.store)
   const [by, setBy] = useState('')
-  const [top, setTop] = useState(0)
-  const box = useRef<HTMLDivElement>(null)
   const people = useMemo(() => [...new Set(edits.map((edit) => edit.by))].sort(), [edits])
   const rows = useMemo(
     () => edits.map((edit, index) => ({ edit, index })).filter(({ edit }) => by === '' || edit.by === by),
     [edits, by],
   )
-  const ends = !reading && !torn && reach === edits.length
-  const height = 900
-  const from = Math.max(0, Math.floor(top / rowPx) - spare)
-  const shown = rows.slice(from, from + Math.ceil(height / rowPx) + 2 * spare)
-  const place = (edit: PastEdit) => {
-    if (edit.documentId === houseId) return words.house
-    const [offer] = [documents.document(edit.documentId), edit.change.removed, edit.change.added].flatMap(
-      (objects) => ofKind(objects, 'offer'),
-    )
-    return offer ? sayer.say(words.option, { name: offer.name }) : ''
-  }
-  const go = (index: number, ids: readonly string[]) => {
-    reel.go(index)
-    session.setState({ lit: ids })
-  }
+  const ends = edits.length > 0 && !reading && !torn && reach === edits.length
+  const { box, from, to, onScroll } = useSeen(
+    back === edits.length ? rows.length : rows.findIndex(({ index }) => index >= back),
+  )
+  const go = useMemo(
+    () => (index: number, ids: readonly string[]) => {
+      reel.go(index)
+      session.setState({ lit: ids })
+    },
+    [reel, session],
+  )
   return (
     <section
       aria-label={words.edits}
@@ -67,30 +63,27 @@ export function EditList({ reel }: { readonly reel: Reel }) {
           </label>
         )}
       </div>
-      <div
-        ref={box}
-        className="min-h-0 flex-1 overflow-y-auto"
-        tabIndex={-1}
-        onScroll={(event) => setTop(event.currentTarget.scrollTop)}
-      >
+      <div ref={box} className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1} onScroll={onScroll}>
         <ol className="relative" style={{ height: (rows.length + (ends ? 1 : 0)) * rowPx }}>
-          {shown.map(({ edit, index }, n) => (
-            <Row
+          {rows.slice(from, to).map(({ edit, index }, n) => (
+            <EditRow
               key={edit.id}
+              edit={edit}
+              index={index}
               at={from + n}
               current={back === index}
               disabled={index > reach}
-              title={saidEdit(edit.change, sayer)}
-              quiet={[momentName(edit.at, locale), [edit.by, place(edit)].filter(Boolean).join(' · ')]}
-              onGo={() => go(index, idsOf(edit.change))}
+              sayer={sayer}
+              locale={locale}
+              go={go}
             />
           ))}
-          {ends && from + shown.length >= rows.length && (
+          {ends && to >= rows.length && (
             <Row
               at={rows.length}
-              current={back === edits.length && edits.length > 0}
-              title={words.begin}
-              quiet={[]}
+              current={back === edits.length}
+              disabled={false}
+              lines={[words.begin]}
               onGo={() => go(edits.length, [])}
             />
           )}
@@ -100,19 +93,76 @@ export function EditList({ reel }: { readonly reel: Reel }) {
   )
 }
 
+/** The rows that are in sight; the current one always is when it changes. */
+function useSeen(current: number) {
+  const box = useRef<HTMLDivElement>(null)
+  const [top, setTop] = useState(0)
+  useEffect(() => {
+    const scroller = box.current
+    if (!scroller || current < 0) return
+    const { scrollTop, clientHeight } = scroller
+    const [high, low] = [current * rowPx, (current + 1) * rowPx]
+    if (high < scrollTop) scroller.scrollTop = high
+    else if (low > scrollTop + clientHeight) scroller.scrollTop = low - clientHeight
+  }, [current])
+  const from = Math.max(0, Math.floor(top / rowPx) - spare)
+  return {
+    box,
+    from,
+    to: from + Math.ceil(highestPx / rowPx) + spare,
+    onScroll: () => setTop(box.current?.scrollTop ?? 0),
+  }
+}
+
+/** Rows stay as they are while the film goes by. */
+const EditRow = memo(function EditRow({
+  edit,
+  index,
+  sayer,
+  locale,
+  go,
+  ...row
+}: {
+  readonly edit: PastEdit
+  readonly index: number
+  readonly at: number
+  readonly current: boolean
+  readonly disabled: boolean
+  readonly sayer: Sayer
+  readonly locale: string
+  readonly go: (index: number, ids: readonly string[]) => void
+}) {
+  const where = usePlace(edit, sayer)
+  const lines = [
+    saidEdit(edit.change, sayer),
+    momentName(edit.at, locale),
+    [edit.by, where].filter(Boolean).join(' · '),
+  ]
+  return <Row {...row} lines={lines} onGo={() => go(index, idsOf(edit.change))} />
+})
+
+/** The house, or the option by its name of now, or of then where it is gone. */
+function usePlace({ documentId, change }: PastEdit, sayer: Sayer): string {
+  const words = later.history
+  const { documents } = useBench()
+  if (documentId === houseId) return words.house
+  const [offer] = [documents.document(documentId), change.removed, change.added].flatMap((objects) =>
+    ofKind(objects, 'offer'),
+  )
+  return offer ? sayer.say(words.option, { name: offer.name }) : ''
+}
+
 function Row({
   at,
   current,
-  disabled = false,
-  title,
-  quiet,
+  disabled,
+  lines: [title, ...quiet],
   onGo,
 }: {
   readonly at: number
   readonly current: boolean
-  readonly disabled?: boolean
-  readonly title: string
-  readonly quiet: readonly string[]
+  readonly disabled: boolean
+  readonly lines: readonly string[]
   readonly onGo: () => void
 }) {
   return (

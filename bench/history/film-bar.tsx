@@ -10,10 +10,9 @@ import { Moments } from './moments'
 import { type PastEdit, type Reel } from './reel'
 import { idsOf, saidEdit } from './said-edit'
 
-/** A film takes so long, at no more steps a second than the eye follows. */
-const filmS = 20
+/** The longest film, s; and edits a second at least, so that a short one can be followed. */
+const filmS = 30
 const slowest = 3
-const fastest = 30
 
 /** The film of the job under the stage: where it stands, whose edit that was, and what can be done with the moment. */
 export function FilmBar({ reel, onClose }: { readonly reel: Reel; readonly onClose: () => void }) {
@@ -31,7 +30,10 @@ export function FilmBar({ reel, onClose }: { readonly reel: Reel; readonly onClo
     session.setState({ lit: edit ? idsOf(edit.change) : [] })
   }
   const wanted = useLastOfFrame(go)
-  useEffect(() => slider.current?.focus(), [])
+  const hasPast = reach > 0
+  useEffect(() => {
+    if (hasPast) slider.current?.focus()
+  }, [hasPast])
   const said = (edit: PastEdit | undefined) =>
     edit ? `${saidEdit(edit.change, sayer)} · ${edit.by} · ${momentName(edit.at, locale)}` : words.begin
   const moment = back === 0 ? words.todayLong : said(edits[back])
@@ -158,7 +160,7 @@ function usePlay(reel: Reel) {
     if (!playing) return
     const { back, reach } = reel.store.getState()
     const start = back === 0 ? reach : back
-    const rate = Math.min(fastest, Math.max(slowest, reach / filmS))
+    const rate = Math.max(slowest, reach / filmS)
     const begin = performance.now()
     let frame = requestAnimationFrame(function show(now) {
       const next = Math.max(0, start - Math.floor(((now - begin) / 1000) * rate))

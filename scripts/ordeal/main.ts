@@ -2,6 +2,7 @@ import { startTestServer } from '../parts/test-server.mjs'
 import { freePort } from '../parts/private-database.mjs'
 import { badRequests } from './bad-requests'
 import { designers } from './designers'
+import { history } from './history'
 import { kills } from './kills'
 import { list } from './list'
 import { load } from './load'
@@ -21,6 +22,7 @@ try {
     reports.push(await designers(5, short ? 8 : 120, server.address))
   }
   if (has('bad')) reports.push(await badRequests(short ? 2000 : 50_000, server.address, !short))
+  if (has('history') && !short) reports.push(await history(10_000, server.address, server.databaseUrl))
   if (has('list') && !short) reports.push(await list(20_000, server.address, server.databaseUrl))
 } finally {
   await server.stop()
