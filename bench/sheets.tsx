@@ -39,6 +39,7 @@ const dialogs: Readonly<Partial<Record<NonNullable<Session['dialog']>, Component
   'tariff-now': TariffDialog,
   'tariff-then': TariffDialog,
   history: lazyPart('HistoryDialog'),
+  comments: lazyPart('CommentsDialog'),
 }
 
 /** The sheet that lies over the bench, if any; its script is fetched when it is first opened. */

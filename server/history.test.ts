@@ -27,15 +27,10 @@ async function edited(count: number, together = 1, name = '') {
   const chimney = Object.values(shipped.house).find(({ kind }) => kind === 'chimney')
   if (chimney?.kind !== 'chimney') throw new Error('The shipped house has a chimney.')
   const at = (n: number) => ({ ...chimney, name: `${name}${n}` })
-  const edits = Array.from({ length: count }, (_, n) => ({
-    id: randomUUID(),
-    documentId: 'house',
-    change: {
-      added: {},
-      removed: {},
-      updated: { [chimney.id]: [n === 0 ? chimney : at(n), at(n + 1)] },
-    } as Change,
-  }))
+  const edits = Array.from({ length: count }, (_, n) => {
+    const updated: Change['updated'] = { [chimney.id]: [n === 0 ? chimney : at(n), at(n + 1)] }
+    return { id: randomUUID(), documentId: 'house', change: { added: {}, removed: {}, updated } }
+  })
   for (let n = 0; n < count; n += together)
     await saveEdits({ who, screenId: null, since: 0 }, jobId, edits.slice(n, n + together))
   return { jobId, chimneyId: chimney.id }

@@ -5,6 +5,7 @@ import { sealData } from 'iron-session'
 import { NextRequest } from 'next/server'
 import { parseJob } from '@/core/kinds/job'
 import { rules, type RouteName } from './access'
+import { commentsOf, sayComment } from './comments'
 import { run, transaction } from './database'
 import { createJob, loadJob } from './jobs'
 import { insertVersion, manyVersions } from './sql/history'
@@ -70,6 +71,14 @@ await transaction('version', (runner) =>
   insertVersion(jobId, { id: versionId, name: 'Secret version', revision: 1 }, ours.designerId, runner),
 )
 
+const commentId = randomUUID()
+await sayComment({ id: ours.designerId, teamId: ours.teamId, name: 'Ada' }, jobId, {
+  id: commentId,
+  about: '',
+  answers: null,
+  text: 'A secret comment',
+})
+
 type Handler = (request: NextRequest, context: { readonly params: Promise<object> }) => Promise<Response>
 
 /** Calls a route as it is called from outside, signed in as whoever the cookie says. */
@@ -80,6 +89,7 @@ async function call(name: RouteName, cookie: string, body?: unknown): Promise<Re
     id: path.includes('/files/') ? fileId : path.includes('/weather/') ? weatherId : jobId,
     offerId: shareId,
     versionId,
+    commentId,
   }
   const request = new NextRequest(
     `http://127.0.0.1${path.replace('[id]', params.id).replace('[offerId]', shareId)}`,
@@ -109,6 +119,10 @@ const asked: Readonly<Partial<Record<RouteName, unknown>>> = {
   'GET /api/jobs/[id]/history': undefined,
   'POST /api/jobs/[id]/versions': { id: randomUUID(), name: 'Stolen', revision: 1 },
   'DELETE /api/jobs/[id]/versions/[versionId]': undefined,
+  'GET /api/jobs/[id]/comments': undefined,
+  'POST /api/jobs/[id]/comments': { id: randomUUID(), about: '', answers: null, text: 'Stolen' },
+  'PATCH /api/jobs/[id]/comments/[commentId]': { resolved: true },
+  'DELETE /api/jobs/[id]/comments/[commentId]': undefined,
   'GET /api/jobs/[id]/events': undefined,
   'POST /api/jobs/[id]/presence': { screen: randomUUID(), selection: 'roof' },
   'GET /api/jobs/[id]/export': undefined,
@@ -143,6 +157,8 @@ test('with another team’s ids a route gives nothing away and changes nothing',
   }
   expect(await loadJob(ours.teamId, jobId)).toEqual(before)
   expect((await manyShares(ours.teamId, jobId)).map(({ withdrawnAt }) => withdrawnAt)).toEqual([null])
+  const said = await commentsOf({ id: ours.designerId, teamId: ours.teamId, name: 'Ada' }, jobId)
+  expect(said.map(({ text, resolved }) => [text, resolved])).toEqual([['A secret comment', null]])
   expect((await manyVersions(jobId)).map(({ name }) => name)).toEqual(['Secret version'])
 }, 60_000)
 

@@ -4,6 +4,7 @@ import { kindOf, type AnyObject } from '@/core/kinds/index'
 import { Frame } from '../card/frame'
 import { PanelCard } from '../card/panel-card'
 import { PhotoStrip } from '../card/photo-strip'
+import { CommentsOn } from '../comments/comments-on'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
 import { benchKindOf } from '../kinds/index'
 import { lazyCard } from '../kinds/lazy-card'
@@ -61,6 +62,7 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
     >
       <Measures object={object} />
       <PhotoStrip id={object.id} />
+      <CommentsOn about={object.id} name={title(object, sayer, site(), documents.house)} />
       {standing?.move?.turned && !('rotationDeg' in object) && !('azimuthDeg' in object) && <TurnField />}
     </Frame>
   )

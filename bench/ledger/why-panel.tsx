@@ -4,6 +4,8 @@ import { useEffect, useRef } from 'react'
 import { type ShownLine } from '@/core/readers/books'
 import { explained } from '@/words/explained'
 import { later } from '@/words/en/later'
+import { CommentsOn } from '../comments/comments-on'
+import { aboutLine } from '../comments/use-comments'
 import { useBench, useSayer } from '../context'
 
 /** Inputs, formula, source and assumptions of a line, from the stages that made it. */
@@ -58,6 +60,7 @@ export function WhyPanel({ line, onClose }: { readonly line: ShownLine; readonly
           Assumption: {assumption}
         </p>
       ))}
+      <CommentsOn about={aboutLine(line.id)} name={label} />
     </aside>
   )
 }

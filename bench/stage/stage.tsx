@@ -34,6 +34,7 @@ const SelectionCard = lazyPart('SelectionCard')
 const UnderlaysLayer = lazyPart('UnderlaysLayer')
 const SunLegend = lazyPart('SunLegendPanel')
 const AccessLabels = lazyPart('AccessLabelsLayer')
+const CommentPins = lazyPart('CommentPinsLayer')
 
 /** Pixels within which a grip or a snap is meant. */
 const gripPx = 11
@@ -116,6 +117,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   // A month's map takes its time; its legend stays meanwhile.
   const showMap = useSession(showsSunMap) && (best > 0 || span !== 'year')
   const labels = useSession((s) => s.accessLabels)
+  const commented = useStore(bench.line.store, (s) => s.comments.open > 0)
   const mapped = useMemo(
     () => (showMap && roofs ? { faces: roofs.faces, best } : null),
     [showMap, roofs, best],
@@ -276,6 +278,7 @@ export function Stage({ small }: { readonly small: boolean }) {
         <PlaneLabels view={view} standing={shown} />
       )}
       {!small && view && showMap && labels && <AccessLabels view={view} />}
+      {!small && view && commented && <CommentPins view={view} />}
       {!small && view && <ViewButtons view={view} />}
       {!small && view && (
         <div className="pointer-events-none absolute bottom-3 left-3.5 flex flex-col items-start gap-1.5">

@@ -100,7 +100,17 @@ test('names, ends and who else is there are known; the own screen is not somebod
   source?.say({ type: 'job', name: 'Renamed', deleted: true })
   const other = { screenId: 'other', name: 'Ada', selection: 'tree-1' }
   source?.say({ type: 'present', screens: [{ screenId: 'mine', name: 'Me', selection: null }, other] })
-  expect(line.store.getState()).toEqual({ name: 'Renamed', deleted: true, present: [other] })
+  source?.say({ type: 'comments', open: 2 })
+  expect(line.store.getState()).toMatchObject({
+    name: 'Renamed',
+    deleted: true,
+    present: [other],
+    comments: { open: 2 },
+  })
+  // As many as before, but something was said.
+  const { comments } = line.store.getState()
+  source?.say({ type: 'comments', open: 2 })
+  expect(line.store.getState().comments).not.toBe(comments)
   line.select('tree-2')
   line.select('chimney-1')
   line.select('chimney-1')

@@ -13,12 +13,15 @@ export type LineEvent =
   | ({ readonly type: 'edits' } & Feed)
   | { readonly type: 'at'; readonly revision: number }
   | { readonly type: 'job'; readonly name: string; readonly deleted: boolean }
+  | { readonly type: 'comments'; readonly open: number }
   | { readonly type: 'present'; readonly screens: readonly Present[] }
 
 interface State {
   readonly present: readonly Present[]
   readonly name: string | null
   readonly deleted: boolean
+  /** Threads of comments that are open; a new object whenever something was said. */
+  readonly comments: { readonly open: number }
 }
 
 interface LineParts {
@@ -42,7 +45,12 @@ const restMs = 400
  * what it hears; browsers allow few lines to one server.
  */
 export class LiveLine {
-  readonly store = createStore<State>(() => ({ present: [], name: null, deleted: false }))
+  readonly store = createStore<State>(() => ({
+    present: [],
+    name: null,
+    deleted: false,
+    comments: { open: 0 },
+  }))
   readonly #parts: LineParts
   readonly #channel: BroadcastChannel
   readonly #stopped = new AbortController()
@@ -128,6 +136,9 @@ export class LiveLine {
         return
       case 'job':
         this.store.setState({ name: event.name, deleted: event.deleted })
+        return
+      case 'comments':
+        this.store.setState({ comments: event })
         return
       case 'present':
         this.store.setState({

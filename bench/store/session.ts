@@ -77,6 +77,7 @@ export interface Session {
     | 'year'
     | 'record'
     | 'history'
+    | 'comments'
     | 'shade'
     | 'rules'
     | 'permit'

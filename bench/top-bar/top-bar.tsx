@@ -1,6 +1,7 @@
 'use client'
 
 import Link from 'next/link'
+import { Fragment } from 'react'
 import { useStore } from 'zustand'
 import { useBench, useSession, useSite } from '../context'
 import { lazyPart } from '../lazy-parts'
@@ -10,10 +11,17 @@ import { OptionTabs } from './option-tabs'
 
 const OthersPanel = lazyPart('OthersPanel')
 
+/** What else there is to know of a job. */
+const talks = [
+  ['history', 'History'],
+  ['comments', 'Comments'],
+] as const
+
 /** Job, saving, undo, options, checks, and the way to the offer. */
 export function TopBar({ name }: { readonly name: string }) {
   const { documents, session, line } = useBench()
   const othersHere = useStore(line.store, (s) => s.present.length > 0)
+  const comments = useStore(line.store, (s) => s.comments.open)
   const site = useSite()
   const canUndo = useStore(documents.store, (s) => s.done.length > 0)
   const canRedo = useStore(documents.store, (s) => s.undone.length > 0)
@@ -44,14 +52,20 @@ export function TopBar({ name }: { readonly name: string }) {
       <div className="min-w-0 shrink leading-tight">
         <h1 className="truncate text-[14px] font-semibold">{name}</h1>
         <p className="quiet truncate">
-          {site.address} · <SaveState /> ·{' '}
-          <button
-            type="button"
-            className="cursor-pointer underline"
-            onClick={() => session.setState({ dialog: 'history' })}
-          >
-            History
-          </button>
+          {site.address} · <SaveState />
+          {talks.map(([dialog, label]) => (
+            <Fragment key={dialog}>
+              {' · '}
+              <button
+                type="button"
+                className="cursor-pointer underline"
+                onClick={() => session.setState({ dialog })}
+              >
+                {label}
+                {dialog === 'comments' && comments > 0 && ` (${comments})`}
+              </button>
+            </Fragment>
+          ))}
         </p>
       </div>
       <div className="flex shrink-0 gap-0.5">

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { changeBetween } from '@/core/model/change'
 import { job, set } from '@/town/testing'
 import { transaction } from '../database'
+import { sayComment, settleComment } from '../comments'
 import { createJob, saveEdits } from '../jobs'
 import { renameJob, setJobDeleted, storeSummary } from '../sql/jobs'
 import { touchPresence } from '../sql/live'
@@ -96,3 +97,21 @@ test('a list hears of figures that were computed elsewhere', async () => {
   endStreams()
   await until(() => listenedTo('team').length === 0)
 }, 60_000)
+
+test('a stream tells how many comments are open, at its begin and whenever something is said', async () => {
+  const id = await createJob(me.teamId, job)
+  const gone = new AbortController()
+  const events = heard(eventStream(gone.signal, `job ${id}`, async () => []))
+  const opens = () => events.filter(({ type }) => type === 'comments').map(({ open }) => open)
+  await until(() => opens().length === 1)
+  const first = { id: randomUUID(), about: '', answers: null, text: 'Call the utility' }
+  await sayComment(me, id, first)
+  await until(() => opens().length === 2)
+  // An answer leaves as many open, and is told all the same.
+  await sayComment(me, id, { ...first, id: randomUUID(), answers: first.id })
+  await until(() => opens().length === 3)
+  await settleComment(me, id, first.id, true)
+  await until(() => opens().length === 4)
+  expect(opens()).toEqual([0, 1, 1, 0])
+  gone.abort()
+})

@@ -76,6 +76,8 @@ async function lookAtJobs(ids: readonly string[]): Promise<void> {
       const revision = edits.at(-1)?.revision ?? state.revision
       announce(`job ${state.id}`, { type: 'edits', after: before.revision, edits, revision })
     }
+    if (before?.commentMark !== state.commentMark)
+      announce(`job ${state.id}`, { type: 'comments', open: state.openComments })
     if (before && (before.name !== state.name || before.deleted !== state.deleted))
       announce(`job ${state.id}`, { type: 'job', name: state.name, deleted: state.deleted })
     jobs.set(state.id, state)

@@ -8,6 +8,8 @@ const stateSchema = z.object({
   name: z.string(),
   revision: z.number(),
   deleted_at: z.date().nullable(),
+  open_comments: z.number(),
+  comment_mark: z.number(),
 })
 
 /** What of a job others may have changed. */
@@ -16,18 +18,26 @@ export interface JobState {
   readonly name: string
   readonly revision: number
   readonly deleted: boolean
+  /** Threads of comments that are open, and a number that changes with whatever is said. */
+  readonly openComments: number
+  readonly commentMark: number
 }
 
 /** @param ids at least one */
 export async function manyJobStates(ids: readonly string[]): Promise<JobState[]> {
   const rows = await many(
     'states of jobs',
-    `SELECT id, name, revision, deleted_at FROM job WHERE id IN (${marks(ids)})`,
+    `SELECT id, name, revision, deleted_at, open_comments, comment_mark FROM job WHERE id IN (${marks(ids)})`,
     ids,
   )
   return rows.map((row) => {
-    const { deleted_at, ...state } = stateSchema.parse(row)
-    return { ...state, deleted: deleted_at !== null }
+    const { deleted_at, open_comments, comment_mark, ...state } = stateSchema.parse(row)
+    return {
+      ...state,
+      deleted: deleted_at !== null,
+      openComments: open_comments,
+      commentMark: comment_mark,
+    }
   })
 }
 

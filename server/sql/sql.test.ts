@@ -103,7 +103,14 @@ test('documents come in their order with the versions of their kinds; an edit is
     await insertDocument(id, 'house', 0, { h: 'Grüße' }, runner)
     await insertDocument(id, 'option-a', 1, {}, runner)
     await updateDocument(id, 'option-a', 7, { a: [1, null] }, runner)
-    const place = { jobId: id, documentId: 'option-a', designerId, screenId: null, change: { added: {} }, kinds: {} }
+    const place = {
+      jobId: id,
+      documentId: 'option-a',
+      designerId,
+      screenId: null,
+      change: { added: {} },
+      kinds: {},
+    }
     await insertEdit({ ...place, id: 'edit-1', revision: 7, jobRevision: 3, position: 0 }, runner)
     await insertEdit({ ...place, id: 'edit-3', revision: 9, jobRevision: 4, position: 1 }, runner)
     await insertEdit({ ...place, id: 'edit-2', revision: 8, jobRevision: 4, position: 0 }, runner)

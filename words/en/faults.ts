@@ -45,13 +45,10 @@ export const faults = {
   'bad-document': '{at, select, none {The document} other {{at}}}: an object of objects by id was expected',
   'bad-body': '{at, select, none {The request} other {{at}}}: {rule}',
   'unknown-kind': '{at}: “{kind}” is not a kind of object this version knows',
-  'newer-version':
-    'This was written by a newer version ({what} {version, number}; up to {known, number} is known here). Update the application to open it.',
   'too-many-objects': 'A document has at most {limit, number} objects.',
   'wrong-key': '{at}: “{id}” does not match its key',
   'misplaced-object': '{at}: a {kind} does not belong in this document',
   'missing-object': 'The document has no {kind} “{id}”.',
-  'too-many-options': 'A job has at most {limit, number} options.',
   'bad-change': 'The entry “{id}” holds another object.',
   gone: 'This is gone.',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
@@ -94,11 +91,7 @@ export const faults = {
   'no-such-option':
     '{letters, select, none {This option does not exist any more.} other {There is no option “{name}”; this job has {letters}.}}',
   'not-signed-in': 'You are not signed in. Open the start page again.',
-  'wrong-origin': 'This request does not come from this application.',
-  'not-json': '{file, select, body {The body} stdin {Standard input} other {{file}}} is not JSON: {detail}.',
   'database-away': 'The database does not answer. Your edits are kept and will be saved when it is back.',
-  'refused-by-database': 'The database does not take these values. Check the last thing you entered.',
-  'broken-text': '{at}: this text ends in half a character. Type it again.',
 
   'too-many-requests':
     'That was too much at once. Try again in {seconds, plural, one {# second} other {# seconds}}.',

@@ -13,6 +13,13 @@ export const laterFaults = {
   'nothing-fits':
     'No module fits in there within the setbacks. Draw it larger, or choose a smaller module or narrower setbacks.',
   'short-line': 'A line needs two ends: click where it goes to.',
+  'newer-version':
+    'This was written by a newer version ({what} {version, number}; up to {known, number} is known here). Update the application to open it.',
+  'too-many-options': 'A job has at most {limit, number} options.',
+  'wrong-origin': 'This request does not come from this application.',
+  'not-json': '{file, select, body {The body} stdin {Standard input} other {{file}}} is not JSON: {detail}.',
+  'refused-by-database': 'The database does not take these values. Check the last thing you entered.',
+  'broken-text': '{at}: this text ends in half a character. Type it again.',
   'not-a-job': 'This is not a job of Tall Gable: {at, select, none {the file} other {{at}}}: {rule}',
   'twin-options': 'Two options have the same id.',
   'bad-equipment': 'The data sheets in this file: {at}: {rule}',
@@ -22,6 +29,9 @@ export const laterFaults = {
   'no-such-offer': 'This link leads to no offer. It may have been withdrawn.',
   'no-such-moment': 'This moment is no longer in the history.',
   'too-many-versions': 'A job has at most {limit, number} named moments. Take one’s name away first.',
+  'no-such-comment': 'This comment is gone. Somebody may have taken it back.',
+  'not-yours': 'Only who has said it can take it back.',
+  'too-many-comments': 'A job has at most {limit, number} comments.',
   'looking-back': 'This is how it was. Restore it, or go back to today, to go on drawing.',
   'not-allowed': 'This is for whoever runs the server.',
   'too-heavy':

@@ -17,6 +17,7 @@ import {
   treeCard,
 } from './card-choices'
 import { catalogue } from './catalogue'
+import { comments } from './comments'
 import { compare } from './compare'
 import { diagram } from './diagram'
 import { fieldsOf } from './fields'
@@ -57,6 +58,7 @@ export const later = {
   best,
   bills,
   catalogue,
+  comments,
   compare,
   diagram,
   edgeForms,

@@ -4,12 +4,13 @@ import { eventStream } from '@/server/live/stream'
 import { route } from '@/server/respond'
 import { manyEditsSince } from '@/server/sql/documents'
 import { maybeOneJob } from '@/server/sql/jobs'
+import { manyJobStates } from '@/server/sql/live'
 
 export const dynamic = 'force-dynamic'
 
 const sinceSchema = z.coerce.number().int().min(0)
 
-/** What others do to a job, from a revision on: edits, its name, its end, and who is there. */
+/** What others do to a job, from a revision on: edits, its name, its end, comments, and who is there. */
 export const GET = route<'GET /api/jobs/[id]/events', { id: string }>(
   'GET /api/jobs/[id]/events',
   async ({ request, params: { id }, who }) => {
@@ -21,8 +22,10 @@ export const GET = route<'GET /api/jobs/[id]/events', { id: string }>(
       if (!row) return []
       const edits = await manyEditsSince(id, since.data)
       const revision = edits.at(-1)?.revision ?? row.revision
+      const [state] = await manyJobStates([id])
       return [
         { type: 'job', name: row.name, deleted: row.deleted },
+        { type: 'comments', open: state?.openComments ?? 0 },
         { type: 'edits', after: since.data, edits, revision },
       ]
     })
