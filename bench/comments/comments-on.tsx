@@ -160,7 +160,7 @@ export function SayForm({
   return (
     <form className="mt-1" onSubmit={(event) => void say(event)}>
       <textarea
-        className="field w-full resize-y"
+        className="field h-auto w-full resize-y py-1 leading-snug"
         // Where one asked for it, one writes at once.
         autoFocus={onDone !== undefined}
         aria-label={label}

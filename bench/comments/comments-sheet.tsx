@@ -20,6 +20,7 @@ export function CommentsSheet() {
   const settled = (threads ?? []).filter(({ resolved }) => resolved).length
   const shown = (threads ?? []).filter(({ resolved }) => withSettled || !resolved)
   const groups = byAbout(shown)
+  const onJob = sayer.say(words.sayOn, { what: words.wholeJob.toLowerCase() })
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
       {fault && (
@@ -45,10 +46,8 @@ export function CommentsSheet() {
         </label>
       )}
       <div className="mt-3 border-t border-line pt-3">
-        <SayForm
-          label={sayer.say(words.sayOn, { what: words.wholeJob.toLowerCase() })}
-          onSay={(text) => desk.say('', text)}
-        />
+        <h3 className="font-semibold">{onJob}</h3>
+        <SayForm label={onJob} onSay={(text) => desk.say('', text)} />
       </div>
     </Sheet>
   )

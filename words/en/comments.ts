@@ -10,7 +10,7 @@ export const comments = {
   answer: 'Answer',
   answerTo: 'Answer to {by}',
   send: 'Say it',
-  settle: 'Settled',
+  settle: 'Settle',
   settleHint: 'Nothing is left to do here',
   open: 'Open again',
   takeBack: 'Take back',
