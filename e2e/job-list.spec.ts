@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { chapter, saved, settled } from './bench'
@@ -123,4 +124,78 @@ test('what makes no sense is refused, and says where', async ({ page }) => {
   expect(made.status()).toBe(404)
   await setDeleted(page, id, true)
   expect(await patch({ progress: { notes: 'late' } })).toEqual([200, undefined])
+})
+
+test('several jobs at once: brought in, tagged, given a status, exported as one file, archived, deleted and brought back', async ({
+  page,
+}) => {
+  const shipped: unknown = JSON.parse(readFileSync('samples/shipped-job.json', 'utf8'))
+  const fileOf = (name: string) => ({
+    name: `${name}.json`,
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify({ ...(shipped as object), name })),
+  })
+  await page.goto('/')
+  await page
+    .getByLabel('Job file')
+    .setInputFiles([
+      fileOf('Bulk one'),
+      fileOf('Bulk two'),
+      { ...fileOf('Bad'), buffer: Buffer.from('{"a":1}') },
+    ])
+  const taken = page.getByRole('region', { name: 'Import' })
+  await expect(taken).toContainText('2 of 3 imported')
+  await expect(taken.getByRole('alert')).toContainText('Bad.json: This is not a job of Tall Gable')
+  await taken.getByRole('button', { name: 'Close' }).click()
+  await page.goto('/?q=Bulk')
+  await expect(page.getByRole('listitem')).toHaveCount(2)
+  await page.getByRole('button', { name: 'Select several' }).click()
+  const several = page.getByRole('region', { name: 'Selected jobs' })
+  await several.getByRole('button', { name: 'All on this page' }).click()
+  await expect(page.getByLabel('Select Bulk two')).toBeChecked()
+  const deleteAll = async () => {
+    for (const address of ['/?q=Bulk', '/?q=Bulk&shelf=archive']) {
+      await page.goto(address)
+      await page.getByRole('button', { name: 'Select several' }).click()
+      await several.getByRole('button', { name: 'All on this page' }).click()
+      await several.getByRole('button', { name: 'Delete' }).click()
+      await expect(page.getByRole('listitem')).toHaveCount(0)
+    }
+  }
+  await several.getByLabel('Tag to add').fill('autumn')
+  await several.getByLabel('Tag to add').press('Enter')
+  await expect(several).toContainText('2 of 2 tagged')
+  await several.getByLabel('Set status').selectOption('Offered')
+  await expect(several).toContainText('2 of 2 set')
+  await expect(row(page, 'Bulk one')).toContainText('Offered')
+  await expect(row(page, 'Bulk one')).toContainText('autumn')
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze()
+  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  const download = page.waitForEvent('download')
+  await several.getByRole('button', { name: 'Export as ZIP' }).click()
+  const archive = await download
+  expect(archive.suggestedFilename()).toMatch(/^jobs-\d{4}-\d\d-\d\d\.zip$/)
+  await page.getByLabel('Select Bulk one').uncheck()
+  await expect(several).toContainText('1 of 2 selected')
+  await several.getByRole('button', { name: 'Archive', exact: true }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(1)
+  await page.getByLabel('Select Bulk one').check()
+  await several.getByRole('button', { name: 'Delete' }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(0)
+  // The file that was exported holds both, and comes in again.
+  await page.goto('/')
+  await page.getByLabel('Job file').setInputFiles({
+    name: archive.suggestedFilename(),
+    mimeType: 'application/zip',
+    buffer: readFileSync(await archive.path()),
+  })
+  await expect(page.getByRole('region', { name: 'Import' })).toContainText('2 of 2 imported')
+  await deleteAll()
+  await page.goto('/?q=Bulk&shelf=bin')
+  await expect(page.getByRole('listitem')).toHaveCount(4)
+  await page.getByRole('button', { name: 'Select several' }).click()
+  await several.getByRole('button', { name: 'All on this page' }).click()
+  await several.getByRole('button', { name: 'Bring back' }).click()
+  await expect(page.getByRole('listitem')).toHaveCount(0)
+  await deleteAll()
 })

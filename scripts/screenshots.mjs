@@ -109,13 +109,6 @@ const views = {
     await page.keyboard.press('w')
     await page.getByText(/^All 17 modules/).waitFor()
   },
-  'sun-path': async () => {
-    await openShipped()
-    await page.keyboard.press('w')
-    await page.getByRole('button', { name: 'Select this module' }).click()
-    await page.getByText(/^1 selected module/).waitFor()
-    await page.getByRole('heading', { name: 'Sun path', exact: true }).evaluate((it) => it.scrollIntoView())
-  },
   permit: async () => {
     await openShipped()
     await page.getByText('With battery', { exact: true }).first().click()
@@ -217,6 +210,27 @@ const views = {
     await page.getByRole('complementary', { name: 'Water tower, 3D model' }).waitFor()
     for (let step = 0; step < 50; step++) await page.keyboard.press('Shift+ArrowRight')
     for (let step = 0; step < 60; step++) await page.keyboard.press('Shift+ArrowUp')
+    await fresh()
+  },
+  history: async () => {
+    await chapter('Shape')
+    await page.getByRole('button', { name: /^Chimney/ }).click()
+    await page.getByRole('region', { name: 'Comments' }).getByRole('button', { name: 'Comment' }).click()
+    await page.keyboard.type('Will it be taken down with the old stove?')
+    await page.getByRole('button', { name: 'Say it' }).click()
+    await page.getByRole('button', { name: /^Oak, west fence/ }).click()
+    await page.keyboard.press('Delete')
+    await page.getByRole('button', { name: /^House building/ }).click()
+    await page.getByLabel('Eave height').first().fill('11 ft')
+    await page.getByLabel('Eave height').first().press('Enter')
+    await fresh()
+    await page.locator('[data-save="saved"]').waitFor()
+    await page.getByRole('button', { name: 'History', exact: true }).click()
+    await page.getByRole('button', { name: /Oak, west fence deleted/ }).waitFor()
+    await page.getByRole('slider', { name: 'Moment' }).press('ArrowLeft')
+    await page.getByLabel('Name this moment').fill('If the oak went')
+    await page.getByRole('button', { name: 'Keep name' }).click()
+    await page.getByRole('button', { name: 'If the oak went', exact: true }).waitFor()
     await fresh()
   },
   proposal: async () => {

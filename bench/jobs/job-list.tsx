@@ -16,6 +16,19 @@ const JobDetails = lazy(() =>
   ),
 )
 
+const Several = lazy(() =>
+  import('./several/several').then(
+    (found) => ({ default: found.Several }),
+    () => ({ default: NotFetched }),
+  ),
+)
+const ImportSeveral = lazy(() =>
+  import('./several/several').then(
+    (found) => ({ default: found.ImportSeveral }),
+    () => ({ default: NotFetched }),
+  ),
+)
+
 const NotFetched = () => (
   <p role="alert" className="mt-2 text-clay">
     The server does not answer. Load the page again in a moment.
@@ -53,6 +66,9 @@ export function JobList({
   const [deleted, setGone] = useState<{ id: string; name: string } | null>(null)
   const [fault, setFault] = useState<string | null>(null)
   const [opened, setOpened] = useState<string | null>(null)
+  /** Of jobs that are selected; null while jobs are dealt with one by one. */
+  const [chosen, choose] = useState<readonly string[] | null>(null)
+  const [files, setFiles] = useState<readonly File[]>([])
   const file = useRef<HTMLInputElement>(null)
   const newer = useNewFigures()
   const again = () => startTransition(() => router.refresh())
@@ -85,19 +101,32 @@ export function JobList({
             Search
           </button>
         </form>
+        <button
+          type="button"
+          className="button"
+          aria-pressed={chosen !== null}
+          onClick={() => choose(chosen ? null : [])}
+        >
+          Select several
+        </button>
         <button type="button" className="button" onClick={() => file.current?.click()}>
           Import file
         </button>
         <input
           ref={file}
           type="file"
-          accept="application/json,.json"
+          accept="application/json,.json,.zip"
+          multiple
           aria-label="Job file"
           className="hidden"
           onChange={(event) => {
-            const chosen = event.target.files?.[0]
+            const given = [...(event.target.files ?? [])]
             event.target.value = ''
-            if (chosen) void take(importJob(chosen), (id) => router.push(`/jobs/${id}`))
+            const [one] = given
+            // A job alone is opened; several stay in the list.
+            if (one && given.length === 1 && !/\.zip$/i.test(one.name))
+              void take(importJob(one), (id) => router.push(`/jobs/${id}`))
+            else setFiles(given)
           }}
         />
       </div>
@@ -107,6 +136,29 @@ export function JobList({
         </p>
       )}
       {filters}
+      <Suspense>
+        {files.length > 0 && (
+          <ImportSeveral
+            key={files.map(({ name }) => name).join()}
+            files={files}
+            ask={ask}
+            onDone={again}
+            onClose={() => setFiles([])}
+          />
+        )}
+        {chosen && (
+          <Several
+            jobs={jobs}
+            chosen={chosen}
+            onChoose={choose}
+            shelf={shelf}
+            owners={owners}
+            ask={ask}
+            onDone={again}
+            onClose={() => choose(null)}
+          />
+        )}
+      </Suspense>
       {jobs.length === 0 && (
         <p className="rounded-lg border border-dashed border-line p-8 text-center text-pencil">{empty}</p>
       )}
@@ -117,21 +169,33 @@ export function JobList({
             job={{ ...job, figures: newer[job.id] ?? job.figures }}
             isOpenable={shelf !== 'bin'}
             actions={
-              <JobActions
-                name={job.name}
-                id={job.id}
-                isDeleted={shelf === 'bin'}
-                isOpen={opened === job.id}
-                onDetails={() => setOpened(opened === job.id ? null : job.id)}
-                onCopy={() => void take(copyJob(job.id), again)}
-                onDelete={() =>
-                  void take(setDeleted(job.id, true), () => {
-                    setGone(job)
-                    again()
-                  })
-                }
-                onBack={() => void take(setDeleted(job.id, false), again)}
-              />
+              chosen ? (
+                <input
+                  type="checkbox"
+                  className="size-5"
+                  aria-label={`Select ${job.name}`}
+                  checked={chosen.includes(job.id)}
+                  onChange={({ target: { checked } }) =>
+                    choose(checked ? [...chosen, job.id] : chosen.filter((id) => id !== job.id))
+                  }
+                />
+              ) : (
+                <JobActions
+                  name={job.name}
+                  id={job.id}
+                  isDeleted={shelf === 'bin'}
+                  isOpen={opened === job.id}
+                  onDetails={() => setOpened(opened === job.id ? null : job.id)}
+                  onCopy={() => void take(copyJob(job.id), again)}
+                  onDelete={() =>
+                    void take(setDeleted(job.id, true), () => {
+                      setGone(job)
+                      again()
+                    })
+                  }
+                  onBack={() => void take(setDeleted(job.id, false), again)}
+                />
+              )
             }
             below={
               opened === job.id && (
