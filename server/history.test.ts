@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { readFileSync } from 'node:fs'
-import { type Change } from '@/core/kinds/documents'
+import { ofKind, type Change } from '@/core/kinds/documents'
 import { Film, type LoggedEdit } from '@/core/kinds/film'
 import { parseJob } from '@/core/kinds/job'
+import { seededRandom } from '@/core/model/random'
 import { run, transaction } from './database'
 import { historyOf, nameVersion, unnameVersion } from './history'
 import { createJob, loadJob, saveEdits } from './jobs'
@@ -55,6 +56,66 @@ test('the log leads from the job as it is to the job as it was made', async () =
   expect(film.back(3)['house']?.[chimneyId]).toMatchObject({ name: '4' })
   expect(film.back(7)['house']).toEqual(shipped.house)
 })
+
+test('each state that two designers’ crossing edits have made comes back, conflicts and all', async () => {
+  const jobId = await createJob(teamId, shipped)
+  const random = seededRandom(11)
+  const option = shipped.options[0]?.id ?? ''
+  const house = Object.values(shipped.house).filter((object) => 'heightM' in object && 'name' in object)
+  const statesOf = async () => {
+    const { job, row } = await loadJob(teamId, jobId)
+    return { revision: row.revision, house: job.house, options: job.options }
+  }
+  const states = [await statesOf()]
+  let refused = 0
+  for (let n = 0; n < 120; n++) {
+    // Made on a state of a while ago, as one who was offline makes it.
+    const known = states[Math.max(0, states.length - 1 - Math.floor(random() * 4))]
+    const object = house[Math.floor(random() * house.length)]
+    const before = object && known?.house[object.id]
+    if (!object || !known) continue
+    const dice = random()
+    const after = { ...object, ...before, name: `N${n}` }
+    const change: Change =
+      before && dice < 0.15
+        ? { added: {}, updated: {}, removed: { [object.id]: before } }
+        : before
+          ? {
+              added: {},
+              removed: {},
+              updated: {
+                [object.id]: [
+                  before,
+                  dice < 0.6 ? after : ({ ...before, heightM: 2 + n / 100 } as typeof before),
+                ],
+              },
+            }
+          : { added: { [object.id]: object }, updated: {}, removed: {} }
+    const edits = [{ id: randomUUID(), documentId: 'house', change }]
+    const [offer] = ofKind(known.options[0]?.objects ?? {}, 'offer')
+    if (offer && dice > 0.8)
+      edits.push({
+        id: randomUUID(),
+        documentId: option,
+        change: { added: {}, removed: {}, updated: { [offer.id]: [offer, { ...offer, name: `O${n}` }] } },
+      })
+    const { conflicts } = await saveEdits({ who, screenId: null, since: 0 }, jobId, edits)
+    refused += conflicts.length
+    const now = await statesOf()
+    if (now.revision > (states.at(-1)?.revision ?? 0)) states.push(now)
+  }
+  expect(refused).toBeGreaterThan(5)
+  expect(states.length).toBeGreaterThan(50)
+  const { edits } = await historyOf(teamId, jobId, null)
+  const last = states.at(-1)
+  const film = new Film({ house: last?.house ?? {}, [option]: last?.options[0]?.objects ?? {} })
+  film.add(edits as unknown as LoggedEdit[])
+  for (const state of states) {
+    const back = film.back(edits.filter(({ revision }) => revision > state.revision).length)
+    expect(back['house']).toEqual(state.house)
+    expect(back[option]).toEqual(state.options[0]?.objects)
+  }
+}, 60_000)
 
 test('a part begins where it is told to, in the middle of a revision too', async () => {
   const { jobId } = await edited(6, 3)

@@ -227,7 +227,7 @@ function Choice({
 }) {
   return (
     <select
-      className="field"
+      className="field w-auto"
       aria-label={label}
       disabled={disabled}
       value=""
