@@ -1,4 +1,4 @@
-import { strFromU8, unzip, Zip, ZipDeflate, type UnzipFileInfo } from 'fflate'
+import { Unzip, UnzipInflate, Zip, ZipDeflate } from 'fflate'
 
 /** Names that a file may not have anywhere, without what makes them so; never empty. */
 const plainName = (name: string) =>
@@ -48,6 +48,8 @@ export type FoundFile =
 const largestBytes = 48_000_000
 const mostBytes = 500_000_000
 const mostFiles = 500
+/** Read at once. */
+const pieceBytes = 256 * 1024
 
 /** The jobs in the files that were chosen: each by itself, or many in a ZIP. */
 export async function jobFilesIn(files: readonly File[]): Promise<FoundFile[]> {
@@ -62,37 +64,61 @@ export async function jobFilesIn(files: readonly File[]): Promise<FoundFile[]> {
   return found
 }
 
+/** Unpacked piece by piece, so that nothing grows past its bounds whatever a file says of its size. */
 async function inZip(file: File): Promise<FoundFile[]> {
-  if (file.size > mostBytes) return [{ name: file.name, fault: 'larger than 500 MB' }]
-  const refused: FoundFile[] = []
-  let bytes = 0
+  const found: FoundFile[] = []
+  /** Begun and not ended yet. */
+  const open = new Set<string>()
   let count = 0
-  const wanted = ({ name, originalSize }: UnzipFileInfo): boolean => {
-    if (!/\.json$/i.test(name) || name.startsWith('__MACOSX/')) return false
-    count++
-    bytes += originalSize
-    const fault =
-      originalSize > largestBytes
-        ? 'larger than 48 MB'
-        : count > mostFiles
-          ? `more than ${mostFiles} jobs in one file`
-          : bytes > mostBytes
-            ? 'more than 500 MB in one file'
-            : null
-    if (fault) refused.push({ name, fault })
-    return fault === null
-  }
+  let bytes = 0
+  const reader = new Unzip((entry) => {
+    const { name } = entry
+    if (!/\.json$/i.test(name) || name.startsWith('__MACOSX/')) return
+    if (++count > mostFiles) {
+      found.push({ name, fault: `more than ${mostFiles} jobs in one file` })
+      return
+    }
+    const decoder = new TextDecoder()
+    let text = ''
+    let size = 0
+    open.add(name)
+    const end = (one: FoundFile) => {
+      if (open.delete(name)) found.push(one)
+    }
+    entry.ondata = (error, part, final) => {
+      if (!open.has(name)) return
+      if (error) {
+        end({ name, fault: 'damaged: it cannot be unpacked' })
+        return
+      }
+      size += part.length
+      bytes += part.length
+      const tooLarge =
+        size > largestBytes ? 'larger than 48 MB' : bytes > mostBytes ? 'more than 500 MB in one file' : null
+      if (tooLarge) {
+        end({ name, fault: tooLarge })
+        entry.terminate()
+        return
+      }
+      text += decoder.decode(part, { stream: !final })
+      if (final) end({ name, text })
+    }
+    entry.start()
+  })
+  reader.register(UnzipInflate)
+  const damaged: FoundFile = { name: file.name, fault: 'damaged: it cannot be unpacked' }
   try {
-    const packed = new Uint8Array(await file.arrayBuffer())
-    const unpacked = await new Promise<Record<string, Uint8Array>>((done, fail) => {
-      unzip(packed, { filter: wanted }, (error, all) => (error ? fail(error) : done(all)))
-    })
-    const jobs = Object.entries(unpacked).map(([name, content]) => ({ name, text: strFromU8(content) }))
-    if (jobs.length + refused.length === 0)
-      return [{ name: file.name, fault: 'no job’s file (.json) is in it' }]
-    return [...jobs, ...refused]
+    for (let at = 0; at < file.size; at += pieceBytes) {
+      const piece = new Uint8Array(await file.slice(at, at + pieceBytes).arrayBuffer())
+      reader.push(piece, at + pieceBytes >= file.size)
+    }
   } catch {
-    // Whatever the unpacking says: it is not a ZIP that can be read.
-    return [{ name: file.name, fault: 'damaged: it cannot be unpacked' }]
+    // Whatever the unpacking says: it is not a ZIP that can be read to its end.
+    return [...found, damaged]
   }
+  for (const name of open) found.push({ name, fault: 'damaged: it ends too early' })
+  if (found.length > 0) return found
+  return [
+    count === 0 && file.size > 100 ? { name: file.name, fault: 'no job’s file (.json) is in it' } : damaged,
+  ]
 }
