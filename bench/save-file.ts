@@ -1,5 +1,5 @@
 /** Has the browser keep something as a file. */
-export function saveFile(content: string | Uint8Array<ArrayBuffer>, name: string, type: string): void {
+export function saveFile(content: string | Uint8Array<ArrayBuffer> | Blob, name: string, type: string): void {
   const url = URL.createObjectURL(new Blob([content], { type }))
   const link = document.createElement('a')
   link.href = url

@@ -2,6 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react'
 import { jobStatuses, tagsIn, longest } from '@/core/model/job-status'
+import { saveFile } from '../../save-file'
 import { type ListedJob } from '../job-row'
 import { statusWords } from '../job-words'
 import { type Answer, type Ask } from '../requests'
@@ -254,10 +255,5 @@ async function exportAll(work: Work, jobs: readonly ListedJob[]): Promise<void> 
     return { id }
   })
   if (done === 0) return
-  const url = URL.createObjectURL(archive.end())
-  const link = document.createElement('a')
-  link.href = url
-  link.download = `jobs-${new Date().toISOString().slice(0, 10)}.zip`
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(url), 10_000)
+  saveFile(archive.end(), `jobs-${new Date().toISOString().slice(0, 10)}.zip`, 'application/zip')
 }
