@@ -54,7 +54,7 @@ test('yesterday is shown, named and restored; nothing is edited in the past; und
   await expect.poll(() => figure(page, 'shade')).toBeCloseTo(felled, 6)
   await expect(page.getByRole('button', { name: /^Oak, garden/ })).toHaveCount(0)
   // Opened again, the name leads there, and what it leads to is restored.
-  await page.getByRole('button', { name: 'History', exact: true }).click()
+  await page.keyboard.press(';')
   await named.click()
   await page.getByRole('button', { name: 'Restore this' }).click()
   await expect.poll(() => figure(page, 'shade')).toBeCloseTo(shade, 6)

@@ -214,7 +214,7 @@ const views = {
   },
   history: async () => {
     await chapter('Shape')
-    await page.getByRole('button', { name: /^Chimney/ }).click()
+    await page.getByRole('button', { name: 'Chimney obstruction' }).click()
     await page.getByRole('region', { name: 'Comments' }).getByRole('button', { name: 'Comment' }).click()
     await page.keyboard.type('Will it be taken down with the old stove?')
     await page.getByRole('button', { name: 'Say it' }).click()

@@ -19,7 +19,8 @@ const sheets = [
   ['year', 'Year by month', 'Y'],
   ['shade', 'Shade bill, sun access and sun path', 'W'],
   ['weather', 'Import weather', 'I'],
-  ['history', 'History', ''],
+  ['history', 'History', ';'],
+  ['comments', 'Comments', ':'],
 ] as const
 
 const solstices = [

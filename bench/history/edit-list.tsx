@@ -8,6 +8,7 @@ import { later } from '@/words/en/later'
 import { type Sayer } from '@/words/sayer'
 import { useBench, useSayer, useSite } from '../context'
 import { houseId } from '../store/documents'
+import { editGroups } from './edit-groups'
 import { type PastEdit, type Reel } from './reel'
 import { idsOf, saidEdit } from './said-edit'
 
@@ -16,7 +17,7 @@ const rowPx = 64
 const spare = 4
 const highestPx = 1600
 
-/** Every edit by whom and when, the newest first; a press shows the job as it was after it. */
+/** Every edit by whom and when, the newest first, those of one hand to one thing in a line; a press shows the job as it was after it. */
 export function EditList({ reel }: { readonly reel: Reel }) {
   const words = later.history
   const sayer = useSayer()
@@ -25,13 +26,10 @@ export function EditList({ reel }: { readonly reel: Reel }) {
   const { edits, back, reach, reading, torn } = useStore(reel.store)
   const [by, setBy] = useState('')
   const people = useMemo(() => [...new Set(edits.map((edit) => edit.by))].sort(), [edits])
-  const rows = useMemo(
-    () => edits.map((edit, index) => ({ edit, index })).filter(({ edit }) => by === '' || edit.by === by),
-    [edits, by],
-  )
+  const rows = useMemo(() => editGroups(edits, by), [edits, by])
   const ends = edits.length > 0 && !reading && !torn && reach === edits.length
   const { box, from, to, onScroll } = useSeen(
-    back === edits.length ? rows.length : rows.findIndex(({ index }) => index >= back),
+    back === edits.length ? rows.length : rows.findIndex(({ index, count }) => index + count > back),
   )
   const go = useMemo(
     () => (index: number, ids: readonly string[]) => {
@@ -65,13 +63,14 @@ export function EditList({ reel }: { readonly reel: Reel }) {
       </div>
       <div ref={box} className="min-h-0 flex-1 overflow-y-auto" tabIndex={-1} onScroll={onScroll}>
         <ol className="relative" style={{ height: (rows.length + (ends ? 1 : 0)) * rowPx }}>
-          {rows.slice(from, to).map(({ edit, index }, n) => (
+          {rows.slice(from, to).map(({ edit, index, count }, n) => (
             <EditRow
               key={edit.id}
               edit={edit}
               index={index}
+              count={count}
               at={from + n}
-              current={back === index}
+              current={back >= index && back < index + count}
               disabled={index > reach}
               sayer={sayer}
               locale={locale}
@@ -118,6 +117,7 @@ function useSeen(current: number) {
 const EditRow = memo(function EditRow({
   edit,
   index,
+  count,
   sayer,
   locale,
   go,
@@ -125,6 +125,7 @@ const EditRow = memo(function EditRow({
 }: {
   readonly edit: PastEdit
   readonly index: number
+  readonly count: number
   readonly at: number
   readonly current: boolean
   readonly disabled: boolean
@@ -133,8 +134,9 @@ const EditRow = memo(function EditRow({
   readonly go: (index: number, ids: readonly string[]) => void
 }) {
   const where = usePlace(edit, sayer)
+  const said = saidEdit(edit.change, sayer)
   const lines = [
-    saidEdit(edit.change, sayer),
+    count > 1 ? sayer.say(later.history.times, { what: said, count }) : said,
     momentName(edit.at, locale),
     [edit.by, where].filter(Boolean).join(' · '),
   ]

@@ -26,7 +26,7 @@ export function HistorySheet() {
   useEffect(() => {
     void reel.read()
     // A tool in hand would work on what is no longer there.
-    session.setState({ tool: 'select', selection: null, sketch: null })
+    session.setState({ tool: 'select', selection: null, sketch: null, toast: null })
     return () => {
       reel.close()
       // Restored may be a job from before it was made.

@@ -42,14 +42,8 @@ export const rules = {
 export const faults = {
   // Documents
   'bad-object': '{at, select, none {The value} other {{at}}}: {rule}',
-  'bad-document': '{at, select, none {The document} other {{at}}}: an object of objects by id was expected',
   'bad-body': '{at, select, none {The request} other {{at}}}: {rule}',
-  'unknown-kind': '{at}: “{kind}” is not a kind of object this version knows',
-  'too-many-objects': 'A document has at most {limit, number} objects.',
-  'wrong-key': '{at}: “{id}” does not match its key',
-  'misplaced-object': '{at}: a {kind} does not belong in this document',
   'missing-object': 'The document has no {kind} “{id}”.',
-  'bad-change': 'The entry “{id}” holds another object.',
   gone: 'This is gone.',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   // Typing

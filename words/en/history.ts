@@ -39,5 +39,6 @@ export const history = {
   changed: '{what}: {fields}',
   optionMade: 'Option made',
   optionRemoved: 'Option removed',
+  times: '{what} ({count, number} ×)',
   more: '{first}, and {count, plural, one {1 more} other {# more}}',
 } as const
