@@ -26,6 +26,8 @@ interface Props {
   readonly job: Job
   /** The job's revision that these documents are at least of. */
   readonly revision: number
+  /** Threads of comments that are open. */
+  readonly comments: number
   readonly catalogue: Catalogue
 }
 
@@ -39,7 +41,7 @@ const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
 
 /** The workspace of one job. */
-export function Bench({ jobId, job, revision, catalogue }: Props) {
+export function Bench({ jobId, job, revision, comments, catalogue }: Props) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(reportErrors, [])
   useEffect(() => {
@@ -49,7 +51,7 @@ export function Bench({ jobId, job, revision, catalogue }: Props) {
   useEffect(() => {
     let gone = false
     let opened: BenchParts | null = null
-    void openBench(jobId, job, revision, catalogue, makeWorker).then((made) => {
+    void openBench(jobId, job, revision, comments, catalogue, makeWorker).then((made) => {
       opened = made
       if (gone) {
         made.close()
@@ -62,7 +64,7 @@ export function Bench({ jobId, job, revision, catalogue }: Props) {
       gone = true
       opened?.close()
     }
-  }, [jobId, job, revision, catalogue])
+  }, [jobId, job, revision, comments, catalogue])
   if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>
   return (
     <BenchContext value={parts}>

@@ -30,6 +30,7 @@ export async function openBench(
   jobId: string,
   job: Job,
   revision: number,
+  comments: number,
   catalogue: Catalogue,
   makeWorker: () => WorkerLike,
 ): Promise<BenchParts> {
@@ -53,6 +54,7 @@ export async function openBench(
   const sync: Sync = new Sync(documents, outbox, base, revision, () => void catchUp())
   const line = new LiveLine({
     jobId,
+    comments,
     screenId,
     revision: () => sync.revision,
     onFeed: (feed) => sync.feed(feed),

@@ -30,6 +30,9 @@ test('a comment on a tree reaches a colleague, is answered, settled and opened a
   await expect(card(page)).toContainText('Is it <b>really</b> that high?')
   // The colleague hears of it, and the mark on the stage leads there.
   await expect(other.getByRole('button', { name: 'Comments (1)' })).toBeVisible()
+  // A tab that is opened later knows of it at once, whichever tab of the browser holds the line.
+  await other.reload()
+  await expect(other.getByRole('button', { name: 'Comments (1)' })).toBeVisible()
   await other.getByRole('button', { name: '1 comment on Oak, garden' }).click()
   await card(other).getByRole('button', { name: 'Answer' }).click()
   await say(other, 'Measured: 9.5 m.')

@@ -133,8 +133,9 @@ test('a part begins where it is told to, in the middle of a revision too', async
   expect(await ids('3.1')).toEqual(known.slice(2))
   expect(await ids('3.0')).toEqual(known.slice(3))
   expect(await ids('2.0')).toEqual([])
-  // Up to a revision: what came after it is not counted.
-  expect((await historyOf(teamId, jobId, '3.0')).count).toBe(6)
+  // What is counted lies before the place.
+  expect((await historyOf(teamId, jobId, '3.1')).count).toBe(4)
+  expect((await historyOf(teamId, jobId, '3.0')).count).toBe(3)
   expect((await historyOf(teamId, jobId, '1.0')).count).toBe(0)
 })
 

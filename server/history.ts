@@ -27,7 +27,7 @@ export interface HistoryPart {
   readonly edits: readonly PastEdit[]
   /** Where the part before this one begins; null where there is none. */
   readonly before: string | null
-  /** Edits in the log up to where the reading began. */
+  /** Edits in the log from where this part begins to the first of all. */
   readonly count: number
   readonly versions: Awaited<ReturnType<typeof manyVersions>>
 }
@@ -59,7 +59,7 @@ export async function historyOf(teamId: string, jobId: string, before: string | 
   return {
     edits: told.length > 0 ? await manyEditsBefore(jobId, place.data, told.length) : [],
     before: last && told.length < sizes.length ? `${last.revision}.${last.position}` : null,
-    count: await countEdits(jobId, place.data.revision),
+    count: await countEdits(jobId, place.data),
     versions: await manyVersions(jobId),
   }
 }

@@ -62,7 +62,7 @@ function ObjectCard({ object }: { readonly object: AnyObject }) {
     >
       <Measures object={object} />
       <PhotoStrip id={object.id} />
-      <CommentsOn about={object.id} name={title(object, sayer, site(), documents.house)} />
+      <CommentsOn key={object.id} about={object.id} name={title(object, sayer, site(), documents.house)} />
       {standing?.move?.turned && !('rotationDeg' in object) && !('azimuthDeg' in object) && <TurnField />}
     </Frame>
   )

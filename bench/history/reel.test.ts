@@ -43,7 +43,7 @@ function bench(count: number) {
       return {
         edits: older.slice(0, 3),
         before: last && older.length > 3 ? `${last.revision}.${Number(last.id.slice(1)) % 2}` : null,
-        count,
+        count: older.length,
         versions: [{ id: 'v', name: 'Sent', revision: 3, by: 'Ada', at: '' }],
       }
     },

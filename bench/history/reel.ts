@@ -123,7 +123,8 @@ export class Reel {
       this.#film.add(fresh)
       this.store.setState({
         edits: [...edits, ...fresh],
-        count: part.count,
+        // What is further back than this part, and what is known.
+        count: edits.length + fresh.length + part.count - part.edits.length,
         versions: part.versions,
         reach: this.#film.reach,
         torn: this.#film.isTorn,

@@ -10,6 +10,7 @@ export function JobAbout({
   today,
   owner,
   isTemplate,
+  openComments,
 }: {
   readonly status: JobStatus
   readonly tags: readonly string[]
@@ -18,6 +19,7 @@ export function JobAbout({
   readonly today: string
   readonly owner: string | null
   readonly isTemplate: boolean
+  readonly openComments: number
 }) {
   const isLate = nextOn !== null && nextOn < today
   return (
@@ -29,6 +31,11 @@ export function JobAbout({
           # {tag}
         </span>
       ))}
+      {openComments > 0 && (
+        <span className="rounded bg-straw/40 px-1.5">
+          {openComments === 1 ? '1 open comment' : `${openComments} open comments`}
+        </span>
+      )}
       {owner !== null && <span className="text-pencil">{owner}</span>}
       {(nextStep !== '' || nextOn !== null) && (
         <span className={isLate ? 'text-clay' : ''}>

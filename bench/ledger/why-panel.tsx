@@ -60,7 +60,7 @@ export function WhyPanel({ line, onClose }: { readonly line: ShownLine; readonly
           Assumption: {assumption}
         </p>
       ))}
-      <CommentsOn about={aboutLine(line.id)} name={label} />
+      <CommentsOn key={line.id} about={aboutLine(line.id)} name={label} />
     </aside>
   )
 }

@@ -56,6 +56,7 @@ function tab(jobId: string, screenId: string, revision = 1) {
   const line = new LiveLine({
     jobId,
     screenId,
+    comments: 3,
     revision: () => revision,
     onFeed: (feed) => feeds.push(feed),
     onGap: () => gaps++,

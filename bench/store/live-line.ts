@@ -28,6 +28,8 @@ interface LineParts {
   readonly jobId: string
   readonly screenId: string
   readonly revision: () => number
+  /** Threads of comments that were open when the page was made; only one tab of a browser hears the line's first word. */
+  readonly comments: number
   readonly onFeed: (feed: Feed) => void
   readonly onGap: () => void
   readonly say: (selection: string | null, leaving: boolean) => void
@@ -45,12 +47,7 @@ const restMs = 400
  * what it hears; browsers allow few lines to one server.
  */
 export class LiveLine {
-  readonly store = createStore<State>(() => ({
-    present: [],
-    name: null,
-    deleted: false,
-    comments: { open: 0 },
-  }))
+  readonly store
   readonly #parts: LineParts
   readonly #channel: BroadcastChannel
   readonly #stopped = new AbortController()
@@ -62,6 +59,12 @@ export class LiveLine {
 
   constructor(parts: LineParts) {
     this.#parts = parts
+    this.store = createStore<State>(() => ({
+      present: [],
+      name: null,
+      deleted: false,
+      comments: { open: parts.comments },
+    }))
     this.#channel = new BroadcastChannel(`tall-gable job ${parts.jobId}`)
   }
 

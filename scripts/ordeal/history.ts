@@ -47,6 +47,7 @@ export async function history(count: number, address: string, databaseUrl: strin
     report.say(
       `played: ${rounded(passed.edits)} edits a second, ${rounded(passed.pictures)} pictures a second`,
     )
+    report.holds('all of them can be gone back to', passed.of === count)
     report.holds('30 edits a second', passed.edits >= 30)
     return report
   } finally {
@@ -154,5 +155,6 @@ async function play(page: Page, ms: number) {
   const edits = Number(await moment.inputValue())
   const pictures = await page.evaluate(() => (globalThis as { pictures?: number }).pictures ?? 0)
   const seconds = (performance.now() - begin) / 1000
-  return { edits: edits / seconds, pictures: pictures / seconds }
+  const of = Number(await moment.getAttribute('max'))
+  return { of, edits: edits / seconds, pictures: pictures / seconds }
 }

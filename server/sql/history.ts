@@ -55,13 +55,14 @@ export async function manyEditsBefore(jobId: string, before: Place, most: number
 
 const countSchema = z.object({ count: z.number() })
 
-/** How many edits of a job the log tells of up to a revision. */
-export async function countEdits(jobId: string, revision: number): Promise<number> {
-  const row = await maybeOne(
-    'count edits',
-    'SELECT COUNT(*) AS count FROM edit WHERE job_id = ? AND job_revision BETWEEN 1 AND ?',
-    [jobId, revision],
-  )
+/** How many edits of a job the log tells of before a place. */
+export async function countEdits(jobId: string, before: Place): Promise<number> {
+  const row = await maybeOne('count edits', `SELECT COUNT(*) AS count FROM edit WHERE ${beforeHere}`, [
+    jobId,
+    before.revision,
+    before.revision,
+    before.position,
+  ])
   return countSchema.parse(row).count
 }
 

@@ -48,6 +48,7 @@ const rowSchema = z.object({
   next_step: z.string(),
   next_day: z.string().nullable(),
   template: z.number(),
+  open_comments: z.number(),
 })
 
 export interface JobRow extends Progress {
@@ -63,6 +64,8 @@ export interface JobRow extends Progress {
   readonly deleted: boolean
   readonly archived: boolean
   readonly template: TemplateUse
+  /** Threads of comments in which something is left to do. */
+  readonly openComments: number
 }
 
 const withoutVersion = ({ kilowatts, paybackYears, picture }: JobSummary): JobSummary => ({
@@ -91,12 +94,13 @@ export function toJob(row: unknown): JobRow {
     nextStep: r.next_step,
     nextOn: r.next_day,
     template: templateUses[r.template] ?? 'none',
+    openComments: r.open_comments,
   }
 }
 
 export const jobColumns =
   'job.id, job.team_id, name, address, revision, summary, summary_revision, touched_at, deleted_at, archived_at, ' +
-  "status, tags, notes, owner_id, next_step, DATE_FORMAT(next_on, '%Y-%m-%d') AS next_day, template"
+  "status, tags, notes, owner_id, next_step, DATE_FORMAT(next_on, '%Y-%m-%d') AS next_day, template, open_comments"
 
 /** Deleted ones too, so that they can come back. */
 export async function maybeOneJob(teamId: string, id: string, runner?: Runner): Promise<JobRow | undefined> {

@@ -201,5 +201,7 @@ test('who has a job open is known to those who look at it, until they leave; nob
   expect(await manyPresent([id])).toHaveLength(2)
   await removePresence(designerId, id, here)
   expect(await manyPresent([id, randomUUID()])).toHaveLength(1)
-  expect(await manyJobStates([id])).toEqual([{ id, name: 'Job', revision: 1, deleted: false }])
+  expect(await manyJobStates([id])).toEqual([
+    { id, name: 'Job', revision: 1, deleted: false, openComments: 0, commentMark: 0 },
+  ])
 })

@@ -23,6 +23,7 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
       jobId={id}
       job={stored.job}
       revision={stored.row.revision}
+      comments={stored.row.openComments}
       catalogue={await surroundings().catalogue()}
     />
   )

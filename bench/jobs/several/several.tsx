@@ -28,9 +28,9 @@ export function Several({ jobs, chosen, onChoose, shelf, owners, ask, onDone, on
   const picked = jobs.filter(({ id }) => chosen.includes(id))
   const patch = (id: string, body: object) => ask(`/api/jobs/${id}`, 'PATCH', JSON.stringify(body), id)
   const all = (said: string, body: (job: ListedJob) => object | null) =>
-    void work.run(said, picked, ({ id, ...job }) => {
-      const wanted = body({ id, ...job })
-      return wanted ? patch(id, wanted) : Promise.resolve({ id })
+    void work.run(said, picked, (job) => {
+      const wanted = body(job)
+      return wanted ? patch(job.id, wanted) : Promise.resolve({ id: job.id })
     })
   const addTag = () => {
     const [wanted] = tagsIn(tag)

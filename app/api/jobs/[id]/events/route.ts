@@ -4,7 +4,6 @@ import { eventStream } from '@/server/live/stream'
 import { route } from '@/server/respond'
 import { manyEditsSince } from '@/server/sql/documents'
 import { maybeOneJob } from '@/server/sql/jobs'
-import { manyJobStates } from '@/server/sql/live'
 
 export const dynamic = 'force-dynamic'
 
@@ -22,10 +21,9 @@ export const GET = route<'GET /api/jobs/[id]/events', { id: string }>(
       if (!row) return []
       const edits = await manyEditsSince(id, since.data)
       const revision = edits.at(-1)?.revision ?? row.revision
-      const [state] = await manyJobStates([id])
       return [
         { type: 'job', name: row.name, deleted: row.deleted },
-        { type: 'comments', open: state?.openComments ?? 0 },
+        { type: 'comments', open: row.openComments },
         { type: 'edits', after: since.data, edits, revision },
       ]
     })
