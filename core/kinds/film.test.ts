@@ -110,6 +110,6 @@ test('where an edit can’t be read any more, or not yet, the film ends after it
 })
 
 test('an edit keeps the versions of those kinds alone that are in it', () => {
-  const change = changeBetween({ t: chimney('t', 1) }, { t: chimney('t', 2) } as Objects)
+  const change = changeBetween({ t: chimney('t', 1) }, { t: chimney('t', 2) })
   expect(Object.keys(versionsIn(change))).toEqual([defaultChimney.kind])
 })
