@@ -135,15 +135,13 @@ test('several jobs at once: brought in, tagged, given a status, exported as one 
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify({ ...(shipped as object), name })),
   })
+  const bad = (name: string) => ({ ...fileOf(name), buffer: Buffer.from('{"a":1}') })
   await page.goto('/')
-  await page
-    .getByLabel('Job file')
-    .setInputFiles([
-      fileOf('Bulk one'),
-      fileOf('Bulk two'),
-      { ...fileOf('Bad'), buffer: Buffer.from('{"a":1}') },
-    ])
   const taken = page.getByRole('region', { name: 'Import' })
+  await page.getByLabel('Job file').setInputFiles([bad('Bulk one'), bad('Bulk two'), bad('Bad')])
+  await expect(taken).toContainText('0 of 3 imported')
+  // Mended, under the same names, before the first answer is put away.
+  await page.getByLabel('Job file').setInputFiles([fileOf('Bulk one'), fileOf('Bulk two'), bad('Bad')])
   await expect(taken).toContainText('2 of 3 imported')
   await expect(taken.getByRole('alert')).toContainText('Bad.json: This is not a job of Tall Gable')
   await taken.getByRole('button', { name: 'Close' }).click()

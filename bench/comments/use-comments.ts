@@ -47,6 +47,8 @@ export function useAbout(): (about: string) => About {
       show: () =>
         session.setState({
           dialog: null,
+          // Where it has its card: beside charts the stage is small.
+          chapter: option ? 'cover' : 'shape',
           selection: { kind: 'object', id: about },
           tool: 'select',
           ...(option ? { optionId: option.id } : {}),

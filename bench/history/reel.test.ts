@@ -136,6 +136,15 @@ test('a reading that is overtaken stops, and one that was closed shows nothing',
   expect(x()).toBe(10)
 })
 
+test('today is what is stored by now, whatever was read', async () => {
+  const { reel, sync } = bench(4)
+  await reel.read()
+  sync.revision = 9
+  expect(reel.revisionShown()).toBe(9)
+  reel.go(2)
+  expect(reel.revisionShown()).toBe(2)
+})
+
 test('a moment can be named where a revision ends, and a name leads to its moment', async () => {
   const { reel } = bench(10)
   await reel.read()

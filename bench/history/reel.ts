@@ -161,7 +161,8 @@ export class Reel {
   /** The revision that the moment on the screen is the end of; null within one, where several edits came at once. */
   revisionShown(): number | null {
     const { edits, back, count } = this.store.getState()
-    if (back === 0) return this.#revision
+    // Others may have gone on since the log was read: what is stored by now is today.
+    if (back === 0) return this.#parts.sync.revision
     const next = edits[back - 1]
     const last = edits[back]
     // Before the first edit of all is as the job was made.

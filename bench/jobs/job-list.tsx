@@ -138,13 +138,7 @@ export function JobList({
       {filters}
       <Suspense>
         {files.length > 0 && (
-          <ImportSeveral
-            key={files.map(({ name }) => name).join()}
-            files={files}
-            ask={ask}
-            onDone={again}
-            onClose={() => setFiles([])}
-          />
+          <ImportSeveral files={files} ask={ask} onDone={again} onClose={() => setFiles([])} />
         )}
         {chosen && (
           <Several

@@ -125,13 +125,15 @@ export function ImportSeveral({
   onClose,
 }: Pick<Props, 'ask' | 'onDone' | 'onClose'> & { readonly files: readonly File[] }) {
   const work = useWork(onDone)
-  const begun = useRef(false)
+  const begun = useRef<readonly File[] | null>(null)
+  const before = useRef<Promise<unknown>>(Promise.resolve())
   const { run } = work
   useEffect(() => {
-    if (begun.current) return
-    begun.current = true
-    void jobFilesIn(files).then((found) =>
-      run('imported', found, (file) =>
+    if (begun.current === files) return
+    begun.current = files
+    // Those that were chosen while others still come in have their turn after them.
+    before.current = before.current.then(async () =>
+      run('imported', await jobFilesIn(files), (file) =>
         'fault' in file ? Promise.resolve({ fault: file.fault }) : ask('/api/jobs/import', 'POST', file.text),
       ),
     )
