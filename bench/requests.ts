@@ -12,21 +12,17 @@ const faultSchema = z.object({
     path: z.string().optional(),
   }),
 })
-const feedSchema = z.object({
-  after: z.number(),
+/** An edit of the log. */
+export const feedEditSchema = z.object({
+  id: z.string(),
+  documentId: z.string(),
   revision: z.number(),
-  edits: z.array(
-    z.object({
-      id: z.string(),
-      documentId: z.string(),
-      revision: z.number(),
-      change: changeSchema,
-      by: z.string(),
-      screenId: z.string().nullable(),
-      at: z.string(),
-    }),
-  ),
+  change: changeSchema,
+  by: z.string(),
+  screenId: z.string().nullable(),
+  at: z.string(),
 })
+const feedSchema = z.object({ after: z.number(), revision: z.number(), edits: z.array(feedEditSchema) })
 const savedSchema = z.object({
   saved: z.array(z.object({ id: z.string() })),
   conflicts: z.array(
@@ -48,8 +44,8 @@ const savedSchema = z.object({
   feed: feedSchema,
 })
 
-export const post = (url: string, body: unknown) =>
-  fetch(url, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+export const send = (url: string, body: unknown, method = 'POST') =>
+  fetch(url, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
 
 async function faultIn(answer: Response): Promise<Fault> {
   const parsed = faultSchema.safeParse(await answer.json().catch(() => null))
@@ -72,7 +68,7 @@ export async function sendEdits(
   since: number,
   edits: readonly PendingEdit[],
 ): Promise<SendResult> {
-  const answer = await post(`/api/jobs/${jobId}/changes`, { screen, since, edits })
+  const answer = await send(`/api/jobs/${jobId}/changes`, { screen, since, edits })
   if (answer.status === 401) throw new Barred('signed-out')
   if (!answer.ok) {
     const fault = await faultIn(answer)
@@ -141,11 +137,7 @@ export async function readModelFile(file: Blob, signal: AbortSignal): Promise<Re
 
 /** Brings a deleted job back. */
 export async function restoreJob(jobId: string): Promise<boolean> {
-  const answer = await fetch(`/api/jobs/${jobId}`, {
-    method: 'PATCH',
-    headers: { 'Content-Type': 'application/json' },
-    body: JSON.stringify({ deleted: false }),
-  }).catch(() => null)
+  const answer = await send(`/api/jobs/${jobId}`, { deleted: false }, 'PATCH').catch(() => null)
   return answer?.ok === true
 }
 
@@ -188,19 +180,14 @@ export async function answered<T>(
 
 /** A new offer of an option, as it is now, and its link. */
 export const sendOffer = (jobId: string, optionId: string) =>
-  answered(() => post(`/api/jobs/${jobId}/offers`, { optionId }), z.object({ path: z.string() }))
+  answered(() => send(`/api/jobs/${jobId}/offers`, { optionId }), z.object({ path: z.string() }))
 
 /** The offers that were sent of a job, the last one first. */
 export const listOffers = (jobId: string) => answered(() => fetch(`/api/jobs/${jobId}/offers`), offersSchema)
 
 export const withdrawOffer = (jobId: string, offerId: string, withdrawn: boolean) =>
   answered(
-    () =>
-      fetch(`/api/jobs/${jobId}/offers/${offerId}`, {
-        method: 'PATCH',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ withdrawn }),
-      }),
+    () => send(`/api/jobs/${jobId}/offers/${offerId}`, { withdrawn }, 'PATCH'),
     z.object({ ok: z.boolean() }),
   )
 

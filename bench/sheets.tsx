@@ -46,5 +46,6 @@ const dialogs: Readonly<Partial<Record<NonNullable<Session['dialog']>, Component
 export function Sheets() {
   const dialog = useSession((s) => s.dialog)
   const Dialog = dialog && dialogs[dialog]
+  // Made once, above: only chosen here.
   return Dialog ? createElement(Dialog) : null
 }

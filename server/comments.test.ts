@@ -64,9 +64,14 @@ test('comments are said, answered, settled, opened again and taken back; screens
   await settleComment(ada, jobId, first.id, false)
   expect(await state(jobId)).toEqual([2, 7])
   expect(await faultCode(takeBackComment(bo, jobId, first.id))).toBe('not-yours')
+  // With it would go what Bo has answered.
+  expect(await faultCode(takeBackComment(ada, jobId, first.id))).toBe('answered')
+  expect(await commentsOf(bo, jobId)).toHaveLength(4)
+  await takeBackComment(bo, jobId, answer.id)
+  // What is left under it is her own.
   await takeBackComment(ada, jobId, first.id)
   expect((await commentsOf(bo, jobId)).map(({ text }) => text)).toEqual(['With the rebate of next year?'])
-  expect(await state(jobId)).toEqual([1, 8])
+  expect(await state(jobId)).toEqual([1, 9])
 })
 
 test('saying it twice under one id says it once; answers go to the first of a thread alone', async () => {

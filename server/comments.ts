@@ -5,6 +5,7 @@ import { ruleMessage } from '@/core/model/rules'
 import { transaction, type Runner } from './database'
 import {
   countComments,
+  countOthersAnswers,
   insertComment,
   manyComments,
   markComments,
@@ -78,11 +79,15 @@ export const settleComment = (who: Designer, jobId: string, id: string, resolved
     await resolveComment(jobId, id, resolved ? who.id : null, runner)
   })
 
-/** Takes back what one has said, with what was answered to it. @throws Fault `no-such-job`, `no-such-comment`, `not-yours` */
+/**
+ * Takes back what one has said, with one's own answers to it; what somebody else has answered keeps it.
+ * @throws Fault `no-such-job`, `no-such-comment`, `not-yours`, `answered`
+ */
 export const takeBackComment = (who: Designer, jobId: string, id: string) =>
   change('take back comment', who, jobId, async (runner) => {
     const comment = await maybeOneComment(jobId, id, runner)
     if (!comment) throw new Fault('no-such-comment')
     if (comment.designerId !== who.id) throw new Fault('not-yours')
+    if ((await countOthersAnswers(jobId, id, who.id, runner)) > 0) throw new Fault('answered')
     await removeComment(jobId, id, runner)
   })

@@ -23,6 +23,7 @@ const statusOf: Readonly<Record<string, number>> = {
   'no-such-moment': 404,
   'no-such-comment': 404,
   'not-yours': 403,
+  answered: 409,
   'too-many-comments': 409,
   'too-many-versions': 409,
   'no-such-designer': 422,

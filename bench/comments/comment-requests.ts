@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { answered, post } from '../requests'
+import { answered, send } from '../requests'
 
 const commentSchema = z.object({
   id: z.string(),
@@ -21,18 +21,10 @@ export const listComments = (jobId: string) =>
   answered(() => fetch(`/api/jobs/${jobId}/comments`), z.object({ comments: z.array(commentSchema) }))
 
 export const sayComment = (jobId: string, comment: Pick<Comment, 'id' | 'about' | 'answers' | 'text'>) =>
-  answered(() => post(`/api/jobs/${jobId}/comments`, comment), doneSchema)
+  answered(() => send(`/api/jobs/${jobId}/comments`, comment), doneSchema)
 
 export const settleComment = (jobId: string, id: string, resolved: boolean) =>
-  answered(
-    () =>
-      fetch(`/api/jobs/${jobId}/comments/${id}`, {
-        method: 'PATCH',
-        headers: { 'Content-Type': 'application/json' },
-        body: JSON.stringify({ resolved }),
-      }),
-    doneSchema,
-  )
+  answered(() => send(`/api/jobs/${jobId}/comments/${id}`, { resolved }, 'PATCH'), doneSchema)
 
 export const takeBackComment = (jobId: string, id: string) =>
   answered(() => fetch(`/api/jobs/${jobId}/comments/${id}`, { method: 'DELETE' }), doneSchema)

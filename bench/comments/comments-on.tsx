@@ -53,7 +53,7 @@ export function ThreadView({ thread }: { readonly thread: Thread }) {
   const settled = thread.resolved
   return (
     <li>
-      <Said comment={thread} />
+      <Said comment={thread} isKept={thread.replies.some(({ mine }) => !mine)} />
       {thread.replies.map((reply) => (
         <div key={reply.id} className="mt-1 border-l-2 border-line pl-2">
           <Said comment={reply} />
@@ -85,7 +85,8 @@ export function ThreadView({ thread }: { readonly thread: Thread }) {
   )
 }
 
-function Said({ comment }: { readonly comment: Comment }) {
+/** @param isKept whether somebody else has answered: then it is not taken back any more */
+function Said({ comment, isKept = false }: { readonly comment: Comment; readonly isKept?: boolean }) {
   const words = later.comments
   const sayer = useSayer()
   const { locale } = useSite()
@@ -97,7 +98,7 @@ function Said({ comment }: { readonly comment: Comment }) {
         <span className="min-w-0 flex-1">
           {sayer.say(words.byAt, { by: comment.by, at: momentName(comment.at, locale) })}
         </span>
-        {comment.mine && (
+        {comment.mine && !isKept && (
           <Act label={words.takeBack} onAct={() => void desk.takeBack(comment.id).then(setFault)} />
         )}
       </p>

@@ -1,21 +1,10 @@
 import { z } from 'zod'
 import { type Fault } from '@/core/model/fault'
-import { answered, post } from '../requests'
-import { changeSchema } from '../store/change-schema'
+import { answered, feedEditSchema, send } from '../requests'
 import { type PastEdit, type Version } from './reel'
 
 const partSchema = z.object({
-  edits: z.array(
-    z.object({
-      id: z.string(),
-      documentId: z.string(),
-      revision: z.number(),
-      change: changeSchema,
-      kinds: z.record(z.string(), z.number()).nullable(),
-      by: z.string(),
-      at: z.string(),
-    }),
-  ),
+  edits: z.array(feedEditSchema.extend({ kinds: z.record(z.string(), z.number()).nullable() })),
   before: z.string().nullable(),
   count: z.number(),
   versions: z.array(
@@ -43,7 +32,7 @@ export const askHistory = async (
   )) as unknown as HistoryPart | { readonly fault: Fault }
 
 export const nameMoment = (jobId: string, version: Pick<Version, 'id' | 'name' | 'revision'>) =>
-  answered(() => post(`/api/jobs/${jobId}/versions`, version), z.object({ id: z.string() }))
+  answered(() => send(`/api/jobs/${jobId}/versions`, version), z.object({ id: z.string() }))
 
 export const unnameMoment = (jobId: string, id: string) =>
   answered(

@@ -65,6 +65,8 @@ export async function maybeOneComment(
   return row && toComment(row)
 }
 
+const countSchema = z.object({ count: z.number() })
+
 export async function countComments(jobId: string, runner: Runner): Promise<number> {
   const row = await maybeOne(
     'count comments',
@@ -72,7 +74,23 @@ export async function countComments(jobId: string, runner: Runner): Promise<numb
     [jobId],
     runner,
   )
-  return z.object({ count: z.number() }).parse(row).count
+  return countSchema.parse(row).count
+}
+
+/** Answers to a comment by anyone but one designer. */
+export async function countOthersAnswers(
+  jobId: string,
+  id: string,
+  designerId: string,
+  runner: Runner,
+): Promise<number> {
+  const row = await maybeOne(
+    'count answers of others',
+    'SELECT COUNT(*) AS count FROM comment WHERE job_id = ? AND answers = ? AND designer_id <> ?',
+    [jobId, id, designerId],
+    runner,
+  )
+  return countSchema.parse(row).count
 }
 
 /** Storing it twice under its id stores it once. */

@@ -36,6 +36,7 @@ export const laterFaults = {
   'no-such-moment': 'This moment is no longer in the history.',
   'too-many-versions': 'A job has at most {limit, number} named moments. Take one’s name away first.',
   'no-such-comment': 'This comment is gone. Somebody may have taken it back.',
+  answered: 'Somebody has answered this. Settle it instead of taking it back.',
   'not-yours': 'Only who has said it can take it back.',
   'too-many-comments': 'A job has at most {limit, number} comments.',
   'looking-back': 'This is how it was. Restore it, or go back to today, to go on drawing.',
