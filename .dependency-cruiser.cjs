@@ -50,7 +50,7 @@ const bench = [
   'card',
   'kinds',
   'cards',
-  'outline|ledger|carpet|charts|commands|estimate|jobs|saving|stage|weather|year|toasts|sheets',
+  'outline|ledger|carpet|charts|commands|estimate|accounts|jobs|saving|stage|weather|year|toasts|sheets',
   'top-bar',
   'open-bench|bench',
 ]

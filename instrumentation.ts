@@ -7,6 +7,8 @@ export async function register(): Promise<void> {
   process.once('SIGTERM', endStreams)
   const { keepTidying } = await import('./server/tidy')
   keepTidying()
+  const { keepSending } = await import('./server/accounts/mail')
+  keepSending()
   const { warmUp } = await import('./server/warm-up')
   void warmUp()
 }
@@ -23,7 +25,7 @@ export const onRequestError: Instrumentation.onRequestError = async (
     error instanceof Error ? error : { name: 'unknown', message: '', stack: '' }
   // A link is a secret: the path of its page stays out.
   log.error(
-    { method, path: path.startsWith('/offer/') ? routePath : path, error: { name, message, stack } },
+    { method, path: /^\/(offer|invitation|password|link)\//.test(path) ? routePath : path, error: { name, message, stack } },
     'page',
   )
 }

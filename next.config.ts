@@ -4,6 +4,10 @@ const config: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
   serverExternalPackages: [
+    '@node-rs/argon2',
+    '@zxcvbn-ts/core',
+    '@zxcvbn-ts/language-common',
+    'nodemailer',
     'playwright-core',
     'mysql2',
     'pino',

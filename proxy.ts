@@ -47,6 +47,13 @@ const pages: readonly (readonly [RegExp, RouteName])[] = [
   [/^\/$/, 'GET /'],
   [/^\/jobs\/[^/]+$/, 'GET /jobs/[id]'],
   [/^\/offer\/[^/]+$/, 'GET /offer/[token]'],
+  [/^\/sign-in$/, 'GET /sign-in'],
+  [/^\/forgotten$/, 'GET /forgotten'],
+  [/^\/password\/[^/]+$/, 'GET /password/[token]'],
+  [/^\/invitation\/[^/]+$/, 'GET /invitation/[token]'],
+  [/^\/link\/[^/]+$/, 'GET /link/[token]'],
+  [/^\/account$/, 'GET /account'],
+  [/^\/team$/, 'GET /team'],
 ]
 
 /** What is refused before anything looks at it: names of others, and too much at once. */

@@ -1,10 +1,11 @@
-import { redirect } from 'next/navigation'
 import { JobAbout } from '@/bench/jobs/job-about'
 import { JobFilters } from '@/bench/jobs/job-filters'
 import { JobList } from '@/bench/jobs/job-list'
 import { listAddressOf, paramsOfList } from '@/bench/jobs/list-address'
 import { BinNote, emptyText, ListHeader, ListPages } from '@/bench/jobs/list-parts'
-import { openPage } from '@/server/open-page'
+import { mayDesign } from '@/core/model/roles'
+import { hasAccounts } from '@/server/hosts'
+import { openMemberPage } from '@/server/open-page'
 import { countJobs, jobsOnPage, manyJobs } from '@/server/sql/job-list'
 import { manyTemplates } from '@/server/sql/job-progress'
 import { manyDesigners } from '@/server/sql/people'
@@ -17,8 +18,7 @@ export default async function StartPage({
 }: {
   readonly searchParams: Promise<Record<string, string | string[] | undefined>>
 }) {
-  const who = await openPage('GET /')
-  if (!who) redirect('/enter')
+  const who = await openMemberPage('GET /', '/')
   const list = listAddressOf(await searchParams)
   const { q, shelf, status, tag, owner, isByNextStep, page } = list
   const [rows, { counts, tags }, owners, templates] = await Promise.all([
@@ -61,7 +61,7 @@ export default async function StartPage({
       q={q}
       shelf={shelf}
       kept={[...paramsOfList({ ...list, q: '', page: 0 })]}
-      header={<ListHeader who={who.name} />}
+      header={<ListHeader who={who.name} role={hasAccounts() ? who.role : null} />}
       filters={
         <>
           <JobFilters list={list} counts={counts} tags={tags} owners={owners} />
@@ -70,6 +70,8 @@ export default async function StartPage({
       }
       empty={emptyText(list)}
       pages={<ListPages list={list} hasMore={rows.length > jobsOnPage} />}
+      mayDesign={mayDesign(who.role)}
+      hasLinks={hasAccounts()}
       owners={owners.map(({ id, name }) => ({ id, name }))}
       templates={templates}
     />

@@ -3,6 +3,7 @@
 import { useEffect, useState } from 'react'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Job } from '@/core/kinds/job'
+import { type Role } from '@/core/model/roles'
 import { BenchContext, type BenchParts, useSession } from './context'
 import { Carpet } from './carpet/carpet'
 import { Commands } from './commands/commands'
@@ -29,6 +30,8 @@ interface Props {
   /** Threads of comments that are open. */
   readonly comments: number
   readonly catalogue: Catalogue
+  /** Of whoever opens it. */
+  readonly role: Role
 }
 
 /** By then the job is on the screen with its numbers, and nothing waits for the network. */
@@ -41,7 +44,7 @@ const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
 
 /** The workspace of one job. */
-export function Bench({ jobId, job, revision, comments, catalogue }: Props) {
+export function Bench({ jobId, job, revision, comments, catalogue, role }: Props) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(reportErrors, [])
   useEffect(() => {
@@ -51,7 +54,7 @@ export function Bench({ jobId, job, revision, comments, catalogue }: Props) {
   useEffect(() => {
     let gone = false
     let opened: BenchParts | null = null
-    void openBench(jobId, job, revision, comments, catalogue, makeWorker).then((made) => {
+    void openBench(jobId, job, revision, comments, catalogue, role, makeWorker).then((made) => {
       opened = made
       if (gone) {
         made.close()
@@ -64,7 +67,7 @@ export function Bench({ jobId, job, revision, comments, catalogue }: Props) {
       gone = true
       opened?.close()
     }
-  }, [jobId, job, revision, comments, catalogue])
+  }, [jobId, job, revision, comments, catalogue, role])
   if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>
   return (
     <BenchContext value={parts}>

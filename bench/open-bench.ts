@@ -2,6 +2,7 @@ import { type Catalogue } from '@/core/electrical/catalogue'
 import { Graph } from '@/core/graph/graph'
 import { ofKind, type Objects } from '@/core/kinds/documents'
 import { type Job } from '@/core/kinds/job'
+import { type Role } from '@/core/model/roles'
 import { siteId } from '@/core/kinds/site/site'
 import { type Site } from '@/core/site/site'
 import { siteStage } from '@/core/stages/site'
@@ -32,11 +33,20 @@ export async function openBench(
   revision: number,
   comments: number,
   catalogue: Catalogue,
+  role: Role,
   makeWorker: () => WorkerLike,
 ): Promise<BenchParts> {
   const screenId = crypto.randomUUID()
   const { documents: base, order } = documentsOf(job)
-  const documents = new DocumentStore(base, order)
+  const documents = new DocumentStore(base, order, role, () =>
+    // After whatever the tool says that believes it done.
+    queueMicrotask(() =>
+      toast(
+        session,
+        `You are here as ${role === 'reader' ? 'a reader' : 'an installer'}: this is for designers.`,
+      ),
+    ),
+  )
   const shelf = browserShelf(jobId, screenId)
   const outbox: Outbox = new Outbox({
     shelf,

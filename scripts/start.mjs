@@ -86,6 +86,8 @@ try {
   app = await startApp({ folder, port, databaseUrl, dev, verbose })
   watchApp()
   console.log(`\n  Tall Gable is at ${app.address}\n\n  Ctrl-C ends it.\n`)
+  if ((process.env.SIGN_IN ?? 'local') !== 'local')
+    runShown('node', ['dist/owner.mjs'], { DATABASE_URL: databaseUrl, APP_ORIGIN: app.address })
 } catch (error) {
   console.error(error.message)
   await end(1)

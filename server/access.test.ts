@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { Fault } from '@/core/model/fault'
-import { checkAccess, rules, type RouteName } from './access'
+import { type Role } from '@/core/model/roles'
+import { checkAccess, isForMembers, rules, type RouteName } from './access'
 import { addressOf, checkHost, isLoopback } from './hosts'
 import { checkRate } from './rate-limit'
 
@@ -32,13 +33,13 @@ test('every route and page has a rule, goes through it, and no rule is for nothi
   expect(everything.map(({ name }) => name).sort()).toEqual([...names].sort())
   for (const { name, text } of everything) {
     const through = new RegExp(
-      `(route|openPage)(<[^>]*>)?\\(\\s*'${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}'`,
+      `(route|open(?:Member|Job)?Page)(<[^>]*>)?\\(\\s*'${name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}'`,
     )
     expect({ name, through: through.test(text) }).toEqual({ name, through: true })
   }
 })
 
-const designer = { id: 'd', teamId: 't', name: 'Ada' }
+const as = (role: Role) => ({ id: 'd', teamId: 't', name: 'Ada', role })
 const codeOf = (work: () => void) => {
   try {
     work()
@@ -53,20 +54,70 @@ test('strangers get no farther than what is for anyone; what the operator sees i
   const open = names.filter((name) => codeOf(() => checkAccess(name, undefined, false)) === 'let in')
   expect(open.sort()).toEqual([
     'GET /enter',
+    'GET /forgotten',
     'GET /health',
+    'GET /invitation/[token]',
+    'GET /link/[token]',
+    'GET /link/[token]/enter',
     'GET /offer/[token]',
     'GET /offer/[token]/figures',
     'GET /offer/[token]/pdf',
+    'GET /password/[token]',
     'GET /ready',
+    'GET /sign-in',
     'GET /world/[...path]',
     'GET /world/tiles/[z]/[x]/[y]',
+    'POST /api/forgotten',
+    'POST /api/sign-in',
+    'POST /api/sign-out',
+    'POST /invitation/[token]/join',
+    'POST /link/[token]/open',
     'POST /offer/[token]/accept',
     'POST /offer/[token]/question',
+    'POST /password/[token]/set',
   ])
-  expect(codeOf(() => checkAccess('GET /metrics', designer, false))).toBe('not-allowed')
+  expect(codeOf(() => checkAccess('GET /metrics', as('owner'), false))).toBe('not-allowed')
   expect(codeOf(() => checkAccess('GET /metrics', undefined, true))).toBe('let in')
-  expect(codeOf(() => checkAccess('POST /api/jobs', designer, false))).toBe('let in')
+  expect(codeOf(() => checkAccess('POST /api/jobs', as('designer'), false))).toBe('let in')
   expect(codeOf(() => checkAccess('POST /api/jobs', undefined, true))).toBe('not-signed-in')
+})
+
+/** Routes for members that a role is not let in to. */
+const closedTo = (role: Role) =>
+  names.filter((name) => codeOf(() => checkAccess(name, as(role), false)) === 'not-your-role').sort()
+
+test('each role is let in to what is its own: owners to all, designers to all but the team', () => {
+  expect(closedTo('owner')).toEqual([])
+  const ofOwners = [
+    'DELETE /api/team/invitations/[invitationId]',
+    'DELETE /api/team/members/[memberId]',
+    'GET /team',
+    'PATCH /api/team/members/[memberId]',
+    'POST /api/team/invitations',
+  ]
+  expect(closedTo('designer')).toEqual(ofOwners)
+  // A reader changes nothing but what they say, and what is their own.
+  const ownOrSaid = /\/(account|comments|sign-out|presence|browser-errors)/
+  const open = names.filter(
+    (name) => isForMembers(rules[name]) && !closedTo('reader').includes(name) && !name.startsWith('GET '),
+  )
+  expect(open.filter((name) => !ownOrSaid.test(name))).toEqual([])
+  // An installer sees nothing of money, and gives what goes into a job: photos and visits.
+  for (const name of names)
+    if (/\/(offers|history|versions|export)/.test(name) && name.includes('/api/'))
+      expect(closedTo('installer')).toContain(name)
+  expect(closedTo('reader').filter((name) => !closedTo('installer').includes(name))).toEqual([
+    'POST /api/files',
+    'POST /api/jobs/[id]/changes',
+  ])
+})
+
+test('on one’s own machine there is nothing to sign in to', () => {
+  process.env['SIGN_IN'] = 'local'
+  for (const name of ['POST /api/sign-in', 'GET /team', 'POST /invitation/[token]/join'] as const)
+    expect(codeOf(() => checkAccess(name, as('owner'), true))).toBe('no-accounts')
+  expect(codeOf(() => checkAccess('POST /api/jobs', as('owner'), true))).toBe('let in')
+  delete process.env['SIGN_IN']
 })
 
 test('a server answers to its own names alone', () => {

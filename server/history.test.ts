@@ -7,7 +7,7 @@ import { seededRandom } from '@/core/model/random'
 import { run, transaction } from './database'
 import { historyOf, nameVersion, unnameVersion } from './history'
 import { createJob, loadJob, saveEdits } from './jobs'
-import { insertDesigner, insertTeam } from './sql/people'
+import { insertDesigner, insertTeam, type Member } from './sql/people'
 import { setJobDeleted } from './sql/jobs'
 import { openTestDatabase } from './testing'
 
@@ -19,7 +19,7 @@ await transaction('people', async (runner) => {
   await insertTeam(teamId, 'Team', runner)
   await insertDesigner(designerId, teamId, 'Ada', runner)
 })
-const who = { id: designerId, teamId, name: 'Ada' }
+const who: Member = { id: designerId, teamId, name: 'Ada', role: 'designer' }
 const shipped = parseJob(JSON.parse(readFileSync('samples/shipped-job.json', 'utf8')))
 
 /** Moves the chimney so many times, `together` edits at once. */

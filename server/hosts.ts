@@ -5,9 +5,11 @@ const loopback = /^(localhost|127\.0\.0\.1|\[::1\])(:\d{1,5})?$/
 /** Whether a Host header names this very machine. */
 export const isLoopback = (host: string | null): boolean => host !== null && loopback.test(host)
 
+/** Whether people sign in with accounts; on one's own machine, where the start command says so, there are none. */
+export const hasAccounts = (): boolean => process.env['SIGN_IN'] !== 'local'
+
 /** Whether whoever runs this machine asks: it signs in its own designer, and is asked under its own name. */
-export const isLocal = (host: string | null): boolean =>
-  process.env['SIGN_IN'] === 'local' && isLoopback(host)
+export const isLocal = (host: string | null): boolean => !hasAccounts() && isLoopback(host)
 
 /**
  * Other names that this server answers to come with `HOSTS`, separated by commas; a name that somebody else points here

@@ -6,20 +6,20 @@ import { Fault } from '@/core/model/fault'
 import { job, option, set, without } from '@/town/testing'
 import { transaction } from './database'
 import { createJob, houseDocumentId, loadJob, parseChange, saveEdits, type Edit } from './jobs'
-import { insertDesigner, insertTeam, type Designer } from './sql/people'
+import { insertDesigner, insertTeam, type Member } from './sql/people'
 import { setJobDeleted } from './sql/jobs'
 import { openTestDatabase } from './testing'
 
 const close = await openTestDatabase()
 afterAll(close)
 
-async function someone(): Promise<Designer> {
+async function someone(): Promise<Member> {
   const [teamId, id] = [randomUUID(), randomUUID()]
   await transaction('people', async (runner) => {
     await insertTeam(teamId, 'Team', runner)
     await insertDesigner(id, teamId, 'Designer', runner)
   })
-  return { id, teamId, name: 'Designer' }
+  return { id, teamId, name: 'Designer', role: 'designer' }
 }
 const codeOf = (work: Promise<unknown>) =>
   work.then(

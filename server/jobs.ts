@@ -13,6 +13,7 @@ import {
 import { versionsIn } from '@/core/kinds/film'
 import { changeBetween, checkChange, mergeChange, sameValue } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
+import { mayMake } from '@/core/model/roles'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { checkJob, type Job } from '@/core/kinds/job'
 import { checkEquipment } from '@/core/stages/world'
@@ -29,7 +30,7 @@ import {
   type FeedEdit,
 } from './sql/documents'
 import { insertJob, maybeOneJob, maybeOneJobForUpdate, touchJob, type JobRow } from './sql/jobs'
-import { type Designer } from './sql/people'
+import { type Guest, type Member } from './sql/people'
 import { editsSaved } from './metrics'
 import { knownCatalogue } from './world'
 
@@ -115,7 +116,7 @@ const mostOptions = 26
 
 /** Who sends edits: the designer, the screen, and the job's revision that screen knows. */
 export interface Sender {
-  readonly who: Designer
+  readonly who: Member | Guest
   readonly screenId: string | null
   readonly since: number
 }
@@ -123,7 +124,7 @@ export interface Sender {
 /**
  * Saves edits in their order, all in one transaction. Fields of an object merge; a field that is no longer as the edit
  * found it is returned as a conflict.
- * @throws Fault `no-such-job`, `bad-change`, `too-many-options`, `unknown-equipment`, and what a broken document throws.
+ * @throws Fault `no-such-job`, `not-your-part`, `bad-change`, `too-many-options`, `unknown-equipment`, and what a broken document throws.
  */
 export async function saveEdits(
   { who, screenId, since }: Sender,
@@ -145,7 +146,7 @@ export async function saveEdits(
         saved.push({ id: edit.id, documentId: edit.documentId, revision: before })
         continue
       }
-      const place = { jobRevision: row.revision + 1, position: fresh, designerId: who.id, screenId }
+      const place = { jobRevision: row.revision + 1, position: fresh, who, screenId }
       const result = await saveEdit(jobId, edit, place, catalogue, runner)
       if (result.conflicts.length > 0) {
         conflicts.push({ id: edit.id, documentId: edit.documentId, objects: result.conflicts })
@@ -175,10 +176,13 @@ export async function saveEdits(
 async function saveEdit(
   jobId: string,
   { id, documentId, change }: Edit,
-  place: {
+  {
+    who,
+    ...place
+  }: {
     readonly jobRevision: number
     readonly position: number
-    readonly designerId: string
+    readonly who: Member | Guest
     readonly screenId: string | null
   },
   catalogue: Catalogue | null,
@@ -214,8 +218,18 @@ async function saveEdit(
     await insertDocument(jobId, documentId, Math.max(0, ...documents.map((d) => d.sort)) + 1, objects, runner)
   }
   const done = changeBetween(current, objects)
+  if (!mayMake(who.role, done)) throw new Fault('not-your-part', {}, documentId)
   await insertEdit(
-    { id, jobId, documentId, revision, ...place, change: done, kinds: versionsIn(done) },
+    {
+      id,
+      jobId,
+      documentId,
+      revision,
+      ...place,
+      designerId: who.id,
+      change: done,
+      kinds: versionsIn(done),
+    },
     runner,
   )
   return { conflicts: [], objects, revision }

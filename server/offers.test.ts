@@ -14,7 +14,7 @@ import { designInput } from './design-input'
 import { createJob, saveEdits } from './jobs'
 import { offerAt, offersOf, proposalIn, sendOffer, withdrawOffer } from './offers'
 import { setJobDeleted } from './sql/jobs'
-import { insertDesigner, insertTeam, type Designer } from './sql/people'
+import { insertDesigner, insertTeam, type Member } from './sql/people'
 import { openTestDatabase, openTestWorld } from './testing'
 import { importJob } from './weather'
 
@@ -25,7 +25,7 @@ afterAll(async () => {
   for (const end of close) await end()
 })
 
-const me: Designer = { id: randomUUID(), teamId: randomUUID(), name: 'Ada' }
+const me: Member = { id: randomUUID(), teamId: randomUUID(), name: 'Ada', role: 'designer' }
 await transaction('people', async (runner) => {
   await insertTeam(me.teamId, 'Team', runner)
   await insertDesigner(me.id, me.teamId, me.name, runner)

@@ -3,17 +3,18 @@ import { NextResponse, type NextRequest } from 'next/server'
 import { type z } from 'zod'
 import { joinedBytes } from '@/core/model/bytes'
 import { Fault } from '@/core/model/fault'
+import { type Role } from '@/core/model/roles'
 import { faultOf } from '@/core/model/rules'
 import { plainEnglish } from '@/words/plain-english'
-import { checkAccess, ruleOf, type rules, type RouteName } from './access'
+import { checkAccess, isForMembers, ruleOf, type rules, type RouteName } from './access'
 import { addressOf, checkHost, isLocal } from './hosts'
 import { jsonOf } from './json'
 import { log } from './log'
 import { requestSeconds } from './metrics'
 import { checkRate } from './rate-limit'
-import { designer } from './session'
+import { visitor } from './session'
 import { DatabaseError } from './sql-errors'
-import { type Designer } from './sql/people'
+import { type Guest, type Member } from './sql/people'
 
 const statusOf: Readonly<Record<string, number>> = {
   'no-such-job': 404,
@@ -23,6 +24,20 @@ const statusOf: Readonly<Record<string, number>> = {
   'no-such-moment': 404,
   'no-such-comment': 404,
   'not-yours': 403,
+  'not-your-role': 403,
+  'not-your-part': 403,
+  'no-accounts': 404,
+  'no-such-invitation': 404,
+  'no-such-link': 404,
+  'wrong-link-password': 403,
+  'too-many-links': 409,
+  'no-such-member': 404,
+  'link-over': 410,
+  'has-account': 409,
+  'last-owner': 409,
+  'wrong-sign-in': 401,
+  'code-needed': 401,
+  'sign-in-locked': 429,
   answered: 409,
   'too-many-comments': 409,
   'too-many-versions': 409,
@@ -97,19 +112,24 @@ export function failure(error: unknown, id = ''): NextResponse {
   return answerOf(new Fault('unexpected'), 500)
 }
 
-type WhoOf<N extends RouteName> = (typeof rules)[N]['who'] extends 'designer'
-  ? Designer
-  : Designer | undefined
+type WhoOf<N extends RouteName> = (typeof rules)[N]['who'] extends string
+  ? Member | Guest | undefined
+  : (typeof rules)[N]['who'][number] extends Role
+    ? Member
+    : Member | Guest
 
 /** What a route works with. */
 export interface Call<N extends RouteName, P> {
   readonly request: NextRequest
   readonly params: P
   readonly who: WhoOf<N>
+  /** Whether who asked would still be let in: of what goes on for long. */
+  readonly isStillIn: () => Promise<boolean>
 }
 
 /** Where a request comes from: whoever is signed in, else an address. */
-const placeOf = (request: NextRequest, who: Designer | undefined) => who?.id ?? addressOf(request.headers)
+const placeOf = (request: NextRequest, who: Member | Guest | undefined) =>
+  who?.id ?? addressOf(request.headers)
 
 /** An answer that took longer is logged. */
 const slowMs = 1000
@@ -118,7 +138,7 @@ const slowMs = 1000
  * A route of the application: host, origin, rate and who asks are checked by the rule of its name before it works, and
  * whatever it throws becomes an answer.
  */
-export function route<N extends RouteName, P = Record<never, never>>(
+export function route<N extends RouteName, P extends object = Record<never, never>>(
   name: N,
   work: (call: Call<N, P>) => Promise<Response>,
 ): (request: NextRequest, context: { readonly params: Promise<P> }) => Promise<Response> {
@@ -130,12 +150,14 @@ export function route<N extends RouteName, P = Record<never, never>>(
       const host = request.headers.get('host')
       checkHost(host)
       if (request.method !== 'GET' && request.method !== 'HEAD') checkOrigin(request)
-      // What is for anyone is answered whatever becomes of the database.
-      const who = ruleOf(name).who === 'designer' ? await designer(request.cookies) : undefined
+      const given = await params
+      const asks = () => whoAsks(name, request, given)
+      const who = await asks()
       checkRate(name, placeOf(request, who))
       checkAccess(name, who, isLocal(host))
-      // The rule has let in designers alone where it says so.
-      response = await work({ request, params: await params, who: who as WhoOf<N> })
+      const isStillIn = async () => isAllowed(name, await asks(), isLocal(host))
+      // The rule has let in members alone where it says so.
+      response = await work({ request, params: given, who: who as WhoOf<N>, isStillIn })
     } catch (error) {
       response = failure(error, id)
     }
@@ -147,6 +169,23 @@ export function route<N extends RouteName, P = Record<never, never>>(
     if (!response.headers.has('Cache-Control')) response.headers.set('Cache-Control', 'no-store')
     response.headers.set('X-Request-Id', id)
     return response
+  }
+}
+
+/** Who asks, where the rule is for somebody: what is for anyone is answered whatever becomes of the database. */
+function whoAsks(name: RouteName, { cookies }: NextRequest, params: object) {
+  if (!isForMembers(ruleOf(name))) return undefined
+  const jobId = name.includes('/jobs/[id]') && 'id' in params ? String(params.id) : null
+  return visitor(jobId, cookies)
+}
+
+function isAllowed(name: RouteName, who: Member | Guest | undefined, isHere: boolean): boolean {
+  try {
+    checkAccess(name, who, isHere)
+    return true
+  } catch (error) {
+    if (error instanceof Fault) return false
+    throw error
   }
 }
 

@@ -4,13 +4,19 @@ import { gzipSync } from 'node:zlib'
 import { sealData } from 'iron-session'
 import { NextRequest } from 'next/server'
 import { parseJob } from '@/core/kinds/job'
+import { guestRoles, roles, type GuestRole, type Role } from '@/core/model/roles'
 import { rules, type RouteName } from './access'
+import { digestOf, newSecret } from './digest'
+import { insertAccount } from './sql/accounts'
+import { insertLink, manyInvitations } from './sql/mailed-links'
+import { insertSignIn } from './sql/sign-ins'
 import { commentsOf, sayComment } from './comments'
 import { run, transaction } from './database'
 import { createJob, loadJob } from './jobs'
 import { insertVersion, manyVersions } from './sql/history'
 import { manyShares, insertShare } from './sql/shares'
-import { insertDesigner, insertTeam } from './sql/people'
+import { linksOf, makeLink, withdrawLink } from './job-links'
+import { insertDesigner, insertTeam, type Member } from './sql/people'
 import { openTestDatabase, openTestWorld } from './testing'
 
 process.env['SESSION_SECRET'] = 'z'.repeat(64)
@@ -21,15 +27,23 @@ afterAll(async () => {
   await close()
 })
 
-/** A team with one designer: its id and the cookie that the designer comes with. */
-async function team() {
-  const [teamId, designerId] = [randomUUID(), randomUUID()]
+/** Somebody in a team, signed in: the cookie that they come with. */
+async function member(teamId: string, role: Role) {
+  const [id, secret] = [randomUUID(), newSecret()]
   await transaction('people', async (runner) => {
-    await insertTeam(teamId, 'Team', runner)
-    await insertDesigner(designerId, teamId, 'Ada', runner)
+    await insertDesigner(id, teamId, 'Ada', runner, role)
+    await insertAccount({ id, mail: `${id}@example.org`, passwordHash: 'none' }, runner)
+    const where = { device: '', place: '' }
+    await insertSignIn({ digest: digestOf(secret), id: randomUUID(), designerId: id, ...where }, runner)
   })
-  const sealed = await sealData({ designerId }, { password: 'z'.repeat(64), ttl: 3600 })
-  return { teamId, designerId, cookie: `tall-gable=${sealed}` }
+  return { designerId: id, cookie: `tall-gable=${secret}` }
+}
+
+/** A team with its owner. */
+async function team() {
+  const teamId = randomUUID()
+  await transaction('team', (runner) => insertTeam(teamId, 'Team', runner))
+  return { teamId, ...(await member(teamId, 'owner')) }
 }
 
 const ours = await team()
@@ -79,17 +93,39 @@ await sayComment({ id: ours.designerId, teamId: ours.teamId, name: 'Ada' }, jobI
   text: 'A secret comment',
 })
 
+const invitationId = randomUUID()
+const invitation = {
+  id: invitationId,
+  purpose: 'join',
+  teamId: ours.teamId,
+  designerId: null,
+  mail: 'secret@example.org',
+  role: 'reader',
+  digest: 'c'.repeat(64),
+  madeBy: ours.designerId,
+  hours: 1,
+} as const
+await transaction('invitation', (runner) => insertLink(invitation, runner))
+
+const given = { name: 'Secret roofer', role: 'viewer', password: '', days: 1 } as const
+const owner: Member = { id: ours.designerId, teamId: ours.teamId, name: 'Ada', role: 'owner' }
+await makeLink(owner, jobId, given, 'here')
+const [link] = await linksOf(owner, jobId)
+
 type Handler = (request: NextRequest, context: { readonly params: Promise<object> }) => Promise<Response>
 
 /** Calls a route as it is called from outside, signed in as whoever the cookie says. */
-async function call(name: RouteName, cookie: string, body?: unknown): Promise<Response> {
+async function call(name: RouteName, cookie: string, body?: unknown, job = jobId): Promise<Response> {
   const [method = '', path = ''] = name.split(' ')
   const routes = (await import(`@/app${path}/route`)) as Readonly<Record<string, Handler>>
   const params = {
-    id: path.includes('/files/') ? fileId : path.includes('/weather/') ? weatherId : jobId,
+    id: path.includes('/files/') ? fileId : path.includes('/weather/') ? weatherId : job,
     offerId: shareId,
     versionId,
     commentId,
+    invitationId,
+    memberId: ours.designerId,
+    linkId: link?.id ?? '',
   }
   const request = new NextRequest(
     `http://127.0.0.1${path.replace('[id]', params.id).replace('[offerId]', shareId)}`,
@@ -132,11 +168,17 @@ const asked: Readonly<Partial<Record<RouteName, unknown>>> = {
   'GET /api/jobs/[id]/offers/[offerId]/file': undefined,
   'GET /api/files/[id]': undefined,
   'GET /api/weather/[id]': undefined,
+  'GET /api/jobs/[id]/links': undefined,
+  'POST /api/jobs/[id]/links': { ...given, name: 'Stolen' },
+  'DELETE /api/jobs/[id]/links/[linkId]': undefined,
+  'DELETE /api/team/invitations/[invitationId]': undefined,
+  'PATCH /api/team/members/[memberId]': { role: 'reader' },
+  'DELETE /api/team/members/[memberId]': undefined,
 }
 
 test('every route that is told an id is asked here with another team’s', () => {
   const told = Object.entries(rules)
-    .filter(([name, { who }]) => who === 'designer' && /^\w+ \/api\/.*\[/.test(name))
+    .filter(([name, { who }]) => typeof who !== 'string' && /^\w+ \/api\/.*\[/.test(name))
     .map(([name]) => name)
   expect(Object.keys(asked).sort()).toEqual(told.sort())
 })
@@ -160,6 +202,107 @@ test('with another team’s ids a route gives nothing away and changes nothing',
   const said = await commentsOf({ id: ours.designerId, teamId: ours.teamId, name: 'Ada' }, jobId)
   expect(said.map(({ text, resolved }) => [text, resolved])).toEqual([['A secret comment', null]])
   expect((await manyVersions(jobId)).map(({ name }) => name)).toEqual(['Secret version'])
+  expect((await linksOf(owner, jobId)).map(({ name }) => name)).toEqual(['Secret roofer'])
+  expect((await manyInvitations(ours.teamId)).map(({ id }) => id)).toEqual([invitationId])
+  expect((await call('GET /api/jobs/[id]', ours.cookie)).status).toBe(200)
+}, 60_000)
+
+test('each role gets what is its own of every route that is told an id, and 403 of the rest', async () => {
+  for (const role of roles) {
+    const { cookie } = await member(ours.teamId, role)
+    for (const [name, body] of Object.entries(asked) as [RouteName, unknown][]) {
+      const rule = rules[name]
+      const isLetIn = typeof rule.who !== 'string' && rule.who.some((one) => one === role)
+      // What is let in changes the job, which other tests look at.
+      if (isLetIn && !name.startsWith('GET ')) continue
+      const { status } = await call(name, cookie, body)
+      expect({ role, name, status }).toEqual({ role, name, status: isLetIn ? 200 : 403 })
+    }
+  }
+}, 60_000)
+
+/** The cookie of whoever has come by a link of this role to the job. */
+async function guest(role: GuestRole) {
+  const name = `${role} ${randomUUID()}`
+  await makeLink(owner, jobId, { ...given, name, role }, 'here')
+  const made = (await linksOf(owner, jobId)).find((one) => one.name === name)
+  if (!made) throw new Error('the link is there')
+  const sealed = await sealData({ linkId: made.id }, { password: 'z'.repeat(64), ttl: 3600 })
+  return { id: made.id, cookie: `tall-gable-link=${sealed}` }
+}
+
+test('a guest gets what is of the one job and of their role; of others, and once it is withdrawn, nothing', async () => {
+  for (const role of guestRoles) {
+    const { id, cookie } = await guest(role)
+    for (const [name, body] of Object.entries(asked) as [RouteName, unknown][]) {
+      const { who } = rules[name]
+      const isLetIn = typeof who !== 'string' && who.some((one) => one === role)
+      if (isLetIn && !name.startsWith('GET ')) continue
+      const { status } = await call(name, cookie, body)
+      expect({ role, name, status }).toEqual({ role, name, status: isLetIn ? 200 : 403 })
+    }
+    // Members of another team see the job by the link, and it alone; those of the own team see by their own right.
+    const both = `${theirs.cookie}; ${cookie}`
+    expect((await call('GET /api/jobs/[id]', both)).status).toBe(200)
+    expect((await call('GET /api/jobs/[id]/offers', both)).status).toBe(403)
+    expect((await call('GET /api/jobs/[id]/offers', `${ours.cookie}; ${cookie}`)).status).toBe(200)
+    const other = await createJob(ours.teamId, shipped)
+    expect((await call('GET /api/jobs/[id]', cookie, undefined, other)).status).toBe(401)
+    expect((await call('GET /api/jobs/[id]', both, undefined, other)).status).toBe(404)
+
+    const kite = { id: 'photo-kite', kind: 'photo', caption: '', fileId, takenOn: null, about: null }
+    const change = { added: { [kite.id]: kite }, updated: {}, removed: {} }
+    const edits = { edits: [{ id: randomUUID(), documentId: 'house', change }] }
+    const editing = await call('POST /api/jobs/[id]/changes', cookie, edits)
+    expect(editing.status).toBe(role === 'editor' ? 200 : 403)
+    if (role === 'editor') {
+      const { edits: done } = (await (await call('GET /api/jobs/[id]/edits', cookie)).json()) as {
+        readonly edits: readonly { readonly by: string }[]
+      }
+      expect(done.at(-1)?.by).toMatch(/^editor /)
+    }
+    await withdrawLink(owner, jobId, id, 'here')
+    expect((await call('GET /api/jobs/[id]', cookie)).status).toBe(401)
+  }
+}, 60_000)
+
+test('an installer adds photos, and nothing else; a reader adds nothing', async () => {
+  const [installer, reader] = [await member(ours.teamId, 'installer'), await member(ours.teamId, 'reader')]
+  const adding = (object: { readonly id: string }) => ({
+    edits: [
+      {
+        id: randomUUID(),
+        documentId: 'house',
+        change: { added: { [object.id]: object }, updated: {}, removed: {} },
+      },
+    ],
+  })
+  const photo = adding({
+    id: 'photo-77',
+    kind: 'photo',
+    caption: 'The meter',
+    fileId,
+    takenOn: null,
+    about: null,
+  } as { readonly id: string })
+  const tree = Object.values(shipped.house).find(({ kind }) => kind === 'tree')
+  if (!tree) throw new Error('the shipped job has a tree')
+  const changes = 'POST /api/jobs/[id]/changes'
+  const answer = await call(changes, installer.cookie, photo)
+  expect({ status: answer.status, text: await answer.text() }).toMatchObject({ status: 200 })
+  const refused = await call(changes, installer.cookie, adding({ ...tree, id: 'tree-77' }))
+  expect([refused.status, await refused.text()]).toEqual([403, expect.stringContaining('not-your-part')])
+  // What was there before is neither changed nor taken away.
+  const cut = { added: {}, updated: {}, removed: { [tree.id]: tree } }
+  const cutting = { edits: [{ id: randomUUID(), documentId: 'house', change: cut }] }
+  expect((await call(changes, installer.cookie, cutting)).status).toBe(403)
+  expect((await call(changes, reader.cookie, photo)).status).toBe(403)
+  const { house } = (await loadJob(ours.teamId, jobId)).job
+  expect([house['photo-77']?.kind, house['tree-77'], house[tree.id]?.kind]).toEqual([
+    'photo',
+    undefined,
+    'tree',
+  ])
 }, 60_000)
 
 test('the same is answered where it is asked by the team itself; a stranger is sent to sign in', async () => {

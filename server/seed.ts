@@ -12,7 +12,7 @@ export async function seedIfEmpty(jobFiles: readonly string[]): Promise<boolean>
   await transaction('seed', async (runner) => {
     const teamId = randomUUID()
     await insertTeam(teamId, 'Tern Street Solar', runner)
-    await insertDesigner(randomUUID(), teamId, 'Imke Fairweather', runner)
+    await insertDesigner(randomUUID(), teamId, 'Imke Fairweather', runner, 'owner')
     for (const job of jobs) await createJob(teamId, job, runner)
   })
   return true

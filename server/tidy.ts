@@ -2,6 +2,8 @@ import { deletedKeptDays } from '@/core/model/job-status'
 import { log } from './log'
 import { writeMissingWords } from './sql/job-words'
 import { removeDeleted } from './sql/jobs'
+import { removeOldLinks } from './sql/mailed-links'
+import { removeOldSignIns } from './sql/sign-ins'
 
 /** Work on the stored jobs that nobody waits for. */
 
@@ -15,10 +17,12 @@ async function toTheEnd(few: () => Promise<number>): Promise<number> {
   return count
 }
 
-/** Makes jobs from before findable, and removes for good what was deleted long ago. */
+/** Makes jobs from before findable, and removes for good what was deleted or ran out long ago. */
 export const tidy = async () => ({
   worded: await toTheEnd(writeMissingWords),
   removed: await toTheEnd(() => removeDeleted(deletedKeptDays)),
+  signIns: await toTheEnd(removeOldSignIns),
+  links: await toTheEnd(removeOldLinks),
 })
 
 /** Does so now and then, for as long as this process lives; several that do it get in nobody's way. */

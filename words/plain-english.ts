@@ -1,3 +1,4 @@
+import { accountFaults } from './en/account-faults'
 import { caseFaults, caseRules } from './en/command-line'
 import { laterFaults, laterRules } from './en/later-faults'
 import { tableFaults } from './en/table-faults'
@@ -11,7 +12,7 @@ const whole: Speech = {
   words: {
     ...words,
     rules: { ...words.rules, ...caseRules, ...laterRules },
-    faults: { ...words.faults, ...caseFaults, ...laterFaults, ...tableFaults },
+    faults: { ...words.faults, ...caseFaults, ...laterFaults, ...tableFaults, ...accountFaults },
   },
 }
 

@@ -1,3 +1,4 @@
+import { accountFaults } from './en/account-faults'
 import { tableFaults } from './en/table-faults'
 import { laterFaults } from './en/later-faults'
 import { learnFaults } from './learned-faults'
@@ -53,6 +54,7 @@ test.each(languages)('every message of %s can be read by the formatter', (langua
     later,
     problems,
     meterProblems,
+    accountFaults,
     caseFaults,
     caseRules,
     tableFaults,

@@ -1,17 +1,19 @@
 import { NextResponse } from 'next/server'
-import { z } from 'zod'
+import { wayBack } from '@/server/accounts/way-back'
+import { hasAccounts } from '@/server/hosts'
 import { route } from '@/server/respond'
 import { enterAsLocalDesigner } from '@/server/session'
 
 export const dynamic = 'force-dynamic'
 
-/** Signs in the designer of this machine and goes on to the job that was asked for, else to the start page. */
+const goOn = (Location: string) => new NextResponse(null, { status: 303, headers: { Location } })
+
+/** Signs in the designer of this machine and goes on to what was asked for; where people sign in, they do so first. */
 export const GET = route('GET /enter', async ({ request }) => {
-  const job = z.uuid().safeParse(request.nextUrl.searchParams.get('job'))
-  const Location = job.success ? `/jobs/${job.data}` : '/'
-  if (await enterAsLocalDesigner()) return new NextResponse(null, { status: 303, headers: { Location } })
-  return new NextResponse(
-    'This server asks for a sign-in that is not set up here. Open it under its loopback address.',
-    { status: 403 },
-  )
+  const to = wayBack(request.nextUrl.searchParams.get('to'))
+  if (hasAccounts()) return goOn(to === '/' ? '/sign-in' : `/sign-in?to=${encodeURIComponent(to)}`)
+  if (await enterAsLocalDesigner()) return goOn(to)
+  return new NextResponse('Open this server under its loopback address: it is for its own machine.', {
+    status: 403,
+  })
 })

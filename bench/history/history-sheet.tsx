@@ -19,7 +19,8 @@ export function HistorySheet() {
         documents,
         sync,
         ask: (before) => askHistory(jobId, before),
-        onRefused: () => toast(session, learnedFaults['looking-back'] ?? ''),
+        // After whatever the tool says that believes it done.
+        onRefused: () => queueMicrotask(() => toast(session, learnedFaults['looking-back'] ?? '')),
       }),
   )
   const optionId = useOptionThere()

@@ -4,6 +4,7 @@ import { useId, useState, type ReactNode } from 'react'
 import { jobStatuses, longest, tagsIn, type TemplateUse } from '@/core/model/job-status'
 import { type ProgressChange } from '@/core/model/progress'
 import { type Noted } from './job-row'
+import { JobLinks } from './job-links'
 import { statusWords } from './job-words'
 import { type Answer, type Ask } from './requests'
 
@@ -76,11 +77,14 @@ function Labelled({
 export function JobDetails({
   job: { id, name, noted },
   owners,
+  hasLinks,
   ask,
   onDone,
 }: {
   readonly job: { readonly id: string; readonly name: string; readonly noted: Noted }
   readonly owners: readonly { readonly id: string; readonly name: string }[]
+  /** Whether there are links to a job: only where people sign in. */
+  readonly hasLinks: boolean
   readonly ask: Ask
   /** `changed` where something was kept. */
   readonly onDone: (changed: boolean) => void
@@ -101,145 +105,148 @@ export function JobDetails({
     else onDone(true)
   }
   return (
-    <form
-      aria-label={`Details of ${name}`}
-      className="relative z-10 mt-2 grid grid-cols-2 gap-x-4 gap-y-2 border-t border-line pt-3 md:grid-cols-4"
-      onSubmit={(event) => {
-        event.preventDefault()
-        void send(keep(patch, id, draft, noted))
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') onDone(false)
-      }}
-    >
-      <Labelled label="Status">
-        {(field) => (
-          <select
-            id={field}
-            autoFocus
-            className="field"
-            value={draft.status}
-            onChange={({ target }) =>
-              set({ status: jobStatuses.find((status) => status === target.value) ?? 'lead' })
-            }
-          >
-            {jobStatuses.map((status) => (
-              <option key={status} value={status}>
-                {statusWords[status]}
-              </option>
-            ))}
-          </select>
-        )}
-      </Labelled>
-      <Labelled label="Designer">
-        {(field) => (
-          <select
-            id={field}
-            className="field"
-            value={draft.ownerId}
-            onChange={({ target }) => set({ ownerId: target.value })}
-          >
-            <option value="">Nobody</option>
-            {owners.map((owner) => (
-              <option key={owner.id} value={owner.id}>
-                {owner.name}
-              </option>
-            ))}
-          </select>
-        )}
-      </Labelled>
-      <Labelled label="Next step">
-        {(field) => (
-          <input
-            id={field}
-            className="field"
-            maxLength={longest.nextStep}
-            value={draft.nextStep}
-            onChange={({ target }) => set({ nextStep: target.value })}
-          />
-        )}
-      </Labelled>
-      <Labelled label="On">
-        {(field) => (
-          <input
-            id={field}
-            type="date"
-            className="field"
-            value={draft.nextOn}
-            onChange={({ target }) => set({ nextOn: target.value })}
-          />
-        )}
-      </Labelled>
-      <div className="col-span-2">
-        <Labelled label="Tags, parted by commas">
-          {(field) => (
-            <input
-              id={field}
-              className="field"
-              value={draft.tags}
-              onChange={({ target }) => set({ tags: target.value })}
-            />
-          )}
-        </Labelled>
-      </div>
-      <div className="col-span-2">
-        <Labelled label="Template">
+    <>
+      <form
+        aria-label={`Details of ${name}`}
+        className="relative z-10 mt-2 grid grid-cols-2 gap-x-4 gap-y-2 border-t border-line pt-3 md:grid-cols-4"
+        onSubmit={(event) => {
+          event.preventDefault()
+          void send(keep(patch, id, draft, noted))
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') onDone(false)
+        }}
+      >
+        <Labelled label="Status">
           {(field) => (
             <select
               id={field}
+              autoFocus
               className="field"
-              title="New jobs take its equipment, losses, prices, ways to pay and texts; never its house or its people"
-              value={draft.template}
+              value={draft.status}
               onChange={({ target }) =>
-                set({
-                  template: target.value === 'choice' || target.value === 'default' ? target.value : 'none',
-                })
+                set({ status: jobStatuses.find((status) => status === target.value) ?? 'lead' })
               }
             >
-              {Object.entries(templateWords).map(([use, words]) => (
-                <option key={use} value={use}>
-                  {words}
+              {jobStatuses.map((status) => (
+                <option key={status} value={status}>
+                  {statusWords[status]}
                 </option>
               ))}
             </select>
           )}
         </Labelled>
-      </div>
-      <div className="col-span-2 md:col-span-4">
-        <Labelled label="Notes">
+        <Labelled label="Designer">
           {(field) => (
-            <textarea
+            <select
               id={field}
-              rows={3}
-              className="field h-auto py-1"
-              maxLength={longest.notes}
-              value={draft.notes}
-              onChange={({ target }) => set({ notes: target.value })}
+              className="field"
+              value={draft.ownerId}
+              onChange={({ target }) => set({ ownerId: target.value })}
+            >
+              <option value="">Nobody</option>
+              {owners.map((owner) => (
+                <option key={owner.id} value={owner.id}>
+                  {owner.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </Labelled>
+        <Labelled label="Next step">
+          {(field) => (
+            <input
+              id={field}
+              className="field"
+              maxLength={longest.nextStep}
+              value={draft.nextStep}
+              onChange={({ target }) => set({ nextStep: target.value })}
             />
           )}
         </Labelled>
-      </div>
-      {fault && (
-        <p role="alert" className="col-span-full text-clay">
-          {fault}
-        </p>
-      )}
-      <div className="col-span-full flex gap-1.5">
-        <button type="submit" className="button button-main" disabled={isBusy}>
-          Keep
-        </button>
-        <button type="button" className="button" onClick={() => onDone(false)}>
-          Cancel
-        </button>
-        <button
-          type="button"
-          className="button ml-auto"
-          disabled={isBusy}
-          onClick={() => void send(patch({ archived: !noted.archived }))}
-        >
-          {noted.archived ? 'Take out of the archive' : 'Archive'}
-        </button>
-      </div>
-    </form>
+        <Labelled label="On">
+          {(field) => (
+            <input
+              id={field}
+              type="date"
+              className="field"
+              value={draft.nextOn}
+              onChange={({ target }) => set({ nextOn: target.value })}
+            />
+          )}
+        </Labelled>
+        <div className="col-span-2">
+          <Labelled label="Tags, parted by commas">
+            {(field) => (
+              <input
+                id={field}
+                className="field"
+                value={draft.tags}
+                onChange={({ target }) => set({ tags: target.value })}
+              />
+            )}
+          </Labelled>
+        </div>
+        <div className="col-span-2">
+          <Labelled label="Template">
+            {(field) => (
+              <select
+                id={field}
+                className="field"
+                title="New jobs take its equipment, losses, prices, ways to pay and texts; never its house or its people"
+                value={draft.template}
+                onChange={({ target }) =>
+                  set({
+                    template: target.value === 'choice' || target.value === 'default' ? target.value : 'none',
+                  })
+                }
+              >
+                {Object.entries(templateWords).map(([use, words]) => (
+                  <option key={use} value={use}>
+                    {words}
+                  </option>
+                ))}
+              </select>
+            )}
+          </Labelled>
+        </div>
+        <div className="col-span-2 md:col-span-4">
+          <Labelled label="Notes">
+            {(field) => (
+              <textarea
+                id={field}
+                rows={3}
+                className="field h-auto py-1"
+                maxLength={longest.notes}
+                value={draft.notes}
+                onChange={({ target }) => set({ notes: target.value })}
+              />
+            )}
+          </Labelled>
+        </div>
+        {fault && (
+          <p role="alert" className="col-span-full text-clay">
+            {fault}
+          </p>
+        )}
+        <div className="col-span-full flex gap-1.5">
+          <button type="submit" className="button button-main" disabled={isBusy}>
+            Keep
+          </button>
+          <button type="button" className="button" onClick={() => onDone(false)}>
+            Cancel
+          </button>
+          <button
+            type="button"
+            className="button ml-auto"
+            disabled={isBusy}
+            onClick={() => void send(patch({ archived: !noted.archived }))}
+          >
+            {noted.archived ? 'Take out of the archive' : 'Archive'}
+          </button>
+        </div>
+      </form>
+      {hasLinks && <JobLinks id={id} name={name} />}
+    </>
   )
 }

@@ -47,6 +47,8 @@ export function JobList({
   pages,
   owners,
   templates,
+  mayDesign,
+  hasLinks,
 }: {
   readonly jobs: readonly ListedJob[]
   readonly q: string
@@ -60,6 +62,9 @@ export function JobList({
   readonly pages: ReactNode
   readonly owners: readonly { readonly id: string; readonly name: string }[]
   readonly templates: readonly { readonly id: string; readonly name: string; readonly isDefault: boolean }[]
+  /** Whoever may not only looks. */
+  readonly mayDesign: boolean
+  readonly hasLinks: boolean
 }) {
   const router = useRouter()
   const [pending, startTransition] = useTransition()
@@ -81,7 +86,7 @@ export function JobList({
   return (
     <main className="mx-auto max-w-5xl px-6 py-8">
       {header}
-      <NewJob key={templates[0]?.id} templates={templates} />
+      {mayDesign && <NewJob key={templates[0]?.id} templates={templates} />}
       <div className="mt-8 mb-2 flex items-center gap-2">
         <h2 className="flex-1 text-[16px] font-semibold">Jobs</h2>
         <form role="search" action="/" className="flex gap-1.5">
@@ -101,34 +106,38 @@ export function JobList({
             Search
           </button>
         </form>
-        <button
-          type="button"
-          className="button"
-          aria-pressed={chosen !== null}
-          onClick={() => choose(chosen ? null : [])}
-        >
-          Select several
-        </button>
-        <button type="button" className="button" onClick={() => file.current?.click()}>
-          Import file
-        </button>
-        <input
-          ref={file}
-          type="file"
-          accept="application/json,.json,.zip"
-          multiple
-          aria-label="Job file"
-          className="hidden"
-          onChange={(event) => {
-            const given = [...(event.target.files ?? [])]
-            event.target.value = ''
-            const [one] = given
-            // A job alone is opened; several stay in the list.
-            if (one && given.length === 1 && !/\.zip$/i.test(one.name))
-              void take(importJob(one), (id) => router.push(`/jobs/${id}`))
-            else setFiles(given)
-          }}
-        />
+        {mayDesign && (
+          <>
+            <button
+              type="button"
+              className="button"
+              aria-pressed={chosen !== null}
+              onClick={() => choose(chosen ? null : [])}
+            >
+              Select several
+            </button>
+            <button type="button" className="button" onClick={() => file.current?.click()}>
+              Import file
+            </button>
+            <input
+              ref={file}
+              type="file"
+              accept="application/json,.json,.zip"
+              multiple
+              aria-label="Job file"
+              className="hidden"
+              onChange={(event) => {
+                const given = [...(event.target.files ?? [])]
+                event.target.value = ''
+                const [one] = given
+                // A job alone is opened; several stay in the list.
+                if (one && given.length === 1 && !/\.zip$/i.test(one.name))
+                  void take(importJob(one), (id) => router.push(`/jobs/${id}`))
+                else setFiles(given)
+              }}
+            />
+          </>
+        )}
       </div>
       {fault && (
         <p role="alert" className="mb-2 rounded-md bg-clay-soft p-2 text-clay">
@@ -163,7 +172,7 @@ export function JobList({
             job={{ ...job, figures: newer[job.id] ?? job.figures }}
             isOpenable={shelf !== 'bin'}
             actions={
-              chosen ? (
+              !mayDesign ? null : chosen ? (
                 <input
                   type="checkbox"
                   className="size-5"
@@ -197,6 +206,7 @@ export function JobList({
                   <JobDetails
                     job={job}
                     owners={owners}
+                    hasLinks={hasLinks}
                     ask={ask}
                     onDone={(changed) => {
                       setOpened(null)

@@ -14,3 +14,7 @@ export const dayText = (day: string): string =>
   new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: 'UTC' }).format(
     new Date(`${day}T00:00:00Z`),
   )
+
+/** The day of a moment, where whoever reads it is. */
+export const dateText = (at: string): string =>
+  new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' }).format(new Date(at))

@@ -1,9 +1,13 @@
 import Link from 'next/link'
 import { deletedKeptDays } from '@/core/model/job-status'
+import { type Role } from '@/core/model/roles'
 import { addressOfList, type ListAddress } from './list-address'
 
-/** Whose jobs these are. */
-export function ListHeader({ who }: { readonly who: string }) {
+/**
+ * Whose jobs these are.
+ * @param role null where nobody signs in
+ */
+export function ListHeader({ who, role }: { readonly who: string; readonly role: Role | null }) {
   return (
     <header className="mb-6 flex items-center gap-3">
       <svg
@@ -16,7 +20,20 @@ export function ListHeader({ who }: { readonly who: string }) {
         <path d="M3 21 V11 L9 3 L15 11 V21 M15 14 H21 V21 M9 3 L18 3 L21 8" strokeLinejoin="round" />
       </svg>
       <h1 className="font-display text-[26px]">Tall Gable</h1>
-      <span className="quiet ml-auto">{who}</span>
+      {role === null ? (
+        <span className="quiet ml-auto">{who}</span>
+      ) : (
+        <nav aria-label="Account" className="ml-auto flex items-center gap-3">
+          {role === 'owner' && (
+            <Link href="/team" prefetch={false} className="underline">
+              Team
+            </Link>
+          )}
+          <Link href="/account" prefetch={false} className="underline">
+            {who}
+          </Link>
+        </nav>
+      )}
     </header>
   )
 }

@@ -104,7 +104,7 @@ export function SignedOut() {
         {count} {count === 1 ? 'edit is' : 'edits are'} kept in this browser and saved once you are.
       </p>
       <div className="mt-3 flex justify-end gap-2">
-        <a className="button button-main" href={`/enter?job=${jobId}`}>
+        <a className="button button-main" href={`/enter?to=/jobs/${jobId}`}>
           Sign in again
         </a>
       </div>

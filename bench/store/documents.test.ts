@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { type Change, type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
 import { applyChange } from '@/core/model/change'
+import { type Role } from '@/core/model/roles'
 import { defaultChimney } from '@/core/kinds/chimney/chimney'
 import { defaultOffer } from '@/core/kinds/offer/offer'
 import { DocumentStore, houseId, withObject } from './documents'
@@ -174,4 +175,41 @@ test('undo leaves alone what somebody else has changed since, and says so; the r
   expect(left).toEqual([['b']])
   store.redo()
   expect(store.house['a']).toMatchObject({ center: [1, 0], heightM: 2 })
+})
+
+test('whoever looks on changes nothing and hears so; an installer adds photos', () => {
+  const barred: string[] = []
+  const as = (role: Role) =>
+    new DocumentStore(
+      { [houseId]: { a: chimney('a', 0) }, 'option-a': { offer: defaultOffer } },
+      [],
+      role,
+      () => barred.push(role),
+    )
+  const photo: AnyObject = {
+    id: 'photo-1',
+    kind: 'photo',
+    caption: '',
+    fileId: 'f'.repeat(24),
+    takenOn: null,
+    about: null,
+  }
+  for (const role of ['reader', 'installer'] as const) {
+    const store = as(role)
+    const heard: string[] = []
+    store.onChange((id) => heard.push(id))
+    expect(put(store, 'b', 1).fault).toMatchObject({ code: 'not-your-role', data: { role } })
+    expect(put(store, 'a', 1).fault?.code).toBe('not-your-role')
+    expect(store.edit('Remove', houseId, () => ({})).fault?.code).toBe('not-your-role')
+    // A photo does not carry anything else in with it.
+    const both = () => ({ a: chimney('a', 3), 'photo-1': photo })
+    expect(store.edit('Both', houseId, both).fault?.code).toBe('not-your-role')
+    expect(store.house).toEqual({ a: chimney('a', 0) })
+    expect(store.isInGesture).toBe(false)
+    expect(heard).toEqual([])
+    const added = store.edit('Photo', houseId, (before) => ({ ...before, 'photo-1': photo }))
+    expect(added.fault === null).toBe(role === 'installer')
+  }
+  expect(barred).toEqual([...Array<string>(5).fill('reader'), ...Array<string>(4).fill('installer')])
+  expect(put(as('designer'), 'b', 1).fault).toBeNull()
 })

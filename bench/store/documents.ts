@@ -3,6 +3,7 @@ import { isAllowed, parseObject, withFields, type Change, type Objects } from '@
 import { type AnyObject } from '@/core/kinds/index'
 import { changeBetween, invertChange, isEmptyChange, mergeChange } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
+import { mayMake, type Role } from '@/core/model/roles'
 import { type Remedy } from '@/core/model/ledger'
 
 export const houseId = 'house'
@@ -42,7 +43,16 @@ export class DocumentStore {
   /** While the documents are shown as they were: hears of edits that were tried. */
   #looksBack: (() => void) | null = null
 
-  constructor(documents: Readonly<Record<string, Objects>>, order: readonly string[]) {
+  /**
+   * @param role what whoever looks may change; the server refuses the same
+   * @param onBarred hears of an edit that they may not make
+   */
+  constructor(
+    documents: Readonly<Record<string, Objects>>,
+    order: readonly string[],
+    readonly role: Role = 'owner',
+    readonly onBarred = () => {},
+  ) {
     this.store = createStore<State>(() => ({ documents, order, undone: [], done: [], mark: null }))
   }
 
@@ -138,7 +148,9 @@ export class DocumentStore {
       const change = changeBetween(mark[id] ?? {}, documents[id] ?? {})
       if (!isEmptyChange(change)) changes[id] = change
     }
-    const fault = faultIn(changes)
+    const isOurs = Object.values(changes).every((change) => mayMake(this.role, change))
+    if (!isOurs) this.onBarred()
+    const fault = isOurs ? faultIn(changes) : new Fault('not-your-role', { role: this.role })
     if (fault) {
       this.cancel()
       return { step: null, fault }

@@ -42,7 +42,14 @@ function outputOf(folder, verbose) {
 }
 
 /** Starts the application on loopback and waits until it answers. */
-export async function startApp({ folder, port, databaseUrl, dev = false, verbose = false }) {
+export async function startApp({
+  folder,
+  port,
+  databaseUrl,
+  dev = false,
+  verbose = false,
+  signIn = process.env.SIGN_IN ?? 'local',
+}) {
   const child = startChild(
     'node',
     ['node_modules/next/dist/bin/next', dev ? 'dev' : 'start', '-H', '127.0.0.1', '-p', String(port)],
@@ -53,7 +60,7 @@ export async function startApp({ folder, port, databaseUrl, dev = false, verbose
         NEXT_TELEMETRY_DISABLED: '1',
         DATABASE_URL: databaseUrl,
         SESSION_SECRET: sessionSecret(folder),
-        SIGN_IN: process.env.SIGN_IN ?? 'local',
+        SIGN_IN: signIn,
         TALL_GABLE_DATA: folder,
         TALL_GABLE_VERBOSE: verbose ? '1' : '',
         APP_ORIGIN: `http://127.0.0.1:${port}`,

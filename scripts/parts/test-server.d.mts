@@ -2,7 +2,10 @@
 export interface TestServer {
   readonly address: string
   readonly databaseUrl: string
+  /** Where it keeps its data: logs, mail that stands in for sent. */
+  readonly folder: string
   readonly stop: () => Promise<void>
 }
 
-export function startTestServer(name: string): Promise<TestServer>
+/** @param signIn `accounts` for one where people sign in */
+export function startTestServer(name: string, signIn?: 'local' | 'accounts'): Promise<TestServer>

@@ -7,6 +7,7 @@ const entries = {
   print: 'server/print/print-process.ts',
   town: 'app/world/town-worker.ts',
   first: 'scripts/migrate-and-seed.ts',
+  owner: 'scripts/first-owner.ts',
 }
 
 /** Bundles them; packages stay where they are. */

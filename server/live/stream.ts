@@ -16,12 +16,14 @@ const heartbeatMs = 10_000
 
 /**
  * A channel as server-sent events, until the browser goes.
+ * @param isStillIn asked now and then: whoever has left the team, or whose link was withdrawn, hears no more
  * @param begin what is said first; asked for after listening has begun, so that nothing falls between
  */
 export function eventStream(
   signal: AbortSignal,
   channel: string,
   begin: () => Promise<readonly LiveEvent[]>,
+  isStillIn: () => Promise<boolean>,
 ): Response {
   const encoder = new TextEncoder()
   let end = () => {}
@@ -40,7 +42,16 @@ export function eventStream(
       const say = (event: LiveEvent) => write(`data: ${JSON.stringify(event)}\n\n`)
       const stop = listen(channel, say)
       const stopStream = () => end()
-      const heart = setInterval(() => write(': still here\n\n'), heartbeatMs)
+      const heart = setInterval(() => {
+        write(': still here\n\n')
+        // While the database is away nobody is sent away.
+        isStillIn().then(
+          (isIn) => {
+            if (!isIn) end()
+          },
+          () => undefined,
+        )
+      }, heartbeatMs)
       openStreams.inc()
       ends().add(stopStream)
       end = () => {

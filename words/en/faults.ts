@@ -25,17 +25,11 @@ export const rules = {
   'not-object': 'an object is needed here',
   'not-value': 'another kind of value is needed here',
   'one-of': 'one of: {choices}',
-  'unknown-keys': 'nothing is known of {keys}',
   'not-as-expected': 'not as expected',
   'name-needed': 'a name is needed',
-  'twelve-months': 'twelve months, January first',
   'outline-corners': 'an outline has at least {limit, number} corners',
-  'vertex-missing': 'each corner is the number of a vertex, counted from 0',
-  'line-ends': 'a line has at least {limit, number} ends',
-  'most-corners': 'at most {limit, number} corners',
   'field-crossing': 'an outline does not cross itself',
   'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
-  'edge-each': 'one entry for each side of the outline',
 } as const
 
 /** What is wrong and what to do. `at` names the place in a file; it is left out where the person stands before the field. */
@@ -45,7 +39,6 @@ export const faults = {
   'bad-body': '{at, select, none {The request} other {{at}}}: {rule}',
   'missing-object': 'The document has no {kind} “{id}”.',
   gone: 'This is gone.',
-  'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   // Typing
   // Roofs
   'short-outline': 'An outline needs at least three corners.',
@@ -73,24 +66,17 @@ export const faults = {
   // Services
   'service-away': 'The weather and address service does not answer. It will be asked again.',
   'service-refused': 'The service answered with status {status}. Try again.',
-  'service-garbled': 'The service’s answer ({path}) cannot be read.',
   'no-weather':
     'The weather could not be fetched: the server does not answer. It will be asked again with the next edit.',
   'weather-refused': 'The weather file could not be fetched (status {status}).',
   'no-station': 'No weather station is known here.',
-  'unknown-address':
-    '“{address}” is not an address that is known here. Type a street and a number, and pick from the list.',
   // Server
   'no-such-job': 'There is no such job. It may have been deleted.',
-  'no-such-option':
-    '{letters, select, none {This option does not exist any more.} other {There is no option “{name}”; this job has {letters}.}}',
-  'not-signed-in': 'You are not signed in. Open the start page again.',
   'database-away': 'The database does not answer. Your edits are kept and will be saved when it is back.',
 
   'too-many-requests':
     'That was too much at once. Try again in {seconds, plural, one {# second} other {# seconds}}.',
   'server-busy': 'The server is busy. Try again in a few seconds.',
-  'given-up': 'Nobody waited for the answer any more.',
   unexpected: 'Something went wrong. Try again; if it happens again, contact your administrator.',
   'server-away': 'The server does not answer. Your edits are kept; try again in a moment.',
   'server-answered': 'The server answered with status {status}.',

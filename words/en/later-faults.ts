@@ -41,6 +41,17 @@ export const laterFaults = {
   'too-many-comments': 'A job has at most {limit, number} comments.',
   'looking-back': 'This is how it was. Restore it, or go back to today, to go on drawing.',
   'not-allowed': 'This is for whoever runs the server.',
+  'not-signed-in': 'You are not signed in. Open the start page again.',
+  'given-up': 'Nobody waited for the answer any more.',
+  'service-garbled': 'The service’s answer ({path}) cannot be read.',
+  'unknown-address':
+    '“{address}” is not an address that is known here. Type a street and a number, and pick from the list.',
+  'no-such-option':
+    '{letters, select, none {This option does not exist any more.} other {There is no option “{name}”; this job has {letters}.}}',
+  'unknown-equipment': 'The catalogue has no {what} “{id}”.',
+  'not-your-role':
+    '{role, select, installer {You are here as an installer: this is for designers.} reader {You are here as a reader: this is for designers.} other {This is for an owner of the team.}}',
+  'not-your-part': 'As an installer you add photos and visits; the rest is for designers.',
   'too-heavy':
     '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',
   'too-much-shade':
@@ -152,6 +163,12 @@ export const laterFaults = {
 
 /** What some values must be, said where those are typed or read. */
 export const laterRules = {
+  'vertex-missing': 'each corner is the number of a vertex, counted from 0',
+  'line-ends': 'a line has at least {limit, number} ends',
+  'most-corners': 'at most {limit, number} corners',
+  'edge-each': 'one entry for each side of the outline',
+  'twelve-months': 'twelve months, January first',
+  'unknown-keys': 'nothing is known of {keys}',
   'one-field': 'one field at a time',
   'decided-later': 'not before it was applied for',
   currency: 'three capital letters, such as USD',

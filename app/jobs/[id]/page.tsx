@@ -1,19 +1,23 @@
-import { notFound, redirect } from 'next/navigation'
+import { notFound } from 'next/navigation'
 import { type Metadata } from 'next'
 import { Bench } from '@/bench/bench'
 import { Fault } from '@/core/model/fault'
+import { type GuestRole, type Role } from '@/core/model/roles'
 import { loadJob } from '@/server/jobs'
-import { openPage } from '@/server/open-page'
+import { openJobPage } from '@/server/open-page'
 import { surroundings } from '@/server/world'
+
+/** A guest who looks on is as a reader, one who edits as a designer. */
+const benchRole = (role: Role | GuestRole): Role =>
+  role === 'viewer' ? 'reader' : role === 'editor' ? 'designer' : role
 
 export const dynamic = 'force-dynamic'
 
 export const metadata: Metadata = { title: 'Bench · Tall Gable' }
 
 export default async function BenchPage({ params }: { readonly params: Promise<{ id: string }> }) {
-  const who = await openPage('GET /jobs/[id]')
   const { id } = await params
-  if (!who) redirect(`/enter?job=${encodeURIComponent(id)}`)
+  const who = await openJobPage('GET /jobs/[id]', id)
   const stored = await loadJob(who.teamId, id).catch((error: unknown) => {
     if (error instanceof Fault && error.code === 'no-such-job') notFound()
     throw error
@@ -25,6 +29,7 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
       revision={stored.row.revision}
       comments={stored.row.openComments}
       catalogue={await surroundings().catalogue()}
+      role={benchRole(who.role)}
     />
   )
 }

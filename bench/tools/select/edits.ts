@@ -52,6 +52,7 @@ export function removeObjects(context: ToolContext, ids: readonly string[]): voi
       found.reduce((after, { object }) => withObject(after, object.id, null), before),
     )
   const { step } = documents.commit('Delete')
+  if (!step) return
   session.setState({ selection: null, hover: null })
   toast(
     session,
