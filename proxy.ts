@@ -106,6 +106,9 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
   headers.set('Content-Security-Policy', policy)
   const response = NextResponse.next({ request: { headers } })
   response.headers.set('Content-Security-Policy', policy)
+  // Behind TLS, browsers ask for nothing else for a year.
+  if (process.env['SECURE_COOKIES'] === '1')
+    response.headers.set('Strict-Transport-Security', 'max-age=31536000')
   return response
 }
 

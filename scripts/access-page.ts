@@ -10,7 +10,7 @@ const visitors = {
   installer: 'An installer, whose edits may touch photos and visits alone',
   viewer: 'Whoever has a link to look at one job, and sees that alone',
   editor: 'Whoever has a link to edit one job',
-  operator: 'Whoever runs the server, from the machine itself',
+  operator: 'Whoever runs the server: from the machine itself, or with the word in `METRICS_SECRET`',
 } as const
 
 type Visitor = keyof typeof visitors

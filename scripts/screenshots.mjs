@@ -1,7 +1,4 @@
 // Writes the pictures of docs/screenshots anew from the shipped job: `npm run screenshots`, or `npm run screenshots -- cover year`.
-import { mkdtempSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { chromium } from 'playwright-core'
 import { buildIfChanged } from './parts/build.mjs'
 import { inRoot } from './parts/folders.mjs'
@@ -10,6 +7,8 @@ import { startTestServer } from './parts/test-server.mjs'
 const wanted = process.argv.slice(2)
 await buildIfChanged()
 const server = await startTestServer('screenshots')
+/** Servers besides that one view or another has started. */
+const others = []
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
   args: ['--no-sandbox', '--use-gl=angle', '--use-angle=gl-egl', '--ignore-gpu-blocklist'],
@@ -68,19 +67,33 @@ function waterTower() {
     ...[...around(1, 9), ...around(9, 17), ...around(17, 25), ...roof],
   ].join('\n')
 }
-/** Another station's light in kilojoules with decimal commas, an hour late. */
-async function lateTable() {
-  const epw = await (await page.request.get('/world/weather/harrow-ridge.epw')).text()
-  const records = epw.split('\n').slice(8, 8 + 8760)
-  const comma = (value) => value.toFixed(1).replace('.', ',')
-  const rows = records.map((record, i) => {
-    const [, month, day, hour, , , warmth] = record.split(',')
-    const late = Number(records[(i + 8759) % 8760].split(',')[13])
-    return `${day}.${month}.2023;${Number(hour) - 1}:00;${comma(late * 3.6)};${comma(Number(warmth))}`
-  })
-  const file = join(mkdtempSync(join(tmpdir(), 'weather-')), 'ridge.csv')
-  writeFileSync(file, ['Date;Clock;Global radiation [kJ/m2];Air temperature [°C]', ...rows].join('\r\n'))
-  return file
+/** A server where people sign in, with an owner and some who have joined; the owner stays signed in on the page. */
+async function openTeam() {
+  const signedInto = await startTestServer('screenshots-team', 'accounts')
+  const join = async (address, body) =>
+    fetch(`${address}/join`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ password: 'lamp kettle moss seven', ...body }),
+    })
+  await page.goto(signedInto.ownerLink())
+  await page.getByLabel('Name').fill('Imke Fairweather')
+  await page.getByLabel('Mail address').fill('imke@ternstreet.example')
+  await page.getByLabel('New password').fill('lamp kettle moss seven')
+  await page.getByRole('button', { name: 'Join' }).click()
+  await page.getByRole('link', { name: 'Team' }).click()
+  const invite = async (mail, role) => {
+    await page.getByLabel('Mail address').fill(mail)
+    await page.getByLabel('Role', { exact: true }).selectOption(role)
+    await page.getByRole('button', { name: 'Invite' }).click()
+    const link = page.getByRole('status').filter({ hasText: mail })
+    return (await link.getByText('/invitation/').textContent()).trim()
+  }
+  await join(await invite('bo@ternstreet.example', 'designer'), { name: 'Bo Winter' })
+  await join(await invite('sam@holtroofing.example', 'installer'), { name: 'Sam Holt' })
+  await invite('cy@ternstreet.example', 'reader')
+  await page.goto(`${signedInto.address}/team`)
+  return signedInto
 }
 
 /** Each main view, and the way to it. */
@@ -156,12 +169,6 @@ const views = {
     await page.getByRole('button', { name: 'Compare 3' }).click()
     await quiet()
   },
-  weather: async () => {
-    await chapter('Site')
-    await page.getByRole('button', { name: 'Import file' }).click()
-    await page.getByLabel('Weather file').setInputFiles(await lateTable())
-    await page.getByText(/runs 60 minutes late/).waitFor()
-  },
   drawing: async () => {
     await page.goto('/')
     await page.getByLabel('New job: where is the house?').fill('23 tern street')
@@ -233,6 +240,9 @@ const views = {
     await page.getByRole('button', { name: 'If the oak went', exact: true }).waitFor()
     await fresh()
   },
+  team: async () => {
+    others.push(await openTeam())
+  },
   proposal: async () => {
     await chapter('Offer')
     await page.getByRole('button', { name: 'Share offer' }).click()
@@ -251,5 +261,5 @@ try {
   }
 } finally {
   await browser.close()
-  await server.stop()
+  for (const one of [server, ...others]) await one.stop()
 }

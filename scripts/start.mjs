@@ -5,7 +5,10 @@ import { endChild, pause, runShown } from './parts/commands.mjs'
 import { dataFolder, isStarted, lockIn } from './parts/data-folder.mjs'
 import { installDebianPackages, installNodePackages } from './parts/install.mjs'
 import { freePort, PrivateDatabase } from './parts/private-database.mjs'
+import { readSecretFiles } from './parts/secrets.mjs'
 import { buildThreads } from './parts/threads.mjs'
+
+readSecretFiles()
 
 const dev = process.argv.includes('--dev')
 const verbose = process.argv.includes('--verbose')

@@ -42,6 +42,7 @@ step('Route types', bin('next'), ['typegen'])
 step('Types', bin('tsc'), ['--noEmit'])
 step('Import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...sourceFolders])
 step('Dead code', bin('knip'), [])
+step('Known faults of packages', 'node', ['scripts/audit.mjs'])
 
 const unitFile = inRoot('test-results', 'unit.json')
 const unitOk = run('Unit tests', bin('jest'), ['--coverage', '--json', `--outputFile=${unitFile}`], {

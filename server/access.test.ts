@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { Fault } from '@/core/model/fault'
 import { type Role } from '@/core/model/roles'
 import { checkAccess, isForMembers, rules, type RouteName } from './access'
-import { addressOf, checkHost, isLoopback } from './hosts'
+import { addressOf, checkHost, isLoopback, isOperator } from './hosts'
 import { checkRate } from './rate-limit'
 
 /** Every route and page of the application, found in its folders: its name, and the text of its file. */
@@ -128,6 +128,22 @@ test('a server answers to its own names alone', () => {
   expect(codeOf(() => checkHost('other.example:8443'))).toBe('let in')
   expect(codeOf(() => checkHost('other.example'))).toBe('wrong-host')
   delete process.env['HOSTS']
+})
+
+test('whoever runs the server is whoever asks their own machine by its name, or says the word', () => {
+  const asks = (host: string, authorization?: string) =>
+    isOperator(new Headers({ host, ...(authorization !== undefined && { authorization }) }))
+  expect(asks('127.0.0.1:4310')).toBe(false)
+  process.env['SIGN_IN'] = 'local'
+  expect([asks('127.0.0.1:4310'), asks('solar.example')]).toEqual([true, false])
+  delete process.env['SIGN_IN']
+  process.env['METRICS_SECRET'] = 'a word'
+  expect([asks('solar.example', 'Bearer a word'), asks('127.0.0.1', 'Bearer a')]).toEqual([true, false])
+  expect(asks('127.0.0.1')).toBe(false)
+  // No word is not an empty word.
+  process.env['METRICS_SECRET'] = ''
+  expect(asks('solar.example', 'Bearer ')).toBe(false)
+  delete process.env['METRICS_SECRET']
 })
 
 test('where a request comes from is what the proxy in front says, not what a client claims', () => {

@@ -90,7 +90,7 @@ export const rules = {
   'POST /api/files': { who: makers, perMinute: 60 },
   'GET /api/files/[id]': { who: lookers, perMinute: 600 },
   'POST /api/models': { who: designers, perMinute: 30 },
-  'GET /api/weather': { who: all, perMinute: 600 },
+  'GET /api/weather': { who: lookers, perMinute: 600 },
   'POST /api/weather': { who: designers, perMinute: 60 },
   'GET /api/weather/[id]': { who: lookers, perMinute: 600 },
   'POST /world/monitoring': { who: designers, perMinute: 30 },
@@ -107,10 +107,10 @@ export const isForMembers = ({ who }: Rule): boolean => typeof who !== 'string'
 
 /**
  * Lets in whom the rule lets in.
- * @param isLocal whether whoever runs this machine asks
+ * @param isOperator whether whoever runs this server asks
  * @throws Fault `no-accounts`, `not-signed-in`, `not-allowed`, `not-your-role`
  */
-export function checkAccess(route: RouteName, who: Member | Guest | undefined, isLocal: boolean): void {
+export function checkAccess(route: RouteName, who: Member | Guest | undefined, isOperator: boolean): void {
   const { who: letIn, hasSignIn } = ruleOf(route)
   if (hasSignIn && !hasAccounts()) throw new Fault('no-accounts')
   switch (letIn) {
@@ -119,7 +119,7 @@ export function checkAccess(route: RouteName, who: Member | Guest | undefined, i
     case 'link':
       return
     case 'operator':
-      if (!isLocal) throw new Fault('not-allowed')
+      if (!isOperator) throw new Fault('not-allowed')
       return
     default:
       if (!who) throw new Fault('not-signed-in')

@@ -1,4 +1,5 @@
 import { Fault } from '@/core/model/fault'
+import { digestOf } from './digest'
 
 const loopback = /^(localhost|127\.0\.0\.1|\[::1\])(:\d{1,5})?$/
 
@@ -8,8 +9,16 @@ export const isLoopback = (host: string | null): boolean => host !== null && loo
 /** Whether people sign in with accounts; on one's own machine, where the start command says so, there are none. */
 export const hasAccounts = (): boolean => process.env['SIGN_IN'] !== 'local'
 
-/** Whether whoever runs this machine asks: it signs in its own designer, and is asked under its own name. */
-export const isLocal = (host: string | null): boolean => !hasAccounts() && isLoopback(host)
+/**
+ * Whether whoever runs this server asks: on one's own machine, whoever asks it under its own name; elsewhere, whoever says
+ * the word in `METRICS_SECRET` (as `Authorization: Bearer`).
+ */
+export function isOperator(headers: Pick<Headers, 'get'>): boolean {
+  if (!hasAccounts() && isLoopback(headers.get('host'))) return true
+  const word = process.env['METRICS_SECRET']
+  // Digests are compared: how long that takes tells nothing of the word.
+  return word ? digestOf(headers.get('authorization') ?? '') === digestOf(`Bearer ${word}`) : false
+}
 
 /**
  * Other names that this server answers to come with `HOSTS`, separated by commas; a name that somebody else points here

@@ -2,7 +2,7 @@ import { headers } from 'next/headers'
 import { notFound, redirect } from 'next/navigation'
 import { Fault } from '@/core/model/fault'
 import { checkAccess, isForMembers, ruleOf, type RouteName } from './access'
-import { isLocal } from './hosts'
+import { isOperator } from './hosts'
 import { designer, visitor } from './session'
 import { type Guest, type Member } from './sql/people'
 
@@ -15,7 +15,7 @@ export const openPage = async (route: RouteName): Promise<Member | undefined> =>
 
 async function open<T extends Member | Guest>(route: RouteName, who: T | undefined): Promise<T | undefined> {
   try {
-    if (who || !isForMembers(ruleOf(route))) checkAccess(route, who, isLocal((await headers()).get('host')))
+    if (who || !isForMembers(ruleOf(route))) checkAccess(route, who, isOperator(await headers()))
   } catch (error) {
     if (error instanceof Fault) notFound()
     throw error

@@ -7,7 +7,7 @@ import { type Role } from '@/core/model/roles'
 import { faultOf } from '@/core/model/rules'
 import { plainEnglish } from '@/words/plain-english'
 import { checkAccess, isForMembers, ruleOf, type rules, type RouteName } from './access'
-import { addressOf, checkHost, isLocal } from './hosts'
+import { addressOf, checkHost, isOperator } from './hosts'
 import { jsonOf } from './json'
 import { log } from './log'
 import { requestSeconds } from './metrics'
@@ -154,8 +154,8 @@ export function route<N extends RouteName, P extends object = Record<never, neve
       const asks = () => whoAsks(name, request, given)
       const who = await asks()
       checkRate(name, placeOf(request, who))
-      checkAccess(name, who, isLocal(host))
-      const isStillIn = async () => isAllowed(name, await asks(), isLocal(host))
+      checkAccess(name, who, isOperator(request.headers))
+      const isStillIn = async () => isAllowed(name, await asks(), isOperator(request.headers))
       // The rule has let in members alone where it says so.
       response = await work({ request, params: given, who: who as WhoOf<N>, isStillIn })
     } catch (error) {

@@ -33,9 +33,13 @@ export async function weatherText(teamId: string, id: string): Promise<string> {
   return (await unzip(body)).toString('utf8')
 }
 
+/** The team's own weather file that a job is computed with; null where it is a station's. */
+export const ownWeatherOf = ({ house }: Job): string | null =>
+  ownWeatherId(theOne(house, 'site', siteId).stationId)
+
 /** The weather that goes with a job into its file: the team's own, where it is chosen. */
 export async function weatherWith(teamId: string, job: Job): Promise<{ id: string; csv: string }[]> {
-  const id = ownWeatherId(theOne(job.house, 'site', siteId).stationId)
+  const id = ownWeatherOf(job)
   const body = id === null ? undefined : await maybeOneWeatherBody(teamId, id)
   return id !== null && body ? [{ id, csv: (await unzip(body)).toString('utf8') }] : []
 }

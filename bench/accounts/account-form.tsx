@@ -56,6 +56,9 @@ export const typedIn = (form: HTMLFormElement): Record<string, string> =>
     [...new FormData(form)].flatMap(([name, value]) => (typeof value === 'string' ? [[name, value]] : [])),
   )
 
+/** Goes on to a page that is asked for anew, with all that belongs to it, as whoever has just signed in or out. */
+export const goAnew = (path: string): void => window.location.assign(path)
+
 /** A form that is sent to one place and leads on when all went well. */
 export function AccountForm({
   url,
@@ -88,8 +91,7 @@ export function AccountForm({
     setFault(sent.fault)
     if (sent.fault !== null) return
     if (goTo !== null) {
-      // All that follows is asked for as whoever has just signed in.
-      window.location.assign(goTo)
+      goAnew(goTo)
       return
     }
     form.reset()

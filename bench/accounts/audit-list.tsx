@@ -38,7 +38,7 @@ export function AuditList({
       className="max-h-96 overflow-auto rounded-lg border border-line bg-card"
       tabIndex={0}
       role="region"
-      aria-label="Log"
+      aria-label="What was done"
     >
       <table className="w-full text-left">
         <thead className="sticky top-0 bg-fold">

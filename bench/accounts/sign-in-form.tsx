@@ -2,7 +2,7 @@
 
 import Link from 'next/link'
 import { useState } from 'react'
-import { Field, typedIn, Wrong } from './account-form'
+import { Field, goAnew, typedIn, Wrong } from './account-form'
 import { send } from './send'
 
 /** Mail address and password, and the code of a second factor where the account has one. */
@@ -14,8 +14,7 @@ export function SignInForm({ goTo }: { readonly goTo: string }) {
     setBusy(true)
     const sent = await send('/api/sign-in', 'POST', { code: '', ...typedIn(form) })
     if (sent.fault === null) {
-      // All that follows is asked for as whoever has just signed in.
-      window.location.assign(goTo)
+      goAnew(goTo)
       return
     }
     setBusy(false)

@@ -1,7 +1,7 @@
 'use client'
 
 import { useState } from 'react'
-import { Wrong } from './account-form'
+import { goAnew, Wrong } from './account-form'
 import { send } from './send'
 
 /** Ends this sign-in. */
@@ -9,7 +9,7 @@ export function SignOut() {
   const [fault, setFault] = useState<string | null>(null)
   const out = async () => {
     const sent = await send('/api/sign-out', 'POST', {})
-    if (sent.fault === null) window.location.assign('/sign-in')
+    if (sent.fault === null) goAnew('/sign-in')
     else setFault(sent.fault)
   }
   return (

@@ -1,6 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { typedIn } from '../accounts/account-form'
 import { send, type Sent } from '../accounts/send'
 import { dateText } from './job-words'
 
@@ -53,15 +54,8 @@ export function JobLinks({ id, name }: { readonly id: string; readonly name: str
     }
   }, [url])
   const make = async (form: HTMLFormElement) => {
-    const given = new FormData(form)
-    const text = (field: string) => String(given.get(field) ?? '')
-    const days = Number(text('days'))
-    const body = {
-      name: text('name'),
-      role: text('role'),
-      days: days > 0 ? days : null,
-      password: text('password'),
-    }
+    const { days, ...typed } = typedIn(form)
+    const body = { ...typed, days: days ? Number(days) : null }
     if (take(await send(url, 'POST', body))) form.reset()
   }
   const copy = async (link: ListedLink) => {

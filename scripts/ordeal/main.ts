@@ -7,11 +7,26 @@ import { kills } from './kills'
 import { list } from './list'
 import { load } from './load'
 import { type Report } from './report'
+import { Visitor } from './visitor'
 
 const named = process.argv.slice(2)
 const short = named.includes('--short')
 const wanted = named.filter((name) => !name.startsWith('--'))
 const has = (name: string) => wanted.length === 0 || wanted.includes(name)
+
+/** The same where people sign in. */
+async function badRequestsWithAccounts(times: number, isTimed: boolean): Promise<Report> {
+  process.env['METRICS_SECRET'] = 'ordeal'
+  const signedInto = await startTestServer('ordeal-accounts', 'accounts')
+  try {
+    const owner = new Visitor(signedInto.address)
+    const given = { name: 'Ada', mail: 'ada@example.org', password: 'lamp kettle moss seven' }
+    await owner.join(signedInto.ownerLink().split('/').at(-1) ?? '', given)
+    return await badRequests(times, signedInto.address, isTimed, owner)
+  } finally {
+    await signedInto.stop()
+  }
+}
 
 const reports: Report[] = []
 const server = await startTestServer('ordeal')
@@ -21,12 +36,17 @@ try {
     reports.push(await designers(2, short ? 8 : 120, server.address))
     reports.push(await designers(5, short ? 8 : 120, server.address))
   }
-  if (has('bad')) reports.push(await badRequests(short ? 2000 : 50_000, server.address, !short))
+  if (has('bad')) {
+    const visitor = new Visitor(server.address)
+    await visitor.enter()
+    reports.push(await badRequests(short ? 2000 : 50_000, server.address, !short, visitor))
+  }
   if (has('history') && !short) reports.push(await history(10_000, server.address, server.databaseUrl))
   if (has('list') && !short) reports.push(await list(20_000, server.address, server.databaseUrl))
 } finally {
   await server.stop()
 }
+if (has('bad')) reports.push(await badRequestsWithAccounts(short ? 2000 : 50_000, !short))
 if (has('kills')) reports.push(await kills(short ? 6 : 500, await freePort(0), !short))
 
 const broken = reports.flatMap((report) => report.broken)

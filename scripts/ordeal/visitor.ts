@@ -9,7 +9,15 @@ export class Visitor {
 
   /** Signs in as the designer of this machine. */
   async enter(): Promise<void> {
-    const answer = await fetch(`${this.#address}/enter`, { redirect: 'manual' })
+    this.#keep(await fetch(`${this.#address}/enter`, { redirect: 'manual' }))
+  }
+
+  /** Takes an invitation. */
+  async join(secret: string, given: object): Promise<void> {
+    this.#keep(await this.send(`/invitation/${secret}/join`, given))
+  }
+
+  #keep(answer: Response): void {
     this.#cookie = (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? ''
     if (!this.#cookie) throw new Error(`no sign-in: ${answer.status}`)
   }

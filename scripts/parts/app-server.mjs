@@ -7,15 +7,19 @@ const secretIn = (folder) => join(folder, 'session.secret')
 
 /** The key of a data folder as a backup keeps it: sealed links can only be read again with it. Nothing where there is none. */
 export const keptSecret = (folder) =>
-  existsSync(secretIn(folder)) ? { sessionSecret: sessionSecret(folder) } : {}
+  process.env.SESSION_SECRET || existsSync(secretIn(folder)) ? { sessionSecret: sessionSecret(folder) } : {}
 
 /** Puts the key that a backup came with in its place. */
 export const takeSecret = (folder, { sessionSecret: secret }) => {
   if (secret) writeFileSync(secretIn(folder), secret, { mode: 0o600 })
 }
 
-/** The key that seals sessions and links, made once for a data folder. */
+/**
+ * The key that seals sessions and links, made once for a data folder; where it is given, it is that: several machines with
+ * one database have one key.
+ */
 export function sessionSecret(folder) {
+  if (process.env.SESSION_SECRET) return process.env.SESSION_SECRET
   const file = secretIn(folder)
   if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 })
   return readFileSync(file, 'utf8').trim()

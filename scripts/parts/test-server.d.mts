@@ -4,6 +4,8 @@ export interface TestServer {
   readonly databaseUrl: string
   /** Where it keeps its data: logs, mail that stands in for sent. */
   readonly folder: string
+  /** Whoever opens it becomes the first owner. */
+  readonly ownerLink: () => string
   readonly stop: () => Promise<void>
 }
 

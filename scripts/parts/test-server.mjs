@@ -1,8 +1,19 @@
+import { execFileSync } from 'node:child_process'
 import { mkdirSync, rmSync } from 'node:fs'
 import { startApp } from './app-server.mjs'
 import { endChild, runShown } from './commands.mjs'
-import { inRoot } from './folders.mjs'
+import { inRoot, root } from './folders.mjs'
 import { freePort, PrivateDatabase } from './private-database.mjs'
+
+/** The link that the start command says where people sign in and nobody has an account yet. */
+function ownerLink(databaseUrl, address) {
+  const said = execFileSync('node', ['dist/owner.mjs'], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, DATABASE_URL: databaseUrl, APP_ORIGIN: address },
+  })
+  return /http\S+invitation\S+/.exec(said)?.[0] ?? ''
+}
 
 /**
  * The built application on a database of its own, made anew; gives its address, and ends both.
@@ -20,6 +31,7 @@ export async function startTestServer(name, signIn = 'local') {
   return {
     address: app.address,
     folder,
+    ownerLink: () => ownerLink(databaseUrl, app.address),
     databaseUrl,
     stopApp: () => endChild(app.child),
     startAppAgain: async () => {

@@ -163,6 +163,14 @@ export const laterFaults = {
 
 /** What some values must be, said where those are typed or read. */
 export const laterRules = {
+  'missing-yes-no': 'yes or no is missing here',
+  'missing-list': 'a list is missing here',
+  'missing-object': 'an object is missing here',
+  'not-yes-no': 'yes or no is needed here',
+  'not-list': 'a list is needed here',
+  'not-object': 'an object is needed here',
+  'at-least-bytes': 'at least {limit, number} bytes',
+  'at-most-bytes': 'at most {limit, number} bytes',
   'vertex-missing': 'each corner is the number of a vertex, counted from 0',
   'line-ends': 'a line has at least {limit, number} ends',
   'most-corners': 'at most {limit, number} corners',
