@@ -50,7 +50,7 @@ export const laterFaults = {
     '{letters, select, none {This option does not exist any more.} other {There is no option “{name}”; this job has {letters}.}}',
   'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   'not-your-role':
-    '{role, select, installer {You are here as an installer: this is for designers.} reader {You are here as a reader: this is for designers.} other {This is for an owner of the team.}}',
+    '{role, select, installer {You are here as an installer: this is for designers.} reader {You are here as a reader: this is for designers.} viewer {This link leads to the job alone: this is for the team.} editor {This link leads to the job alone: this is for the team.} other {This is for an owner of the team.}}',
   'not-your-part': 'As an installer you add photos and visits; the rest is for designers.',
   'too-heavy':
     '{reason, select, memory {This takes more memory than the server may use.} other {This takes longer than the server may compute.}} Make the job smaller, or split it in two.',
