@@ -54,6 +54,7 @@ const pages: readonly (readonly [RegExp, RouteName])[] = [
   [/^\/link\/[^/]+$/, 'GET /link/[token]'],
   [/^\/account$/, 'GET /account'],
   [/^\/team$/, 'GET /team'],
+  [/^\/dashboard$/, 'GET /dashboard'],
 ]
 
 /** What is refused before anything looks at it: names of others, and too much at once. */

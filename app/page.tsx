@@ -61,7 +61,7 @@ export default async function StartPage({
       q={q}
       shelf={shelf}
       kept={[...paramsOfList({ ...list, q: '', page: 0 })]}
-      header={<ListHeader who={who.name} role={hasAccounts() ? who.role : null} />}
+      header={<ListHeader who={who.name} role={who.role} hasAccounts={hasAccounts()} />}
       filters={
         <>
           <JobFilters list={list} counts={counts} tags={tags} owners={owners} />

@@ -131,8 +131,11 @@ test('axe finds nothing serious on the main views', async ({ page }) => {
     (await new AxeBuilder({ page }).analyze()).violations
       .filter((v) => v.impact === 'serious' || v.impact === 'critical')
       .map((v) => `${v.id}: ${v.nodes[0]?.html}`)
-  await page.goto('/')
-  expect(await serious()).toEqual([])
+  for (const path of ['/', '/dashboard']) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+    expect(await serious(), path).toEqual([])
+  }
   await openShippedJob(page)
   for (const name of ['Site', 'Shape', 'Cover', 'Wire', 'Match', 'Store', 'Offer']) {
     await chapter(page, name)

@@ -78,6 +78,23 @@ export default async function AccountPage() {
           }))}
         />
       </Part>
+      <Part
+        title="Your data"
+        about="Your name, address, sign-ins, and what you have said, as one file. If you leave, your edits and comments stay with the team, by a former colleague."
+      >
+        <a href="/api/account/export" download className="button mb-4">
+          Save your data
+        </a>
+        <div className="max-w-sm">
+          <AccountForm
+            url="/api/account"
+            method="DELETE"
+            submit="Leave the team and be forgotten"
+            goTo="/sign-in"
+            fields={[passwordField]}
+          />
+        </div>
+      </Part>
       <SignOut />
     </Frame>
   )

@@ -3,11 +3,21 @@ import { deletedKeptDays } from '@/core/model/job-status'
 import { type Role } from '@/core/model/roles'
 import { addressOfList, type ListAddress } from './list-address'
 
-/**
- * Whose jobs these are.
- * @param role null where nobody signs in
- */
-export function ListHeader({ who, role }: { readonly who: string; readonly role: Role | null }) {
+/** Whose jobs these are, and the pages beside the list. */
+export function ListHeader({
+  who,
+  role,
+  hasAccounts,
+}: {
+  readonly who: string
+  readonly role: Role
+  readonly hasAccounts: boolean
+}) {
+  const to = (href: string, name: string) => (
+    <Link href={href} prefetch={false} className="underline">
+      {name}
+    </Link>
+  )
   return (
     <header className="mb-6 flex items-center gap-3">
       <svg
@@ -20,20 +30,11 @@ export function ListHeader({ who, role }: { readonly who: string; readonly role:
         <path d="M3 21 V11 L9 3 L15 11 V21 M15 14 H21 V21 M9 3 L18 3 L21 8" strokeLinejoin="round" />
       </svg>
       <h1 className="font-display text-[26px]">Tall Gable</h1>
-      {role === null ? (
-        <span className="quiet ml-auto">{who}</span>
-      ) : (
-        <nav aria-label="Account" className="ml-auto flex items-center gap-3">
-          {role === 'owner' && (
-            <Link href="/team" prefetch={false} className="underline">
-              Team
-            </Link>
-          )}
-          <Link href="/account" prefetch={false} className="underline">
-            {who}
-          </Link>
-        </nav>
-      )}
+      <nav aria-label="Besides the jobs" className="ml-auto flex items-center gap-3">
+        {role === 'owner' && to('/dashboard', 'Dashboard')}
+        {role === 'owner' && hasAccounts && to('/team', 'Team')}
+        {hasAccounts ? to('/account', who) : <span className="quiet">{who}</span>}
+      </nav>
     </header>
   )
 }

@@ -1,8 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { TOTP } from 'otpauth'
 import { Fault } from '@/core/model/fault'
+import { job } from '@/town/testing'
+import { commentsOf, sayComment } from '../comments'
 import { many, run, transaction } from '../database'
 import { digestOf } from '../digest'
+import { createJob } from '../jobs'
 import { unseal } from '../seal'
 import { maybeOneAccountByMail } from '../sql/accounts'
 import { manyNotes } from '../sql/audit'
@@ -22,6 +25,7 @@ import {
   withdrawInvitation,
 } from './links'
 import { changeRole, takeOut } from './members'
+import { beForgotten, dataOf } from './personal-data'
 import { changePassword, endSignIns, turnCodeOff, turnCodeOn } from './own-account'
 import { signIn } from './sign-in'
 
@@ -284,6 +288,50 @@ test('roles are changed by owners of the same team, whoever leaves is out at onc
   expect((await manyColleagues(owner.teamId)).map(({ id }) => id)).toEqual([owner.id])
   // They may be invited again, as somebody new.
   expect(await codeOf(invite(owner, mail, 'reader', 'here'))).toBe('done')
+})
+
+test('somebody takes their data along and is forgotten; what they did stays, by a former colleague', async () => {
+  const owner = await team()
+  const { member, cookie, mail } = await colleague(owner)
+  await changeRole(owner, member.id, 'reader', 'here')
+  const jobId = await createJob(owner.teamId, job)
+  const said = { id: randomUUID(), about: '', answers: null, text: 'Call the utility' }
+  await sayComment(member, jobId, said)
+  const data = await dataOf(member)
+  expect(data).toMatchObject({ name: 'Bo', mail, secondFactor: false, edits: { count: 0 } })
+  expect(data.comments).toMatchObject([{ job: job.name, text: 'Call the utility' }])
+  expect(data.signIns).toMatchObject([{ device: 'a browser', place: '10.0.0.9' }])
+  expect(data.log.map(({ what }) => what)).toEqual(['joined', 'signed-in'])
+  expect(JSON.stringify(data)).not.toMatch(/argon2|digest|code_key/)
+
+  const asking = { who: member, place: '10.0.0.9' }
+  expect(await codeOf(beForgotten(asking, 'wrong'))).toBe('wrong-password')
+  expect(await codeOf(beForgotten({ who: owner, place: 'here' }, password))).toBe('last-owner')
+  await beForgotten(asking, password)
+  expect(await maybeOneSignedIn(digestOf(cookie))).toBeUndefined()
+  expect(await codeOf(signIn({ mail, password, code: '' }, from))).toBe('wrong-sign-in')
+  expect((await commentsOf(owner, jobId)).map(({ by, text }) => [by, text])).toEqual([
+    ['Former colleague', 'Call the utility'],
+  ])
+  const log = await manyNotes(owner.teamId, 50)
+  expect(log.length).toBeGreaterThan(5)
+  expect(JSON.stringify(log)).not.toContain(mail)
+  expect(log.filter(({ about }) => about.includes('Former colleague')).map(({ what }) => what)).toEqual([
+    'left',
+    'role-set',
+    'joined',
+    'invited',
+  ])
+  // Nothing else in the database has the address or the place.
+  for (const [table, column] of [
+    ['account', 'mail'],
+    ['mailed_link', 'mail'],
+    ['outgoing_mail', 'recipient'],
+  ])
+    expect(await many('left over', `SELECT 1 FROM ${table} WHERE ${column} = ?`, [mail])).toEqual([])
+  expect(
+    await many('places', 'SELECT 1 FROM audit WHERE designer_id = ? AND place <> ?', [member.id, '']),
+  ).toEqual([])
 })
 
 test('two owners who take each other out at once leave one', async () => {

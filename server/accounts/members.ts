@@ -6,15 +6,23 @@ import { leaveTeam, lockTeam, manyOwnerIds, maybeOneDesigner, setRole, type Memb
 import { removeSignIns } from '../sql/sign-ins'
 
 /**
- * Somebody of the own team, while no other change of who may do what is under way.
- * @throws Fault `no-such-member`; `last-owner` where nobody would be left to let others in
+ * Until the transaction ends nobody else changes who may do what in a team, and it has an owner without this one. It comes
+ * first in its transaction, or after the team was locked.
+ * @throws Fault `last-owner` where nobody would be left to let others in
  */
+export async function ownerStays(teamId: string, without: string | null, runner: Runner): Promise<void> {
+  await lockTeam(teamId, runner)
+  const owners = await manyOwnerIds(teamId, runner)
+  if (!owners.some((owner) => owner !== without)) throw new Fault('last-owner')
+}
+
+/** Somebody of the own team. @throws Fault `no-such-member`; `last-owner` as `ownerStays` does */
 async function memberOf(who: Member, id: string, staysOwner: boolean, runner: Runner): Promise<Member> {
+  // First of all, so that everything read after it is as the one before left it.
   await lockTeam(who.teamId, runner)
   const member = await maybeOneDesigner(id, runner)
   if (member?.teamId !== who.teamId) throw new Fault('no-such-member')
-  const others = (await manyOwnerIds(who.teamId, runner)).filter((owner) => owner !== id)
-  if (!staysOwner && others.length === 0) throw new Fault('last-owner')
+  await ownerStays(who.teamId, staysOwner ? null : id, runner)
   return member
 }
 

@@ -28,7 +28,7 @@ const noteOf = ({ who, place }: Asking, what: Deed, about = '') => ({
 })
 
 /** The account of whoever asks, who says its password again. @throws Fault `wrong-password`, `not-signed-in` */
-async function sureOf({ who }: Asking, password: string): Promise<Account> {
+export async function sureOf({ who }: Asking, password: string): Promise<Account> {
   const account = await maybeOneAccount(who.id)
   if (!account) throw new Fault('not-signed-in')
   if (!(await isPassword(password, account.passwordHash))) throw new Fault('wrong-password')

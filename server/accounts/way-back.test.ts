@@ -2,7 +2,7 @@ import { wayBack } from './way-back'
 
 test('one comes back to pages of ours alone', () => {
   const job = '/jobs/0b6e7f2e-6f0a-4c0c-9a53-3d1e0f8a7b11'
-  for (const to of ['/', job, '/account', '/team']) expect(wayBack(to)).toBe(to)
+  for (const to of ['/', job, '/account', '/team', '/dashboard']) expect(wayBack(to)).toBe(to)
   const others = [
     '//evil.example',
     'https://evil.example/',
