@@ -25,7 +25,11 @@ export const onRequestError: Instrumentation.onRequestError = async (
     error instanceof Error ? error : { name: 'unknown', message: '', stack: '' }
   // A link is a secret: the path of its page stays out.
   log.error(
-    { method, path: /^\/(offer|invitation|password|link)\//.test(path) ? routePath : path, error: { name, message, stack } },
+    {
+      method,
+      path: /^\/(offer|invitation|password|link)\//.test(path) ? routePath : path,
+      error: { name, message, stack },
+    },
     'page',
   )
 }

@@ -1,7 +1,8 @@
-import { createHash, randomUUID } from 'node:crypto'
+import { randomUUID } from 'node:crypto'
 import { Fault } from '@/core/model/fault'
 import { type Acceptance, type OfferState, signatureSchema } from '@/proposal/answer'
 import { waysToPay } from '@/core/kinds/offer/payment'
+import { digestOf } from './digest'
 import { offerAt, proposalIn } from './offers'
 import { acceptShare, insertQuestion } from './sql/answers'
 import { advanceStatus } from './sql/job-progress'
@@ -9,10 +10,7 @@ import { type Share } from './sql/shares'
 
 const mostQuestions = 50
 
-/** What an offer is called for all time: the digest of what was sent. */
-const digestOf = (body: Buffer): string => createHash('sha256').update(body).digest('hex')
-
-/** What belongs to an offer beside what was sent. */
+/** What belongs to an offer beside what was sent. It is called for all time by the digest of what was sent. */
 export const stateOf = (share: Share & { readonly body: Buffer }): OfferState => ({
   digest: digestOf(share.body),
   expiresAt: share.expiresAt?.toISOString() ?? null,

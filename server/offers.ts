@@ -1,4 +1,4 @@
-import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import { randomUUID } from 'node:crypto'
 import { promisify } from 'node:util'
 import { gunzip } from 'node:zlib'
 import { ofKind } from '@/core/kinds/documents'
@@ -7,6 +7,7 @@ import { Fault } from '@/core/model/fault'
 import { type ProposalData } from '@/proposal/shape'
 import { offerOf } from './compute/compute'
 import { designInput } from './design-input'
+import { digestOf, newSecret } from './digest'
 import { houseDocumentId, loadJob } from './jobs'
 import { log } from './log'
 import { seal, unseal } from './seal'
@@ -25,7 +26,6 @@ import {
 import { type Designer } from './sql/people'
 
 const unzip = promisify(gunzip)
-const digestOf = (token: string) => createHash('sha256').update(token).digest('hex')
 const pathOf = (token: string) => `/offer/${token}`
 
 /**
@@ -45,7 +45,7 @@ export async function sendOffer(
   const design = await designInput(who.teamId, job.house, option.objects)
   const { body, file } = await offerOf(job.name, optionId, design, signal)
   const [offer] = ofKind(option.objects, 'offer')
-  const token = randomBytes(32).toString('base64url')
+  const token = newSecret()
   await insertShare({
     id: randomUUID(),
     tokenDigest: digestOf(token),

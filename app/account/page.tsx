@@ -91,6 +91,7 @@ export default async function AccountPage() {
             method="DELETE"
             submit="Leave the team and be forgotten"
             goTo="/sign-in"
+            isGrave
             fields={[passwordField]}
           />
         </div>

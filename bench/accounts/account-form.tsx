@@ -67,6 +67,7 @@ export function AccountForm({
   submit,
   goTo = null,
   said = null,
+  isGrave = false,
   children,
 }: {
   readonly url: string
@@ -77,6 +78,8 @@ export function AccountForm({
   readonly goTo?: string | null
   /** Said where one stays. */
   readonly said?: string | null
+  /** What cannot be taken back does not invite to be pressed. */
+  readonly isGrave?: boolean
   readonly children?: ReactNode
 }) {
   const router = useRouter()
@@ -100,6 +103,7 @@ export function AccountForm({
   }
   return (
     <form
+      aria-label={submit}
       onSubmit={(event) => {
         event.preventDefault()
         void submitted(event.currentTarget)
@@ -113,7 +117,7 @@ export function AccountForm({
         {isDone ? said : null}
       </p>
       <div className="flex items-center gap-3">
-        <button type="submit" className="button button-main" disabled={isBusy}>
+        <button type="submit" className={`button ${isGrave ? 'text-clay' : 'button-main'}`} disabled={isBusy}>
           {submit}
         </button>
         {children}

@@ -20,10 +20,7 @@ const mayChange = (role: Role | GuestRole, kind: string): boolean =>
   mayDesign(role) || role === 'editor' || (role === 'installer' && ofInstallers.includes(kind))
 
 /** Whether a role may make a change, whatever of it is added, changed or removed. */
-export const mayMake = (
-  role: Role | GuestRole,
-  { added, updated, removed }: ChangeOf<ObjectBase>,
-): boolean =>
+export const mayMake = (role: Role | GuestRole, { added, updated, removed }: ChangeOf<ObjectBase>): boolean =>
   [added, removed, ...Object.values(updated)].every((objects) =>
     Object.values(objects).every(({ kind }) => mayChange(role, kind)),
   )

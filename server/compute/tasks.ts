@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { z } from 'zod'
 import { roofPicture, type PicturePart } from '@/core/drawing/roof-picture'
@@ -24,6 +23,7 @@ import { writeWeatherCsv } from '@/core/weather/write-csv'
 import { proposalData } from '@/proposal/proposal-data'
 import { askedAgain, overHttp } from '@/services/ask'
 import { Surroundings } from '@/services/world-of'
+import { digestOf } from '../digest'
 import { jsonOf } from '../json'
 
 /** What the threads compute. */
@@ -117,19 +117,17 @@ export async function offer({
   const { world, run } = await opened(design)
   const { house, weather } = design
   const own = weather ? [{ id: weather.id, csv: gunzipSync(weather.body).toString('utf8') }] : []
-  const inputs = offerInputs({ name: jobName, house }, optionId, world, own, sha256)
-  const file = offerFile(inputs, figuresOf(run), sha256)
+  const inputs = offerInputs({ name: jobName, house }, optionId, world, own, digestOf)
+  const file = offerFile(inputs, figuresOf(run), digestOf)
   const shown = { ...proposalData(jobName, world, run, summarise(run, world)), inputs: file.digest }
   return { body: gzipSync(JSON.stringify(shown)), file: gzipSync(JSON.stringify(file)) }
 }
-
-const sha256 = (content: string | Uint8Array): string => createHash('sha256').update(content).digest('hex')
 
 function kept(text: string): KeptWeather {
   const { year } = readPlaced(text)
   const csv = writeWeatherCsv(year)
   return {
-    id: createHash('sha256').update(csv).digest('hex').slice(0, 24),
+    id: digestOf(csv).slice(0, 24),
     name: year.name.slice(0, 80) || 'Weather file',
     latitudeDeg: year.latitudeDeg,
     longitudeDeg: year.longitudeDeg,
