@@ -5,7 +5,10 @@ import { type Guest, type Member } from './sql/people'
 
 /** Who may do what, in one place. Each route and page of the application has its rule here and goes through it. */
 
-/** `anyone` who reaches the server; whoever has the `link`; whoever runs the server; or members of a team and guests of a job by their roles. */
+/**
+ * `anyone` who reaches the server; whoever has the `link`; whoever runs the server; or members of a team and guests of a job
+ * by their roles.
+ */
 type Who = 'anyone' | 'link' | 'operator' | readonly (Role | GuestRole)[]
 
 interface Rule {
@@ -20,6 +23,8 @@ interface Rule {
 const all = roles
 /** Whoever looks at a job. */
 const lookers = [...roles, ...guestRoles] as const
+/** Those who talk about a job: what a team says to each other is not for whoever may only look at it by a link. */
+const talkers = [...roles, 'editor'] as const
 /** Those who see all that there is of a job: its money, its past and its offers too. */
 const readers = ['owner', 'designer', 'reader'] as const satisfies readonly Role[]
 /** Those who add something to a job, if only photos; which of them what is told by `mayChange`. */
@@ -79,10 +84,10 @@ export const rules = {
   'GET /api/jobs/[id]/history': { who: readers, perMinute: 600 },
   'POST /api/jobs/[id]/versions': { who: designers, perMinute: 120 },
   'DELETE /api/jobs/[id]/versions/[versionId]': { who: designers, perMinute: 120 },
-  'GET /api/jobs/[id]/comments': { who: lookers, perMinute: 1200 },
-  'POST /api/jobs/[id]/comments': { who: lookers, perMinute: 120 },
-  'PATCH /api/jobs/[id]/comments/[commentId]': { who: lookers, perMinute: 300 },
-  'DELETE /api/jobs/[id]/comments/[commentId]': { who: lookers, perMinute: 300 },
+  'GET /api/jobs/[id]/comments': { who: talkers, perMinute: 1200 },
+  'POST /api/jobs/[id]/comments': { who: talkers, perMinute: 120 },
+  'PATCH /api/jobs/[id]/comments/[commentId]': { who: talkers, perMinute: 300 },
+  'DELETE /api/jobs/[id]/comments/[commentId]': { who: talkers, perMinute: 300 },
   'GET /api/jobs/[id]/events': { who: lookers, perMinute: 600 },
   'POST /api/jobs/[id]/presence': { who: lookers, perMinute: 3000 },
   'GET /api/jobs/[id]/export': { who: readers, perMinute: 300 },

@@ -1,5 +1,6 @@
 import { deletedKeptDays } from '@/core/model/job-status'
 import { log } from './log'
+import { removeOldFailures } from './sql/accounts'
 import { writeMissingWords } from './sql/job-words'
 import { removeDeleted } from './sql/jobs'
 import { removeOldLinks } from './sql/mailed-links'
@@ -23,6 +24,7 @@ export const tidy = async () => ({
   removed: await toTheEnd(() => removeDeleted(deletedKeptDays)),
   signIns: await toTheEnd(removeOldSignIns),
   links: await toTheEnd(removeOldLinks),
+  failures: await toTheEnd(removeOldFailures),
 })
 
 /** Does so now and then, for as long as this process lives; several that do it get in nobody's way. */

@@ -12,5 +12,5 @@ export const roleHints: Readonly<Record<Role, string>> = {
   owner: 'Everything, and the team.',
   designer: 'All jobs: designs, offers, notes.',
   reader: 'Looks at all jobs and comments on them; changes nothing.',
-  installer: 'Looks at all jobs and adds photos and visits; sees no offers that were sent, and no past.',
+  installer: 'Looks at all jobs and adds photos and visits; sees no offers that were sent.',
 }

@@ -70,7 +70,8 @@ export function JobLinks({ id, name }: { readonly id: string; readonly name: str
     <section aria-label={`Links to ${name}`} className="relative z-10 mt-3 border-t border-line pt-3">
       <h3 className="font-semibold">Links to this job</h3>
       <p className="quiet mb-2">
-        Whoever has one sees this job alone, without its offers and its past, and needs no account.
+        Whoever has one sees this job alone, with its notes and contact but without its offers, and needs no
+        account. Whoever may edit it sees the comments, too.
       </p>
       {links && links.length > 0 && (
         <ul className="mb-3 divide-y divide-line">

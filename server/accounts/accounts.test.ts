@@ -13,6 +13,7 @@ import { insertDesigner, insertTeam, manyColleagues, maybeOneDesigner, type Memb
 import { manyInvitations } from '../sql/mailed-links'
 import { manySignIns, maybeOneSignedIn } from '../sql/sign-ins'
 import { openTestDatabase } from '../testing'
+import { tidy } from '../tidy'
 import { waitMs } from './attempts'
 import { newCodeKey } from './codes'
 import {
@@ -361,4 +362,31 @@ test('a sign-in that nobody has used for two weeks is over, and so is one of two
   expect(await age('seen_at', 15)).toBe(false)
   expect(await age('begun_at', 59)).toBe(true)
   expect(await age('begun_at', 61)).toBe(false)
+})
+
+test('what has run out is tidied away, and nothing else', async () => {
+  const owner = await team()
+  const old = await signIn({ mail: owner.mail, password, code: '' }, from)
+  await run('age', 'UPDATE sign_in SET seen_at = seen_at - INTERVAL 15 DAY WHERE digest = ?', [digestOf(old)])
+  const [over, open] = [
+    await invite(owner, `${randomUUID()}@example.org`, 'reader', 'here'),
+    await invite(owner, `${randomUUID()}@example.org`, 'reader', 'here'),
+  ].map(secretOf)
+  await run('age', 'UPDATE mailed_link SET expires_at = expires_at - INTERVAL 40 DAY WHERE digest = ?', [
+    digestOf(over ?? ''),
+  ])
+  const [stale, fresh] = [`${randomUUID()}@example.org`, `${randomUUID()}@example.org`]
+  for (const mail of [stale, fresh]) await codeOf(signIn({ mail, password: 'wrong', code: '' }, from))
+  await run('age', 'UPDATE failed_sign_in SET last_at = last_at - INTERVAL 3 DAY WHERE mail_digest = ?', [
+    digestOf(stale),
+  ])
+  await tidy()
+  const left = async (table: string, column: string, value: string) =>
+    (await many('left', `SELECT 1 FROM ${table} WHERE ${column} = ?`, [value])).length
+  expect(await left('sign_in', 'digest', digestOf(old))).toBe(0)
+  expect(await left('sign_in', 'designer_id', owner.id)).toBe(1)
+  expect(await left('mailed_link', 'digest', digestOf(over ?? ''))).toBe(0)
+  expect(await left('mailed_link', 'digest', digestOf(open ?? ''))).toBe(1)
+  expect(await left('failed_sign_in', 'mail_digest', digestOf(stale))).toBe(0)
+  expect(await left('failed_sign_in', 'mail_digest', digestOf(fresh))).toBe(1)
 })

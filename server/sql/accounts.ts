@@ -146,3 +146,10 @@ export const storeFailures = (mailDigest: string, failures: number, runner: Runn
 
 export const removeFailures = (mailDigest: string, runner?: Runner) =>
   run('remove failed sign-ins', 'DELETE FROM failed_sign_in WHERE mail_digest = ?', [mailDigest], runner)
+
+/** Failures that are forgiven by now, some at a time. */
+export const removeOldFailures = () =>
+  run(
+    'remove old failures',
+    'DELETE FROM failed_sign_in WHERE last_at < CURRENT_TIMESTAMP(3) - INTERVAL 2 DAY LIMIT 500',
+  )

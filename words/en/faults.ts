@@ -31,7 +31,7 @@ export const faults = {
   'bad-body': '{at, select, none {The request} other {{at}}}: {rule}',
   'missing-object': 'The document has no {kind} “{id}”.',
   gone: 'This is gone.',
-  // Typing
+  'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   // Roofs
   'short-outline': 'An outline needs at least three corners.',
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',

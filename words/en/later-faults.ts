@@ -48,7 +48,6 @@ export const laterFaults = {
     '“{address}” is not an address that is known here. Type a street and a number, and pick from the list.',
   'no-such-option':
     '{letters, select, none {This option does not exist any more.} other {There is no option “{name}”; this job has {letters}.}}',
-  'unknown-equipment': 'The catalogue has no {what} “{id}”.',
   'not-your-role':
     '{role, select, installer {You are here as an installer: this is for designers.} reader {You are here as a reader: this is for designers.} viewer {This link leads to the job alone: this is for the team.} editor {This link leads to the job alone: this is for the team.} other {This is for an owner of the team.}}',
   'not-your-part': 'As an installer you add photos and visits; the rest is for designers.',

@@ -27,7 +27,7 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
       jobId={id}
       job={stored.job}
       revision={stored.row.revision}
-      comments={stored.row.openComments}
+      comments={who.role === 'viewer' ? 0 : stored.row.openComments}
       catalogue={await surroundings().catalogue()}
       role={benchRole(who.role)}
     />
