@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { openHeights } from '@/core/heights/open-heights'
 
 const gable = (args: readonly string[], input = '') => {
   const { status, stdout, stderr } = spawnSync('node', ['bin/gable.mjs', ...args], {
@@ -73,6 +74,50 @@ test('its planes from the files alone, one after the other too', () => {
   expect(lines[1]?.error?.code).toBe('no-file')
 }, 60_000)
 
+/** The raster as a text, which does not say its system. */
+async function asText(kind: 'ascii' | 'points'): Promise<string> {
+  const file = await openHeights(readFileSync(heights).slice().buffer, 'heights.tif')
+  const values = await file.read(0, 0, file.columns, file.rows)
+  const [first, second] = [file.at(0, 0), file.at(1, 1)]
+  const side = second[0] - first[0]
+  const written = (value: number) => (Number.isNaN(value) ? '-9999' : String(value))
+  if (kind === 'points')
+    return [...values]
+      .map((value, k) =>
+        [...file.at(k % file.columns, Math.floor(k / file.columns)), written(value)].join(' '),
+      )
+      .join('\n')
+  const south = first[1] - (file.rows - 1) * side
+  const header = [file.columns, file.rows, first[0], south, side, -9999]
+  return `${['ncols', 'nrows', 'xllcenter', 'yllcenter', 'cellsize', 'nodata_value'].map((key, k) => `${key} ${header[k]}\n`).join('')}${[...values].map(written).join(' ')}\n`
+}
+
+test('the same heights as a text that names no system: the same planes, and what was taken for granted', async () => {
+  const own = JSON.parse(gable(['fit', '--heights', heights, '--outline', outline]).stdout) as {
+    planes: Plane[]
+    assumedEpsg: number | null
+  }
+  expect(own.assumedEpsg).toBeNull()
+  for (const kind of ['ascii', 'points'] as const) {
+    const text = join(folder, `heights-${kind}.txt`)
+    writeFileSync(text, await asText(kind))
+    const { status, stdout, stderr } = gable(['fit', '--heights', text, '--outline', outline])
+    expect({ status, stderr: stderr.replaceAll(/npm warn.*\n/g, '') }).toEqual({ status: 0, stderr: '' })
+    const { planes, assumedEpsg } = JSON.parse(stdout) as typeof own
+    // Tarrowee lies south of the equator.
+    expect(assumedEpsg).toBeGreaterThan(32700)
+    expect(planes).toHaveLength(own.planes.length)
+    planes.forEach((plane, k) => {
+      expect(plane.pitchDeg).toBeCloseTo(own.planes[k]?.pitchDeg ?? NaN, 2)
+      expect(plane.areaM2).toBeCloseTo(own.planes[k]?.areaM2 ?? NaN, 1)
+    })
+    const said = gable(['fit', '--heights', text, '--outline', outline, '--epsg', String(assumedEpsg)])
+    expect((JSON.parse(said.stdout) as typeof own).assumedEpsg).toBeNull()
+    const wrong = gable(['fit', '--heights', text, '--outline', outline, '--epsg', '32601'])
+    expect(wrong.stderr).toContain('heights-elsewhere')
+  }
+}, 120_000)
+
 describe('what is refused, in words', () => {
   const refusal = (args: readonly string[]) => {
     const { status, stderr } = gable(args)
@@ -94,7 +139,7 @@ describe('what is refused, in words', () => {
     (_, make, code) => {
       const said = refusal(['fit', '--heights', make(), '--outline', outline])
       expect(said.code).toBe(code)
-      expect(said.message).toMatch(/^“.*\.tif” cannot be read as a GeoTIFF/)
+      expect(said.message).toMatch(/^“.*\.tif” cannot be read as heights/)
     },
     30_000,
   )

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test'
+import { fromArrayBuffer } from 'geotiff'
 import { chapter, saved, settled } from './bench'
 
 test('a house is read from heights: accepted but for one tree, and taken back', async ({ page }) => {
@@ -52,10 +53,42 @@ test('a picture is no raster, and a reading can be stopped', async ({ page }) =>
   const sheet = page.getByRole('dialog', { name: 'House from heights' })
   await sheet.getByRole('button', { name: 'Stop' }).click()
   await expect(sheet.getByText('Stopped. Nothing was changed.')).toBeVisible()
-  await sheet.getByLabel('Own raster (GeoTIFF)').setInputFiles({
+  await sheet.getByLabel('Own heights (GeoTIFF, ASCII grid, XYZ)').setInputFiles({
     name: 'roof.tif',
     mimeType: 'image/tiff',
     buffer: Buffer.from('\x89PNG\r\n\x1a\n, and no heights at all'),
   })
-  await expect(sheet.getByRole('alert')).toContainText('“roof.tif” cannot be read as a GeoTIFF')
+  await expect(sheet.getByRole('alert')).toContainText('“roof.tif” cannot be read as heights')
+})
+
+test('own heights as an ASCII grid: in the zone of the place, which is said', async ({ page }) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('13 tern street')
+  await page.getByRole('option', { name: '13 Tern Street, Pellworth' }).click()
+  await chapter(page, 'Shape')
+  const [fetched] = await Promise.all([
+    page.waitForResponse(/\/world\/heights/),
+    page.getByRole('button', { name: 'Read house from heights' }).click(),
+  ])
+  const raster = await (await fromArrayBuffer((await fetched.body()).slice().buffer)).getImage()
+  const values = await raster.readRasters({ samples: [0], interleave: true })
+  const [west, south] = raster.getBoundingBox()
+  const header = [raster.getWidth(), raster.getHeight(), west, south, raster.getResolution()[0]]
+  const keys = ['ncols', 'nrows', 'xllcorner', 'yllcorner', 'cellsize']
+  const text = `${keys.map((key, k) => `${key} ${header[k]}`).join('\n')}\n${Array.from(values).join(' ')}\n`
+  const sheet = page.getByRole('dialog', { name: 'House from heights' })
+  const accept = sheet.getByRole('button', { name: /^Put \d+ objects in place$/ })
+  await expect(accept).toBeVisible({ timeout: 60_000 })
+  await expect(sheet.getByText(/does not say which reference system/)).toBeHidden()
+  const said = await sheet.getByText(/\d+ planes\. \d+% of the heights/).textContent()
+  const own = sheet.getByLabel('Own heights (GeoTIFF, ASCII grid, XYZ)')
+  await own.setInputFiles({ name: 'roof.asc', mimeType: 'text/plain', buffer: Buffer.from(text) })
+  await expect(sheet.getByText(/taken to be in the UTM zone of this place \(EPSG 32\d{3}\)/)).toBeVisible({
+    timeout: 60_000,
+  })
+  await expect(sheet.getByText(/Heights: roof\.asc/)).toBeVisible()
+  await expect(sheet.getByText(/\d+ planes\. \d+% of the heights/)).toHaveText(said ?? '')
+  const broken = Buffer.from(text.replace(/\s(\S+)\s*$/, ' much\n'))
+  await own.setInputFiles({ name: 'broken.asc', mimeType: 'text/plain', buffer: broken })
+  await expect(sheet.getByRole('alert')).toContainText('“broken.asc”, line 6: “much” is not a number.')
 })

@@ -1,7 +1,5 @@
-import { fromArrayBuffer } from 'geotiff'
 import { fitAround, type FoundAround } from '@/core/fit/around'
-import { heightFile } from '@/core/heights/geotiff'
-import { Fault } from '@/core/model/fault'
+import { openHeights } from '@/core/heights/open-heights'
 import { type FitRequest } from './fit-messages'
 
 /** The buildings in a height raster. Fetched when one is first asked for. */
@@ -9,8 +7,5 @@ export async function fitOf(
   { heights, file, site, outlines }: FitRequest,
   tell: (share: number) => void,
 ): Promise<FoundAround> {
-  const tiff = await fromArrayBuffer(heights).catch(() => {
-    throw new Fault('bad-raster', { file }, file)
-  })
-  return fitAround(await heightFile(tiff, file), site, outlines, tell)
+  return fitAround(await openHeights(heights, file), site, outlines, tell)
 }

@@ -115,7 +115,7 @@ export function FitSheet() {
             </button>
             <FileButton
               label={words.own}
-              accept=".tif,.tiff,image/tiff"
+              accept=".tif,.tiff,.asc,.xyz,.txt,.csv,image/tiff"
               className="button"
               onTake={([file]) => file && void read(file)}
             />
@@ -132,6 +132,9 @@ export function FitSheet() {
           <p className="quiet mb-2">
             {sayer.say(words.source, { file: state.file, drawn: state.drawn ? 'yes' : 'no' })}
           </p>
+          {state.found.assumedEpsg !== null && (
+            <p className="mb-2">{sayer.say(words.assumed, { code: state.found.assumedEpsg })}</p>
+          )}
           <FitFound found={state.found} onDone={close} />
         </>
       )}

@@ -22,6 +22,7 @@ const found: FoundAround = {
   neighbours: [],
   neighboursLeft: 0,
   residuals: new Float32Array(0),
+  assumedEpsg: null,
 }
 const objects = objectsOf(fitted, 'house')
 const pieces = (house: Objects) => listed(found, objects, house).filter(({ stands }) => !stands)

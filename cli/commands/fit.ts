@@ -1,19 +1,29 @@
 import { type Command } from 'commander'
-import { fromArrayBuffer } from 'geotiff'
 import { z } from 'zod'
 import { fitFromFiles } from '@/core/fit/fit-file'
-import { heightFile } from '@/core/heights/geotiff'
-import { Fault } from '@/core/model/fault'
+import { openHeights } from '@/core/heights/open-heights'
 import { textOf } from '@/core/weather/text'
 import { type Question } from '../case-command'
 import { readBytes } from '../files'
-import { addOptionCommand } from '../options'
+import { addOptionCommand, numberField } from '../options'
 import { writtenPlane } from '../written-plane'
 
 const texts = {
-  heights: { placeholder: 'file', says: 'height raster, GeoTIFF' },
+  heights: {
+    placeholder: 'file',
+    says: 'height raster: GeoTIFF, ASCII grid, or points on a grid as x, y, height',
+  },
   outline: { placeholder: 'file', says: 'outline of the house, GeoJSON' },
   heightUnit: { placeholder: 'unit', says: 'm or ft; what the raster says, or the unit of its coordinates' },
+} as const
+
+const numbers = {
+  epsg: {
+    placeholder: 'number',
+    low: 1,
+    high: 99_999,
+    says: 'reference system of a raster that names none; else the UTM zone of the place',
+  },
 } as const
 
 const metresOf = { m: 1, ft: 0.3048 } as const
@@ -23,16 +33,16 @@ const schema = z.object({
   /** A file, or in a line of `--lines` the GeoJSON itself. */
   outline: z.union([z.string().min(1), z.record(z.string(), z.unknown())]),
   heightUnit: z.enum(['m', 'ft']).optional(),
+  epsg: numberField(numbers.epsg).optional(),
 })
 
-async function answer({ heights, outline, heightUnit }: z.infer<typeof schema>): Promise<object> {
+async function answer({ heights, outline, heightUnit, epsg }: z.infer<typeof schema>): Promise<object> {
   const bytes = readBytes(heights)
-  const tiff = await fromArrayBuffer(
-    bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer,
-  ).catch(() => {
-    throw new Fault('bad-raster', { file: heights }, heights)
+  const content = bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer
+  const raster = await openHeights(content, heights, {
+    heightUnitM: heightUnit && metresOf[heightUnit],
+    epsg,
   })
-  const raster = await heightFile(tiff, heights, heightUnit && metresOf[heightUnit])
   const text = typeof outline === 'string' ? textOf(readBytes(outline)) : JSON.stringify(outline)
   const file = typeof outline === 'string' ? outline : 'outline'
   const { planes, ...fitted } = await fitFromFiles(raster, { text, file })
@@ -45,6 +55,6 @@ export function addFit(gable: Command): void {
   addOptionCommand(
     gable.command('fit').description('Planes, obstructions and trees of a house from heights'),
     question,
-    { numbers: {}, texts },
+    { numbers, texts },
   )
 }

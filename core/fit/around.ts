@@ -6,7 +6,7 @@ import { cellAt, type HeightGrid } from '../heights/raster'
 import { Fault } from '../model/fault'
 import { planeHeightM, planOf } from '../roof/plane'
 import { fitHouse, type FittedHouse } from './fit'
-import { degreesFrame } from './place'
+import { degreesFrame, systemAt } from './place'
 import { boxOf, holds } from './rings'
 import { type FittedTree } from './trees'
 
@@ -23,6 +23,8 @@ export interface FoundAround {
   readonly neighboursLeft: number
   /** East, north and how far the height is over the plane there, m; one after the other. */
   readonly residuals: Float32Array
+  /** The system that the raster was taken to be in, by its EPSG number; null where it says so itself. */
+  readonly assumedEpsg: number | null
 }
 
 /** How far around the house trees are looked for, and around a neighbour the ground, m. */
@@ -43,12 +45,13 @@ export async function fitAround(
 ): Promise<FoundAround> {
   const [first, ...others] = outlines
   if (!first) throw new Fault('no-outline-here', {}, '')
-  if (!file.projection) throw new Fault('no-projection', { file: file.name }, file.name)
-  const frame = degreesFrame(file.projection, site)
+  const { projection, assumedEpsg } = systemAt(file, site)
+  const frame = degreesFrame(projection, site)
   const isOn = ({ outline }: OutlineToFit) => coversAll(file, outline.map(frame.coordinates))
   if (!isOn(first)) {
     const touches = first.outline.some((p) => coversAll(file, [frame.coordinates(p)]))
-    throw new Fault(touches ? 'heights-cut-outline' : 'heights-elsewhere', { file: file.name }, file.name)
+    const elsewhere = file.projection ? 'heights-elsewhere' : 'no-projection'
+    throw new Fault(touches ? 'heights-cut-outline' : elsewhere, { file: file.name }, file.name)
   }
   const { low, high } = boxOf(first.outline, aroundHouseM)
   const grid = await heightsAround(file, frame, low, high)
@@ -73,6 +76,7 @@ export async function fitAround(
     neighbours,
     neighboursLeft,
     residuals: residualsOf(grid, house),
+    assumedEpsg,
   }
 }
 

@@ -17,12 +17,12 @@ const aroundM = 25
 export async function fitFromFiles(
   heights: HeightFile,
   outline: { readonly text: string; readonly file: string },
-): Promise<FittedHouse> {
+): Promise<FittedHouse & { readonly assumedEpsg: number | null }> {
   const [polygon] = ringsInText(outline.text, outline.file)
   const ring = polygon?.[0]
   if (!ring) throw new Fault('no-outlines', { file: outline.file, why: 'empty' }, outline.file)
   const placed = placedOn(heights, ring, outline.file)
   const { low, high } = boxOf(placed.outline, aroundM)
   const grid = await heightsAround(heights, placed.frame, low, high)
-  return fitHouse(grid, placed.outline)
+  return { ...fitHouse(grid, placed.outline), assumedEpsg: placed.assumedEpsg }
 }

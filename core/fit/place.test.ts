@@ -102,6 +102,26 @@ describe('a raster in a UTM zone', () => {
   })
 })
 
+test('degrees on a raster without a system: in the UTM zone of the place, where that lies on it', () => {
+  const first = { latitudeDeg: 41.6, longitudeDeg: -71.4 }
+  const zone = utmAt(first)
+  const [east, north] = zone.projection.fromDegrees([first.longitudeDeg, first.latitudeDeg])
+  const file = raster(null, [east - 20, north + 30])
+  const ring = house.map((p): Vec2 => {
+    const { latitudeDeg, longitudeDeg } = placeOf(first, p)
+    return [longitudeDeg, latitudeDeg]
+  })
+  const placed = placedOn(file, closed(ring), 'o')
+  expect(placed.assumedEpsg).toBe(32619)
+  placed.outline.forEach(([x, y], i) => {
+    expect(x).toBeCloseTo(house[i]?.[0] ?? NaN, 4)
+    expect(y).toBeCloseTo(house[i]?.[1] ?? NaN, 4)
+  })
+  // In its own coordinates nothing is taken for granted.
+  const own = house.map(([x, y]): Vec2 => [east + x, north + y])
+  expect(placedOn(file, closed(own), 'o').assumedEpsg).toBeNull()
+})
+
 test('degrees on a raster without a system: said', () => {
   const file = raster(null, [400_000, 4_600_000])
   const degrees: Vec2[] = [

@@ -2,13 +2,15 @@ import { localOf, placeOf, type LatLon } from '../geometry/geo'
 import { signedArea } from '../geometry/polygon'
 import { distance2, type Vec2 } from '../geometry/vector'
 import { coversAll, type Frame, type HeightFile } from '../heights/geotiff'
-import { type Projection } from '../heights/projection'
+import { utmAt, type Projection } from '../heights/projection'
 import { Fault } from '../model/fault'
 
 /** An outline in metres east and north of its first point, and how that frame lies in the raster's coordinates. */
 export interface Placed {
   readonly outline: readonly Vec2[]
   readonly frame: Frame
+  /** The system that the raster was taken to be in, by its EPSG number; null where it says so itself. */
+  readonly assumedEpsg: number | null
 }
 
 /** Corners nearer to each other than this are one, m. */
@@ -30,11 +32,12 @@ export function placedOn(
   if (!first || corners.some(([x, y]) => !Number.isFinite(x) || !Number.isFinite(y)))
     throw new Fault('no-outlines', { file: outlineFile, why: 'corners' }, outlineFile)
   const inDegrees = corners.every(([x, y]) => Math.abs(x) <= 180 && Math.abs(y) <= 90)
+  const system = inDegrees ? systemAt(file, latLon(first)) : null
   const frames = [
-    ...(inDegrees && file.projection
+    ...(system
       ? [
           {
-            frame: degreesFrame(file.projection, latLon(first)),
+            frame: degreesFrame(system.projection, latLon(first)),
             toLocal: (p: Vec2) => localOf(latLon(first), latLon(p)),
           },
         ]
@@ -49,13 +52,27 @@ export function placedOn(
     if (coversAll(file, onRaster)) {
       if (outline.length < 3)
         throw new Fault('no-outlines', { file: outlineFile, why: 'corners' }, outlineFile)
-      return { outline, frame }
+      return {
+        outline,
+        frame,
+        assumedEpsg: frame === frames[0]?.frame ? (system?.assumedEpsg ?? null) : null,
+      }
     }
     touching ||= onRaster.some((p) => coversAll(file, [p]))
   }
   if (touching) throw new Fault('heights-cut-outline', { file: file.name }, file.name)
   if (inDegrees && !file.projection) throw new Fault('no-projection', { file: file.name }, file.name)
   throw new Fault('heights-elsewhere', { file: file.name }, file.name)
+}
+
+/** The reference system of a file; where it names none, that of the UTM zone of a place, with its EPSG number. */
+export function systemAt(
+  { projection }: HeightFile,
+  place: LatLon,
+): { readonly projection: Projection; readonly assumedEpsg: number | null } {
+  if (projection) return { projection, assumedEpsg: null }
+  const zone = utmAt(place)
+  return { projection: zone.projection, assumedEpsg: zone.code }
 }
 
 interface Framed {

@@ -20,7 +20,7 @@ export interface HeightFile {
 }
 
 /** The most cells read at once: 140 m by 140 m at 5 cm. */
-const mostCells = 8_000_000
+export const mostCellsRead = 8_000_000
 /** Heights beyond these are no heights on earth but a mark for none, m. */
 const [lowestM, highestM] = [-1_000, 10_000]
 
@@ -43,17 +43,21 @@ export async function heightFile(tiff: GeoTIFF, name: string, heightUnitM?: numb
     heightUnitM: unitM,
     at: coordinatesOf(image, keys, name),
     read: async (left, top, columns, rows) => {
-      if (columns * rows > mostCells)
-        throw new Fault('raster-too-fine', { file: name, cells: columns * rows, limit: mostCells }, name)
+      if (columns * rows > mostCellsRead)
+        throw new Fault('raster-too-fine', { file: name, cells: columns * rows, limit: mostCellsRead }, name)
       const values = await cells(image, [left, top, left + columns, top + rows], name)
-      return Float32Array.from(values, (value) => {
-        const heightM = value * unitM
-        const isNone = value === noData || !(heightM > lowestM && heightM < highestM)
-        return isNone ? NaN : heightM
-      })
+      return heightsOf(values, unitM, noData)
     },
   }
 }
+
+/** Values of a file as heights in metres, NaN where they are none: as marked, or beyond what is on earth. */
+export const heightsOf = (values: ArrayLike<number>, unitM: number, noData: number | null): Float32Array =>
+  Float32Array.from(values, (value) => {
+    const heightM = value * unitM
+    const isNone = value === noData || !(heightM > lowestM && heightM < highestM)
+    return isNone ? NaN : heightM
+  })
 
 async function cells(image: GeoTIFFImage, window: number[], file: string): Promise<ArrayLike<number>> {
   try {

@@ -85,7 +85,8 @@ const ours = (written: string, unitM: number): Projection => {
   }
 }
 
-const degrees: Projection = { toDegrees: (p) => p, fromDegrees: (p) => p, unitM: null }
+/** Longitude and latitude themselves. */
+export const degreesOnEarth: Projection = { toDegrees: (p) => p, fromDegrees: (p) => p, unitM: null }
 
 /**
  * The reference system of a GeoTIFF by its keys: geographic, UTM on the usual datums, web Mercator, or one whose
@@ -107,10 +108,18 @@ export function projectionOf(keys: GeoKeys, file: string): Projection | null {
   }
   if (model === 2 || geographicCode !== null) {
     if (geographicCode === null || geographicCode === userDefined || geographic.has(geographicCode))
-      return degrees
+      return degreesOnEarth
     throw new Fault('unknown-projection', { code: geographicCode, file }, file)
   }
   return null
+}
+
+/** A reference system by its EPSG number. @throws Fault `unknown-projection` */
+export function projectionOfEpsg(code: number, file: string): Projection {
+  if (geographic.has(code)) return degreesOnEarth
+  const written = writtenAs(code)
+  if (!written) throw new Fault('unknown-projection', { code, file }, file)
+  return ours(written, 1)
 }
 
 /** The UTM zone of a place on WGS 84, by its EPSG number. */

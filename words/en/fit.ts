@@ -6,7 +6,9 @@ export const fit = {
   stop: 'Stop',
   stopped: 'Stopped. Nothing was changed.',
   again: 'Read again',
-  own: 'Own raster (GeoTIFF)',
+  own: 'Own heights (GeoTIFF, ASCII grid, XYZ)',
+  assumed:
+    'The file does not say which reference system it is in: taken to be in the UTM zone of this place (EPSG {code, number, ::group-off}).',
   source:
     'Heights: {file}. Outlines: {drawn, select, yes {the house as it is drawn, others from the survey} other {from the survey}}.',
   survey: 'survey of the place',

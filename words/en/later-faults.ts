@@ -83,7 +83,9 @@ export const laterFaults = {
     'No outline is known here, and none is drawn. Trace the house in Shape first, then read its heights.',
   'fit-too-slow': 'The heights took too long to read. Is the raster very fine? Save it with larger cells.',
   'bad-raster':
-    '“{file}” cannot be read as a GeoTIFF: it is cut short, packed in an unusual way, or something else. Save it again as an uncompressed or deflated GeoTIFF.',
+    '“{file}” cannot be read as heights: it is cut short, packed in an unusual way, or something else. Save it again as an uncompressed or deflated GeoTIFF, as an ASCII grid, or as points on a grid (east, north, height).',
+  'text-heights':
+    '{why, select, number {“{file}”, line {line, number, ::group-off}: “{text}” is not a number.} header {“{file}” does not say {text}: an ASCII grid begins with it.} cell {“{file}”: a cell has sides longer than 0.} size {“{file}”: a grid has at least two columns and two rows.} few {“{file}” announces {wanted, number} heights and has {found, number}: it is cut short.} many {“{file}” has more than the {wanted, number} heights that it announces.} columns {“{file}”, line {line, number, ::group-off}: east, north and height are needed, not “{text}”.} other {The points of “{file}” lie on no grid of equal steps to the east and to the north. Save them as a raster.}}',
   'picture-not-heights':
     '“{file}” is a picture, no heights: its cells hold colours. A GeoTIFF with one height a cell is needed.',
   'unknown-projection':
@@ -91,7 +93,7 @@ export const laterFaults = {
   'no-position':
     '“{file}” does not say where it lies. A GeoTIFF with a tie point and the size of its cells is needed.',
   'no-projection':
-    '“{file}” does not say which reference system it is in, and the outline is in longitude and latitude. Save the raster with its system.',
+    '“{file}” does not say which reference system it is in, and in the UTM zone of this place it lies elsewhere. Save the raster with its system, or in that zone.',
   'heights-elsewhere': '“{file}” lies elsewhere: the outline is not on it.',
   'heights-cut-outline': '“{file}” ends inside the outline. Heights around the whole house are needed.',
   'raster-too-fine':
