@@ -120,8 +120,8 @@ test('a text and a GeoTIFF of the same heights are read alike, whatever window i
         const values = [...stream.take(columns * rows)].map((value) => value / 8)
         const tiff = heightsTiff(Float32Array.from(values), columns, rows, 32619, [480_000, 4_600_000], side)
         const bytes = new TextEncoder().encode(written(kind, values, columns, side))
-        const one = await openHeights(bytes.buffer as ArrayBuffer, 'h.txt', { epsg: 32619 })
-        const other = await openHeights(tiff.slice().buffer as ArrayBuffer, 'h.tif')
+        const one = await openHeights(bytes.buffer, 'h.txt', { epsg: 32619 })
+        const other = await openHeights(tiff.slice().buffer, 'h.tif')
         expect([one.columns, one.rows]).toEqual([columns, rows])
         for (const [column, row] of [
           [0, 0],
@@ -141,7 +141,7 @@ test('a text and a GeoTIFF of the same heights are read alike, whatever window i
 
 test('a system that is given, degrees by their size, feet, and none', async () => {
   const open = (text: string, hints = {}) =>
-    openHeights(new TextEncoder().encode(text).buffer as ArrayBuffer, 'h.asc', hints)
+    openHeights(new TextEncoder().encode(text).buffer, 'h.asc', hints)
   expect((await open(ascii(header))).projection).toBeNull()
   expect((await open(ascii(header), { epsg: 32633 })).projection?.unitM).toBe(1)
   const degrees = ['ncols 3', 'nrows 2', 'xllcorner -71.4', 'yllcorner 41.6', 'cellsize 0.00001']
