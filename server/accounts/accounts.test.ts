@@ -305,6 +305,11 @@ test('somebody takes their data along and is forgotten; what they did stays, by 
   expect(data.log.map(({ what }) => what)).toEqual(['joined', 'signed-in'])
   expect(JSON.stringify(data)).not.toMatch(/argon2|digest|code_key/)
 
+  // Somebody else’s name that begins alike stays.
+  const bob = await colleague(owner)
+  await run('name', 'UPDATE designer SET name = ? WHERE id = ?', ['Bob', bob.member.id])
+  await changeRole(owner, bob.member.id, 'reader', 'here')
+
   const asking = { who: member, place: '10.0.0.9' }
   expect(await codeOf(beForgotten(asking, 'wrong'))).toBe('wrong-password')
   expect(await codeOf(beForgotten({ who: owner, place: 'here' }, password))).toBe('last-owner')
@@ -317,6 +322,7 @@ test('somebody takes their data along and is forgotten; what they did stays, by 
   const log = await manyNotes(owner.teamId, 50)
   expect(log.length).toBeGreaterThan(5)
   expect(JSON.stringify(log)).not.toContain(mail)
+  expect(log.map(({ about }) => about)).toContain('Bob, reader')
   expect(log.filter(({ about }) => about.includes('Former colleague')).map(({ what }) => what)).toEqual([
     'left',
     'role-set',

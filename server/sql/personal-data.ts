@@ -55,12 +55,15 @@ export async function forget(
     [id],
     runner,
   )
-  await run(
-    'forget in log',
-    'UPDATE audit SET about = REPLACE(REPLACE(about, ?, ?), ?, ?) WHERE team_id = ?',
-    [mail, as, name, as, teamId],
-    runner,
-  )
+  // Notes begin with whom they are about, and go on after a comma or not at all: a name within another is another.
+  for (const word of [mail, name])
+    await run(
+      'forget in log',
+      `UPDATE audit SET about = CONCAT(?, SUBSTRING(about, CHAR_LENGTH(?) + 1))
+        WHERE team_id = ? AND (about = ? OR LEFT(about, CHAR_LENGTH(?) + 1) = CONCAT(?, ','))`,
+      [as, word, teamId, word, word, word],
+      runner,
+    )
   await run('forget links', 'DELETE FROM mailed_link WHERE mail = ?', [mail], runner)
   await run('forget mail', 'DELETE FROM outgoing_mail WHERE recipient = ?', [mail], runner)
 }
