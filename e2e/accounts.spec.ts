@@ -150,6 +150,24 @@ test('an owner invites, signs in with a second factor, and shows the door', asyn
   await designer.getByRole('button', { name: 'Join' }).click()
   await expect(designer.getByRole('heading', { name: 'Jobs' })).toBeVisible()
 
+  // Off and on again is with another key.
+  await owner.goto('/account')
+  const turnOff = owner.getByRole('form', { name: 'Turn second factor off' })
+  await turnOff.getByLabel('Your password').fill('a wrong word here')
+  await turnOff.getByRole('button').click()
+  await expect(turnOff.getByRole('alert')).toContainText('not your password')
+  await turnOff.getByLabel('Your password').fill(password)
+  await turnOff.getByRole('button').click()
+  await expect(turnOn).toBeVisible()
+  await expect(turnOn.getByText(/^([A-Z2-7]{4} ){7}[A-Z2-7]{4}$/)).toHaveCount(1)
+  const other = (await turnOn.getByText(/^([A-Z2-7]{4} ){7}[A-Z2-7]{4}$/).textContent()) ?? ''
+  expect(other.replaceAll(' ', '')).not.toBe(key)
+  const newer = () => new TOTP({ secret: other.replaceAll(' ', ''), digits: 6, period: 30 }).generate()
+  await turnOn.getByLabel('Code').fill(newer())
+  await turnOn.getByLabel('Your password').fill(password)
+  await turnOn.getByRole('button').click()
+  await expect(owner.getByText('Keep these spare codes')).toBeVisible()
+
   // Whoever is taken out is out.
   await owner.goto('/team')
   await owner.getByRole('button', { name: 'Take out Bo Winter' }).click()

@@ -44,14 +44,19 @@ export function SecondFactor({
   const [fault, setFault] = useState<string | null>(null)
   const [spare, setSpare] = useState<readonly string[]>([])
   // The key that one has begun with, whatever the page is given when it is shown anew.
-  const [key] = useState(codeKey)
-  const [square] = useState(picture)
+  const [key, setKey] = useState(codeKey)
+  const [square, setSquare] = useState(picture)
   const submitted = async (form: HTMLFormElement) => {
     const sent = isOn
       ? await send('/api/account/code', 'DELETE', typedIn(form))
       : await send('/api/account/code', 'PUT', { ...typedIn(form), key })
     setFault(sent.fault)
     if (sent.fault !== null) return
+    if (isOn) {
+      // Whoever turns it on again does so with another key.
+      setKey(codeKey)
+      setSquare(picture)
+    }
     setSpare(textsIn(sent.value['spareCodes']))
     form.reset()
     router.refresh()
