@@ -180,6 +180,16 @@ test('whatever is wrong is answered alike; after five failures in a row one wait
   expect(await codeOf(signIn({ mail, password, code: '' }, from))).toBe('done')
 })
 
+test('at a screen that was left open one guesses no faster than at the door', async () => {
+  const owner = await team()
+  const asking = { who: owner, place: 'here' }
+  for (let k = 0; k < 5; k++) expect(await codeOf(turnCodeOff(asking, `guess ${k}`))).toBe('wrong-password')
+  const change = { password, next: 'quarry lantern violet nine' }
+  expect(await codeOf(changePassword(asking, change, ''))).toBe('sign-in-locked')
+  expect(await codeOf(beForgotten(asking, password))).toBe('sign-in-locked')
+  expect(await codeOf(signIn({ mail: owner.mail, password, code: '' }, from))).toBe('sign-in-locked')
+})
+
 test('forty guesses at once are five guesses', async () => {
   const { mail } = await team()
   const guesses = Array.from({ length: 40 }, (_, k) =>

@@ -1,5 +1,6 @@
 import { Fault } from '@/core/model/fault'
 import { transaction } from '../database'
+import { digestOf } from '../digest'
 import {
   maybeOneAccount,
   replaceSpareCodes,
@@ -10,6 +11,7 @@ import {
 import { insertNote, type Deed } from '../sql/audit'
 import { type Member } from '../sql/people'
 import { removeSignInById, removeSignIns } from '../sql/sign-ins'
+import { countAttempt, forgetAttempts } from './attempts'
 import { newSpareCodes, sealCodeKey, spareDigest, stepOfCode } from './codes'
 import { checkPassword, hashPassword, isPassword } from './passwords'
 
@@ -27,11 +29,18 @@ const noteOf = ({ who, place }: Asking, what: Deed, about = '') => ({
   place,
 })
 
-/** The account of whoever asks, who says its password again. @throws Fault `wrong-password`, `not-signed-in` */
+/**
+ * The account of whoever asks, who says its password again; whoever sits at a screen that was left open guesses no faster
+ * than at the door.
+ * @throws Fault `wrong-password`, `not-signed-in`, `sign-in-locked`
+ */
 export async function sureOf({ who }: Asking, password: string): Promise<Account> {
   const account = await maybeOneAccount(who.id)
   if (!account) throw new Fault('not-signed-in')
+  const mailDigest = digestOf(account.mail)
+  await countAttempt(mailDigest)
   if (!(await isPassword(password, account.passwordHash))) throw new Fault('wrong-password')
+  await forgetAttempts(mailDigest)
   return account
 }
 
