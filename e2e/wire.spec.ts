@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { chapter, openShippedJob, saved, settled } from './bench'
+import { chapter, figure, openShippedJob, saved, settled } from './bench'
 
 const sheet = (page: Page, name: string) => page.getByRole('dialog', { name })
 const close = (page: Page, name: string) => sheet(page, name).getByRole('button', { name: 'Close' }).click()
@@ -96,6 +96,56 @@ test('inverters are tried in the option, the best first, and one is taken', asyn
   await settled(page)
   await expect(page.getByRole('button', { name: 'No checks' })).toBeVisible()
   await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-7600')
+  await settled(page)
+  await saved(page)
+})
+
+test('optimizers and microinverters: mismatch falls, rules follow, and the list for the van with them', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  const lost = async (line: string) => Math.abs(await figure(page, line))
+  const before = await lost('mismatch')
+  await page.getByLabel('Optimizers', { exact: true }).selectOption({ label: 'Thrushfield 430' })
+  await settled(page)
+  expect(await lost('mismatch')).toBeLessThan(before * 0.6)
+  expect(await lost('optimizers')).toBeGreaterThan(0)
+
+  // Five of them do not run the inverter: said, and put right by its remedy.
+  await page.getByLabel('Modules per string').fill('5')
+  await page.getByLabel('Modules per string').press('Enter')
+  await settled(page)
+  await page.getByRole('button', { name: /checks?$/ }).click()
+  const checks = page.getByRole('region', { name: 'Checks' })
+  await expect(checks.getByText(/too few optimizers/).first()).toBeVisible()
+  await checks
+    .getByRole('button', { name: /automatic/i })
+    .first()
+    .click()
+  await settled(page)
+  await expect(page.getByRole('button', { name: 'No checks' })).toBeVisible()
+  await page.keyboard.press('Escape')
+
+  await page.getByLabel('Inverter', { exact: true }).selectOption('tarnbeck-duo-800')
+  await settled(page)
+  await expect(page.getByLabel('Optimizers', { exact: true })).toHaveCount(0)
+  await expect(page.getByText('9 × 800 W, 7.20 kW')).toBeVisible()
+  await expect(page.getByRole('button', { name: /^B1 3 microinverters, 6 modules 10.0 A/ })).toBeVisible()
+  await page.getByRole('button', { name: 'Parts list' }).click()
+  const row = (name: RegExp) => sheet(page, 'Parts list').getByRole('row', { name })
+  await expect(row(/^Microinverters, Tarnbeck Duo 800/)).toContainText('2,412')
+  await expect(row(/^DC disconnect/)).toHaveCount(0)
+  await expectAccessible(page)
+  await close(page, 'Parts list')
+  await page.getByRole('button', { name: 'Single-line diagram' }).click()
+  const picture = sheet(page, 'Single-line diagram').getByRole('img')
+  await expect(picture).toHaveAttribute('alt', /Branch 1: 3 microinverters, 6 modules.*AC combiner/)
+  await close(page, 'Single-line diagram')
+
+  await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-7600')
+  await settled(page)
+  await page.getByLabel('Optimizers', { exact: true }).selectOption({ label: 'none' })
   await settled(page)
   await saved(page)
 })

@@ -8,7 +8,16 @@ import { sharedOut } from '@/core/model/rounding'
 import { type Site as StandingSite } from '@/core/site/site'
 import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
-import { coverIn, moduleIn, modulesFor, offerIn, siteIn, storageIn, type World } from '@/core/stages/world'
+import {
+  coverIn,
+  moduleIn,
+  modulesFor,
+  offerIn,
+  optimizerIn,
+  siteIn,
+  storageIn,
+  type World,
+} from '@/core/stages/world'
 import { lossSteps } from '@/core/energy/loss-chain'
 import {
   type AssumptionsShown,
@@ -49,7 +58,7 @@ export function proposalData(
       cash: summary.cash,
       ledger: summary.ledger.map(({ id, value, shown, unit }) => ({ id, value, shown, unit })),
     },
-    equipment: equipmentOf(world, standing),
+    equipment: equipmentOf(world, standing, summary.inverters),
     takenAs: alterationsIn(world).map(({ alteration: { what, heightM, years }, object }) => ({
       name: 'name' in object ? object.name : object.kind,
       what,
@@ -139,7 +148,7 @@ const drawable = (site: StandingSite): StandingSite => ({
 })
 
 /** The parts of every object, like ones together. */
-function equipmentOf(world: World, site: StandingSite): Equipment[] {
+function equipmentOf(world: World, site: StandingSite, inverters: number): Equipment[] {
   const context = {
     panelsOn: (id: string) => site.arrays.find((array) => array.id === id)?.panels.length ?? 0,
     moduleId: coverIn(world).moduleId,
@@ -150,8 +159,12 @@ function equipmentOf(world: World, site: StandingSite): Equipment[] {
     const key = `${part.what} ${part.typeId}`
     together.set(key, { ...part, count: part.count + (together.get(key)?.count ?? 0) })
   }
-  const order = ['module', 'inverter', 'battery'] as const
-  return [...together.values()]
+  const order = ['module', 'inverter', 'optimizer', 'battery'] as const
+  const optimizer = optimizerIn(world)
+  const modules = site.arrays.reduce((sum, { panels }) => sum + panels.length, 0)
+  const optimizers: Part[] = optimizer ? [{ what: 'optimizer', typeId: optimizer.id, count: modules }] : []
+  return [...together.values(), ...optimizers]
+    .map((part) => (part.what === 'inverter' ? { ...part, count: inverters } : part))
     .filter(({ count }) => count > 0)
     .sort((a, b) => order.indexOf(a.what) - order.indexOf(b.what))
     .flatMap((part) => sized(part, world) ?? [])
@@ -166,6 +179,10 @@ function sized(part: Part, { house, catalogue }: World): Equipment | null {
   if (what === 'inverter') {
     const sheet = catalogue.inverters.find(({ id }) => id === typeId)
     return sheet ? { ...part, name: sheet.name, size: sheet.acPowerW } : null
+  }
+  if (what === 'optimizer') {
+    const sheet = catalogue.optimizers.find(({ id }) => id === typeId)
+    return sheet ? { ...part, name: sheet.name, size: sheet.powerW } : null
   }
   const sheet = catalogue.batteries.find(({ id }) => id === typeId)
   return sheet ? { ...part, name: sheet.name, size: sheet.usableKwh } : null

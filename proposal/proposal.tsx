@@ -247,14 +247,17 @@ export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }
 }
 
 function factsOf({ what, count, size }: Equipment, sayer: Sayer): string {
-  const { modules, inverter, battery } = proposalWords(sayer.language)
+  const { modules, inverter, optimizer, battery } = proposalWords(sayer.language)
   if (what === 'module')
     return sayer.say(modules, {
       power: { value: size, unit: 'W' },
       total: { value: (count * size) / 1000, unit: 'kW' },
     })
+  if (what === 'optimizer') return optimizer
   return what === 'inverter'
-    ? sayer.say(inverter, { power: { value: size / 1000, unit: 'kW', digits: 1 } })
+    ? sayer.say(inverter, {
+        power: size < 1000 ? { value: size, unit: 'W' } : { value: size / 1000, unit: 'kW', digits: 1 },
+      })
     : sayer.say(battery, { energy: { value: size, unit: 'kWh', digits: 1 } })
 }
 

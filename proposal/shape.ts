@@ -12,7 +12,7 @@ import { type Site as StandingSite } from '@/core/site/site'
 /** One sort of equipment with the figure that tells it best. */
 export interface Equipment extends Part {
   readonly name: string
-  /** W of one module, W of an inverter, kWh of a battery. */
+  /** W of one module, W of an inverter, W an optimizer takes, kWh of a battery. */
   readonly size: number
 }
 

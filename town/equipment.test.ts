@@ -3,7 +3,9 @@ import { fitDiode } from '@/core/energy/fit-diode'
 import { inverterAc } from '@/core/energy/inverter-curve'
 import { diodeAt, maximumPower } from '@/core/energy/single-diode'
 import { diodePower } from '@/core/energy/module-power'
+import { ownWindow } from '@/core/electrical/electronics'
 import { stringWindow } from '@/core/electrical/stringing'
+import { microRules, optimizerRules } from '@/core/electrical/unit-rules'
 import { catalogue } from './equipment'
 
 test('every module behaves as a module does, and its power is that of its best point', () => {
@@ -68,13 +70,38 @@ test('what is on offer is of different sizes, and no two sheets are called the s
   expect(catalogueSchema.parse(catalogue)).toEqual(catalogue)
 })
 
-test('any module can be strung to any inverter in the coldest of the towns', () => {
+test('any module can be strung to any string inverter in the coldest of the towns', () => {
   for (const module of catalogue.modules) {
     const power = diodePower(fitDiode(module), module.strips)
-    for (const inverter of catalogue.inverters) {
+    for (const inverter of catalogue.inverters.filter(({ micro }) => !micro)) {
       const window = stringWindow(module, power, inverter, -18, 80)
       expect(window.most).toBeGreaterThan(window.fewest)
       expect(window.most).toBeLessThanOrEqual(window.mostStanding)
     }
+  }
+})
+
+test('any module of up to 60 V suits some microinverter, and any at all some optimizer, in the coldest of the towns', () => {
+  const kept = (rules: readonly { readonly ok: boolean }[]) => rules.every(({ ok }) => ok)
+  for (const module of catalogue.modules) {
+    const power = diodePower(fitDiode(module), module.strips)
+    const window = ownWindow(module, power, -18, 80, { fewest: 1, most: 1 })
+    const micros = catalogue.inverters.filter(({ micro }) => micro)
+    // Back-contact modules of many cells have more volts than small inverters stand.
+    expect(micros.some((inverter) => kept(microRules(module, window, inverter)))).toBe(window.coldVocV <= 60)
+    expect(catalogue.optimizers.some((sheet) => kept(optimizerRules(module, window, sheet)))).toBe(true)
+  }
+})
+
+test('thirty devices: inverters of one and three phases, microinverters for one, two and four, optimizers, batteries', () => {
+  const { inverters, optimizers, batteries } = catalogue
+  expect(inverters.length + optimizers.length + batteries.length).toBeGreaterThanOrEqual(30)
+  const inputs = inverters.flatMap(({ micro, mppInputs }) => (micro ? [mppInputs] : []))
+  expect(new Set(inputs)).toEqual(new Set([1, 2, 4]))
+  for (const { fewestPerString, mostPerString, outputV, powerW, stringPowerW } of optimizers) {
+    expect(fewestPerString).toBeLessThan(mostPerString)
+    // A string of the most powerful modules is still longer than the shortest.
+    expect(fewestPerString * powerW).toBeLessThan(stringPowerW)
+    expect(fewestPerString * outputV).toBeGreaterThan(300)
   }
 })

@@ -1,5 +1,6 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { moreInverters } from './inverters'
+import { microinverters, optimizers } from './module-electronics'
 import { moreModules } from './modules'
 import { mountings } from './mountings'
 import { ruleSets } from './rule-sets'
@@ -189,7 +190,9 @@ export const catalogue: Catalogue = {
       highestDcAc: 1.5,
     },
     ...moreInverters,
+    ...microinverters,
   ],
+  optimizers,
   batteries: [
     {
       id: 'kestrelite-5',

@@ -189,7 +189,7 @@ const quandongJob = (): Job =>
     annualKwh: 6_900,
     shape: 'at-home',
     arrays: { north: { on: 'volume-1', edge: 4 } },
-    inverterId: 'halyard-5000',
+    inverterId: 'tarnbeck-360',
     batteryId: 'kestrelite-10',
   })
 

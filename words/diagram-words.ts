@@ -8,7 +8,7 @@ import { type Sayer } from './sayer'
 /** What the diagram of an option says, with figures as people at the job write them. */
 export function diagramWords(
   sayer: Sayer,
-  { module, inverter, battery, strings, grid }: Built,
+  { module, inverter, optimizer, battery, strings, grid }: Built,
   about: Pick<Site, 'address' | 'units'> & { readonly option: string },
 ): DiagramWords {
   const say = (message: string, data: Parameters<Sayer['say']>[1] = {}) => sayer.say(message, data)
@@ -34,8 +34,26 @@ export function diagramWords(
     array: ({ input, strings: own, modules: each, coldV, hotV, currentA }) => [
       say(diagram.input, { input, strings: own, modules: each }),
       say(diagram.module, { name: module.name, power: { value: module.powerW, unit: 'W' } }),
-      say(diagram.volts, { cold: volts(coldV), hot: volts(hotV), current: amperes(currentA) }),
+      ...(optimizer
+        ? [
+            say(diagram.optimizer, { name: optimizer.name }),
+            say(diagram.optimized, { volts: volts(coldV), current: amperes(currentA) }),
+          ]
+        : [say(diagram.volts, { cold: volts(coldV), hot: volts(hotV), current: amperes(currentA) })]),
     ],
+    branch: ({ branch, devices, modules: under, circuit }) => [
+      say(diagram.branch, { branch, devices, modules: under }),
+      say(diagram.module, { name: module.name, power: { value: module.powerW, unit: 'W' } }),
+      say(diagram.microinverter, {
+        name: inverter.name,
+        power: { value: inverter.acPowerW, unit: 'W', digits: 0 },
+      }),
+      say(diagram.branchCurrent, {
+        power: kilowatts(circuit.powerW, 2),
+        current: amperes(circuit.currentA),
+      }),
+    ],
+    combiner: [diagram.combiner],
     dcConductor: (mm2, shortCircuitA) =>
       say(diagram.dcConductor, { size: size(mm2, stringGauge(shortCircuitA)) }),
     dcDisconnect: [diagram.dcDisconnect, say(diagram.dcVolts, { volts: volts(inverter.highestV) })],

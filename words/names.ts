@@ -32,8 +32,8 @@ const namedSchema = z.array(z.tuple([z.string(), z.string()]))
 
 /** What everything is called: objects as `namedIn` has them, the catalogue's things, the weather station. */
 export function namesFrom(named: string, catalogue: Catalogue, station?: Station): Names {
-  const { modules, inverters, batteries, rules, mountings } = catalogue
-  const sheets = [...modules, ...inverters, ...batteries, ...rules, ...mountings]
+  const { modules, inverters, batteries, optimizers, rules, mountings } = catalogue
+  const sheets = [...modules, ...inverters, ...batteries, ...optimizers, ...rules, ...mountings]
   // Of two documents the first goes first.
   const names = new Map([
     ...(station ? [[station.id, station.name] as const] : []),

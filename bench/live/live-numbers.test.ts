@@ -47,6 +47,7 @@ const catalogue = {
   modules: [],
   inverters: equipment.inverters.slice(0, 2),
   batteries: [],
+  optimizers: [],
   rules: [],
   mountings: [],
 }
@@ -242,7 +243,18 @@ test('inverters are ranked while somebody looks, until all of the catalogue are 
   const worker = new FakeWorker()
   const live = liveWith(worker)
   const [house, a, b] = [{}, {}, {}]
-  const worth = { dcAc: 1, annualKwh: 1, clippedKwh: 0, price: 1, paybackYears: 1, npv: 1, breaks: null }
+  const worth = {
+    optimizerId: null,
+    count: 1,
+    acPowerW: 5000,
+    dcAc: 1,
+    annualKwh: 1,
+    clippedKwh: 0,
+    price: 1,
+    paybackYears: 1,
+    npv: 1,
+    breaks: null,
+  }
   live.ask({ ...request(house, a, b), ranking: true })
   expect(worker.heard[0]?.ranking).toBe(true)
   worker.say({ type: 'result', id: 1, optionId: 'a', summary })

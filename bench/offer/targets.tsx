@@ -54,12 +54,12 @@ function PriceFor({ target }: { readonly target: Target }) {
   const [house, option] = [useHouse(), useOption()]
   const sayer = useSayer()
   if (!numbers) return null
-  const { aged, bills, count, powerW } = numbers.summary
+  const { aged, bills, count, powerW, inverters } = numbers.summary
   const { offer: _priced, ...equipment } = pricedIn({ house, option, catalogue })
   const found = pricePerWattFor(
     {
       offer,
-      priced: { ...equipment, modules: count, powerW },
+      priced: { ...equipment, modules: count, inverters, powerW },
       before: aged.map(() => bills.before.annual),
       after: aged,
     },

@@ -71,16 +71,16 @@ function Ranked({ inverters }: { readonly inverters: readonly InverterWorth[] })
 }
 
 function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
-  const { documents, catalogue } = useBench()
+  const { documents } = useBench()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
   const sayer = useSayer()
   const { id, breaks } = inverter
-  const sheet = catalogue.inverters.find((one) => one.id === id)
   const isChosen = theOne(option, 'electrical', electricalId).inverterId === id
-  const name = sayer.name(id)
+  const one = sayer.name(id)
+  const name = inverter.count > 1 ? sayer.say(words.many, { count: inverter.count, name: one }) : one
   const cells = [
-    sayer.written({ value: (sheet?.acPowerW ?? 0) / 1000, unit: 'kW', digits: 1 }),
+    sayer.written({ value: inverter.acPowerW / 1000, unit: 'kW', digits: 1 }),
     sayer.written({ value: inverter.dcAc, unit: 'ratio', digits: 2 }),
     sayer.written({ value: inverter.annualKwh, unit: 'kWh', digits: 0 }),
     sayer.written({ value: inverter.clippedKwh, unit: 'kWh', digits: 0 }),
@@ -94,6 +94,11 @@ function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
     <tr className="border-b border-line/60 align-top">
       <th scope="row" className="py-1 text-left font-normal">
         {name}
+        {inverter.optimizerId !== null && (
+          <span className="quiet block">
+            {sayer.say(words.with, { name: sayer.name(inverter.optimizerId) })}
+          </span>
+        )}
         {breaks && <span className="block text-[12px] text-clay">{saidCheck(sayer, breaks).title}</span>}
       </th>
       {cells.map((cell, k) => (

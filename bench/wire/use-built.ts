@@ -23,12 +23,15 @@ export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | nul
   const inverter = catalogue.inverters.find(
     ({ id }) => id === theOne(option, 'electrical', electricalId).inverterId,
   )
+  const optimizer = inverter?.micro
+    ? undefined
+    : catalogue.optimizers.find(({ id }) => id === theOne(option, 'electrical', electricalId).optimizerId)
   const { batteryId, count } = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find(({ id }) => id === batteryId)
   if (!module || !inverter || !numbers) return null
   const site = standing()
   const [first] = numbers.summary.strings
-  const modules = Math.max(1, first?.panelIds.length ?? 0)
+  const modules = numbers.summary.electronics === 'none' ? Math.max(1, first?.panelIds.length ?? 0) : 1
   return {
     built: {
       site,
@@ -36,6 +39,8 @@ export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | nul
       strings: numbers.summary.strings,
       module,
       inverter,
+      optimizer: optimizer ?? null,
+      devices: numbers.summary.devices,
       battery: battery ? { type: battery, count } : null,
       grid,
     },

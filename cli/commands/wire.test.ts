@@ -109,3 +109,62 @@ test.each([
     expect((error as Fault).path).toBe(path)
   }
 })
+
+const optimizer = {
+  powerW: 430,
+  highestV: 60,
+  mppLowV: 8,
+  inputShortCurrentA: 15,
+  outputV: 60,
+  outputCurrentA: 15,
+  fewestPerString: 6,
+  mostPerString: 25,
+  stringPowerW: 6000,
+}
+
+test('optimizers: strings by number and power, over fields; volts are of one module', () => {
+  const { window, strings, left, checks } = wire({
+    optimizer,
+    fields: [
+      { modules: 13, ...south },
+      { modules: 4, tiltDeg: 20, azimuthDeg: 90 },
+    ],
+  })
+  expect(window).toMatchObject({ least: 6, most: 14 })
+  expect(strings.map(({ modules, fields }) => [modules, fields])).toEqual([
+    [9, [0]],
+    [8, [0, 1]],
+  ])
+  expect(left).toEqual([])
+  expect(checks.filter(({ ok }) => !ok)).toEqual([])
+  expect(checks.find(({ code }) => code === 'optimizers-power')).toMatchObject({ figure: 3780, limit: 6000 })
+  const short = wire({ optimizer, modulesPerString: 5, fields: [{ modules: 10, ...south }] })
+  expect(short.checks.filter(({ ok }) => !ok).map(({ code }) => code)).toEqual([
+    'optimizers-few',
+    'dc-ac-low',
+  ])
+})
+
+test('microinverters: branches by what their breaker carries, none over two fields', () => {
+  const micro = {
+    ...inverter,
+    acPowerW: 800,
+    mppInputs: 2,
+    highestV: 60,
+    mppLowV: 22,
+    mppHighV: 48,
+    micro: { branchBreakerA: 20, acVoltsV: 240 },
+  }
+  const fields = [
+    { modules: 13, ...south },
+    { modules: 4, tiltDeg: 20, azimuthDeg: 90 },
+  ]
+  const { window, strings, checks } = wire({ inverter: micro, fields })
+  // 16 A are four of 3.33 A; seven inverters and two make nine, on three branches.
+  expect(window.most).toBe(4)
+  expect(strings.map((string) => (string as { devices?: number }).devices)).toEqual([3, 3, 3])
+  expect(strings.map(({ modules }) => modules)).toEqual([6, 6, 5])
+  expect(checks.find(({ code }) => code === 'branch-many')).toMatchObject({ figure: 10, limit: 16, ok: true })
+  expect(checks.find(({ code }) => code === 'dc-ac-high')?.figure).toBeCloseTo(1.05, 9)
+  expect(() => wire({ inverter: micro, optimizer, fields })).toThrow(Fault)
+})

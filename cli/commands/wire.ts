@@ -5,10 +5,17 @@ import { fitDiode } from '@/core/energy/fit-diode'
 import { diodeAt, maximumPower } from '@/core/energy/single-diode'
 import { wiringRules } from '@/core/electrical/rules'
 import { mostStrung } from '@/core/electrical/string-search'
-import { lengthsFor, parallelStrings, stringUp, stringWindow } from '@/core/electrical/stringing'
+import {
+  lengthsFor,
+  parallelStrings,
+  stringUp,
+  stringWindow,
+  type PanelString,
+} from '@/core/electrical/stringing'
 import { ruleMessage } from '@/core/model/rules'
 import { addCaseCommand, type Question } from '../case-command'
 import { badCase } from '../english'
+import { microBranches, microCase, optimizedStrings, optimizerCase } from './wire-units'
 
 const positive = z.number().positive().max(1e6)
 const perK = z.number().min(-0.02).max(0.02)
@@ -36,7 +43,9 @@ const schema = z.object({
     inputCurrentA: positive,
     inputShortCurrentA: positive.exactOptional(),
     highestDcAc: positive.default(1.5),
+    micro: microCase.optional(),
   }),
+  optimizer: optimizerCase.optional(),
   site: z
     .object({
       lowestTemperatureC: airC,
@@ -80,12 +89,28 @@ function directions(fields: WireCase['fields']): string[][] {
   return [...groups.values()]
 }
 
-function answer({ module, inverter, site, fields, mount, modulesPerString }: WireCase): object {
+/** The ids of each field's modules. */
+const modulesOf = (fields: WireCase['fields']): string[][] =>
+  fields.map(({ modules }, f) => Array.from({ length: modules }, (_, i) => `${f}/${i}`))
+
+function answer(wire: WireCase): object {
+  const { module, inverter, optimizer, site, fields, mount, modulesPerString } = wire
+  if (optimizer && inverter.micro) throw badCase('optimizer', 'not-with-micro', {})
   if (fields.reduce((sum, { modules }) => sum + modules, 0) > mostStrung)
     throw badCase('fields', 'modules-together', { limit: mostStrung })
   const model = fitDiode(module)
   const power = { volts: (light: number, cellC: number) => maximumPower(diodeAt(model, light, cellC)).voltsV }
   const hottestC = site.highestCellC ?? site.highestTemperatureC + hottestRiseK(mountHeat[mount])
+  const powerW = module.powerW ?? module.vmpV * module.impA
+  const at = { lowestC: site.lowestTemperatureC, hottestC }
+  if (optimizer || inverter.micro) {
+    const held = { ...module, powerW }
+    const { micro } = inverter
+    const strung = optimizer
+      ? optimizedStrings(directions(fields), modulesPerString, held, power, inverter, optimizer, at)
+      : micro && microBranches(modulesOf(fields), modulesPerString, held, power, inverter, micro, at)
+    if (strung) return unitAnswer(strung, hottestC)
+  }
   const window = stringWindow(module, power, inverter, site.lowestTemperatureC, hottestC)
   const strings = stringUp(directions(fields), {
     ...lengthsFor(window, modulesPerString),
@@ -93,7 +118,6 @@ function answer({ module, inverter, site, fields, mount, modulesPerString }: Wir
     parallel: parallelStrings(inverter, module.iscA),
   })
   const wired = strings.filter(({ input }) => input >= 0)
-  const left = strings.filter(({ input }) => input < 0).flatMap(({ panelIds }) => panelIds.map(fieldOf))
   return {
     window: { least: window.fewest, most: window.most, ...voltsOf(window), highestCellC: hottestC },
     strings: wired.map(({ id, input, panelIds }) => ({
@@ -105,14 +129,35 @@ function answer({ module, inverter, site, fields, mount, modulesPerString }: Wir
       coldVmpV: panelIds.length * window.coldVmpV,
       hotVmpV: panelIds.length * window.hotVmpV,
     })),
-    left: [...new Set(left)].map((field) => ({ field, modules: left.filter((f) => f === field).length })),
-    checks: wiringRules(
-      strings,
-      window,
-      { iscA: module.iscA, powerW: module.powerW ?? module.vmpV * module.impA },
-      inverter,
-    ),
+    left: leftOf(strings),
+    checks: wiringRules(strings, window, { iscA: module.iscA, powerW }, inverter),
   }
+}
+
+/** Volts are those of one module: what holds it holds it alone. */
+function unitAnswer(
+  { window, strings, devices, checks }: ReturnType<typeof microBranches>,
+  highestCellC: number,
+) {
+  const wired = strings.filter(({ input }) => input >= 0)
+  return {
+    window: { least: window.fewest, most: window.most, ...voltsOf(window), highestCellC },
+    strings: wired.map(({ id, input, panelIds }, s) => ({
+      name: id,
+      input: input + 1,
+      modules: panelIds.length,
+      ...(devices.length > 0 ? { devices: devices[s] ?? 0 } : {}),
+      fields: [...new Set(panelIds.map(fieldOf))],
+    })),
+    left: leftOf(strings),
+    checks,
+  }
+}
+
+/** Modules that hang on no input, by their field. */
+function leftOf(strings: readonly PanelString[]): object[] {
+  const left = strings.filter(({ input }) => input < 0).flatMap(({ panelIds }) => panelIds.map(fieldOf))
+  return [...new Set(left)].map((field) => ({ field, modules: left.filter((f) => f === field).length }))
 }
 
 const voltsOf = ({ coldVocV, coldVmpV, hotVmpV }: ReturnType<typeof stringWindow>) => ({

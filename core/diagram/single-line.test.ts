@@ -1,9 +1,10 @@
 import { diagramWords } from '@/words/diagram-words'
 import { plainEnglish } from '@/words/plain-english'
 import { shippedJobs } from '@/town/shipped-job'
-import { job, option, runOf, withBattery, worldOf } from '@/town/testing'
+import { job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { textWidth, winAnsi } from '../drawing/helvetica'
 import { type Mark, type PaperDrawing } from '../drawing/paper'
+import { electricalId } from '../kinds/electrical/electrical'
 import { builtOf } from '../readers/built'
 import { stringsStage } from '../stages/strings'
 import { offerIn } from '../stages/world'
@@ -110,4 +111,60 @@ test('in feet and inches conductors are gauges that the currents allow', async (
   // 1.56 of 13.85 A need a 10 gauge; a breaker of 40 A an 8 gauge.
   expect(said).toContain('2 × 10 AWG copper, and protective earth')
   expect(said).toContain('3 × 8 AWG + PE')
+})
+
+test.each([1, 2, 3, 5, 8, 12])('readable with %i branches of microinverters', async (count) => {
+  const { built, window, words } = await drawn(
+    job.house,
+    set(withBattery, electricalId, { inverterId: 'tarnbeck-360' }),
+  )
+  const strings = Array.from({ length: count }, (_, input) => ({
+    id: `B${input + 1}`,
+    input,
+    panelIds: Array.from({ length: 10 }, (__, k) => `a/${input}:${k}`),
+  }))
+  const devices = strings.flatMap(({ panelIds }) => panelIds.map((id) => [id]))
+  expectReadable(singleLine({ ...built, strings, devices }, window, words))
+})
+
+test.each([1, 2, 3, 5, 8, 12])('readable with %i inputs of optimizers', async (count) => {
+  const { built, window, words } = await drawn(
+    job.house,
+    set(withBattery, electricalId, { optimizerId: 'thrushfield-600-t' }),
+  )
+  const strings = Array.from({ length: count }, (_, input) => ({
+    id: `S${input + 1}`,
+    input,
+    panelIds: Array.from({ length: 12 }, (__, k) => `a/${input}:${k}`),
+  }))
+  expectReadable(singleLine({ ...built, strings }, window, words))
+})
+
+test('microinverters: a row for each branch, its breaker, and where they come together', async () => {
+  const { built, window, drawing } = await drawn(
+    job.house,
+    set(option, electricalId, { inverterId: 'tarnbeck-360' }),
+  )
+  expectReadable(drawing)
+  const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  const { inputs, branches, inverter } = figuresOf(built, window)
+  expect(inputs).toEqual([])
+  expect(branches.map(({ modules }) => modules)).toEqual([9, 8])
+  // 9 of 360 W at 240 V are 13.5 A, with a quarter more 16.9 A: 20 A. All are 25.5 A, 31.9 A: 32 A.
+  expect(branches[0]?.circuit).toMatchObject({ currentA: 13.5, breakerA: 20, poles: 2 })
+  expect(inverter).toMatchObject({ powerW: 17 * 360, breakerA: 32 })
+  expect(said).toEqual(expect.arrayContaining(['AC combiner', 'Branch 2: 8 microinverters, 8 modules']))
+  expect(said).not.toContain('DC disconnect')
+})
+
+test('optimizers: what they may put out, not what modules in series would', async () => {
+  const { built, window, drawing } = await drawn(
+    job.house,
+    set(option, electricalId, { optimizerId: 'thrushfield-430' }),
+  )
+  expectReadable(drawing)
+  // Nine of 60 V and 15 A.
+  expect(figuresOf(built, window).inputs[0]).toMatchObject({ modules: 9, coldV: 540, currentA: 15 })
+  const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  expect(said).toContain('An optimizer at each module: Thrushfield 430')
 })

@@ -2,8 +2,9 @@ import { byInput } from '../electrical/rules'
 import { type StringWindow } from '../electrical/stringing'
 import { type Mark, type PaperDrawing } from '../drawing/paper'
 import { type Vec2 } from '../geometry/vector'
+import { devicesOnBranches } from '../electrical/unit-rules'
 import { acCurrentA, breakerFor, conductorFor, polesOf } from '../parts/circuit'
-import { type Built } from '../parts/parts-list'
+import { acPowerOf, branchCurrentA, type Built } from '../parts/parts-list'
 import * as symbol from './symbols'
 
 /** What hangs on one input. */
@@ -13,10 +14,20 @@ export interface InputFigures {
   readonly strings: number
   /** Of each string. */
   readonly modules: number
+  /** The greatest volts: open-circuit in the cold, or what its optimizers may put out. */
   readonly coldV: number
   readonly hotV: number
-  /** Short-circuit current of all together. */
+  /** Short-circuit current of all together, or the greatest of their optimizers. */
   readonly currentA: number
+}
+
+/** A branch of microinverters. */
+export interface BranchFigures {
+  /** From 1. */
+  readonly branch: number
+  readonly devices: number
+  readonly modules: number
+  readonly circuit: CircuitFigures
 }
 
 /** A circuit that the house is connected by. */
@@ -34,6 +45,8 @@ export interface DiagramWords {
   /** Lines of the title block. */
   readonly heading: readonly string[]
   readonly array: (input: InputFigures) => readonly string[]
+  readonly branch: (branch: BranchFigures) => readonly string[]
+  readonly combiner: readonly string[]
   readonly dcConductor: (mm2: number, shortCircuitA: number) => string
   readonly dcDisconnect: readonly string[]
   readonly inverter: readonly string[]
@@ -70,12 +83,65 @@ const at = {
 const top = 34
 const bottom = paperH - 46
 
-/** Inputs and circuits of what is built, as the diagram shows them. */
-export function figuresOf(
-  { strings, module, inverter, battery, grid }: Built,
+/** What the diagram shows: inputs or branches, and circuits. */
+export interface Figures {
+  /** None where there are microinverters. */
+  readonly inputs: readonly InputFigures[]
+  readonly branches: readonly BranchFigures[]
+  /** Of all inverters together. */
+  readonly inverter: CircuitFigures
+  readonly battery: CircuitFigures | null
+}
+
+/** Inputs, branches and circuits of what is built, as the diagram shows them. */
+export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>): Figures {
+  const { inverter, battery, grid } = built
+  const circuit = (
+    powerW: number,
+    currentA = acCurrentA(powerW, grid),
+    poles = polesOf(grid),
+  ): CircuitFigures => {
+    const breakerA = breakerFor(currentA)
+    return {
+      powerW,
+      currentA,
+      breakerA,
+      conductorMm2: breakerA === null ? null : conductorFor(breakerA),
+      poles,
+    }
+  }
+  return {
+    inputs: inverter.micro ? [] : inputsOf(built, window),
+    branches: inverter.micro ? branchesOf(built, circuit) : [],
+    inverter: circuit(acPowerOf(built)),
+    battery:
+      battery && circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
+  }
+}
+
+/** Each on its own breaker of two poles, between two conductors or to neutral. */
+function branchesOf(
+  built: Built,
+  circuit: (powerW: number, currentA: number, poles: number) => CircuitFigures,
+): BranchFigures[] {
+  const { strings, devices, inverter } = built
+  const counts = devicesOnBranches(strings, devices)
+  return strings.map(({ panelIds }, b) => {
+    const count = counts[b] ?? 0
+    return {
+      branch: b + 1,
+      devices: count,
+      modules: panelIds.length,
+      circuit: circuit(count * inverter.acPowerW, branchCurrentA(built, { devices: count }), 2),
+    }
+  })
+}
+
+function inputsOf(
+  { strings, module, inverter, optimizer }: Built,
   window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>,
-): { inputs: InputFigures[]; inverter: CircuitFigures; battery: CircuitFigures | null } {
-  const inputs = [...byInput(strings)]
+): InputFigures[] {
+  return [...byInput(strings)]
     .sort(([a], [b]) => a - b)
     .map(([input, own]): InputFigures => {
       const modules = own[0]?.panelIds.length ?? 0
@@ -83,28 +149,14 @@ export function figuresOf(
         input: input + 1,
         strings: own.length,
         modules,
-        coldV: modules * window.coldVocV,
-        hotV: modules * window.hotVmpV,
-        currentA: own.length * module.iscA,
+        // Optimizers put out what the inverter asks for, and never more than it stands.
+        coldV: optimizer
+          ? Math.min(inverter.highestV, modules * optimizer.outputV)
+          : modules * window.coldVocV,
+        hotV: optimizer ? inverter.mppLowV : modules * window.hotVmpV,
+        currentA: own.length * (optimizer ? optimizer.outputCurrentA : module.iscA),
       }
     })
-  const circuit = (powerW: number): CircuitFigures => {
-    const currentA = acCurrentA(powerW, grid)
-    const breakerA = breakerFor(currentA)
-    return {
-      powerW,
-      currentA,
-      breakerA,
-      conductorMm2: breakerA === null ? null : conductorFor(breakerA),
-      poles: polesOf(grid),
-    }
-  }
-  return {
-    inputs,
-    inverter: circuit(inverter.acPowerW),
-    battery:
-      battery && circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
-  }
 }
 
 /**
@@ -129,16 +181,22 @@ export function singleLineMarks(
   words: DiagramWords,
 ): Mark[] {
   const figures = figuresOf(built, window)
-  const rows = figures.inputs.length
+  const rows = Math.max(figures.inputs.length, figures.branches.length)
   const apart = rows > 1 ? Math.min(30, (bottom - top - 14) / (rows - 1)) : 0
   const first = rows > 1 ? top + 12 : top + 26
-  const ys = figures.inputs.map((_, r) => first + r * apart)
+  const ys = Array.from({ length: rows }, (_, r) => first + r * apart)
   const middle = rows === 0 ? top + 26 : ((ys[0] ?? 0) + (ys.at(-1) ?? 0)) / 2
-  const small = apart > 0 && apart < 16
+  const said = Math.max(
+    0,
+    ...figures.inputs.map((input) => words.array(input).length),
+    ...figures.branches.map((branch) => words.branch(branch).length),
+  )
+  const small = apart > 0 && apart < said * (text + 0.8) + 5.5
   return [
     ...figures.inputs.flatMap((input, r) => arrayRow(input, ys[r] ?? middle, small, words)),
-    ...(rows > 0 ? dcSide(ys, words) : []),
-    ...acSide(middle, figures, words),
+    ...figures.branches.flatMap((branch, r) => branchRow(branch, ys[r] ?? middle, small, words)),
+    ...(figures.inputs.length > 0 ? dcSide(ys, words) : []),
+    ...acSide(middle, rows, figures, words),
     ...(words.left === null ? [] : [label(words.left, [margin + 4, bottom + 2], { bold: true })]),
   ]
 }
@@ -198,6 +256,35 @@ function arrayRow(input: InputFigures, y: number, small: boolean, words: Diagram
   ]
 }
 
+/** Modules, the microinverters under them, and the breaker of their branch. */
+function branchRow(branch: BranchFigures, y: number, small: boolean, words: DiagramWords): Mark[] {
+  const said = words.branch(branch)
+  const converterX = at.array + 12
+  const textX = converterX + 7
+  return [
+    ...symbol.photovoltaic([at.array, y]),
+    symbol.wire([
+      [at.array + 5, y],
+      [converterX - 5, y],
+    ]),
+    ...symbol.converter([converterX, y], 10, 10),
+    symbol.wire([
+      [converterX + 5, y],
+      [at.split - 4, y],
+    ]),
+    ...(small ? said.slice(0, 1) : said).map((one, k, all) =>
+      label(one, [textX, y - 1.6 - (all.length - 1 - k) * (text + 0.8)], { bold: k === 0 }),
+    ),
+    label(small ? (said.at(-1) ?? '') : words.acConductor(branch.circuit), [textX, y + text + 1]),
+    ...symbol.breaker([at.split, y]),
+    ...(small ? [] : lines(words.breaker(branch.circuit), [at.split, y + 5.5])),
+    symbol.wire([
+      [at.split + 4, y],
+      [at.inverter - 9, y],
+    ]),
+  ]
+}
+
 /** One disconnect opens all inputs: a dashed line joins its poles. */
 function dcSide(ys: readonly number[], words: DiagramWords): Mark[] {
   const [low, high] = [ys[0] ?? 0, ys.at(-1) ?? 0]
@@ -217,12 +304,13 @@ function dcSide(ys: readonly number[], words: DiagramWords): Mark[] {
   ]
 }
 
-function acSide(y: number, figures: ReturnType<typeof figuresOf>, words: DiagramWords): Mark[] {
-  const rows = figures.inputs.length
+function acSide(y: number, rows: number, figures: Figures, words: DiagramWords): Mark[] {
+  const isCombined = figures.branches.length > 0
   const height = Math.max(
     18,
     rows > 1 ? Math.min(30, (bottom - top - 14) / (rows - 1)) * (rows - 1) + 12 : 18,
   )
+  const named = isCombined ? words.combiner : words.inverter
   const [barTop, barBottom] = [y - 14, y + (figures.battery ? 44 : 26)]
   const run = (from: number, to: number, level = y): Mark =>
     symbol.wire([
@@ -231,8 +319,11 @@ function acSide(y: number, figures: ReturnType<typeof figuresOf>, words: Diagram
     ])
   const batteryY = y + 34
   return [
-    ...symbol.converter([at.inverter, y], 18, height),
-    ...lines(words.inverter, [at.inverter, y - height / 2 - 2 - (words.inverter.length - 1) * (text + 0.9)]),
+    // Microinverters stand at their modules: here their branches come together.
+    ...(isCombined
+      ? symbol.enclosedBar([at.inverter, y], 18, height)
+      : symbol.converter([at.inverter, y], 18, height)),
+    ...lines(named, [at.inverter, y - height / 2 - 2 - (named.length - 1) * (text + 0.9)]),
     symbol.wire([
       [at.inverter, y + height / 2],
       [at.inverter, y + height / 2 + 5],

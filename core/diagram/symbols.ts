@@ -100,6 +100,16 @@ export const converter = (
   ]
 }
 
+/** A panel in which circuits from the left come together on one bar. */
+export const enclosedBar = ([x, y]: Vec2, width: number, height: number): Mark[] => [
+  box([x, y], width, height),
+  wire([
+    [x - width / 2, y],
+    [x + width / 2, y],
+  ]),
+  busBar(x, y - height / 2 + 2, y + height / 2 - 2),
+]
+
 /** A contact in a wire from left to right, 8 mm long, drawn open. */
 const contact = ([x, y]: Vec2): Mark[] => [
   wire([

@@ -67,8 +67,32 @@ const inverterSchema = z.object({
   king: kingSchema.exactOptional(),
   /** Greatest ratio of module to AC power that the maker allows. */
   highestDcAc: z.number(),
+  /** Of a microinverter, which takes one module at each input: the breaker that a branch of them may hang on. */
+  micro: z.strictObject({ branchBreakerA: z.number().positive() }).exactOptional(),
 })
 export type InverterType = DeepReadonly<z.infer<typeof inverterSchema>>
+
+/** What holds each module of a string at its own best point. */
+const optimizerSchema = z.object({
+  ...named,
+  /** Greatest power of the module, and what its volts and amperes may be. */
+  powerW: z.number().positive(),
+  highestV: z.number().positive(),
+  mppLowV: z.number().nonnegative(),
+  mppHighV: z.number().positive(),
+  inputShortCurrentA: z.number().positive(),
+  /** What it can put out. */
+  outputV: z.number().positive(),
+  outputCurrentA: z.number().positive(),
+  efficiency: z.number().positive().max(1),
+  /** Of them in a string. */
+  fewestPerString: z.number().int().positive(),
+  mostPerString: z.number().int().positive(),
+  /** Greatest module power of a string. */
+  stringPowerW: z.number().positive(),
+  weightKg: z.number().positive().exactOptional(),
+})
+export type OptimizerType = DeepReadonly<z.infer<typeof optimizerSchema>>
 
 const batterySchema = z.object({
   ...named,
@@ -84,6 +108,7 @@ export const catalogueSchema = z.object({
   modules: z.array(moduleSchema),
   inverters: z.array(inverterSchema),
   batteries: z.array(batterySchema),
+  optimizers: z.array(optimizerSchema).default([]),
   /** What authorities ask of modules on a roof. */
   rules: z.array(ruleSetSchema).default([]),
   /** What modules are fixed to roofs with. */

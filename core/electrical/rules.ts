@@ -17,8 +17,8 @@ export type WiringRuleCode =
   | 'dc-ac-low'
 
 /** What is, against what may be. */
-export interface RuleFigure {
-  readonly code: WiringRuleCode
+export interface RuleFigure<C extends string = WiringRuleCode> {
+  readonly code: C
   readonly figure: number
   readonly limit: number
   readonly ok: boolean
@@ -36,13 +36,15 @@ type Inverter = Pick<
   | 'highestDcAc'
 >
 
-const atMost = (code: WiringRuleCode, figure: number, limit: number): RuleFigure => ({
+/** Kept as long as the figure is no greater. */
+export const atMost = <C extends string>(code: C, figure: number, limit: number): RuleFigure<C> => ({
   code,
   figure,
   limit,
   ok: figure <= limit * (1 + 1e-12),
 })
-const atLeast = (code: WiringRuleCode, figure: number, limit: number): RuleFigure => ({
+/** Kept as long as the figure is no less. */
+export const atLeast = <C extends string>(code: C, figure: number, limit: number): RuleFigure<C> => ({
   code,
   figure,
   limit,
@@ -61,8 +63,10 @@ export const stringRules = (modules: number, window: StringWindow, inverter: Inv
 ]
 
 /** Greatest short-circuit current of an input. */
-export const inputLimitA = ({ inputShortCurrentA, inputCurrentA }: Inverter): number =>
-  inputShortCurrentA ?? inputCurrentA
+export const inputLimitA = ({
+  inputShortCurrentA,
+  inputCurrentA,
+}: Pick<InverterType, 'inputCurrentA' | 'inputShortCurrentA'>): number => inputShortCurrentA ?? inputCurrentA
 
 /** Strings by the input they hang on; those without one are left out. */
 export function byInput(strings: readonly PanelString[]): ReadonlyMap<number, readonly PanelString[]> {
@@ -105,7 +109,10 @@ export const parallelRule = (strings: readonly PanelString[]): RuleFigure =>
   )
 
 /** Module to AC power, against what the maker allows and what leaves the inverter idle. */
-export const ratioRules = (powerW: number, inverter: Inverter): RuleFigure[] => [
+export const ratioRules = (
+  powerW: number,
+  inverter: Pick<InverterType, 'acPowerW' | 'highestDcAc'>,
+): RuleFigure[] => [
   atMost('dc-ac-high', powerW / inverter.acPowerW, inverter.highestDcAc),
   atLeast('dc-ac-low', powerW / inverter.acPowerW, lowDcAc),
 ]

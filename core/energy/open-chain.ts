@@ -1,5 +1,5 @@
 import { type HeatLoss } from './cell-temperature'
-import { type LitString } from './dc'
+import { type LitString } from './string-year'
 import { type PanelLight } from './panel-light'
 import { type PlaneLight } from './plane-light'
 

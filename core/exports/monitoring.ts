@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { siteId } from '../kinds/site/site'
 import { theOne } from '../kinds/documents'
+import { acPowerOf } from '../parts/parts-list'
 import { type PaperFacts } from '../readers/papered'
 import { panelsOf } from '../site/site'
 
@@ -19,6 +20,7 @@ export const monitoredSchema = z.strictObject({
     .array(z.strictObject({ name, modules: count, tiltDeg: z.number(), azimuthDeg: z.number() }))
     .max(1000),
   module: z.strictObject({ name, powerW: z.number().positive() }),
+  /** Microinverters count as one of all their power. */
   inverter: z.strictObject({ name, acPowerW: z.number().positive() }),
   battery: z.strictObject({ name, count, usableKwh: z.number().positive() }).nullable(),
   /** Inputs count from 1. */
@@ -55,7 +57,7 @@ export function monitoredOf(
           ],
     ),
     module: { name: module.name, powerW: module.powerW },
-    inverter: { name: inverter.name, acPowerW: inverter.acPowerW },
+    inverter: { name: inverter.name, acPowerW: acPowerOf(built) },
     battery: battery && {
       name: battery.type.name,
       count: battery.count,

@@ -15,6 +15,8 @@ const equipment = {
   powerW: 6000,
   modulePrice: 200,
   inverterPrice: 1500,
+  inverters: 1,
+  optimizerPrice: 0,
   batteries: 2,
   batteryPrice: 6000,
 }

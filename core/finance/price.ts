@@ -6,6 +6,7 @@ export interface Price {
   readonly work: number
   readonly modules: number
   readonly inverter: number
+  readonly optimizers: number
   readonly batteries: number
   readonly adders: number
   readonly markup: number
@@ -27,7 +28,11 @@ export interface PricedEquipment {
   readonly modules: number
   readonly powerW: number
   readonly modulePrice: number
+  /** Of one inverter, and how many there are. */
   readonly inverterPrice: number
+  readonly inverters: number
+  /** Of one at each module; nought without. */
+  readonly optimizerPrice: number
   readonly batteries: number
   readonly batteryPrice: number
 }
@@ -52,14 +57,18 @@ export function priceOf(offer: Pick<Offer, (typeof pricedFields)[number]>, price
   const work = priced.powerW * offer.pricePerWatt
   const modules = priced.modules * priced.modulePrice * inList
   // Without modules there is nothing for an inverter to do.
-  const inverter = any ? priced.inverterPrice * inList : 0
+  const inverter = any ? priced.inverters * priced.inverterPrice * inList : 0
+  const optimizers = priced.modules * priced.optimizerPrice * inList
   const batteries = priced.batteries * (offer.pricePerBattery ?? priced.batteryPrice * listShare)
   // Nor is there anything to add to where nothing is put up.
   const adders = any || priced.batteries > 0 ? offer.adders.reduce((sum, { amount }) => sum + amount, 0) : 0
   const marked = 1 + offer.markup
   const onTop = marked * (1 + offer.salesTax)
-  const bare = work + modules + inverter + batteries + adders
-  const parts = { solar: (work + modules + inverter + adders) * onTop, battery: batteries * onTop }
+  const bare = work + modules + inverter + optimizers + batteries + adders
+  const parts = {
+    solar: (work + modules + inverter + optimizers + adders) * onTop,
+    battery: batteries * onTop,
+  }
   const total = bare * onTop
   const paidBack = paidAtOnce(offer.incentives, parts, priced.powerW / 1000)
   const incentive = paidBack.reduce((sum, { amount }) => sum + amount, 0)
@@ -67,6 +76,7 @@ export function priceOf(offer: Pick<Offer, (typeof pricedFields)[number]>, price
     work,
     modules,
     inverter,
+    optimizers,
     batteries,
     adders,
     markup: bare * offer.markup,
@@ -77,7 +87,7 @@ export function priceOf(offer: Pick<Offer, (typeof pricedFields)[number]>, price
     incentive,
     net: total - incentive,
     replaced: {
-      inverter: any ? priced.inverterPrice * listShare : null,
+      inverter: any ? priced.inverters * priced.inverterPrice * listShare : null,
       battery: priced.batteries > 0 ? batteries : null,
     },
   }

@@ -16,7 +16,16 @@ const given: RangesCase = {
   },
   price: priceOf(
     { ...defaultOffer, pricePerWatt: 1, equipment: 'in-price', incentives: [] },
-    { modules: 5, powerW: 1000, modulePrice: 0, inverterPrice: 0, batteries: 0, batteryPrice: 0 },
+    {
+      modules: 5,
+      powerW: 1000,
+      modulePrice: 0,
+      inverterPrice: 0,
+      inverters: 1,
+      optimizerPrice: 0,
+      batteries: 0,
+      batteryPrice: 0,
+    },
   ),
   years: 20,
   degradation: 0,

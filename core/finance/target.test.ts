@@ -15,7 +15,16 @@ const offer: Offer = {
 }
 const given: TargetCase = {
   offer,
-  priced: { modules: 10, powerW: 4000, modulePrice: 0, inverterPrice: 0, batteries: 0, batteryPrice: 0 },
+  priced: {
+    modules: 10,
+    powerW: 4000,
+    modulePrice: 0,
+    inverterPrice: 0,
+    inverters: 1,
+    optimizerPrice: 0,
+    batteries: 0,
+    batteryPrice: 0,
+  },
   before: Array.from({ length: 20 }, () => 1000),
   after: Array.from({ length: 20 }, () => ({ bill: 200, exported: 0, yieldKwh: 5000 })),
 }

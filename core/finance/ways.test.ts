@@ -19,7 +19,16 @@ const bare: YearsOffer = {
 }
 const price = priceOf(
   { ...defaultOffer, pricePerWatt: 1, equipment: 'in-price', incentives: [] },
-  { modules: 5, powerW: 1000, modulePrice: 0, inverterPrice: 150, batteries: 0, batteryPrice: 0 },
+  {
+    modules: 5,
+    powerW: 1000,
+    modulePrice: 0,
+    inverterPrice: 150,
+    inverters: 1,
+    optimizerPrice: 0,
+    batteries: 0,
+    batteryPrice: 0,
+  },
 )
 const after = [600, 650, 700].map((bill, k) => ({ bill, exported: 100, yieldKwh: 1000 - 10 * k }))
 const given = (offer: Partial<YearsOffer> = {}): MoneyCase => ({

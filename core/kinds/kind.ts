@@ -4,7 +4,7 @@ import { type Standing } from './standing'
 
 /** Something to be bought and brought, by its id in the catalogue. */
 export interface Part {
-  readonly what: 'module' | 'inverter' | 'battery'
+  readonly what: 'module' | 'inverter' | 'optimizer' | 'battery'
   readonly typeId: string
   readonly count: number
 }

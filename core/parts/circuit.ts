@@ -6,6 +6,10 @@ export type Grid = Pick<Site, 'gridPhases' | 'gridVoltageV'>
 export const acCurrentA = (powerW: number, { gridPhases, gridVoltageV }: Grid): number =>
   powerW / (gridVoltageV * (gridPhases === 'three' ? Math.sqrt(3) : 1))
 
+/** Volts that a small device of one phase is connected to: of three phases, between one of them and the neutral. */
+export const phaseVoltageV = ({ gridPhases, gridVoltageV }: Grid): number =>
+  gridVoltageV / (gridPhases === 'three' ? Math.sqrt(3) : 1)
+
 /** Poles that a breaker opens: of one phase the live conductor and the neutral. */
 export const polesOf = ({ gridPhases }: Pick<Grid, 'gridPhases'>): number => (gridPhases === 'three' ? 3 : 2)
 

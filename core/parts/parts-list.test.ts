@@ -2,8 +2,9 @@ import { builtOf } from '../readers/built'
 import { plainEnglish } from '@/words/plain-english'
 import { partReasons } from '@/words/en/parts'
 import { shippedJobs } from '@/town/shipped-job'
-import { job, option, runOf, withBattery, worldOf } from '@/town/testing'
-import { stringRuns } from './cable-runs'
+import { job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
+import { electricalId } from '../kinds/electrical/electrical'
+import { branchRuns, stringRuns } from './cable-runs'
 import { partsList, totalsOf, type Built } from './parts-list'
 
 const builtFor = async (house = job.house, objects = option): Promise<Built> => {
@@ -42,8 +43,9 @@ test('prices and weights add up; without modules there is nothing', async () => 
 })
 
 test('of every shipped job each line says why, with nothing left open', async () => {
+  const ways = [{}, { inverterId: 'tarnbeck-360' }, { optimizerId: 'thrushfield-430' }]
   for (const { house, options } of Object.values(shippedJobs).map((make) => make()))
-    for (const { objects } of options)
+    for (const objects of options.flatMap((one) => ways.map((way) => set(one.objects, electricalId, way))))
       for (const { code, data, count } of partsList(await builtFor(house, objects))) {
         expect(plainEnglish.say(partReasons[code], data)).toMatch(/^[^{}]+\.$/)
         expect(count).toBeGreaterThan(0)
@@ -68,4 +70,62 @@ test('cables by hand: a string over one row, its ends on the lower edge', async 
   }, 0)
   expect(run?.homeM).toBeCloseTo(home, 9)
   expect(stringRuns(built.site, [{ ...string, input: -1 }])).toEqual([])
+})
+
+const countsIn = (built: Built) => new Map(partsList(built).map(({ code, count }) => [code as string, count]))
+
+test('microinverters: what hangs under the modules, and no direct current to open', async () => {
+  const built = await builtFor(job.house, set(option, electricalId, { inverterId: 'tarnbeck-duo-800' }))
+  const counts = countsIn(built)
+  const runs = branchRuns(built.site, built.strings, built.devices)
+  expect(built.devices.flat().toSorted()).toEqual(
+    built.strings.flatMap(({ panelIds }) => panelIds).toSorted(),
+  )
+  expect(counts.get('microinverter')).toBe(built.devices.length)
+  expect(counts.get('branch-drop')).toBe(built.devices.length)
+  expect(runs.reduce((sum, { devices }) => sum + devices, 0)).toBe(built.devices.length)
+  expect(counts.get('branch-terminator')).toBe(built.strings.length)
+  expect(counts.get('branch-breaker')).toBe(built.strings.length)
+  expect(counts.get('combiner')).toBe(1)
+  for (const code of ['inverter', 'dc-disconnect', 'connector-pair', 'string-cable', 'optimizer'])
+    expect(counts.has(code)).toBe(false)
+  // Service panel and AC disconnect.
+  expect(counts.get('label')).toBe(2)
+  const { price } = totalsOf(partsList(built))
+  expect(price).toBe(17 * built.module.price + 9 * built.inverter.price)
+})
+
+test('a single branch hangs on its own breaker', async () => {
+  const few = set(option, electricalId, { inverterId: 'tarnbeck-300', modulesPerString: 60 })
+  const counts = countsIn(await builtFor(job.house, few))
+  expect(counts.get('branch-breaker')).toBe(1)
+  expect(counts.has('combiner')).toBe(false)
+  expect(counts.has('ac-breaker')).toBe(false)
+  expect(counts.get('ac-disconnect')).toBe(1)
+})
+
+test('branch cable by hand: along the inverters in their order, and down from the first', async () => {
+  const built = await builtFor(job.house, set(option, electricalId, { inverterId: 'tarnbeck-360' }))
+  const places = new Map(
+    built.site.faces.flatMap((face) => face.panels.map((panel) => [panel.id, panel] as const)),
+  )
+  const middles = (built.strings[0]?.panelIds ?? []).map((id) => {
+    const corners = places.get(id)?.corners ?? []
+    return [0, 1, 2].map((axis) => corners.reduce((sum, corner) => sum + (corner[axis] ?? NaN), 0) / 4)
+  })
+  const along = middles.slice(1).reduce((sum, middle, k) => {
+    const before = middles[k] ?? []
+    return sum + Math.hypot(...middle.map((value, axis) => value - (before[axis] ?? NaN)))
+  }, 0)
+  const [run] = branchRuns(built.site, built.strings, built.devices)
+  expect(run?.alongM).toBeCloseTo(along, 9)
+  expect(run?.homeM).toBeGreaterThan(3)
+})
+
+test('optimizers: one at each module that hangs on an input', async () => {
+  const built = await builtFor(job.house, set(option, electricalId, { optimizerId: 'thrushfield-430' }))
+  const counts = countsIn(built)
+  expect(counts.get('optimizer')).toBe(17)
+  expect(counts.get('connector-pair')).toBe(built.strings.length)
+  expect(counts.get('inverter')).toBe(1)
 })

@@ -1,10 +1,15 @@
-import { type BatteryType, type InverterType, type ModuleType } from '../electrical/catalogue'
+import {
+  type BatteryType,
+  type InverterType,
+  type ModuleType,
+  type OptimizerType,
+} from '../electrical/catalogue'
 import { type PanelString } from '../electrical/stringing'
 import { type Data } from '../model/said'
 import { type Site } from '../site/site'
 import { type Holding } from '../structure/holding'
-import { spareM, stringRuns } from './cable-runs'
-import { acCurrentA, breakerFor, polesOf, type Grid } from './circuit'
+import { branchRuns, spareM, stringRuns, type BranchRun } from './cable-runs'
+import { acCurrentA, breakerFor, phaseVoltageV, polesOf, type Grid } from './circuit'
 import { partCounts, type structureParts } from './mounting-parts'
 
 export type PartCode =
@@ -16,6 +21,15 @@ export type PartCode =
   | 'connector-pair'
   | 'extension-lead'
   | 'string-cable'
+  | 'optimizer'
+  | 'microinverter'
+  | 'branch-cable'
+  | 'branch-drop'
+  | 'branch-jump'
+  | 'branch-terminator'
+  | 'branch-breaker'
+  | 'combiner'
+  | 'gateway'
   | 'inverter'
   | 'dc-disconnect'
   | 'ac-breaker'
@@ -47,6 +61,10 @@ export interface Built {
   readonly strings: readonly PanelString[]
   readonly module: ModuleType
   readonly inverter: InverterType
+  /** At each module; null without. */
+  readonly optimizer: OptimizerType | null
+  /** Modules of each microinverter; none where there is another inverter. */
+  readonly devices: readonly (readonly string[])[]
   readonly battery: { readonly type: BatteryType; readonly count: number } | null
   readonly grid: Grid
 }
@@ -69,7 +87,7 @@ export function partsList(built: Built): PartLine[] {
     }),
     ...mountingLines(built.holdings),
     line('cable-clip', modules * clipsPerModule, { data: { modules, each: clipsPerModule } }),
-    ...stringLines(built),
+    ...(built.inverter.micro ? branchLines(built) : stringLines(built)),
     ...deviceLines(built),
   ].filter(({ count }) => count > 0)
 }
@@ -114,10 +132,65 @@ function weightOf(
   return part === 'block' ? mounting.block.weightKg : part === 'tray' ? mounting.weightKg : null
 }
 
-function stringLines({ site, strings }: Built): PartLine[] {
+/** AC power of all inverters together, W. */
+export const acPowerOf = ({ inverter, devices }: Pick<Built, 'inverter' | 'devices'>): number =>
+  inverter.acPowerW * Math.max(1, devices.length)
+
+/** The circuit of each branch of microinverters. */
+export const branchCurrentA = (
+  { inverter, grid }: Pick<Built, 'inverter' | 'grid'>,
+  { devices }: Pick<BranchRun, 'devices'>,
+): number => (devices * inverter.acPowerW) / phaseVoltageV(grid)
+
+function branchLines(built: Built): PartLine[] {
+  const { site, strings, devices, inverter } = built
+  const runs = branchRuns(site, strings, devices)
+  const sum = (of: (run: BranchRun) => number) => runs.reduce((all, run) => all + of(run), 0)
+  const current = Math.max(...runs.map((run) => branchCurrentA(built, run)))
+  const branches = runs.length
+  return [
+    line('microinverter', devices.length, {
+      typeId: inverter.id,
+      data: { modules: inverter.mppInputs, power: { value: inverter.acPowerW, unit: 'W', digits: 0 } },
+      price: inverter.price,
+    }),
+    line('branch-cable', Math.ceil(sum(({ alongM, homeM }) => alongM + homeM)), {
+      unit: 'm',
+      data: { branches, spare: { value: spareM, unit: 'm' } },
+    }),
+    line('branch-drop', devices.length, { data: { branches } }),
+    line(
+      'branch-jump',
+      sum(({ jumps }) => jumps),
+    ),
+    line('branch-terminator', branches, { data: { branches } }),
+    line('branch-breaker', branches, {
+      data: {
+        current: { value: current, unit: 'A', digits: 1 },
+        breaker: { value: breakerFor(current) ?? 0, unit: 'A', digits: 0 },
+        poles: 2,
+      },
+    }),
+    line('combiner', branches > 1 ? 1 : 0, { data: { branches } }),
+    line('gateway', 1),
+  ]
+}
+
+function stringLines({ site, strings, module, optimizer }: Built): PartLine[] {
   const runs = stringRuns(site, strings)
   const metres = runs.reduce((sum, { homeM }) => sum + homeM, 0)
+  const modules = strings.reduce((sum, { panelIds }) => sum + panelIds.length, 0)
   return [
+    ...(optimizer
+      ? [
+          line('optimizer', modules, {
+            typeId: optimizer.id,
+            data: { power: { value: module.powerW, unit: 'W', digits: 0 } },
+            price: optimizer.price,
+            weightKg: optimizer.weightKg ?? null,
+          }),
+        ]
+      : []),
     line('connector-pair', runs.length, { data: { strings: runs.length } }),
     line('extension-lead', runs.flatMap(({ extensions }) => extensions).length),
     line('string-cable', Math.ceil(metres), {
@@ -127,16 +200,23 @@ function stringLines({ site, strings }: Built): PartLine[] {
   ]
 }
 
-function deviceLines({ inverter, battery, grid }: Built): PartLine[] {
-  const ac = circuitData(inverter.acPowerW, grid)
+function deviceLines(built: Built): PartLine[] {
+  const { inverter, battery, grid, strings } = built
+  const ac = circuitData(acPowerOf(built), grid)
+  const labels = (inverter.micro ? 2 : 3) + (battery ? 1 : 0)
   return [
-    line('inverter', 1, {
-      typeId: inverter.id,
-      data: { power: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 1 } },
-      price: inverter.price,
-    }),
-    line('dc-disconnect', 1, { data: { volts: { value: inverter.highestV, unit: 'V', digits: 0 } } }),
-    line('ac-breaker', 1, { data: ac }),
+    ...(inverter.micro
+      ? // One branch alone hangs on its own breaker.
+        [line('ac-breaker', strings.length > 1 ? 1 : 0, { data: ac })]
+      : [
+          line('inverter', 1, {
+            typeId: inverter.id,
+            data: { power: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 1 } },
+            price: inverter.price,
+          }),
+          line('dc-disconnect', 1, { data: { volts: { value: inverter.highestV, unit: 'V', digits: 0 } } }),
+          line('ac-breaker', 1, { data: ac }),
+        ]),
     line('ac-disconnect', 1, { data: ac }),
     line('meter', 1),
     ...(battery
@@ -151,7 +231,9 @@ function deviceLines({ inverter, battery, grid }: Built): PartLine[] {
           }),
         ]
       : []),
-    line('label', battery ? 4 : 3, { data: { battery: battery ? 'yes' : 'no' } }),
+    line('label', labels, {
+      data: { battery: battery ? 'yes' : 'no', dc: inverter.micro ? 'no' : 'yes' },
+    }),
   ]
 }
 

@@ -16,7 +16,7 @@ export interface ArrayRow {
   readonly azimuthDeg: number | null
   /** Share of the unshaded sun on its modules; null without any. */
   readonly sunAccess: number | null
-  /** Its part of the year's yield: shared out by what its strings give to the inverter. */
+  /** Its part of the year's yield: shared out by what its modules give to the inverter. */
   readonly kwh: number
 }
 
@@ -56,10 +56,11 @@ export function arrayRows(
   const yieldKwh = ledger.find(({ id }) => id === 'yield')?.value ?? 0
   const faceOf = new Map(faces.flatMap((face) => face.panels.map(({ id }) => [id, face] as const)))
   const kwhOf = new Map<LaidArray, number>()
-  for (const { panelIds, share } of strings) {
-    const face = faceOf.get(panelIds[0] ?? '')
-    if (face) kwhOf.set(face, (kwhOf.get(face) ?? 0) + share * yieldKwh)
-  }
+  for (const { panelIds, moduleShares } of strings)
+    panelIds.forEach((id, p) => {
+      const face = faceOf.get(id)
+      if (face) kwhOf.set(face, (kwhOf.get(face) ?? 0) + (moduleShares[p] ?? 0) * yieldKwh)
+    })
   const groups = new Map<string, LaidArray[]>()
   for (const face of faces) {
     const key = keys[by](face)

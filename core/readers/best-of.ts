@@ -1,4 +1,5 @@
 import { type InverterType } from '../electrical/catalogue'
+import { ratedAcW } from '../electrical/electronics'
 import { type Graph } from '../graph/graph'
 import { type Patience, type Run } from '../graph/run'
 import { electricalId } from '../kinds/electrical/electrical'
@@ -120,8 +121,8 @@ async function inverterFor(
   world: World,
   patience: Patience,
 ): Promise<{ readonly inverter: InverterType; readonly world: World } | null> {
-  const { powerW } = graph.open(world).value(powerStage)
-  const off = ({ acPowerW }: InverterType) => Math.abs(Math.log(powerW / acPowerW / usualDcAc))
+  const { powerW, count } = graph.open(world).value(powerStage)
+  const off = (inverter: InverterType) => Math.abs(Math.log(powerW / ratedAcW(inverter, count) / usualDcAc))
   let best: { inverter: InverterType; world: World; npv: number } | null = null
   let suiting = 0
   for (const inverter of world.catalogue.inverters.toSorted((a, b) => off(a) - off(b))) {

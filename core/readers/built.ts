@@ -3,7 +3,16 @@ import { type Built } from '../parts/parts-list'
 import { siteStage } from '../stages/site'
 import { stringsStage } from '../stages/strings'
 import { structureStage } from '../stages/structure'
-import { batteryIn, fieldsOf, inverterIn, moduleIn, siteIn, storageIn, type World } from '../stages/world'
+import {
+  batteryIn,
+  fieldsOf,
+  inverterIn,
+  moduleIn,
+  optimizerIn,
+  siteIn,
+  storageIn,
+  type World,
+} from '../stages/world'
 
 /** All that an option's parts and diagram follow from. */
 export function builtOf(run: Run<World>, world: World): Built {
@@ -12,6 +21,8 @@ export function builtOf(run: Run<World>, world: World): Built {
     site: run.value(siteStage),
     holdings: run.value(structureStage),
     strings: run.value(stringsStage).strings,
+    devices: run.value(stringsStage).devices,
+    optimizer: optimizerIn(world),
     module: moduleIn(world),
     inverter: inverterIn(world),
     battery: battery && { type: battery, count: storageIn(world).count },

@@ -6,11 +6,18 @@ import { withFields } from '../kinds/documents'
 import { wiringAccount } from '../stages/accounts/wiring'
 import { acStage } from '../stages/ac'
 import { financeStage, powerStage } from '../stages/finance'
+import { stringsStage } from '../stages/strings'
 import { electricalIn, type World } from '../stages/world'
 
 /** What an option would be with another inverter. */
 export interface InverterWorth {
   readonly id: string
+  /** What sits at each module beside it; null without. */
+  readonly optimizerId: string | null
+  /** How many of them: one, or under each of the modules. */
+  readonly count: number
+  /** Of all of them; so are ratio and price. */
+  readonly acPowerW: number
   /** Of the modules to the inverter. */
   readonly dcAc: number
   readonly annualKwh: number
@@ -40,22 +47,27 @@ export async function inverterWorths(
   tell?: (found: readonly InverterWorth[]) => void,
 ): Promise<readonly InverterWorth[]> {
   const found: InverterWorth[] = []
-  for (const { id, price, acPowerW } of world.catalogue.inverters) {
+  for (const inverter of world.catalogue.inverters) {
+    const { id } = inverter
     const electrical = withFields(electricalIn(world), { inverterId: id })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
     await run.prepare([wiringAccount, acStage, financeStage], patience)
     const { count, powerW } = run.value(powerStage)
     if (count === 0) return []
     const ac = run.value(acStage)
+    const inverters = Math.max(1, run.value(stringsStage).devices.length)
     const { paybackYears, npv } = run.value(financeStage)
     const wrong = run.value(wiringAccount).checks.filter(({ severity }) => !notes.has(severity))
     const gravest = wrong.find(({ severity }) => severity === 'broken') ?? wrong[0]
     found.push({
       id,
-      dcAc: powerW / acPowerW,
+      optimizerId: inverter.micro ? null : electricalIn(world).optimizerId,
+      count: inverters,
+      acPowerW: inverter.acPowerW * inverters,
+      dcAc: powerW / (inverter.acPowerW * inverters),
       annualKwh: ac.kwh,
       clippedKwh: ac.clippedKwh,
-      price,
+      price: inverter.price * inverters,
       paybackYears,
       npv,
       breaks: gravest ? { code: gravest.code, data: gravest.data } : null,

@@ -15,6 +15,7 @@ const lossColumns: Readonly<Record<LossName, string>> = {
   'low-light': 'low_light',
   heat: 'heat',
   window: 'outside_window',
+  optimizers: 'optimizers',
   'light-induced': 'light_induced',
   nameplate: 'nameplate',
   wiring: 'wiring',

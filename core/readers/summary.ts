@@ -1,9 +1,11 @@
+import { type Electronics } from '../electrical/electronics'
+import { type StringWindow } from '../electrical/stringing'
 import { type LossChain } from '../energy/loss-chain'
 import { type Run, type StageTime } from '../graph/run'
 import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
-import { stringShareStage } from '../stages/dc'
+import { moduleShareStage, stringShareStage } from '../stages/dc'
 import { type Price } from '../finance/price'
 import { type AgedYear, type Money } from '../finance/ways'
 import { financeStage, powerStage, priceStage, yearsStage } from '../stages/finance'
@@ -65,12 +67,21 @@ export interface RunSummary {
     readonly id: string
     readonly input: number
     readonly panelIds: readonly string[]
+    /** Of the string; where its modules have electronics of their own, of one of them. */
     readonly coldV: number
     readonly hotV: number
     /** Of the energy that all strings give in the year. */
     readonly share: number
+    /** Its modules' parts of that. */
+    readonly moduleShares: readonly number[]
   }[]
-  readonly window: { readonly fewest: number; readonly most: number; readonly coldVmpV: number }
+  readonly electronics: Electronics
+  /** Modules of each microinverter; none where there is another inverter. */
+  readonly devices: readonly (readonly string[])[]
+  /** How many inverters there are. */
+  readonly inverters: number
+  /** How many modules a string may have, or microinverters a branch, and the volts of a module. */
+  readonly window: StringWindow
   /** Whether snow on the modules comes from the weather's snow depth. */
   readonly snowComputed: boolean
   readonly times: readonly StageTime[]
@@ -81,8 +92,9 @@ export function summarise(run: Run<World>, world: World): RunSummary {
   const chain = run.value(lossChainStage)
   const money = run.value(financeStage)
   const bills = money.years.slice(1)
-  const { window, strings } = run.value(stringsStage)
-  const shares = run.value(stringShareStage)
+  const { electronics, window, strings, devices } = run.value(stringsStage)
+  const inSeries = (panelIds: readonly string[]) => (electronics === 'none' ? panelIds.length : 1)
+  const [shares, moduleShares] = [run.value(stringShareStage), run.value(moduleShareStage)]
   const [before, after] = [run.value(billNowStage), run.value(billThenStage)]
   return {
     ledger: ledgerOf(run),
@@ -111,10 +123,14 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     strings: strings.map((string, i) => ({
       ...string,
       share: shares[i] ?? 0,
-      coldV: string.panelIds.length * window.coldVocV,
-      hotV: string.panelIds.length * window.hotVmpV,
+      moduleShares: moduleShares[i] ?? [],
+      coldV: inSeries(string.panelIds) * window.coldVocV,
+      hotV: inSeries(string.panelIds) * window.hotVmpV,
     })),
-    window: { fewest: window.fewest, most: window.most, coldVmpV: window.coldVmpV },
+    electronics,
+    devices,
+    inverters: Math.max(1, devices.length),
+    window,
     snowComputed: world.weather.value.snowDepthM !== null,
     times: run.times,
   }

@@ -37,7 +37,9 @@ export const textsOf = (
   more: readonly string[],
 ): string[] => [
   ...documents.flatMap((objects) => Object.keys(objects)),
-  ...[...catalogue.modules, ...catalogue.inverters, ...catalogue.batteries].map(({ id }) => id),
+  ...[...catalogue.modules, ...catalogue.inverters, ...catalogue.optimizers, ...catalogue.batteries].map(
+    ({ id }) => id,
+  ),
   ...more,
 ]
 

@@ -35,9 +35,9 @@ test('they come back from the file, stand in place of others of their ids, and s
   }
   expect(moduleIn({ house: {}, option, catalogue: withSheets(later, read) })).toEqual(first)
   expect(withSheets(later, read).modules).toHaveLength(catalogue.modules.length)
-  expect(withSheets({ modules: [], inverters: [], batteries: [], rules: [], mountings: [] }, read)).toEqual(
-    sheets,
-  )
+  expect(
+    withSheets({ modules: [], inverters: [], batteries: [], optimizers: [], rules: [], mountings: [] }, read),
+  ).toEqual(sheets)
   expect(withSheets(later, null)).toBe(later)
 })
 
@@ -58,7 +58,14 @@ test('a job that names what the catalogue no longer has is written with the shee
       jobToFile(
         job,
         [],
-        sheetsOf(job, { modules: [], inverters: [], batteries: [], rules: [], mountings: [] }),
+        sheetsOf(job, {
+          modules: [],
+          inverters: [],
+          batteries: [],
+          optimizers: [],
+          rules: [],
+          mountings: [],
+        }),
       ),
     ),
   ).toEqual(job)

@@ -12,6 +12,7 @@ export function sheetsOf(job: Job, catalogue: Catalogue): Catalogue {
   const designs = job.options.map(({ objects }): Design => ({ house: {}, option: objects, catalogue }))
   const modules = new Set(designs.map((design) => coverIn(design).moduleId))
   const inverters = new Set(designs.map((design) => electricalIn(design).inverterId))
+  const optimizers = new Set(designs.map((design) => electricalIn(design).optimizerId))
   const rules = new Set(designs.map((design) => coverIn(design).rulesId))
   const mountings = new Set(
     designs.flatMap((design) =>
@@ -25,6 +26,7 @@ export function sheetsOf(job: Job, catalogue: Catalogue): Catalogue {
     modules: catalogue.modules.filter(({ id }) => modules.has(id)),
     inverters: catalogue.inverters.filter(({ id }) => inverters.has(id)),
     batteries: catalogue.batteries.filter(({ id }) => batteries.has(id)),
+    optimizers: catalogue.optimizers.filter(({ id }) => optimizers.has(id)),
     rules: catalogue.rules.filter(({ id }) => rules.has(id)),
     mountings: catalogue.mountings.filter(({ id }) => mountings.has(id)),
   }
@@ -41,6 +43,7 @@ export function withSheets(catalogue: Catalogue, sheets: Catalogue | null): Cata
     modules: both(sheets.modules, catalogue.modules),
     inverters: both(sheets.inverters, catalogue.inverters),
     batteries: both(sheets.batteries, catalogue.batteries),
+    optimizers: both(sheets.optimizers, catalogue.optimizers),
     rules: both(sheets.rules, catalogue.rules),
     mountings: both(sheets.mountings, catalogue.mountings),
   }

@@ -13,6 +13,7 @@ import { runningIn } from './dispatch'
 import { loadStage } from './load'
 import { pricedIn } from './prices'
 import { siteStage } from './site'
+import { stringsStage } from './strings'
 import { exportPriceStage, formOf, priceThenStage } from './tariffs'
 import { fieldsOf, moduleIn, offerIn, tariffThenIn, type World } from './world'
 
@@ -65,11 +66,16 @@ export const powerStage: Stage<World, { readonly count: number; readonly powerW:
 /** What the option costs. */
 export const priceStage: Stage<World, Price> = stage({
   name: 'price',
-  version: 3,
-  after: { power: powerStage },
+  version: 4,
+  after: { power: powerStage, wiring: stringsStage },
   reads: (world: World) => pricedIn(world),
-  compute: ({ offer, ...priced }, { power }) =>
-    priceOf(offer, { ...priced, modules: power.count, powerW: power.powerW }),
+  compute: ({ offer, ...priced }, { power, wiring }) =>
+    priceOf(offer, {
+      ...priced,
+      modules: power.count,
+      inverters: Math.max(1, wiring.devices.length),
+      powerW: power.powerW,
+    }),
 })
 
 /** What comes of it over the years. */

@@ -1,11 +1,22 @@
 import { pricedFields, priceOf, type Price } from '../finance/price'
-import { batteryIn, fieldsOf, inverterIn, moduleIn, offerIn, storageIn, type Design } from './world'
+import { devicesFor } from '../electrical/electronics'
+import {
+  batteryIn,
+  fieldsOf,
+  inverterIn,
+  moduleIn,
+  offerIn,
+  optimizerIn,
+  storageIn,
+  type Design,
+} from './world'
 
-/** What an option's price is reckoned from, but for how many modules there are. */
+/** What an option's price is reckoned from, but for how many modules and inverters there are. */
 export const pricedIn = (design: Design) => ({
   offer: fieldsOf(offerIn(design), ...pricedFields),
   modulePrice: moduleIn(design).price,
   inverterPrice: inverterIn(design).price,
+  optimizerPrice: optimizerIn(design)?.price ?? 0,
   batteryPrice: batteryIn(design)?.price ?? 0,
   batteries: batteryIn(design) ? storageIn(design).count : 0,
 })
@@ -13,5 +24,10 @@ export const pricedIn = (design: Design) => ({
 /** What an option would cost with so many modules. */
 export function priceWith(design: Design, modules: number): Price {
   const { offer, ...priced } = pricedIn(design)
-  return priceOf(offer, { ...priced, modules, powerW: modules * moduleIn(design).powerW })
+  return priceOf(offer, {
+    ...priced,
+    modules,
+    inverters: devicesFor(inverterIn(design), modules),
+    powerW: modules * moduleIn(design).powerW,
+  })
 }

@@ -1,6 +1,7 @@
 import { alteration, job, rack, set, withBattery, worldOf } from '@/town/testing'
 import { Keyed, keyOf } from '../graph/keyed'
 import { type Objects } from '../kinds/documents'
+import { electricalId } from '../kinds/electrical/electrical'
 import { type AnyObject } from '../kinds/index'
 import { loadId } from '../kinds/load/load'
 import { encodedHours } from '../load/meter-year'
@@ -40,22 +41,23 @@ const texts = textsOf([house, option], base.catalogue, [
 const chances = { random: seededRandom(7), texts }
 
 const keysOf = (world: World) => allStages.map(({ name, reads }) => [name, keyOf(reads(world))] as const)
-const before = new Map(keysOf(base))
+const keysBefore = (world: World) => new Map(keysOf(world))
+const before = keysBefore(base)
 /** Stages whose own inputs an edit changes; none where the edit is one that nothing can be computed from. */
-function readersOf(world: World): string[] {
+function readersOf(world: World, since: ReadonlyMap<string, string> = before): string[] {
   try {
-    return keysOf(world).flatMap(([name, key]) => (key === before.get(name) ? [] : [name]))
+    return keysOf(world).flatMap(([name, key]) => (key === since.get(name) ? [] : [name]))
   } catch (error) {
     if (error instanceof Fault && error.code === 'unknown-equipment') return []
     throw error
   }
 }
 /** The same for many edits of one thing. */
-function readersOfAll(edit: () => World | undefined, times = 12): string {
+function readersOfAll(edit: () => World | undefined, times = 12, since = before): string {
   const found = new Set<string>()
   for (let k = 0; k < times; k++) {
     const world = edit()
-    if (world) for (const name of readersOf(world)) found.add(name)
+    if (world) for (const name of readersOf(world, since)) found.add(name)
   }
   return allStages.flatMap(({ name }) => (found.has(name) ? [name] : [])).join(', ')
 }
@@ -214,6 +216,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   electrical: {
     inverterId:
       'strings, string years, ac, account of modules, account of wiring, account of the inverter, price',
+    optimizerId: 'strings, string years, account of modules, account of wiring, price',
     modulesPerString: 'strings',
   },
   losses: {
@@ -369,6 +372,69 @@ test.each(['modules', 'inverters', 'batteries', 'rules'] as const)('sheets of %s
     ...('maker' in sheet ? { maker: '' } : {}),
     ...fields,
   })
+})
+
+/** Every field of a sheet, with what reads it in a world that has chosen it. */
+function readersOfSheet(world: World, list: 'inverters' | 'optimizers', id: string): Record<string, string> {
+  const sheet = world.catalogue[list].find((one) => one.id === id) ?? {}
+  const since = keysBefore(world)
+  const found = Object.keys(sheet).map((field) => [
+    field,
+    readersOfAll(
+      () => {
+        const catalogue = otherSheet(world.catalogue, list, id, field, chances)
+        return catalogue && { ...world, catalogue }
+      },
+      12,
+      since,
+    ),
+  ])
+  return Object.fromEntries(found) as Record<string, string>
+}
+
+test('sheets of optimizers, where an option has some', () => {
+  const id = 'thrushfield-430'
+  const world = { ...base, option: set(base.option, electricalId, { optimizerId: id }) }
+  expect(readersOfSheet(world, 'optimizers', id)).toEqual({
+    ...{ id: '', maker: '', name: '', weightKg: '' },
+    price: 'price',
+    powerW: 'string years, account of wiring',
+    highestV: 'account of wiring',
+    mppLowV: 'string years, account of modules, account of wiring',
+    mppHighV: 'string years, account of modules',
+    inputShortCurrentA: 'account of wiring',
+    outputV: 'strings, string years',
+    outputCurrentA: 'strings, string years, account of modules',
+    efficiency: 'string years, account of modules',
+    fewestPerString: 'strings',
+    mostPerString: 'strings, account of wiring',
+    stringPowerW: 'strings, account of wiring',
+  })
+})
+
+test('sheets of microinverters, where an option has some', () => {
+  const id = 'tarnbeck-360'
+  const world = {
+    ...base,
+    // An optimizer that is chosen all the same is none.
+    option: set(base.option, electricalId, { inverterId: id, optimizerId: 'nobody-has-it' }),
+  }
+  const readers = readersOfSheet(world, 'inverters', id)
+  expect(readers).toMatchObject({
+    acPowerW: 'strings, string years, ac, account of wiring, account of the inverter',
+    mppInputs: 'strings, account of wiring',
+    efficiency: 'string years, ac, account of the inverter',
+    micro: 'strings, account of wiring',
+  })
+  expect(readersOf({ ...base, option: set(base.option, electricalId, { inverterId: id }) })).toEqual([
+    'strings',
+    'string years',
+    'ac',
+    'account of modules',
+    'account of wiring',
+    'account of the inverter',
+    'price',
+  ])
 })
 
 test('mountings are read for what holds modules, and for nothing else', () => {

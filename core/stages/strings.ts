@@ -1,4 +1,12 @@
 import {
+  branchUp,
+  mostOnBranch,
+  optimizedLengths,
+  ownWindow,
+  parallelOptimized,
+  type Electronics,
+} from '../electrical/electronics'
+import {
   lengthsFor,
   parallelStrings,
   stringUp,
@@ -9,50 +17,109 @@ import {
 import { stage, type Stage } from '../graph/stage'
 import { heatAt } from '../energy/array-heat'
 import { heatOverRoof, hottestRiseK, usualGapM } from '../energy/cell-temperature'
+import { phaseVoltageV } from '../parts/circuit'
 import { type LaidArray } from '../site/site'
 import { moduleModelStage } from './module-model'
 import { siteStage } from './site'
-import { electricalIn, fieldsOf, inverterIn, moduleIn, siteIn, type World } from './world'
+import { electricalIn, fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from './world'
 
 /** How the modules are strung, and how long a string may be. */
 export interface Wiring {
+  readonly electronics: Electronics
+  /** Of microinverters and optimizers the volts are of one module alone. */
   readonly window: StringWindow
-  /** Modules in a string as they are strung. */
+  /** Modules in a string as they are strung; of microinverters, how many are on a branch. */
   readonly lengths: { readonly fewest: number; readonly most: number }
   /** Cells of the hottest array in full sun on the hottest day. */
   readonly hottestC: number
+  /** Of microinverters: the modules of a branch each. */
   readonly strings: readonly PanelString[]
+  /** Modules of each microinverter, branch after branch; of another inverter none. */
+  readonly devices: readonly (readonly string[])[]
 }
 
 export const stringsStage: Stage<World, Wiring> = stage({
   name: 'strings',
-  version: 4,
+  version: 5,
   after: { site: siteStage, model: moduleModelStage },
-  reads: (world: World) => ({
-    modulesPerString: electricalIn(world).modulesPerString,
-    inverter: fieldsOf(
-      inverterIn(world),
-      'highestV',
-      'mppLowV',
-      'mppHighV',
-      'startV',
-      'mppInputs',
-      'stringsPerInput',
-      'inputCurrentA',
-      'inputShortCurrentA',
-    ),
-    module: fieldsOf(moduleIn(world), 'vocV', 'vocPerK', 'iscA'),
-    temperatures: fieldsOf(siteIn(world), 'lowestTemperatureC', 'highestTemperatureC'),
-  }),
-  compute: ({ modulesPerString, inverter, module, temperatures }, { site, model }) => {
+  reads: (world: World) => {
+    const inverter = inverterIn(world)
+    const optimizer = optimizerIn(world)
+    return {
+      modulesPerString: electricalIn(world).modulesPerString,
+      inverter: fieldsOf(
+        inverter,
+        'highestV',
+        'mppLowV',
+        'mppHighV',
+        'startV',
+        'mppInputs',
+        'stringsPerInput',
+        'inputCurrentA',
+        'inputShortCurrentA',
+      ),
+      module: fieldsOf(moduleIn(world), 'vocV', 'vocPerK', 'iscA'),
+      temperatures: fieldsOf(siteIn(world), 'lowestTemperatureC', 'highestTemperatureC'),
+      optimized: optimizer && {
+        powerW: moduleIn(world).powerW,
+        ...fieldsOf(
+          optimizer,
+          'fewestPerString',
+          'mostPerString',
+          'stringPowerW',
+          'outputV',
+          'outputCurrentA',
+        ),
+      },
+      perBranch: inverter.micro
+        ? mostOnBranch(inverter, inverter.micro.branchBreakerA, phaseVoltageV(siteIn(world)))
+        : null,
+    }
+  },
+  compute: ({ modulesPerString, inverter, module, temperatures, optimized, perBranch }, { site, model }) => {
     const { lowestTemperatureC, highestTemperatureC } = temperatures
     const hottestC = highestTemperatureC + hottestRiseOf(site.arrays)
+    const own = (lengths: Pick<StringWindow, 'fewest' | 'most'>) =>
+      ownWindow(module, model.power, lowestTemperatureC, hottestC, lengths)
+    if (perBranch !== null) {
+      const lengths = { fewest: 1, most: modulesPerString ?? perBranch }
+      return {
+        electronics: 'microinverters',
+        window: own({ fewest: 1, most: perBranch }),
+        lengths,
+        hottestC,
+        ...branchUp(
+          site.faces.map(({ panels }) => panels),
+          inverter.mppInputs,
+          lengths.most,
+        ),
+      }
+    }
+    if (optimized) {
+      const window = own(optimizedLengths(optimized, inverter, optimized.powerW))
+      const lengths = lengthsFor(window, modulesPerString)
+      return {
+        electronics: 'optimizers',
+        window,
+        lengths,
+        hottestC,
+        devices: [],
+        // Each module works by itself: a string may go over planes, those of one direction first.
+        strings: stringUp([alike(site.faces).flat()], {
+          ...lengths,
+          inputs: inverter.mppInputs,
+          parallel: parallelOptimized(inverter, optimized),
+        }),
+      }
+    }
     const window = stringWindow(module, model.power, inverter, lowestTemperatureC, hottestC)
     const lengths = lengthsFor(window, modulesPerString)
     return {
+      electronics: 'none',
       window,
       lengths,
       hottestC,
+      devices: [],
       strings: stringUp(alike(site.faces), {
         ...lengths,
         inputs: inverter.mppInputs,

@@ -1,4 +1,10 @@
-import { type BatteryType, type Catalogue, type InverterType, type ModuleType } from '../electrical/catalogue'
+import {
+  type BatteryType,
+  type Catalogue,
+  type InverterType,
+  type ModuleType,
+  type OptimizerType,
+} from '../electrical/catalogue'
 import { type Keyed } from '../graph/keyed'
 import { coverId, type Cover } from '../kinds/cover/cover'
 import { ofKind, theOne, type Objects } from '../kinds/documents'
@@ -70,6 +76,13 @@ export const moduleIn = (design: Design): ModuleType =>
 export const inverterIn = (design: Design): InverterType =>
   chosen(design.catalogue.inverters, electricalIn(design).inverterId, 'inverter')
 
+/** What sits at each module of the strings; a microinverter needs nothing. @throws Fault `unknown-equipment` */
+export function optimizerIn(design: Design): OptimizerType | null {
+  const { optimizerId } = electricalIn(design)
+  if (optimizerId === null || inverterIn(design).micro) return null
+  return chosen(design.catalogue.optimizers, optimizerId, 'optimizer')
+}
+
 /** @throws Fault `unknown-equipment` */
 export function batteryIn(design: Design): BatteryType | null {
   const { batteryId } = storageIn(design)
@@ -83,6 +96,7 @@ export function batteryIn(design: Design): BatteryType | null {
 export function checkEquipment(design: Design): void {
   moduleIn(design)
   inverterIn(design)
+  optimizerIn(design)
   batteryIn(design)
 }
 

@@ -125,6 +125,42 @@ export const checks = {
     title: 'Current above the input’s limit',
     message: '{module} has a short-circuit current of {current}; an input of {inverter} takes {limit}.',
   },
+  'unit-cold': {
+    title: 'Module voltage too high in the cold',
+    message: '{module} reaches {figure} open-circuit at {coldest}; {device} withstands {limit}.',
+  },
+  'unit-hot': {
+    title: 'Module voltage too low in the heat',
+    message:
+      '{module} works best at {figure} in the heat; {device} tracks from {limit}. Below it, power is lost on hot days.',
+  },
+  'unit-current': {
+    title: 'Module current above the device’s limit',
+    message: '{module} has a short-circuit current of {figure}; an input of {device} takes {limit}.',
+  },
+  'unit-power': {
+    title: 'Module too powerful for its optimizer',
+    message: '{module} is rated at {figure}; {device} takes {limit}.',
+  },
+  'optimizers-few': {
+    title: '{string}: too few optimizers',
+    message:
+      '{figure, number} in the string; it takes at least {limit, number} of {device} to run the inverter.',
+  },
+  'optimizers-many': {
+    title: '{string}: too many optimizers',
+    message: '{figure, number} in the string; {device} allows {limit, number}.',
+  },
+  'optimizers-power': {
+    title: '{string}: too much power for its optimizers',
+    message:
+      '{modules, plural, one {# module comes} other {# modules come}} to {figure}; a string of {device} may have {limit}.',
+  },
+  'branch-many': {
+    title: '{string}: too many microinverters on one branch',
+    message:
+      '{devices, plural, one {# microinverter gives} other {# microinverters give}} {figure}; a breaker of {breaker} carries {limit} all day.',
+  },
   'dc-ac-high': {
     title: 'Too many modules for the inverter',
     message: '{modules} of modules on {inverter} AC.',

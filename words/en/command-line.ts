@@ -8,6 +8,7 @@ export const caseRules = {
   'corners-in-line': 'all corners lie in one line',
   'corner-off-plane': 'this corner is more than {limit} off the plane of the others',
   'not-under-lowest': 'no lower than lowestTemperatureC',
+  'not-with-micro': 'a microinverter holds each module at its best point by itself: leave the optimizer out',
   'modules-together': 'at most {limit, number} modules together',
   'as-many-as':
     '{expected, number} values were expected, one for each of yieldKwh, but {given, number} are given',

@@ -10,6 +10,13 @@ export const diagram = {
   input:
     'Input {input, number}: {strings, plural, one {# string} other {# strings}} of {modules, plural, one {# module} other {# modules}}',
   module: '{name}, {power} each',
+  branch:
+    'Branch {branch, number}: {devices, plural, one {# microinverter} other {# microinverters}}, {modules, plural, one {# module} other {# modules}}',
+  microinverter: '{name}, {power} AC each',
+  branchCurrent: '{power}, {current}',
+  combiner: 'AC combiner',
+  optimized: 'At most {volts} and {current}',
+  optimizer: 'An optimizer at each module: {name}',
   volts: 'Voc {cold} cold, Vmp {hot} hot, Isc {current}',
   dcConductor: '2 × {size} copper, and protective earth',
   dcDisconnect: 'DC disconnect',

@@ -15,6 +15,8 @@ export const formulas = {
   unwired: 'Σ irradiance on the modules of strings that have no inverter input',
   mismatch:
     'mean irradiance − the uniform irradiance on all strips of a string that would give the same power',
+  'mismatch-own':
+    'mean irradiance − the uniform irradiance on all strips of a module that would give the same power, module by module',
   'snow-computed':
     'covered cell rows ÷ rows; slides by {slide} × sin tilt an hour when air temperature > −G ÷ {slope} °C',
   'snow-entered': 'energy × snow loss of the month',
@@ -23,6 +25,8 @@ export const formulas = {
     'P(G, 25 °C) against rated power × G ÷ 1000, from I = IL − I0 (e^((V + I Rs)/a) − 1) − (V + I Rs)/Rsh',
   heat: 'P(G, T) against P(G, 25 °C), T = air + G ÷ (u0 + u1 · wind at the modules)',
   window: 'Σ strings: power at the best point − the most within the volts that the inverter’s input works at',
+  optimizers:
+    'Σ modules: power at the best point − what the optimizer puts out, within its volts and current and those of the string',
   wiring: 'P × (1 − {factors})',
   'inverter-king': 'Pac = (Paco/(A − B) − C (A − B)) (Pdc − B) + C (Pdc − B)², with A, B and C by DC voltage',
   'inverter-curve': 'η(load) = η/{weighted} · ({load} ζ {inverse}/ζ + {constant})',
@@ -80,6 +84,8 @@ export const terms = {
   window: 'Volts of an input, {inverter}',
   start: 'Starts at',
   'hottest-cell': 'Hottest cells',
+  optimizer: '{optimizer}, efficiency',
+  'optimizer-output': 'Greatest output current',
   'wind-share': 'Wind {height} over ground against the station’s',
   'light-induced': 'Light-induced',
   nameplate: 'Nameplate',
@@ -87,6 +93,7 @@ export const terms = {
   connections: 'Connections',
   'other-loss': '{name}',
   inverter: '{inverter}, efficiency',
+  inverters: 'Microinverters',
   'night-use': 'Own use at night',
   'rated-ac': 'Rated AC power',
   'module-power': 'Module power',
@@ -113,6 +120,7 @@ export const terms = {
   'price-work': 'By the watt',
   'price-modules': 'Modules',
   'price-inverter': 'Inverter',
+  'price-optimizers': 'Optimizers',
   'price-batteries': 'Batteries',
   'price-adders': 'Additional work',
   markup: 'Sales fee and margin',
@@ -156,6 +164,7 @@ export const sources = {
   'inverter-measured': 'Measured parameters of the inverter',
   'dobos-2014-inverter': 'Dobos 2014 (NREL/TP-6A20-62641), eq. 11',
   'inverter-sheet': 'Data sheet of the inverter',
+  'optimizer-sheet': 'Data sheet of the optimizer',
   'lines-above': 'The lines above',
   'own-use': 'Own use first, hour by hour on the local clock',
   'by-tariff':
@@ -180,6 +189,9 @@ export const assumptions = {
   'darkest-cell': 'The darkest sampled cell limits its group.',
   'greatest-maximum':
     'The inverter looks over the whole curve and finds the greatest of several maxima; one that climbs from open circuit may stop at a lesser.',
+  'own-best-point':
+    'Each module works at its own best point: modules of a string do not hold each other back.',
+  'each-inverter-alone': 'Each microinverter converts and clips what its own modules give, hour by hour.',
   'no-default-mismatch':
     'No default mismatch loss is added: this one is computed from the light. That modules of one type differ among themselves can be entered as “Manufacturing mismatch”.',
   'entered-snow-unused': 'Snow losses entered by month do not count while the depth is known.',

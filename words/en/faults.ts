@@ -6,8 +6,6 @@ export const rules = {
   'less-than': 'less than {limit}',
   'at-least-characters': 'at least {limit, plural, one {# character} other {# characters}}',
   'at-most-characters': 'at most {limit, plural, one {# character} other {# characters}}',
-  'at-least-entries': 'at least {limit, plural, one {# entry} other {# entries}}',
-  'at-most-entries': 'at most {limit, plural, one {# entry} other {# entries}}',
   'whole-number': 'a whole number',
   'missing-number': 'a number is missing here',
   'missing-whole-number': 'a whole number is missing here',
@@ -20,8 +18,6 @@ export const rules = {
   'not-as-expected': 'not as expected',
   'name-needed': 'a name is needed',
   'outline-corners': 'an outline has at least {limit, number} corners',
-  'field-crossing': 'an outline does not cross itself',
-  'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
 } as const
 
 /** What is wrong and what to do. `at` names the place in a file; it is left out where the person stands before the field. */

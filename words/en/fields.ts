@@ -188,7 +188,7 @@ export const fieldsOf = {
   },
   rules: { name: 'Name', authority: 'Authority' },
   'own-module': { name: 'Name' },
-  electrical: { inverterId: 'Inverter', modulesPerString: 'Modules per string' },
+  electrical: { inverterId: 'Inverter', optimizerId: 'Optimizers', modulesPerString: 'Modules per string' },
   losses: {
     soiling: 'Soiling',
     snow: 'Snow',

@@ -12,6 +12,8 @@ export const inverters = {
   price: 'Price',
   payback: 'Payback',
   npv: 'NPV',
+  with: 'with {name} at each module',
+  many: '{count, number} × {name}',
   never: 'never',
   chosen: 'chosen',
   take: 'Take',

@@ -164,6 +164,10 @@ export const laterFaults = {
 
 /** What some values must be, said where those are typed or read. */
 export const laterRules = {
+  'at-least-entries': 'at least {limit, plural, one {# entry} other {# entries}}',
+  'at-most-entries': 'at most {limit, plural, one {# entry} other {# entries}}',
+  'field-crossing': 'an outline does not cross itself',
+  'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
   'missing-yes-no': 'yes or no is missing here',
   'missing-list': 'a list is missing here',
   'missing-object': 'an object is missing here',

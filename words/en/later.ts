@@ -25,6 +25,7 @@ import { fileUnits } from './file-units'
 import { fit } from './fit'
 import { history } from './history'
 import { inverters } from './inverters'
+import { wiring } from './wiring'
 import { layWanted } from './lay-wanted'
 import { load } from './load'
 import { money } from './money'
@@ -76,6 +77,7 @@ export const later = {
   treeCard,
   fileUnits,
   inverters,
+  wiring,
   layWanted,
   load,
   models,

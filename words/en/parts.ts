@@ -18,6 +18,15 @@ export const partNames = {
   'connector-pair': 'PV connectors, pairs',
   'extension-lead': 'Extension leads',
   'string-cable': 'PV cable',
+  optimizer: 'Optimizers',
+  microinverter: 'Microinverters',
+  'branch-cable': 'AC branch cable',
+  'branch-drop': 'Branch connectors',
+  'branch-jump': 'Branch extensions',
+  'branch-terminator': 'Branch terminators',
+  'branch-breaker': 'Branch breakers',
+  combiner: 'AC combiner panel',
+  gateway: 'Monitoring gateway',
   inverter: 'Inverter',
   'dc-disconnect': 'DC disconnect',
   'ac-breaker': 'Inverter breaker',
@@ -44,6 +53,17 @@ export const partReasons = {
   'extension-lead': 'Where a string jumps further than two module leads reach.',
   'string-cable':
     'Two conductors for each of {strings, plural, one {# string} other {# strings}}: down the slope and the wall, {spare} spare at each end.',
+  optimizer: 'One at each module of {power}.',
+  microinverter:
+    'One for {modules, plural, one {each module} other {up to # neighbouring modules of a plane}}, {power} AC each.',
+  'branch-cable':
+    'Along {branches, plural, one {# branch} other {# branches}} and down the slope and the wall, {spare} spare at the foot.',
+  'branch-drop': 'One for each microinverter.',
+  'branch-jump': 'Where the next microinverter is further than the cable between two connectors reaches.',
+  'branch-terminator': 'One at the end of {branches, plural, one {the branch} other {each of # branches}}.',
+  'branch-breaker': `${sized}, for the longest branch.`,
+  combiner: 'For {branches, number} branches.',
+  gateway: 'Reads the microinverters over the house’s wiring.',
   inverter: '{power} AC.',
   'dc-disconnect': 'For up to {volts}.',
   'ac-breaker': `${sized}.`,
@@ -52,7 +72,7 @@ export const partReasons = {
   battery: '{energy} usable each.',
   'battery-breaker': `${sized}.`,
   label:
-    'At the service panel, the DC and the AC disconnect{battery, select, yes { and the battery} other {}}.',
+    '{dc, select, yes {At the service panel, the DC and the AC disconnect} other {{battery, select, yes {At the service panel, the AC disconnect} other {At the service panel and the AC disconnect}}}}{battery, select, yes { and the battery} other {}}.',
 } as const satisfies Record<PartCode, string>
 
 /** The sheet of the parts list. */

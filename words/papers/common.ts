@@ -7,6 +7,7 @@ import { type PlanLabels } from '@/core/papers/roof-plan'
 import { type Table } from '@/core/papers/tables'
 import { type ScaleWords } from '@/core/papers/to-scale'
 import { type PaperFacts } from '@/core/readers/papered'
+import { acPowerOf } from '@/core/parts/parts-list'
 import { panelsOf } from '@/core/site/site'
 import { diagramWords } from '../diagram-words'
 import { diagram } from '../en/diagram'
@@ -74,8 +75,9 @@ export const tasks = (title: string, all: readonly string[]): Table => ({
 
 /** The system in a few lines. */
 export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [string, string][] {
-  const { module, inverter, battery, site } = built
+  const { module, inverter, optimizer, devices, battery, site } = built
   const count = panelsOf(site).length
+  const acPowerW = acPowerOf(built)
   return [
     [
       words.modules,
@@ -87,9 +89,26 @@ export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [stri
     ],
     [
       words.inverter,
-      sayer.say(words.inverterValue, { name: inverter.name, power: of(inverter.acPowerW / 1000, 'kW', 1) }),
+      devices.length > 0
+        ? sayer.say(words.invertersValue, {
+            count: devices.length,
+            name: inverter.name,
+            power: of(inverter.acPowerW, 'W', 0),
+          })
+        : sayer.say(words.inverterValue, {
+            name: inverter.name,
+            power: of(inverter.acPowerW / 1000, 'kW', 1),
+          }),
     ],
-    [words.ratio, sayer.written(of((count * module.powerW) / inverter.acPowerW, 'ratio', 2))],
+    ...(optimizer
+      ? [
+          [words.optimizers, sayer.say(words.optimizersValue, { count, name: optimizer.name })] satisfies [
+            string,
+            string,
+          ],
+        ]
+      : []),
+    [words.ratio, sayer.written(of((count * module.powerW) / acPowerW, 'ratio', 2))],
     [
       words.battery,
       battery

@@ -7,7 +7,7 @@ import { facts, of } from './common'
 
 /** What the data sheets of everything that is built say, as far as the design rests on it. */
 export function dataTables(sayer: Sayer, { built }: PaperFacts): Table[] {
-  const { module, inverter, battery, holdings } = built
+  const { module, inverter, optimizer, battery, holdings } = built
   const say = (value: number, unit: Unit, digits?: number) => sayer.written(of(value, unit, digits))
   const titled = (maker: string, name: string) => (name.startsWith(maker) ? name : `${maker} ${name}`)
   const mountings = new Map(
@@ -31,7 +31,10 @@ export function dataTables(sayer: Sayer, { built }: PaperFacts): Table[] {
       [words.degradation, say(module.degradation, 'share/year', 2)],
     ]),
     facts(titled(inverter.maker, inverter.name), [
-      [words.acPower, say(inverter.acPowerW / 1000, 'kW', 1)],
+      [words.acPower, say(inverter.acPowerW / 1000, 'kW', inverter.micro ? 2 : 1)],
+      ...(inverter.micro
+        ? [[words.branchBreaker, say(inverter.micro.branchBreakerA, 'A', 0)] satisfies [string, string]]
+        : []),
       [words.mpptInputs, say(inverter.mppInputs, 'count')],
       [words.stringsPerInput, say(inverter.stringsPerInput, 'count')],
       [words.highestV, say(inverter.highestV, 'V', 0)],
@@ -40,6 +43,20 @@ export function dataTables(sayer: Sayer, { built }: PaperFacts): Table[] {
       [words.inputShort, say(inverter.inputShortCurrentA ?? inverter.inputCurrentA, 'A', 1)],
       [words.efficiency, say(inverter.efficiency, 'share', 1)],
     ]),
+    ...(optimizer
+      ? [
+          facts(titled(optimizer.maker, optimizer.name), [
+            [words.rated, say(optimizer.powerW, 'W', 0)],
+            [words.highestV, say(optimizer.highestV, 'V', 0)],
+            [words.mppRange, `${say(optimizer.mppLowV, 'V', 0)} – ${say(optimizer.mppHighV, 'V', 0)}`],
+            [words.inputShort, say(optimizer.inputShortCurrentA, 'A', 1)],
+            [words.output, `${say(optimizer.outputV, 'V', 0)}, ${say(optimizer.outputCurrentA, 'A', 1)}`],
+            [words.inAString, `${optimizer.fewestPerString} – ${optimizer.mostPerString}`],
+            [words.stringPower, say(optimizer.stringPowerW / 1000, 'kW', 1)],
+            [words.efficiency, say(optimizer.efficiency, 'share', 1)],
+          ]),
+        ]
+      : []),
     ...(battery
       ? [
           facts(titled(battery.type.maker, battery.type.name), [

@@ -2,7 +2,9 @@ import { theOne } from '@/core/kinds/documents'
 import { siteId } from '@/core/kinds/site/site'
 import { type PanelString } from '@/core/electrical/stringing'
 import { type HandOverText, type TablesText } from '@/core/papers/sets'
+import { figuresOf } from '@/core/diagram/single-line'
 import { type Photograph } from '@/core/papers/photos'
+import { type Table } from '@/core/papers/tables'
 import { partsList } from '@/core/parts/parts-list'
 import { higherM } from '@/core/readers/height-worth'
 import { type PaperFacts } from '@/core/readers/papered'
@@ -167,8 +169,7 @@ function parts(sayer: Sayer, { built }: PaperFacts): TablesText {
 }
 
 function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
-  const { strings, module, battery } = built
-  const wired = strings.filter(({ input }) => input >= 0)
+  const { battery } = built
   return {
     title: words.commissioning,
     tables: [
@@ -181,32 +182,7 @@ function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
         })),
         rows: [['', '', '']],
       },
-      {
-        title: words.strings,
-        columns: [
-          { head: words.string, share: 1 },
-          { head: words.input, share: 1, as: 'figures' },
-          { head: words.inStrings, share: 1, as: 'figures' },
-          { head: words.expectedVoc, share: 1.6, as: 'figures' },
-          { head: words.measuredVoc, share: 1.8, as: 'blank' },
-          { head: words.expectedIsc, share: 1.8, as: 'figures' },
-          { head: words.measuredIsc, share: 1.8, as: 'blank' },
-          { head: words.polarity, share: 1.2, as: 'blank' },
-          { head: words.insulation, share: 1.6, as: 'blank' },
-        ],
-        rows: wired.map(({ id, input, panelIds }) => [
-          id,
-          String(input + 1),
-          String(panelIds.length),
-          sayer.written(of(panelIds.length * module.vocV, 'V', 0)),
-          '',
-          sayer.written(of(module.iscA, 'A', 2)),
-          '',
-          '',
-          '',
-        ]),
-        note: sayer.say(words.stringNote, { coefficient: of(module.vocPerK, 'share', 2) }),
-      },
+      built.inverter.micro ? branchTable(sayer, built) : stringTable(sayer, built),
       tasks(words.steps, [...words.commissioningTasks, ...(battery ? [words.batteryTask] : [])]),
       {
         title: words.signature,
@@ -220,5 +196,62 @@ function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
         ],
       },
     ],
+  }
+}
+
+function stringTable(sayer: Sayer, { strings, module, optimizer }: PaperFacts['built']): Table {
+  const wired = strings.filter(({ input }) => input >= 0)
+  return {
+    title: words.strings,
+    columns: [
+      { head: words.string, share: 1 },
+      { head: words.input, share: 1, as: 'figures' },
+      { head: words.inStrings, share: 1, as: 'figures' },
+      { head: words.expectedVoc, share: 1.6, as: 'figures' },
+      { head: words.measuredVoc, share: 1.8, as: 'blank' },
+      { head: words.expectedIsc, share: 1.8, as: 'figures' },
+      { head: words.measuredIsc, share: 1.8, as: 'blank' },
+      { head: words.polarity, share: 1.2, as: 'blank' },
+      { head: words.insulation, share: 1.6, as: 'blank' },
+    ],
+    rows: wired.map(({ id, input, panelIds }) => [
+      id,
+      String(input + 1),
+      String(panelIds.length),
+      // Optimizers hold a string low until the inverter asks for it: their sheet says how low.
+      optimizer ? '–' : sayer.written(of(panelIds.length * module.vocV, 'V', 0)),
+      '',
+      optimizer ? '–' : sayer.written(of(module.iscA, 'A', 2)),
+      '',
+      '',
+      '',
+    ]),
+    note: sayer.say(words.stringNote, { coefficient: of(module.vocPerK, 'share', 2) }),
+  }
+}
+
+/** Branches of microinverters, each with what its breaker will carry. */
+function branchTable(sayer: Sayer, built: PaperFacts['built']): Table {
+  const { branches } = figuresOf(built, { coldVocV: 0, hotVmpV: 0 })
+  return {
+    title: words.branches,
+    columns: [
+      { head: words.branch, share: 1 },
+      { head: words.inStrings, share: 1, as: 'figures' },
+      { head: words.microinverters, share: 1.6, as: 'figures' },
+      { head: words.branchBreakerIs, share: 1.4, as: 'figures' },
+      { head: words.expectedCurrent, share: 1.8, as: 'figures' },
+      { head: words.measuredVolts, share: 1.8, as: 'blank' },
+      { head: words.reporting, share: 1.8, as: 'blank' },
+    ],
+    rows: branches.map(({ branch, devices, modules, circuit }) => [
+      built.strings[branch - 1]?.id ?? '',
+      String(modules),
+      String(devices),
+      circuit.breakerA === null ? '–' : sayer.written(of(circuit.breakerA, 'A', 0)),
+      sayer.written(of(circuit.currentA, 'A', 1)),
+      '',
+      '',
+    ]),
   }
 }

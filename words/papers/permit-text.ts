@@ -239,22 +239,28 @@ const nearest = (pairs: readonly (readonly [number, number])[]): readonly [numbe
   )
 
 function plates(sayer: Sayer, { built, volts }: PaperFacts): Plate[] {
-  const { inputs, inverter } = figuresOf(built, volts)
-  if (inputs.length === 0) return []
+  const { inputs, branches, inverter } = figuresOf(built, volts)
+  if (inputs.length + branches.length === 0) return []
+  const hasDc = inputs.length > 0
   const coldV = Math.max(...inputs.map((input) => input.coldV))
   const currentA = Math.max(...inputs.map((input) => input.currentA)) * 1.25
   const red = { colour: words.onRed }
   const orange = { colour: words.onOrange }
   const { battery } = built
   return [
-    {
-      title: words.plateDc,
-      lines: [
-        sayer.say(words.plateDcVolts, { volts: of(coldV, 'V', 0) }),
-        sayer.say(words.plateDcCurrent, { current: of(currentA, 'A', 1) }),
-      ],
-      where: sayer.say(words.plateDcWhere, red),
-    },
+    // Behind microinverters there is no direct current to open.
+    ...(hasDc
+      ? [
+          {
+            title: words.plateDc,
+            lines: [
+              sayer.say(words.plateDcVolts, { volts: of(coldV, 'V', 0) }),
+              sayer.say(words.plateDcCurrent, { current: of(currentA, 'A', 1) }),
+            ],
+            where: sayer.say(words.plateDcWhere, red),
+          },
+        ]
+      : []),
     {
       title: words.plateAc,
       lines: [
@@ -269,11 +275,15 @@ function plates(sayer: Sayer, { built, volts }: PaperFacts): Plate[] {
       where: sayer.say(words.plateDualWhere, orange),
     },
     { title: words.warning, lines: [words.plateLive], where: sayer.say(words.plateLiveWhere, orange) },
-    {
-      title: words.caution,
-      lines: [words.plateRoute, words.plateRouteLine],
-      where: sayer.say(words.plateRouteWhere, red),
-    },
+    ...(hasDc
+      ? [
+          {
+            title: words.caution,
+            lines: [words.plateRoute, words.plateRouteLine],
+            where: sayer.say(words.plateRouteWhere, red),
+          },
+        ]
+      : []),
     ...(battery
       ? [
           {

@@ -7,15 +7,19 @@ import { electricalId } from '@/core/kinds/electrical/electrical'
 import { settledLosses } from '@/core/kinds/losses/first-year'
 import { lossesId, mostOtherLosses, type Losses } from '@/core/kinds/losses/losses'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
-import { useBench, useHouse, useNumbers, useOption, useSession, useSite } from '../../context'
+import { useBench, useHouse, useNumbers, useOption, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
+import { InverterFacts } from '../../wire/inverter-facts'
+import { StringsList } from '../../wire/strings-list'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 
 const byModule = ['lightInduced', 'nameplate'] as const
 const losses = ['wiring', 'connections', 'availability'] as const
+
+const isMicro = ({ micro }: { readonly micro?: object }): boolean => micro !== undefined
 
 /** The inverter, the strings with their volts, and the entered losses. */
 export function WireChapter() {
@@ -23,23 +27,28 @@ export function WireChapter() {
   const option = useOption()
   const site = useSite()
   const optionId = useSession((s) => s.optionId)
-  const { numbers, fresh } = useNumbers()
+  const { numbers } = useNumbers()
+  const sayer = useSayer()
   const electrical = theOne(option, 'electrical', electricalId)
   const entered = theOne(option, 'losses', lossesId)
   const inverter = catalogue.inverters.find((i) => i.id === electrical.inverterId)
   const module = modulesFor({ house: useHouse(), catalogue }).find(
     (m) => m.id === theOne(option, 'cover', coverId).moduleId,
   )
-  const summary = numbers?.summary
-  const clipping = summary?.ledger.find((line) => line.id === 'clipping')?.value ?? 0
+  const optimizer =
+    (inverter && !inverter.micro && catalogue.optimizers.find(({ id }) => id === electrical.optimizerId)) ||
+    null
   return (
     <>
       <ChoiceField
         label={later.fields.electrical.inverterId}
         value={electrical.inverterId}
         choices={catalogue.inverters
-          .toSorted((a, b) => a.acPowerW - b.acPowerW)
-          .map(({ id, name }) => ({ value: id, label: name }))}
+          .toSorted((a, b) => Number(isMicro(a)) - Number(isMicro(b)) || a.acPowerW - b.acPowerW)
+          .map(({ id, name, micro, mppInputs }) => ({
+            value: id,
+            label: micro ? sayer.say(later.wiring.micro, { name, inputs: mppInputs }) : name,
+          }))}
         onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })}
       />
       <button
@@ -49,34 +58,24 @@ export function WireChapter() {
       >
         {later.inverters.open}
       </button>
-      {inverter && summary && (
-        <dl className={fresh ? '' : 'opacity-60'}>
-          <Row label="AC power" value={`${number(inverter.acPowerW / 1000, site, 2)} kW`} />
-          <Row
-            label="DC/AC ratio"
-            value={number(summary.powerW / inverter.acPowerW, site, 2)}
-            limit={`≤ ${number(inverter.highestDcAc, site, 2)}`}
-          />
-          <Row label="Clipping" value={`${number(Math.abs(clipping), site)} kWh`} />
-          <Row label="String length" value={`${summary.window.fewest} to ${summary.window.most}`} />
-          {module && (
-            <Row
-              label="MPP voltage, cold"
-              value={`${number(summary.window.most * summary.window.coldVmpV, site)} V`}
-              limit={`≤ ${inverter.mppHighV} V`}
-            />
-          )}
-          {module && (
-            <Row
-              label="Current"
-              value={`${number(module.iscA, site, 1)} A`}
-              limit={`≤ ${inverter.inputCurrentA} A`}
-            />
-          )}
-        </dl>
+      {inverter && !inverter.micro && (
+        <ChoiceField
+          label={later.fields.electrical.optimizerId}
+          value={electrical.optimizerId ?? ''}
+          choices={[
+            { value: '', label: later.wiring.optimizerNone },
+            ...catalogue.optimizers.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onChoose={(id) =>
+            documents.set(later.fields.electrical.optimizerId, optionId, electricalId, {
+              optimizerId: id === '' ? null : id,
+            })
+          }
+        />
       )}
+      {inverter && module && <InverterFacts inverter={inverter} optimizer={optimizer} module={module} />}
       <TextField
-        label={later.fields.electrical.modulesPerString}
+        label={inverter?.micro ? later.wiring.devicesPerBranch : later.fields.electrical.modulesPerString}
         shown={electrical.modulesPerString === null ? 'automatic' : String(electrical.modulesPerString)}
         width="length"
         hint="automatic, or a number"
@@ -86,35 +85,7 @@ export function WireChapter() {
           })
         }
       />
-      <h3 className="quiet mt-2">
-        Strings: cold Voc (≤ {inverter?.highestV} V), hot Vmp (≥ {inverter?.mppLowV} V)
-      </h3>
-      {summary && summary.strings.length === 0 && <p className="quiet">Lay modules first.</p>}
-      <ul className={fresh ? '' : 'opacity-60'}>
-        {summary?.strings.map((string) => (
-          <li key={string.id}>
-            <button
-              type="button"
-              className="flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-0.5 text-left hover:bg-fold"
-              onMouseEnter={() => session.setState({ lit: string.panelIds })}
-              onMouseLeave={() => session.setState({ lit: [] })}
-              onFocus={() => session.setState({ lit: string.panelIds })}
-              onBlur={() => session.setState({ lit: [] })}
-            >
-              <span className="font-medium">{string.id}</span>
-              <span className="quiet flex-1">
-                {string.panelIds.length}, {string.input < 0 ? 'no input' : `input ${string.input + 1}`}
-              </span>
-              <span className={inverter && string.coldV > inverter.highestV ? 'text-clay' : ''}>
-                {number(string.coldV, site)} V
-              </span>
-              <span className={inverter && string.hotV < inverter.mppLowV ? 'text-clay' : 'text-pencil'}>
-                {number(string.hotV, site)} V
-              </span>
-            </button>
-          </li>
-        ))}
-      </ul>
+      {inverter && module && <StringsList inverter={inverter} optimizer={optimizer} module={module} />}
       {(['parts', 'diagram'] as const).map((dialog) => (
         <button
           key={dialog}
@@ -135,7 +106,7 @@ export function WireChapter() {
         digits={1}
         onSet={(soiling) => documents.set('Soiling', optionId, lossesId, { soiling })}
       />
-      {summary?.snowComputed ? (
+      {numbers?.summary.snowComputed ? (
         <p className="quiet mb-1">Snow is computed from the station’s snow depth.</p>
       ) : (
         <MonthsField
@@ -238,23 +209,5 @@ function OtherLosses({ entered }: { readonly entered: Losses }) {
         </button>
       )}
     </>
-  )
-}
-
-function Row({
-  label,
-  value,
-  limit,
-}: {
-  readonly label: string
-  readonly value: string
-  readonly limit?: string
-}) {
-  return (
-    <div className="flex items-baseline gap-2 py-0.5">
-      <dt className="flex-1 text-pencil">{label}</dt>
-      <dd className="font-semibold">{value}</dd>
-      {limit && <dd className="quiet">{limit}</dd>}
-    </div>
   )
 }

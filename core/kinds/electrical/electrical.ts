@@ -9,17 +9,20 @@ export const electricalSchema = z.strictObject({
   id: z.literal(electricalId),
   kind: z.literal('electrical'),
   inverterId: idSchema,
-  /** Greatest number of modules in a string; null lets the voltage window and the input count decide. */
+  /** At each module; null for none. A microinverter needs none. */
+  optimizerId: idSchema.nullable(),
+  /** Greatest number of modules in a string or of microinverters on a branch; null lets what they bear decide. */
   modulesPerString: wholeBetween(1, 60).nullable(),
 })
 export type Electrical = DeepReadonly<z.infer<typeof electricalSchema>>
 
-export const electricalVersion = 1
-export const electricalMigrations = []
+export const electricalVersion = 2
+export const electricalMigrations = [(value: Record<string, unknown>) => ({ ...value, optimizerId: null })]
 
 export const defaultElectrical: Electrical = {
   id: electricalId,
   kind: 'electrical',
   inverterId: 'halyard-7600',
+  optimizerId: null,
   modulesPerString: null,
 }

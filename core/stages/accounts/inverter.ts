@@ -4,6 +4,7 @@ import { type Check, type Term } from '../../model/ledger'
 import { acStage } from '../ac'
 import { powerStage } from '../finance'
 import { lossChainStage } from '../loss-chain'
+import { stringsStage } from '../strings'
 import { fieldsOf, inverterIn, lossesIn, type World } from '../world'
 import { energyLine, lossLine, monthsTerm, term, type Account } from './account'
 
@@ -15,8 +16,8 @@ const muchClipping = 0.03
 /** From the inverter to the house. */
 export const inverterAccount: Stage<World, Account> = stage({
   name: 'account of the inverter',
-  version: 2,
-  after: { chain: lossChainStage, ac: acStage, power: powerStage },
+  version: 3,
+  after: { chain: lossChainStage, ac: acStage, power: powerStage, wiring: stringsStage },
   reads: (world: World) => ({
     inverter: fieldsOf(inverterIn(world), 'id', 'acPowerW', 'efficiency', 'nightW'),
     measured: inverterIn(world).king !== undefined,
@@ -24,8 +25,11 @@ export const inverterAccount: Stage<World, Account> = stage({
     stepMinutes: world.weather.value.stepMinutes,
     yearSpread: world.station.yearSpread,
   }),
-  compute: ({ inverter, measured, downtime, stepMinutes, yearSpread }, { chain, ac, power }) => {
+  compute: ({ inverter, measured, downtime, stepMinutes, yearSpread }, { chain, ac, power, wiring }) => {
     const { count, powerW } = power
+    const devices = wiring.devices.length
+    const many: Term[] = devices > 0 ? [{ code: 'inverters', value: devices }] : []
+    const inverters = Math.max(1, devices)
     const kwh = chain.ac.kwh
     const spread: Term[] =
       yearSpread === null
@@ -45,22 +49,23 @@ export const inverterAccount: Stage<World, Account> = stage({
               data: { inverter: { ref: inverter.id } },
               value: { value: inverter.efficiency, unit: 'share', digits: 1 },
             },
+            ...many,
           ],
           sources: measured
             ? [{ code: 'king-2007' }, { code: 'inverter-measured' }]
             : [{ code: 'dobos-2014-inverter' }, { code: 'inverter-sheet' }],
-          assumptions: [],
+          assumptions: devices > 0 ? [{ code: 'each-inverter-alone' }] : [],
         }),
         lossLine('own-draw', chain.lost['own-draw'].kwh, {
           formula: { code: 'own-draw' },
-          inputs: [term('night-use', inverter.nightW, 'W', 1)],
+          inputs: [term('night-use', inverter.nightW * inverters, 'W', 1)],
           sources: [{ code: 'inverter-sheet' }],
           assumptions: [{ code: 'own-draw-bought' }],
         }),
         lossLine('clipping', chain.lost.clipping.kwh, {
           formula: { code: 'clipping' },
           inputs: [
-            term('rated-ac', inverter.acPowerW / 1000, 'kW', 2),
+            term('rated-ac', (inverter.acPowerW * inverters) / 1000, 'kW', 2),
             term('module-power', powerW / 1000, 'kW', 2),
           ],
           sources: [{ code: 'inverter-sheet' }],

@@ -14,21 +14,23 @@ import { lossChainStage } from '../loss-chain'
 import { moduleModelStage } from '../module-model'
 import { siteStage } from '../site'
 import { stringsStage } from '../strings'
-import { fieldsOf, inverterIn, lossesIn, moduleIn, type World } from '../world'
+import { fieldsOf, inverterIn, lossesIn, moduleIn, optimizerIn, type World } from '../world'
 import { lossLine, monthsTerm, term, type Account } from './account'
 
 /** From the light in the modules to power at the inverter. Each loss stands once. */
 export const moduleAccount: Stage<World, Account> = stage({
   name: 'account of modules',
-  version: 3,
+  version: 4,
   after: { chain: lossChainStage, site: siteStage, wiring: stringsStage, model: moduleModelStage },
   reads: (world: World) => ({
     module: fieldsOf(moduleIn(world), 'strips', 'powerPerK', 'cell', 'sortedUp'),
     inverter: fieldsOf(inverterIn(world), 'id', 'mppLowV', 'mppHighV', 'startV'),
+    optimizer: optimizerRead(world),
+    isMicro: inverterIn(world).micro !== undefined,
     losses: lossesIn(world),
     snowHours: snowHoursIn(world),
   }),
-  compute: ({ module, inverter, losses, snowHours }, { chain, site, wiring, model }) => {
+  compute: ({ module, inverter, optimizer, isMicro, losses, snowHours }, { chain, site, wiring, model }) => {
     const lost = chain.lost
     const lines: LedgerLine[] = []
     if (lost.unwired.kwh > 0)
@@ -47,7 +49,7 @@ export const moduleAccount: Stage<World, Account> = stage({
       )
     lines.push(
       lossLine('mismatch', lost.mismatch.kwh, {
-        formula: { code: 'mismatch' },
+        formula: { code: optimizer || isMicro ? 'mismatch-own' : 'mismatch' },
         inputs: [
           { code: 'strips', value: module.strips },
           { code: 'strings', value: wiring.strings.length },
@@ -56,6 +58,7 @@ export const moduleAccount: Stage<World, Account> = stage({
         assumptions: [
           { code: 'darkest-cell' },
           { code: 'greatest-maximum' },
+          ...(optimizer || isMicro ? [{ code: 'own-best-point' } as const] : []),
           { code: 'no-default-mismatch' },
         ],
       }),
@@ -94,21 +97,50 @@ export const moduleAccount: Stage<World, Account> = stage({
         lossLine('window', lost.window.kwh, {
           formula: { code: 'window' },
           inputs: [
-            { code: 'window', data: { inverter: { ref: inverter.id } }, value: range(inverter) },
-            term('start', inverter.startV, 'V', 0),
+            {
+              code: 'window',
+              data: { inverter: { ref: (optimizer ?? inverter).id } },
+              value: range(optimizer ?? inverter),
+            },
+            ...(optimizer ? [] : [term('start', inverter.startV, 'V', 0)]),
             term('hottest-cell', wiring.hottestC, '°C', 0),
           ],
           sources: [
             { code: 'string-curve', data: { bypass: { value: bypassV, unit: 'V', digits: 1 } } },
-            { code: 'inverter-sheet' },
+            { code: optimizer ? 'optimizer-sheet' : 'inverter-sheet' },
           ],
           assumptions: [],
         }),
       )
+    if (optimizer) lines.push(optimizerLine(optimizer, lost.optimizers.kwh))
     lines.push(wiringLine(losses, module, lost))
     return { lines, checks: losses.other.flatMap((_, k) => twiceCheck(losses, k)) }
   },
 })
+
+const optimizerRead = (world: World) => {
+  const optimizer = optimizerIn(world)
+  return optimizer && fieldsOf(optimizer, 'id', 'mppLowV', 'mppHighV', 'efficiency', 'outputCurrentA')
+}
+
+/** What the optimizers take, and what their limits keep back. */
+const optimizerLine = (
+  optimizer: NonNullable<ReturnType<typeof optimizerRead>>,
+  lostKwh: number,
+): LedgerLine =>
+  lossLine('optimizers', lostKwh, {
+    formula: { code: 'optimizers' },
+    inputs: [
+      {
+        code: 'optimizer',
+        data: { optimizer: { ref: optimizer.id } },
+        value: { value: optimizer.efficiency, unit: 'share', digits: 1 },
+      },
+      term('optimizer-output', optimizer.outputCurrentA, 'A', 1),
+    ],
+    sources: [{ code: 'optimizer-sheet' }],
+    assumptions: [],
+  })
 
 const range = ({ mppLowV, mppHighV }: { readonly mppLowV: number; readonly mppHighV: number }): Said => ({
   code: 'range',

@@ -1,13 +1,14 @@
-import { currentRule, inputsRule, ratioRules, stringRules } from '../../electrical/rules'
+import { currentRule, inputsRule, stringRules } from '../../electrical/rules'
 import { type PanelString, type StringWindow } from '../../electrical/stringing'
 import { stage, type Stage } from '../../graph/stage'
-import { electricalId } from '../../kinds/electrical/electrical'
-import { type Check, type Remedy } from '../../model/ledger'
+import { type Check } from '../../model/ledger'
 import { type Quantity } from '../../model/said'
 import { powerStage } from '../finance'
 import { stringsStage, type Wiring } from '../strings'
-import { fieldsOf, inverterIn, moduleIn, siteIn, type World } from '../world'
+import { phaseVoltageV } from '../../parts/circuit'
+import { fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from '../world'
 import { type Account } from './account'
+import { automatic, branchChecks, microChecks, optimizerChecks, ratioChecks } from './units'
 
 type Inverter = ReturnType<typeof inverterRead>
 
@@ -25,11 +26,24 @@ const inverterRead = (world: World) =>
     'inputCurrentA',
     'inputShortCurrentA',
     'highestDcAc',
+    'micro',
   )
 
-const automatic: Remedy = {
-  code: 'string-automatically',
-  set: { id: electricalId, field: 'modulesPerString', value: null },
+const optimizerRead = (world: World) => {
+  const optimizer = optimizerIn(world)
+  return (
+    optimizer &&
+    fieldsOf(
+      optimizer,
+      'id',
+      'powerW',
+      'highestV',
+      'mppLowV',
+      'inputShortCurrentA',
+      'mostPerString',
+      'stringPowerW',
+    )
+  )
 }
 
 const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
@@ -37,15 +51,40 @@ const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 /** Whether strings and inverter fit each other: volts, amperes, inputs and power. */
 export const wiringAccount: Stage<World, Account> = stage({
   name: 'account of wiring',
-  version: 3,
+  version: 4,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => ({
     inverter: inverterRead(world),
     module: fieldsOf(moduleIn(world), 'id', 'iscA'),
+    // Of one module alone only where something holds it alone.
+    modulePowerW: optimizerIn(world) || inverterIn(world).micro ? moduleIn(world).powerW : 0,
+    optimizer: optimizerRead(world),
     lowestC: siteIn(world).lowestTemperatureC,
+    branchVoltsV: inverterIn(world).micro ? phaseVoltageV(siteIn(world)) : null,
   }),
-  compute: ({ inverter, module, lowestC }, { wiring, power }) => {
+  compute: (
+    { inverter, module: sheet, modulePowerW, optimizer, lowestC, branchVoltsV },
+    { wiring, power },
+  ) => {
     if (power.count === 0) return { lines: [], checks: [] }
+    const module = { ...sheet, powerW: modulePowerW }
+    if (branchVoltsV !== null)
+      return {
+        lines: [],
+        checks: [
+          ...microChecks(module, wiring, inverter, lowestC),
+          ...branchChecks(wiring, inverter, branchVoltsV),
+        ],
+      }
+    if (optimizer)
+      return {
+        lines: [],
+        checks: [
+          ...optimizerChecks(module, wiring, optimizer, lowestC),
+          ...inputChecks(wiring, inverter),
+          ...ratioChecks(power.powerW, inverter),
+        ],
+      }
     return {
       lines: [],
       checks: [
@@ -154,25 +193,6 @@ function currentChecks(
       },
       severity: 'broken',
       measured: { figure, limit, unit: 'A' },
-      objects: [],
-    },
-  ]
-}
-
-function ratioChecks(powerW: number, inverter: Inverter): Check[] {
-  const broken = ratioRules(powerW, inverter).find(({ ok }) => !ok)
-  if (!broken) return []
-  const high = broken.code === 'dc-ac-high'
-  return [
-    {
-      id: 'dc-ac',
-      code: high ? 'dc-ac-high' : 'dc-ac-low',
-      data: {
-        modules: { value: powerW / 1000, unit: 'kW', digits: 2 },
-        inverter: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 2 },
-      },
-      severity: high ? 'broken' : 'note',
-      measured: { figure: broken.figure, limit: broken.limit, unit: 'ratio' },
       objects: [],
     },
   ]

@@ -1,0 +1,152 @@
+import { type InverterType, type ModuleType, type OptimizerType } from '../../electrical/catalogue'
+import { ratioRules, type RuleFigure } from '../../electrical/rules'
+import {
+  branchRule,
+  devicesOnBranches,
+  microRules,
+  optimizedStringRules,
+  optimizerRules,
+  type UnitRuleCode,
+} from '../../electrical/unit-rules'
+import { electricalId } from '../../kinds/electrical/electrical'
+import { type Check, type Remedy } from '../../model/ledger'
+import { type Quantity, type Unit } from '../../model/said'
+import { type Wiring } from '../strings'
+
+/** Lets strings and branches be as long as they may. */
+export const automatic: Remedy = {
+  code: 'string-automatically',
+  set: { id: electricalId, field: 'modulesPerString', value: null },
+}
+
+type Module = Pick<ModuleType, 'id' | 'iscA' | 'powerW'>
+
+const unitOf = {
+  'unit-cold': 'V',
+  'unit-hot': 'V',
+  'unit-current': 'A',
+  'unit-power': 'W',
+  'optimizers-few': 'count',
+  'optimizers-many': 'count',
+  'optimizers-power': 'W',
+  'branch-many': 'A',
+} as const satisfies Readonly<Record<UnitRuleCode, Unit>>
+
+/** What only costs energy; the others are limits of the devices. */
+const soft: ReadonlySet<string> = new Set(['unit-hot'])
+
+function unitChecks(
+  rules: readonly RuleFigure<string>[],
+  data: Check['data'],
+  more: Partial<Pick<Check, 'objects' | 'remedy'>> & { readonly at?: string } = {},
+): Check[] {
+  return rules.flatMap(({ code, figure, limit, ok }): Check[] => {
+    if (ok || !isUnitCode(code)) return []
+    const unit = unitOf[code]
+    const quantity = (value: number): Quantity => ({ value, unit, digits: unit === 'A' ? 1 : 0 })
+    return [
+      {
+        id: more.at === undefined ? code : `${code}-${more.at}`,
+        code,
+        data: { ...data, figure: quantity(figure), limit: quantity(limit) },
+        severity: soft.has(code) ? 'warning' : 'broken',
+        measured: { figure, limit, unit },
+        objects: more.objects ?? [],
+        ...(more.remedy ? { remedy: more.remedy } : {}),
+      },
+    ]
+  })
+}
+
+const isUnitCode = (code: string): code is UnitRuleCode => code in unitOf
+
+const about = (module: Module, deviceId: string, lowestC: number): Check['data'] => ({
+  module: { ref: module.id },
+  device: { ref: deviceId },
+  coldest: { value: lowestC, unit: '°C' },
+})
+
+/** Whether modules suit their optimizers, and strings of them the inverter. */
+export function optimizerChecks(
+  module: Module,
+  { strings, window }: Wiring,
+  optimizer: Pick<
+    OptimizerType,
+    'id' | 'powerW' | 'highestV' | 'mppLowV' | 'inputShortCurrentA' | 'mostPerString' | 'stringPowerW'
+  >,
+  lowestC: number,
+): Check[] {
+  const data = about(module, optimizer.id, lowestC)
+  return [
+    ...unitChecks(optimizerRules(module, window, optimizer), data),
+    ...strings
+      .filter(({ input }) => input >= 0)
+      .flatMap(({ id, panelIds }) =>
+        unitChecks(
+          optimizedStringRules(panelIds.length, module.powerW, window.fewest, optimizer),
+          { ...data, string: id, modules: panelIds.length },
+          { at: id, objects: panelIds, remedy: automatic },
+        ),
+      ),
+  ]
+}
+
+/** Whether modules suit their microinverters. */
+export function microChecks(
+  module: Module,
+  { window }: Wiring,
+  inverter: Parameters<typeof microRules>[2] & Pick<InverterType, 'id'>,
+  lowestC: number,
+): Check[] {
+  return [
+    ...unitChecks(microRules(module, window, inverter), about(module, inverter.id, lowestC)),
+    ...ratioChecks(module.powerW * inverter.mppInputs, inverter),
+  ]
+}
+
+/** Whether each branch of microinverters stays under what its breaker bears. @param voltsV that they are connected to */
+export function branchChecks(
+  { strings, devices }: Wiring,
+  inverter: Pick<InverterType, 'id' | 'acPowerW' | 'micro'>,
+  voltsV: number,
+): Check[] {
+  const breakerA = inverter.micro?.branchBreakerA
+  if (breakerA === undefined) return []
+  const counts = devicesOnBranches(strings, devices)
+  return strings.flatMap(({ id, panelIds }, b) => {
+    const count = counts[b] ?? 0
+    return unitChecks(
+      [branchRule(count, inverter, breakerA, voltsV)],
+      {
+        string: id,
+        devices: count,
+        device: { ref: inverter.id },
+        breaker: { value: breakerA, unit: 'A', digits: 0 },
+      },
+      { at: id, objects: panelIds, remedy: automatic },
+    )
+  })
+}
+
+/** Module power against the AC power of what it hangs on. */
+export function ratioChecks(
+  powerW: number,
+  inverter: Pick<InverterType, 'acPowerW' | 'highestDcAc'>,
+): Check[] {
+  const broken = ratioRules(powerW, inverter).find(({ ok }) => !ok)
+  if (!broken) return []
+  const high = broken.code === 'dc-ac-high'
+  return [
+    {
+      id: 'dc-ac',
+      code: high ? 'dc-ac-high' : 'dc-ac-low',
+      data: {
+        modules: { value: powerW / 1000, unit: 'kW', digits: 2 },
+        inverter: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 2 },
+      },
+      severity: high ? 'broken' : 'note',
+      measured: { figure: broken.figure, limit: broken.limit, unit: 'ratio' },
+      objects: [],
+    },
+  ]
+}
