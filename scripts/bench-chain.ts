@@ -5,8 +5,10 @@ import { usualLosses } from '@/core/kinds/losses/first-year'
 import { acYear } from '@/core/energy/ac'
 import { dcYear } from '@/core/energy/dc'
 import { seededRandom } from '@/core/model/random'
+import { branchYear, optimizedYear } from '@/core/energy/module-electronics'
 import { openString } from '@/core/energy/open-chain'
 import { planeLight } from '@/core/energy/plane-light'
+import { stringYear } from '@/core/energy/string-year'
 import { sunHours } from '@/core/sun/sun-hours'
 import { normalOf } from '@/core/sun/tracker'
 import { skyYear } from '@/core/weather/sky-year'
@@ -99,5 +101,46 @@ for (const year of [hourly, quarters(hourly)]) {
   }
   console.log(
     `A string under unlike light: ${((median(times) * 1000) / hours / 13).toFixed(2)} µs a module and hour`,
+  )
+}
+
+// The same thirteen modules in series, each with an optimizer, and under microinverters.
+{
+  const sun = sunHours(hourly, hourly.timeZoneHours, hourly.stepMinutes)
+  const light = planeLight(skyYear(hourly, sun, 'perez'), normalOf(30, 180), ground)
+  const { panels, conditions } = openString(light, hourly.stepMinutes, mountHeat.close, null)
+  const [panel] = panels
+  const [optimizer] = catalogue.optimizers
+  const micro = catalogue.inverters.find((sheet) => sheet.micro)
+  if (!panel || !optimizer || !micro) throw new Error('the town has electronics for modules')
+  const modules = Array.from({ length: 13 }, () => panel)
+  const request = {
+    powerW: module.powerW,
+    power,
+    losses: usualLosses,
+    weather: hourly,
+    sun,
+    withVolts: false,
+  }
+  const own = { connected: true, panels: modules.map((one) => ({ light: one, conditions })) }
+  const limits = { ...optimizer, stringLowV: inverter.mppLowV, stringHighV: inverter.mppHighV }
+  const under = { curve: micro, devices: modules.map(() => 1), left: 0.95 }
+  const ways = {
+    plain: () => stringYear({ panels: modules, conditions, connected: true }, request),
+    optimizers: () => optimizedYear(own, request, limits),
+    microinverters: () => branchYear(own, request, under),
+  }
+  const took = { plain: [] as number[], optimizers: [] as number[], microinverters: [] as number[] }
+  for (let k = 0; k < 60; k++)
+    for (const way of ['plain', 'optimizers', 'microinverters'] as const) {
+      const start = performance.now()
+      ways[way]()
+      took[way].push(performance.now() - start)
+    }
+  const [plain, optimized, branch] = [took.plain, took.optimizers, took.microinverters].map((times) =>
+    median(times.slice(20)),
+  )
+  console.log(
+    `A year of thirteen modules lit alike: ${(plain ?? 0).toFixed(1)} ms in series; with optimizers ${((optimized ?? 0) / (plain ?? 1)).toFixed(2)} times that, under microinverters ${((branch ?? 0) / (plain ?? 1)).toFixed(2)} times`,
   )
 }

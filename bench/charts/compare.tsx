@@ -202,7 +202,22 @@ function useEquipmentRows(shown: readonly Shown[]): CompareRow[] {
     of('modules', ({ objects, summary }) =>
       summary ? counted(summary.count, theOne(objects, 'cover', coverId).moduleId) : '…',
     ),
-    of('inverter', ({ objects }) => sayer.name(theOne(objects, 'electrical', electricalId).inverterId)),
+    of('inverter', ({ objects, summary }) => {
+      const { inverterId } = theOne(objects, 'electrical', electricalId)
+      return summary && summary.inverters > 1
+        ? counted(summary.inverters, inverterId)
+        : sayer.name(inverterId)
+    }),
+    ...(shown.some(({ summary }) => summary?.electronics === 'optimizers')
+      ? [
+          of('optimizers', ({ objects, summary }) => {
+            const { optimizerId } = theOne(objects, 'electrical', electricalId)
+            return summary?.electronics === 'optimizers' && optimizerId !== null
+              ? counted(summary.count, optimizerId)
+              : words.nothing
+          }),
+        ]
+      : []),
     of('battery', ({ objects }) => {
       const { batteryId, count } = theOne(objects, 'storage', storageId)
       return batteryId ? counted(count, batteryId) : words.nothing

@@ -21,7 +21,7 @@ export function PriceParts() {
   const { adders } = offer
   const setAdders = (next: typeof adders) => set(words.adders, { adders: next })
   const parts = (
-    ['work', 'modules', 'inverter', 'batteries', 'adders', 'markup', 'salesTax'] as const
+    ['work', 'modules', 'inverter', 'optimizers', 'batteries', 'adders', 'markup', 'salesTax'] as const
   ).filter((part) => price && price[part] !== 0)
   return (
     <section>

@@ -1,7 +1,7 @@
 /** Options beside each other. */
 export const compare = {
   title: 'Options side by side',
-  equipment: { modules: 'Modules', inverter: 'Inverter', battery: 'Battery' },
+  equipment: { modules: 'Modules', inverter: 'Inverter', optimizers: 'Optimizers', battery: 'Battery' },
   count: '{count} × {name}',
   nothing: 'none',
   alike: 'The same in all',

@@ -17,6 +17,7 @@ export const money = {
     work: 'By the watt',
     modules: 'Modules',
     inverter: 'Inverter',
+    optimizers: 'Optimizers',
     batteries: 'Batteries',
     adders: 'Additional work',
     markup: 'Sales fee and margin',
