@@ -30,6 +30,7 @@ export const chapterOf = {
   'string-hot': 'wire',
   inputs: 'wire',
   current: 'wire',
+  phases: 'wire',
   'unit-cold': 'wire',
   'unit-hot': 'wire',
   'unit-current': 'wire',

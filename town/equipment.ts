@@ -178,6 +178,7 @@ export const catalogue: Catalogue = {
       name: 'Orrin 10 T',
       price: 2450,
       acPowerW: 10000,
+      phases: 3,
       mppInputs: 4,
       stringsPerInput: 1,
       highestV: 1000,

@@ -143,6 +143,7 @@ export const moreInverters: readonly InverterType[] = [
   ),
   ...series(
     {
+      phases: 3,
       highestV: 1100,
       mppLowV: 160,
       mppHighV: 950,

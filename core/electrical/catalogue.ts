@@ -67,6 +67,8 @@ const inverterSchema = z.object({
   king: kingSchema.exactOptional(),
   /** Greatest ratio of module to AC power that the maker allows. */
   highestDcAc: z.number(),
+  /** Phases that it feeds; of one where a sheet does not say. */
+  phases: z.union([z.literal(1), z.literal(3)]).exactOptional(),
   /** Of a microinverter, which takes one module at each input: the breaker that a branch of them may hang on. */
   micro: z.strictObject({ branchBreakerA: z.number().positive() }).exactOptional(),
 })

@@ -302,6 +302,7 @@ export const checkCodes = [
   'string-hot',
   'inputs',
   'current',
+  'phases',
   'unit-cold',
   'unit-hot',
   'unit-current',

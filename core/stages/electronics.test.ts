@@ -4,6 +4,7 @@ import { heatAt } from '../energy/array-heat'
 import { inverterAc } from '../energy/inverter-curve'
 import { stringLosses, stringYear, type DeviceYear } from '../energy/string-year'
 import { electricalId } from '../kinds/electrical/electrical'
+import { siteId } from '../kinds/site/site'
 import { settledLosses } from '../kinds/losses/first-year'
 import { checksOf } from '../readers/ledger'
 import { acStage } from './ac'
@@ -179,4 +180,18 @@ test('what is wrong is said with its figure, and the remedy is taken', async () 
   expect(check?.measured).toEqual({ figure: 25.5, limit: 16, unit: 'A' })
   expect(check?.remedy?.set).toEqual({ id: electricalId, field: 'modulesPerString', value: null })
   expect(codes((await wired({ inverterId: 'tarnbeck-360' })).run)).not.toContain('branch-many')
+})
+
+test('what feeds three phases is refused where there are not three', async () => {
+  const on = async (gridPhases: string) => {
+    const world = await worldOf(
+      set(job.house, siteId, { gridPhases }),
+      set(option, electricalId, { inverterId: 'orrin-8' }),
+    )
+    return codes(runOf(world))
+  }
+  expect(await on('split')).toContain('phases')
+  expect(await on('single')).toContain('phases')
+  expect(await on('three')).not.toContain('phases')
+  expect(codes(plain.run)).not.toContain('phases')
 })

@@ -88,7 +88,7 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   site: [
     ...['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],
     ...['contactName', 'contactPhone', 'contactEmail', 'notes'],
-    ...['gridPhases', 'gridVoltageV'],
+    'gridVoltageV',
   ],
   'tariff-now': ['name', 'utility', 'exportPerKwh', 'exports'],
   'tariff-then': ['name', 'utility'],
@@ -115,6 +115,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     elevationM: 'sun',
     timeZone: 'clock',
     lowestTemperatureC: 'strings, account of wiring',
+    gridPhases: 'account of wiring',
     highestTemperatureC: 'strings',
     albedoByMonth: 'plane light, account of light',
     skyModel: 'sky, account of light',

@@ -125,6 +125,11 @@ export const checks = {
     title: 'Current above the input’s limit',
     message: '{module} has a short-circuit current of {current}; an input of {inverter} takes {limit}.',
   },
+  phases: {
+    title: 'Three-phase inverter on another supply',
+    message:
+      '{inverter} feeds three phases; the supply here is {phases, select, split {split-phase} other {single-phase}}. Choose another inverter, or correct the supply in Site.',
+  },
   'unit-cold': {
     title: 'Module voltage too high in the cold',
     message: '{module} reaches {figure} open-circuit at {coldest}; {device} withstands {limit}.',

@@ -17,7 +17,6 @@ export const rules = {
   'one-of': 'one of: {choices}',
   'not-as-expected': 'not as expected',
   'name-needed': 'a name is needed',
-  'outline-corners': 'an outline has at least {limit, number} corners',
 } as const
 
 /** What is wrong and what to do. `at` names the place in a file; it is left out where the person stands before the field. */

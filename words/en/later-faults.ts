@@ -164,6 +164,7 @@ export const laterFaults = {
 
 /** What some values must be, said where those are typed or read. */
 export const laterRules = {
+  'outline-corners': 'an outline has at least {limit, number} corners',
   'at-least-entries': 'at least {limit, plural, one {# entry} other {# entries}}',
   'at-most-entries': 'at most {limit, plural, one {# entry} other {# entries}}',
   'field-crossing': 'an outline does not cross itself',

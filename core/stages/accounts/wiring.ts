@@ -1,6 +1,7 @@
 import { currentRule, inputsRule, stringRules } from '../../electrical/rules'
 import { type PanelString, type StringWindow } from '../../electrical/stringing'
 import { stage, type Stage } from '../../graph/stage'
+import { type Site } from '../../kinds/site/site'
 import { type Check } from '../../model/ledger'
 import { type Quantity } from '../../model/said'
 import { powerStage } from '../finance'
@@ -27,6 +28,7 @@ const inverterRead = (world: World) =>
     'inputShortCurrentA',
     'highestDcAc',
     'micro',
+    'phases',
   )
 
 const optimizerRead = (world: World) => {
@@ -51,7 +53,7 @@ const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 /** Whether strings and inverter fit each other: volts, amperes, inputs and power. */
 export const wiringAccount: Stage<World, Account> = stage({
   name: 'account of wiring',
-  version: 4,
+  version: 5,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => ({
     inverter: inverterRead(world),
@@ -60,10 +62,11 @@ export const wiringAccount: Stage<World, Account> = stage({
     modulePowerW: optimizerIn(world) || inverterIn(world).micro ? moduleIn(world).powerW : 0,
     optimizer: optimizerRead(world),
     lowestC: siteIn(world).lowestTemperatureC,
+    gridPhases: siteIn(world).gridPhases,
     branchVoltsV: inverterIn(world).micro ? phaseVoltageV(siteIn(world)) : null,
   }),
   compute: (
-    { inverter, module: sheet, modulePowerW, optimizer, lowestC, branchVoltsV },
+    { inverter, module: sheet, modulePowerW, optimizer, lowestC, gridPhases, branchVoltsV },
     { wiring, power },
   ) => {
     if (power.count === 0) return { lines: [], checks: [] }
@@ -81,6 +84,7 @@ export const wiringAccount: Stage<World, Account> = stage({
         lines: [],
         checks: [
           ...optimizerChecks(module, wiring, optimizer, lowestC),
+          ...phaseChecks(inverter, gridPhases),
           ...inputChecks(wiring, inverter),
           ...ratioChecks(power.powerW, inverter),
         ],
@@ -92,6 +96,7 @@ export const wiringAccount: Stage<World, Account> = stage({
         ...wiring.strings
           .filter(({ input }) => input >= 0)
           .flatMap((string) => stringChecks(string, wiring.window, inverter, lowestC)),
+        ...phaseChecks(inverter, gridPhases),
         ...inputChecks(wiring, inverter),
         ...currentChecks(wiring.strings, module, inverter),
         ...ratioChecks(power.powerW, inverter),
@@ -150,6 +155,21 @@ function stringChecks(
       remedy: automatic,
     })
   return checks
+}
+
+/** What feeds three phases needs three. */
+function phaseChecks(inverter: Inverter, gridPhases: Site['gridPhases']): Check[] {
+  if (inverter.phases !== 3 || gridPhases === 'three') return []
+  return [
+    {
+      id: 'phases',
+      code: 'phases',
+      data: { inverter: { ref: inverter.id }, phases: gridPhases },
+      severity: 'broken',
+      measured: null,
+      objects: [],
+    },
+  ]
 }
 
 function inputChecks({ strings, lengths }: Wiring, inverter: Inverter): Check[] {
