@@ -248,11 +248,20 @@ export const papers = {
   cell: 'Cell temperature, °C',
   weatherThen: 'Sky',
   steps: 'Steps',
-  commissioningTasks: [
+  /** Before, where strings or branches are looked at, and after. */
+  firstTasks: [
     'Modules, rails and attachments as on the roof plan; clamps tightened to the maker’s torque',
     'Continuity of protective earth from every rail to the earth bar',
+  ],
+  stringTasks: [
     'Polarity of every string checked before it is connected',
     'DC and AC disconnects open and close, labels in their places',
+  ],
+  branchTasks: [
+    'Serial number of every microinverter written on the string map',
+    'Branch breakers and AC disconnect open and close, labels in their places',
+  ],
+  lastTasks: [
     'Breakers and conductors as on the single-line diagram',
     'Inverter set to the grid code and the export limit of the place',
     'Inverter leaves the grid when the supply is opened, and comes back',

@@ -183,7 +183,12 @@ function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
         rows: [['', '', '']],
       },
       built.inverter.micro ? branchTable(sayer, built) : stringTable(sayer, built),
-      tasks(words.steps, [...words.commissioningTasks, ...(battery ? [words.batteryTask] : [])]),
+      tasks(words.steps, [
+        ...words.firstTasks,
+        ...(built.inverter.micro ? words.branchTasks : words.stringTasks),
+        ...words.lastTasks,
+        ...(battery ? [words.batteryTask] : []),
+      ]),
       {
         title: words.signature,
         columns: [

@@ -243,7 +243,9 @@ function plates(sayer: Sayer, { built, volts }: PaperFacts): Plate[] {
   if (inputs.length + branches.length === 0) return []
   const hasDc = inputs.length > 0
   const coldV = Math.max(...inputs.map((input) => input.coldV))
-  const currentA = Math.max(...inputs.map((input) => input.currentA)) * 1.25
+  // What an optimizer may put out is its greatest current; bright sun adds a quarter to a module's (NFPA 70-2023, 690.8).
+  const bright = built.optimizer ? 1 : 1.25
+  const currentA = Math.max(...inputs.map((input) => input.currentA)) * bright
   const red = { colour: words.onRed }
   const orange = { colour: words.onOrange }
   const { battery } = built

@@ -203,3 +203,27 @@ test('a module that hangs on no input has a dash on the map, and no line in the 
   const strings = text.commissioning.tables.find(({ title }) => title === 'Strings')
   expect(strings?.rows.map(([id]) => id)).toEqual(others.map(({ id }) => id))
 })
+
+test('under microinverters: branches instead of strings, and no plate for a direct current that is not there', async () => {
+  const small = await factsOf(job.house, set(option, 'electrical', { inverterId: 'tarnbeck-360' }))
+  const permit = permitSet(small.from, permitText(small.sayer, small.facts))
+  const labels = textOf(permit.find(({ title }) => title === 'Labels'))
+  // 17 of 360 W at 240 V.
+  expect(labels).toContain('Rated output current 25.5 A')
+  expect(labels.some((text) => text.includes('DC'))).toBe(false)
+  expect(textOf(permit[0])).toContain('17 × Tarnbeck 360, 360 W AC each')
+  const handed = handOverSet(small.from, handOverText(small.sayer, small.facts, [])).flatMap(textOf)
+  expect(handed).toContain('Branches of microinverters')
+  expect(handed.some((text) => text.startsWith('Polarity of every string'))).toBe(false)
+  expect(handed).toContain('Serial number of every microinverter written on the string map')
+})
+
+test('with optimizers the plate says what they may put out, and the data sheet is there', async () => {
+  const held = await factsOf(job.house, set(option, 'electrical', { optimizerId: 'thrushfield-430' }))
+  const permit = permitSet(held.from, permitText(held.sayer, held.facts))
+  const labels = textOf(permit.find(({ title }) => title === 'Labels'))
+  // Nine of 60 V, and 15 A.
+  expect(labels).toEqual(expect.arrayContaining(['Maximum voltage 540 V', 'Maximum circuit current 15.0 A']))
+  const data = textOf(permit.find(({ title }) => title === 'Equipment data'))
+  expect(data).toContain('Thrushfield 430')
+})
