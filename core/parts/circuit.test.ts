@@ -1,9 +1,23 @@
-import { acCurrentA, breakerFor, conductorFor, gaugeFor, polesOf, stringGauge } from './circuit'
+import {
+  acCurrentA,
+  breakerFor,
+  conductorFor,
+  gaugeFor,
+  phaseVoltageV,
+  polesOf,
+  stringGauge,
+} from './circuit'
 
 test('currents by hand: 7.6 kW on split phase, 10 kW on three, 5 kW on one', () => {
   expect(acCurrentA(7600, { gridPhases: 'split', gridVoltageV: 240 })).toBeCloseTo(31.667, 3)
   expect(acCurrentA(10_000, { gridPhases: 'three', gridVoltageV: 400 })).toBeCloseTo(14.434, 3)
   expect(acCurrentA(5000, { gridPhases: 'single', gridVoltageV: 230 })).toBeCloseTo(21.739, 3)
+})
+
+test('volts of a small device: between the two conductors, or from one of three to the neutral', () => {
+  expect(phaseVoltageV({ gridPhases: 'split', gridVoltageV: 240 })).toBe(240)
+  expect(phaseVoltageV({ gridPhases: 'single', gridVoltageV: 230 })).toBe(230)
+  expect(phaseVoltageV({ gridPhases: 'three', gridVoltageV: 400 })).toBeCloseTo(230.94, 2)
 })
 
 test('breakers: a quarter more, and the next one made', () => {

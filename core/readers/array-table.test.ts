@@ -11,6 +11,7 @@ const of = async (objects: Objects) => {
   return { summary: summarise(run, world), arrays: run.value(siteStage).arrays }
 }
 const { summary, arrays } = await of(option)
+const arrayOf = (panelId: string) => panelId.split('/')[0]
 const yieldOf = ({ ledger }: typeof summary) => ledger.find(({ id }) => id === 'yield')?.value ?? 0
 
 test.each(arrayGroupings)('by %s modules, power and energy add up to the whole', (by) => {
@@ -35,6 +36,18 @@ test('the shipped job: 13 modules to the south give more for each kilowatt than 
   expect(each(south)).toBeGreaterThan(each(west) * 1.05)
   // Against a run of the southern array alone, which the inverter treats nearly the same.
   expect(south?.sunAccess).toBeGreaterThan(0.9)
+})
+
+test('strings over planes: each plane has what its own modules give', async () => {
+  const held = await of(set(option, 'electrical', { optimizerId: 'thrushfield-430' }))
+  expect(held.summary.strings.some(({ panelIds }) => new Set(panelIds.map(arrayOf)).size > 1)).toBe(true)
+  const [south, west] = arrayRows(held.arrays, held.summary, 'array')
+  expect((south?.kwh ?? 0) + (west?.kwh ?? 0)).toBeCloseTo(yieldOf(held.summary), 6)
+  const without = set(set(option, 'electrical', { optimizerId: 'thrushfield-430' }), 'array-west', {
+    removed: (arrays[1]?.places ?? []).map(({ slot }) => slot),
+  })
+  const alone = await of(without)
+  expect(Math.abs((south?.kwh ?? 0) / yieldOf(alone.summary) - 1)).toBeLessThan(0.02)
 })
 
 test('an array alone yields about what the table says of it among others', async () => {
