@@ -32,6 +32,7 @@ export const chapterOf = {
   current: 'wire',
   phases: 'wire',
   'unit-cold': 'wire',
+  'unit-peak': 'wire',
   'unit-hot': 'wire',
   'unit-current': 'wire',
   'unit-power': 'wire',

@@ -17,7 +17,7 @@ const micro = (
   stringsPerInput: 1,
   highestV: 60,
   mppLowV: 16,
-  mppHighV: 48,
+  mppHighV: 55,
   startV: 18,
   inputCurrentA: 14,
   inputShortCurrentA: 22,

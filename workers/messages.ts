@@ -19,7 +19,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 8
+export const protocolVersion = 9
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {

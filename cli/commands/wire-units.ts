@@ -25,6 +25,7 @@ export const optimizerCase = z.object({
   powerW: positive,
   highestV: positive,
   mppLowV: z.number().min(0).max(1e6).default(0),
+  mppHighV: positive.optional(),
   inputShortCurrentA: positive,
   outputV: positive,
   outputCurrentA: positive,
@@ -97,7 +98,11 @@ export function optimizedStrings(
     strings,
     devices: [],
     checks: [
-      ...optimizerRules(module, window, optimizer),
+      ...optimizerRules(module, window, {
+        ...optimizer,
+        // Where it is not said, it tracks as far as it stands.
+        mppHighV: optimizer.mppHighV ?? optimizer.highestV,
+      }),
       ...nearest(
         wired.flatMap(({ panelIds }) =>
           optimizedStringRules(panelIds.length, module.powerW, window.fewest, optimizer),

@@ -14,6 +14,7 @@ const optimizer = {
   powerW: 430,
   highestV: 60,
   mppLowV: 8,
+  mppHighV: 55,
   inputShortCurrentA: 15,
   outputV: 60,
   fewestPerString: 6,
@@ -95,9 +96,10 @@ const failed = (rules: readonly { readonly code: string; readonly ok: boolean }[
 
 test('each rule of a module at its device is broken by what it is about, and by nothing else', () => {
   const module = { iscA: 14, powerW: 420 }
-  const volts = { coldVocV: 45, hotVmpV: 28 }
+  const volts = { coldVocV: 45, coldVmpV: 38, hotVmpV: 28 }
   expect(failed(optimizerRules(module, volts, optimizer))).toEqual([])
   expect(failed(optimizerRules(module, { ...volts, coldVocV: 60.1 }, optimizer))).toEqual(['unit-cold'])
+  expect(failed(optimizerRules(module, { ...volts, coldVmpV: 55.1 }, optimizer))).toEqual(['unit-peak'])
   expect(failed(optimizerRules(module, { ...volts, hotVmpV: 7.9 }, optimizer))).toEqual(['unit-hot'])
   expect(failed(optimizerRules({ ...module, iscA: 15.1 }, volts, optimizer))).toEqual(['unit-current'])
   expect(failed(optimizerRules({ ...module, powerW: 431 }, volts, optimizer))).toEqual(['unit-power'])
@@ -110,11 +112,13 @@ test('each rule of a module at its device is broken by what it is about, and by 
     mppInputs: 1,
     highestV: 60,
     mppLowV: 22,
+    mppHighV: 48,
     inputCurrentA: 14,
     inputShortCurrentA: 20,
     highestDcAc: 1.5,
   }
   expect(failed(microRules(module, volts, micro))).toEqual([])
+  expect(failed(microRules(module, { ...volts, coldVmpV: 48.1 }, micro))).toEqual(['unit-peak'])
   // Of a sheet without a short-circuit current the other one is the limit.
   const { inputShortCurrentA: _short, ...bare } = micro
   expect(failed(microRules({ ...module, iscA: 14.1 }, volts, bare))).toEqual(['unit-current'])

@@ -6,6 +6,7 @@ import { type PanelString, type StringWindow } from './stringing'
 /** Rules of devices that sit at the modules. */
 export type UnitRuleCode =
   | 'unit-cold'
+  | 'unit-peak'
   | 'unit-hot'
   | 'unit-current'
   | 'unit-power'
@@ -14,17 +15,18 @@ export type UnitRuleCode =
   | 'optimizers-power'
   | 'branch-many'
 
-type Volts = Pick<StringWindow, 'coldVocV' | 'hotVmpV'>
+type Volts = Pick<StringWindow, 'coldVocV' | 'coldVmpV' | 'hotVmpV'>
 type Sheet = Pick<ModuleType, 'iscA' | 'powerW'>
 type UnitFigure = RuleFigure<UnitRuleCode | WiringRuleCode>
 
-/** One module at an optimizer: open in the cold, at its best point in the heat, short-circuit current and power. */
+/** One module at an optimizer: open and at its best point in the cold, at that in the heat, short-circuit current and power. */
 export const optimizerRules = (
   module: Sheet,
   volts: Volts,
-  optimizer: Pick<OptimizerType, 'highestV' | 'mppLowV' | 'inputShortCurrentA' | 'powerW'>,
+  optimizer: Pick<OptimizerType, 'highestV' | 'mppLowV' | 'mppHighV' | 'inputShortCurrentA' | 'powerW'>,
 ): RuleFigure<UnitRuleCode>[] => [
   atMost('unit-cold', volts.coldVocV, optimizer.highestV),
+  atMost('unit-peak', volts.coldVmpV, optimizer.mppHighV),
   atLeast('unit-hot', volts.hotVmpV, optimizer.mppLowV),
   atMost('unit-current', module.iscA, optimizer.inputShortCurrentA),
   atMost('unit-power', module.powerW, optimizer.powerW),
@@ -48,10 +50,18 @@ export const microRules = (
   volts: Volts,
   inverter: Pick<
     InverterType,
-    'acPowerW' | 'mppInputs' | 'highestV' | 'mppLowV' | 'inputCurrentA' | 'inputShortCurrentA' | 'highestDcAc'
+    | 'acPowerW'
+    | 'mppInputs'
+    | 'highestV'
+    | 'mppLowV'
+    | 'mppHighV'
+    | 'inputCurrentA'
+    | 'inputShortCurrentA'
+    | 'highestDcAc'
   >,
 ): UnitFigure[] => [
   atMost('unit-cold', volts.coldVocV, inverter.highestV),
+  atMost('unit-peak', volts.coldVmpV, inverter.mppHighV),
   atLeast('unit-hot', volts.hotVmpV, inverter.mppLowV),
   atMost('unit-current', module.iscA, inputLimitA(inverter)),
   ...ratioRules(module.powerW * inverter.mppInputs, inverter),

@@ -304,6 +304,7 @@ export const checkCodes = [
   'current',
   'phases',
   'unit-cold',
+  'unit-peak',
   'unit-hot',
   'unit-current',
   'unit-power',

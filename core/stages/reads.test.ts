@@ -402,7 +402,7 @@ test('sheets of optimizers, where an option has some', () => {
     powerW: 'string years, account of wiring',
     highestV: 'account of wiring',
     mppLowV: 'string years, account of modules, account of wiring',
-    mppHighV: 'string years, account of modules',
+    mppHighV: 'string years, account of modules, account of wiring',
     inputShortCurrentA: 'account of wiring',
     outputV: 'strings, string years',
     outputCurrentA: 'strings, string years, account of modules',

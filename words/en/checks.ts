@@ -134,6 +134,11 @@ export const checks = {
     title: 'Module voltage too high in the cold',
     message: '{module} reaches {figure} open-circuit at {coldest}; {device} withstands {limit}.',
   },
+  'unit-peak': {
+    title: 'Module above the device’s MPPT range',
+    message:
+      '{module} works best at {figure} in the cold; {device} tracks up to {limit}. Above it, power is lost on cold, clear days.',
+  },
   'unit-hot': {
     title: 'Module voltage too low in the heat',
     message:

@@ -23,6 +23,7 @@ type Module = Pick<ModuleType, 'id' | 'iscA' | 'powerW'>
 
 const unitOf = {
   'unit-cold': 'V',
+  'unit-peak': 'V',
   'unit-hot': 'V',
   'unit-current': 'A',
   'unit-power': 'W',
@@ -33,7 +34,7 @@ const unitOf = {
 } as const satisfies Readonly<Record<UnitRuleCode, Unit>>
 
 /** What only costs energy; the others are limits of the devices. */
-const soft: ReadonlySet<string> = new Set(['unit-hot'])
+const soft: ReadonlySet<string> = new Set(['unit-hot', 'unit-peak'])
 
 function unitChecks(
   rules: readonly RuleFigure<string>[],
@@ -72,7 +73,14 @@ export function optimizerChecks(
   { strings, window }: Wiring,
   optimizer: Pick<
     OptimizerType,
-    'id' | 'powerW' | 'highestV' | 'mppLowV' | 'inputShortCurrentA' | 'mostPerString' | 'stringPowerW'
+    | 'id'
+    | 'powerW'
+    | 'highestV'
+    | 'mppLowV'
+    | 'mppHighV'
+    | 'inputShortCurrentA'
+    | 'mostPerString'
+    | 'stringPowerW'
   >,
   lowestC: number,
 ): Check[] {

@@ -41,6 +41,7 @@ const optimizerRead = (world: World) => {
       'powerW',
       'highestV',
       'mppLowV',
+      'mppHighV',
       'inputShortCurrentA',
       'mostPerString',
       'stringPowerW',
