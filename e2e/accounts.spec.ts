@@ -250,3 +250,17 @@ test('a forgotten password is set anew by the link that is mailed', async ({ bro
   await page.goto(link)
   await expect(page.getByRole('heading', { name: 'This link leads nowhere.' })).toBeVisible()
 })
+
+test('before its scripts are there a form sends nothing: no password comes into an address', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ baseURL: server.address, javaScriptEnabled: false })
+  const page = await context.newPage()
+  await page.goto('/sign-in')
+  await page.getByLabel('Mail address').fill('imke@example.org')
+  await page.getByLabel('Password', { exact: true }).fill(password)
+  await page.getByLabel('Password', { exact: true }).press('Enter')
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeDisabled()
+  expect(new URL(page.url()).search).toBe('')
+  await context.close()
+})

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useId, useState, type ReactNode } from 'react'
 import { send } from './send'
+import { useReady } from './use-ready'
 
 /** A field of a form, by the name that the server knows it by. */
 export interface FormField {
@@ -86,6 +87,7 @@ export function AccountForm({
   const [fault, setFault] = useState<string | null>(null)
   const [isDone, setDone] = useState(false)
   const [isBusy, setBusy] = useState(false)
+  const isReady = useReady()
   const submitted = async (form: HTMLFormElement) => {
     setBusy(true)
     setDone(false)
@@ -117,7 +119,11 @@ export function AccountForm({
         {isDone ? said : null}
       </p>
       <div className="flex items-center gap-3">
-        <button type="submit" className={`button ${isGrave ? 'text-clay' : 'button-main'}`} disabled={isBusy}>
+        <button
+          type="submit"
+          className={`button ${isGrave ? 'text-clay' : 'button-main'}`}
+          disabled={isBusy || !isReady}
+        >
           {submit}
         </button>
         {children}

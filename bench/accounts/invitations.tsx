@@ -7,11 +7,13 @@ import { Field, typedIn, Wrong } from './account-form'
 import { roleHints, roleNames } from './role-names'
 import { send } from './send'
 import { useDeed } from './use-deed'
+import { useReady } from './use-ready'
 
 /** Invites somebody; the link is mailed, and shown for whoever hands it over in another way. */
 export function Invite() {
   const router = useRouter()
   const roleId = useId()
+  const isReady = useReady()
   const [role, setRole] = useState<Role>('designer')
   const [fault, setFault] = useState<string | null>(null)
   const [done, setDone] = useState<{ readonly mail: string; readonly address: string } | null>(null)
@@ -43,6 +45,7 @@ export function Invite() {
         name="role"
         className="field"
         value={role}
+        disabled={!isReady}
         aria-describedby={`${roleId}-hint`}
         onChange={({ target }) => setRole(roles.find((one) => one === target.value) ?? 'reader')}
       >
@@ -56,7 +59,7 @@ export function Invite() {
         {roleHints[role]}
       </p>
       {fault !== null && <Wrong>{fault}</Wrong>}
-      <button type="submit" className="button button-main">
+      <button type="submit" className="button button-main" disabled={!isReady}>
         Invite
       </button>
       {done && (

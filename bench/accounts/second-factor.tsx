@@ -5,6 +5,7 @@ import { useState, type ReactNode } from 'react'
 import { Field, typedIn, Wrong } from './account-form'
 import { passwordField } from './fields'
 import { send } from './send'
+import { useReady } from './use-ready'
 
 const textsIn = (value: unknown): string[] =>
   Array.isArray(value) ? value.filter((one) => typeof one === 'string') : []
@@ -40,6 +41,7 @@ export function SecondFactor({
   /** The key as a square that an authenticator reads. */
   readonly picture: ReactNode
 }) {
+  const isReady = useReady()
   const router = useRouter()
   const [fault, setFault] = useState<string | null>(null)
   const [spare, setSpare] = useState<readonly string[]>([])
@@ -100,7 +102,7 @@ export function SecondFactor({
           )}
           <Field {...passwordField} />
           {fault !== null && <Wrong>{fault}</Wrong>}
-          <button type="submit" className={`button ${isOn ? '' : 'button-main'}`}>
+          <button type="submit" className={`button ${isOn ? '' : 'button-main'}`} disabled={!isReady}>
             {isOn ? 'Turn it off' : 'Turn it on'}
           </button>
         </div>

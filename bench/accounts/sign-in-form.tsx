@@ -4,12 +4,14 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { Field, goAnew, typedIn, Wrong } from './account-form'
 import { send } from './send'
+import { useReady } from './use-ready'
 
 /** Mail address and password, and the code of a second factor where the account has one. */
 export function SignInForm({ goTo }: { readonly goTo: string }) {
   const [fault, setFault] = useState<string | null>(null)
   const [needsCode, setNeedsCode] = useState(false)
   const [isBusy, setBusy] = useState(false)
+  const isReady = useReady()
   const submitted = async (form: HTMLFormElement) => {
     setBusy(true)
     const sent = await send('/api/sign-in', 'POST', { code: '', ...typedIn(form) })
@@ -42,7 +44,7 @@ export function SignInForm({ goTo }: { readonly goTo: string }) {
       )}
       {fault !== null && <Wrong>{fault}</Wrong>}
       <div className="flex items-center gap-3">
-        <button type="submit" className="button button-main" disabled={isBusy}>
+        <button type="submit" className="button button-main" disabled={isBusy || !isReady}>
           Sign in
         </button>
         <Link href="/forgotten" className="underline">
