@@ -45,7 +45,6 @@ async function signIn(page: Page, mail: string, word = password): Promise<void> 
 }
 
 test('an owner invites, signs in with a second factor, and shows the door', async ({ browser }) => {
-  test.setTimeout(120_000)
   const owner = await visitor(browser)
   // Whoever comes without a link is asked to sign in, and comes back to where they wanted to go.
   await owner.goto('/team')
@@ -183,7 +182,6 @@ test('an owner invites, signs in with a second factor, and shows the door', asyn
 test('a link to one job lets somebody edit it, with its password, until it is withdrawn', async ({
   browser,
 }) => {
-  test.setTimeout(120_000)
   const owner = await visitor(browser)
   await owner.goto('/sign-in')
   await signIn(owner, 'cy@example.org')
