@@ -2,6 +2,7 @@ import { byInput } from '../electrical/rules'
 import { type StringWindow } from '../electrical/stringing'
 import { type Mark, type PaperDrawing } from '../drawing/paper'
 import { type Vec2 } from '../geometry/vector'
+import { optimizedCurrentA } from '../electrical/electronics'
 import { devicesOnBranches } from '../electrical/unit-rules'
 import { acCurrentA, breakerFor, conductorFor, polesOf } from '../parts/circuit'
 import { acPowerOf, branchCurrentA, type Built } from '../parts/parts-list'
@@ -154,7 +155,7 @@ function inputsOf(
           ? Math.min(inverter.highestV, modules * optimizer.outputV)
           : modules * window.coldVocV,
         hotV: optimizer ? inverter.mppLowV : modules * window.hotVmpV,
-        currentA: own.length * (optimizer ? optimizer.outputCurrentA : module.iscA),
+        currentA: own.length * (optimizer ? optimizedCurrentA(optimizer, inverter) : module.iscA),
       }
     })
 }

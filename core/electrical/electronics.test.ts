@@ -3,6 +3,7 @@ import {
   branchUp,
   devicesFor,
   mostOnBranch,
+  optimizedCurrentA,
   optimizedLengths,
   parallelOptimized,
   ratedAcW,
@@ -30,6 +31,11 @@ test('strings of optimizers, by hand', () => {
   expect(optimizedLengths(optimizer, { mppLowV: 60, startV: 75 }, 200).most).toBe(25)
   expect(parallelOptimized({ stringsPerInput: 3, inputCurrentA: 31 }, { outputCurrentA: 15 })).toBe(2)
   expect(parallelOptimized({ stringsPerInput: 3, inputCurrentA: 10 }, { outputCurrentA: 15 })).toBe(1)
+})
+
+test('a string draws no more than the input it hangs on', () => {
+  expect(optimizedCurrentA({ outputCurrentA: 15 }, { inputCurrentA: 19 })).toBe(15)
+  expect(optimizedCurrentA({ outputCurrentA: 18 }, { inputCurrentA: 16 })).toBe(16)
 })
 
 test('branches, by hand', () => {

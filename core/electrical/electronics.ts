@@ -48,6 +48,12 @@ export function optimizedLengths(
   }
 }
 
+/** The greatest current of a string of optimizers: what they put out, and no more than the inverter's input draws. */
+export const optimizedCurrentA = (
+  { outputCurrentA }: Pick<OptimizerType, 'outputCurrentA'>,
+  { inputCurrentA }: Pick<InverterType, 'inputCurrentA'>,
+): number => Math.min(outputCurrentA, inputCurrentA)
+
 /** Strings of optimizers in parallel that an input's greatest current allows; one always. */
 export const parallelOptimized = (
   inverter: Pick<InverterType, 'stringsPerInput' | 'inputCurrentA'>,

@@ -122,7 +122,7 @@ test('branch cable by hand: along the inverters in their order, and down from th
   expect(run?.homeM).toBeGreaterThan(3)
 })
 
-test('optimizers: one at each module that hangs on an input', async () => {
+test('optimizers: one at each module', async () => {
   const built = await builtFor(job.house, set(option, electricalId, { optimizerId: 'thrushfield-430' }))
   const counts = countsIn(built)
   expect(counts.get('optimizer')).toBe(17)

@@ -1,3 +1,4 @@
+import { optimizedCurrentA } from '../electrical/electronics'
 import { heatAt } from '../energy/array-heat'
 import { sumStrings, type DcYear } from '../energy/dc'
 import { branchYear, optimizedYear } from '../energy/module-electronics'
@@ -42,7 +43,8 @@ const electronicsIn = (world: World) => {
   if (optimizer)
     return {
       is: 'optimizers' as const,
-      ...fieldsOf(optimizer, 'powerW', 'outputV', 'outputCurrentA', 'efficiency'),
+      ...fieldsOf(optimizer, 'powerW', 'outputV', 'efficiency'),
+      outputCurrentA: optimizedCurrentA(optimizer, inverter),
       stringLowV: inverter.mppLowV,
       stringHighV: inverter.mppHighV,
     }

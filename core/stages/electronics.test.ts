@@ -130,6 +130,20 @@ test('modules no longer hold each other back; what remains is shade within one',
   expect(lost(plain).optimizers.kwh).toBe(0)
 })
 
+test('an input that draws less than the optimizers could put out holds their string back', async () => {
+  const catalogueWith = (inputCurrentA: number) => ({
+    ...catalogue,
+    inverters: catalogue.inverters.map((sheet) => ({ ...sheet, inputCurrentA })),
+  })
+  const lost = (inputCurrentA: number) => {
+    const world = { ...optimized.world, catalogue: catalogueWith(inputCurrentA) }
+    return runOf(world).value(lossChainStage).lost.optimizers.kwh
+  }
+  expect(lost(15)).toBeCloseTo(lost(19), 9)
+  // At 550 V four amperes are 2.2 kW, of strings of 3.8.
+  expect(lost(4)).toBeGreaterThan(lost(19) + 100)
+})
+
 test('strings of optimizers go over planes; those of an inverter alone do not', () => {
   const planesOf = ({ run }: typeof plain) => {
     const faceOf = new Map(

@@ -119,7 +119,7 @@ export const checks = {
   inputs: {
     title: 'Modules without an input',
     message:
-      '{modules, plural, one {# module has} other {# modules have}} no input ({without}) and yield nothing. {inverter} has {inputs, plural, one {# input} other {# inputs}}; a string takes {fewest, number} to {most, plural, one {# module} other {# modules}} facing one way. Choose another inverter, or change the layout.',
+      '{modules, plural, one {# module has} other {# modules have}} no input ({without}) and yield nothing. {inverter} has {inputs, plural, one {# input} other {# inputs}}; a string takes {fewest, number} to {most, plural, one {# module} other {# modules}}{electronics, select, none { facing one way} other {}}. Choose another inverter, or change the layout.',
   },
   current: {
     title: 'Current above the input’s limit',

@@ -173,7 +173,7 @@ function phaseChecks(inverter: Inverter, gridPhases: Site['gridPhases']): Check[
   ]
 }
 
-function inputChecks({ strings, lengths }: Wiring, inverter: Inverter): Check[] {
+function inputChecks({ electronics, strings, lengths }: Wiring, inverter: Inverter): Check[] {
   const { figure, limit, ok } = inputsRule(strings)
   if (ok) return []
   const without = strings.filter(({ input }) => input < 0)
@@ -186,6 +186,7 @@ function inputChecks({ strings, lengths }: Wiring, inverter: Inverter): Check[] 
         inverter: { ref: inverter.id },
         without: without.map(({ id }) => id).join(', '),
         modules: figure,
+        electronics,
         ...lengths,
       },
       severity: 'broken',
