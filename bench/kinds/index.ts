@@ -1,6 +1,7 @@
 import { type AnyObject, type KindName, type ObjectOf } from '@/core/kinds/index'
 import { type Tool } from '../tools/tool'
 import { SelectIdle } from '../tools/select/idle'
+import { LateState } from '../tools/late-state'
 import { TapeIdle } from '../tools/tape/states'
 import { arrayBench } from './array/kind'
 import { barrierBench } from './barrier/kind'
@@ -70,9 +71,18 @@ const tape: Tool = {
   begin: (context) => new TapeIdle(context),
 }
 
+/** Strings modules by hand. */
+const string: Tool = {
+  id: 'string',
+  key: '/',
+  chapter: 'wire',
+  begin: (context) => new LateState(context, 'string', (later) => new later.StringIdle(context)),
+}
+
 /** Every tool, in the order of their kinds. */
 export const tools: readonly Tool[] = [
   select,
   ...Object.values(benchKinds).flatMap((kind) => kind.tools),
+  string,
   tape,
 ]

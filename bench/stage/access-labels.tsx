@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { type Vec3 } from '@/core/geometry/vector'
+import { middle3 } from '@/core/geometry/vector'
 import { type StageView } from '@/stage/stage-view'
 import { number } from '@/words/format'
 import { useNumbers, useSite } from '../context'
@@ -16,7 +16,7 @@ export function AccessLabels({ view }: { readonly view: StageView }) {
   const site = useSite()
   const { numbers } = useNumbers()
   return numbers?.summary.panels.map(({ id, corners: [a, , c], sunAccess }) => {
-    const [from, to, middle] = [view.project(a), view.project(c), view.project(between(a, c))]
+    const [from, to, middle] = [view.project(a), view.project(c), view.project(middle3(a, c))]
     if (!from || !to || !middle || Math.hypot(to[0] - from[0], to[1] - from[1]) < leastPx) return null
     return (
       <span
@@ -30,5 +30,3 @@ export function AccessLabels({ view }: { readonly view: StageView }) {
     )
   })
 }
-
-const between = (a: Vec3, b: Vec3): Vec3 => [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2, (a[2] + b[2]) / 2]

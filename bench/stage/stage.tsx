@@ -34,6 +34,7 @@ const SelectionCard = lazyPart('SelectionCard')
 const UnderlaysLayer = lazyPart('UnderlaysLayer')
 const SunLegend = lazyPart('SunLegendPanel')
 const AccessLabels = lazyPart('AccessLabelsLayer')
+const Strings = lazyPart('StringsLayer')
 const CommentPins = lazyPart('CommentPinsLayer')
 
 /** Pixels within which a grip or a snap is meant. */
@@ -273,6 +274,7 @@ export function Stage({ small }: { readonly small: boolean }) {
         </p>
       )}
       {view && hasUnderlays && <UnderlaysLayer view={view} ink={palette.ink} />}
+      {!small && view && chapter === 'wire' && <Strings view={view} />}
       {view && <Overlay view={view} grips={grips} small={small} />}
       {!small && view && chapter === 'shape' && tool === 'select' && (
         <PlaneLabels view={view} standing={shown} />

@@ -1,6 +1,7 @@
 import { carrierOf } from '@/core/kinds/removed'
 import { coverId, defaultCover } from '@/core/kinds/cover/cover'
 import { type Objects } from '@/core/kinds/documents'
+import { defaultElectrical, electricalId } from '@/core/kinds/electrical/electrical'
 import { type Volume } from '@/core/kinds/volume/volume'
 import { defaultSite } from '@/core/kinds/site/site'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
@@ -45,7 +46,7 @@ export function bench(house: Objects = {}) {
   const documents = new DocumentStore(
     {
       [houseId]: { site: { ...defaultSite, latitudeDeg: 41 }, ...house },
-      'option-a': { [coverId]: defaultCover },
+      'option-a': { [coverId]: defaultCover, [electricalId]: defaultElectrical },
     },
     ['option-a'],
   )

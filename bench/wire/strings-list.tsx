@@ -5,18 +5,24 @@ import { branchLimitA, microCurrentA } from '@/core/electrical/electronics'
 import { devicesOnBranches } from '@/core/electrical/unit-rules'
 import { phaseVoltageV } from '@/core/parts/circuit'
 import { later } from '@/words/en/later'
+import { useState } from 'react'
 import { useBench, useNumbers, useSayer, useSite } from '../context'
+import { StringActions, StringsActions } from './string-actions'
 
 const words = later.wiring
 
 interface Told {
   readonly id: string
+  readonly byHand: boolean
   readonly panelIds: readonly string[]
   readonly about: string
   readonly figures: readonly { readonly said: string; readonly bad: boolean }[]
 }
 
-/** Strings or branches with the figures that their limits are about; pointed at, their modules light up. */
+/**
+ * Strings or branches with the figures that their limits are about; pointed at, their modules light up, pressed, they
+ * show what can be done with them.
+ */
 export function StringsList(props: {
   readonly inverter: InverterType
   readonly optimizer: OptimizerType | null
@@ -24,16 +30,22 @@ export function StringsList(props: {
 }) {
   const { session } = useBench()
   const { numbers, fresh } = useNumbers()
+  const [open, setOpen] = useState<string | null>(null)
   const { head, told } = useTold(props)
+  const strings = numbers?.summary.strings ?? []
+  const opened = strings.find(({ id }) => id === open)
   return (
     <>
       <h3 className="quiet mt-2">{head}</h3>
       {numbers && told.length === 0 && <p className="quiet">{words.none}</p>}
+      <StringsActions strings={strings} />
       <ul className={fresh ? '' : 'opacity-60'}>
-        {told.map(({ id, panelIds, about, figures }) => (
+        {told.map(({ id, panelIds, about, figures, byHand }) => (
           <li key={id}>
             <button
               type="button"
+              aria-expanded={open === id}
+              onClick={() => setOpen(open === id ? null : id)}
               className="flex w-full cursor-pointer items-baseline gap-2 rounded px-2 py-0.5 text-left hover:bg-fold"
               onMouseEnter={() => session.setState({ lit: panelIds })}
               onMouseLeave={() => session.setState({ lit: [] })}
@@ -41,13 +53,23 @@ export function StringsList(props: {
               onBlur={() => session.setState({ lit: [] })}
             >
               <span className="font-medium">{id}</span>
-              <span className="quiet flex-1">{about}</span>
+              <span className="quiet flex-1">
+                {about}
+                {byHand && <>, {words.byHand}</>}
+              </span>
               {figures.map(({ said, bad }, k) => (
                 <span key={k} className={bad ? 'text-clay' : k > 0 ? 'text-pencil' : ''}>
                   {said}
                 </span>
               ))}
             </button>
+            {opened?.id === id && (
+              <StringActions
+                string={opened}
+                strings={strings}
+                inputs={props.inverter.micro ? 0 : props.inverter.mppInputs}
+              />
+            )}
           </li>
         ))}
       </ul>
@@ -72,11 +94,12 @@ function useTold({ inverter, optimizer, module }: Parameters<typeof StringsList>
     const each = microCurrentA(inverter, phaseVoltageV(site))
     return {
       head: sayer.say(words.branches, { limit: amperes(limitA, 0) }),
-      told: strings.map(({ id, panelIds }, b) => {
+      told: strings.map(({ id, panelIds, drawn }, b) => {
         const count = counts[b] ?? 0
         return {
           id,
           panelIds,
+          byHand: drawn !== undefined,
           about: sayer.say(count === panelIds.length ? words.branch : words.branchOfMore, {
             devices: count,
             modules: panelIds.length,
@@ -91,11 +114,12 @@ function useTold({ inverter, optimizer, module }: Parameters<typeof StringsList>
   if (optimizer)
     return {
       head: sayer.say(words.optimized, { limit: kilowatts(optimizer.stringPowerW) }),
-      told: strings.map(({ id, input, panelIds }) => {
+      told: strings.map(({ id, input, panelIds, drawn }) => {
         const powerW = panelIds.length * module.powerW
         return {
           id,
           panelIds,
+          byHand: drawn !== undefined,
           about: hung(panelIds.length, input),
           figures: [{ said: kilowatts(powerW), bad: powerW > optimizer.stringPowerW }],
         }
@@ -103,9 +127,10 @@ function useTold({ inverter, optimizer, module }: Parameters<typeof StringsList>
     }
   return {
     head: sayer.say(words.strings, { highest: volts(inverter.highestV), lowest: volts(inverter.mppLowV) }),
-    told: strings.map(({ id, input, panelIds, coldV, hotV }) => ({
+    told: strings.map(({ id, input, panelIds, drawn, coldV, hotV }) => ({
       id,
       panelIds,
+      byHand: drawn !== undefined,
       about: hung(panelIds.length, input),
       figures: [
         { said: volts(coldV), bad: coldV > inverter.highestV },

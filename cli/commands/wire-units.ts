@@ -127,6 +127,7 @@ export function microBranches(
   const most = mostOnBranch(inverter, micro.branchBreakerA, micro.acVoltsV)
   const window = ownWindow(module, power, lowestC, hottestC, { fewest: 1, most })
   const { strings, devices } = branchUp(
+    [],
     fields.map((ids) => ids.map((id, column) => ({ id, slot: `0:${column}` }))),
     inverter.mppInputs,
     typed ?? most,

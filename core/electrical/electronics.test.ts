@@ -78,7 +78,7 @@ test('every module has one inverter on one branch, none over its plane, and bran
     )
     const inputs = 1 + Math.floor(random() * 4)
     const most = 1 + Math.floor(random() * 12)
-    const { strings, devices } = branchUp(planes, inputs, most)
+    const { strings, devices } = branchUp([], planes, inputs, most)
     const all = planes.flat().map(({ id }) => id)
     expect(strings.flatMap(({ panelIds }) => panelIds).sort()).toEqual(all.toSorted())
     expect(devices.flat().sort()).toEqual(all.toSorted())

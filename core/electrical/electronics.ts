@@ -1,4 +1,5 @@
 import { type InverterType, type ModuleType, type OptimizerType } from './catalogue'
+import { type StillDrawn } from './by-hand'
 import { type PanelString, type StringWindow } from './stringing'
 
 /** What holds modules at their best points: the inverter, or devices of their own. */
@@ -114,27 +115,53 @@ export function thereAndBack<T extends Placed>(panels: readonly T[]): T[] {
 
 /**
  * Microinverters under the modules of each plane, neighbours together, and branches of them as even as can be.
+ * @param drawn branches drawn by hand, of modules that are laid: those keep their modules and their order
  * @param planes modules of each plane; no inverter reaches from one to another
  * @param inputs modules to an inverter
- * @param most inverters to a branch
+ * @param most inverters to a branch that is not drawn
  */
 export function branchUp(
+  drawn: StillDrawn['kept'],
   planes: readonly (readonly Placed[])[],
   inputs: number,
   most: number,
 ): { readonly strings: PanelString[]; readonly devices: string[][] } {
-  const devices = planes.flatMap((panels) => {
-    const ids = thereAndBack(panels).map(({ id }) => id)
-    return Array.from({ length: Math.ceil(ids.length / inputs) }, (_, k) =>
-      ids.slice(k * inputs, (k + 1) * inputs),
-    )
-  })
-  const branches = Math.ceil(devices.length / most)
-  const at = (b: number) => Math.round((b * devices.length) / branches)
-  const strings = Array.from({ length: branches }, (_, b): PanelString => ({
-    id: `B${b + 1}`,
-    input: b,
-    panelIds: devices.slice(at(b), at(b + 1)).flat(),
-  }))
-  return { strings, devices }
+  const planeOf = new Map(planes.flatMap((panels, p) => panels.map(({ id }) => [id, p] as const)))
+  const byHand = drawn.map(({ panelIds }) => alongPlanes(panelIds, (id) => planeOf.get(id), inputs))
+  const taken = new Set(drawn.flatMap(({ panelIds }) => panelIds))
+  const others = planes.flatMap((panels) =>
+    inChunks(
+      thereAndBack(panels.filter(({ id }) => !taken.has(id))).map(({ id }) => id),
+      inputs,
+    ),
+  )
+  const count = Math.ceil(others.length / most)
+  const at = (b: number) => Math.round((b * others.length) / count)
+  const branches = [
+    ...drawn.map(({ panelIds, drawn: place }) => ({ panelIds, drawn: place })),
+    ...Array.from({ length: count }, (_, b) => ({ panelIds: others.slice(at(b), at(b + 1)).flat() })),
+  ]
+  return {
+    strings: branches.map((branch, b) => ({ id: `B${b + 1}`, input: b, ...branch })),
+    devices: [...byHand.flat(), ...others],
+  }
+}
+
+const inChunks = (ids: readonly string[], length: number): string[][] =>
+  Array.from({ length: Math.ceil(ids.length / length) }, (_, k) => ids.slice(k * length, (k + 1) * length))
+
+/** Devices one after the other, each of modules that follow on each other on one plane. */
+function alongPlanes(
+  ids: readonly string[],
+  planeOf: (id: string) => number | undefined,
+  inputs: number,
+): string[][] {
+  const devices: string[][] = []
+  for (const id of ids) {
+    const last = devices.at(-1)
+    const before = last?.at(-1)
+    if (last && before !== undefined && last.length < inputs && planeOf(before) === planeOf(id)) last.push(id)
+    else devices.push([id])
+  }
+  return devices
 }

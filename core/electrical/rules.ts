@@ -13,6 +13,7 @@ export type WiringRuleCode =
   | 'inputs'
   | 'current'
   | 'parallel'
+  | 'strings'
   | 'dc-ac-high'
   | 'dc-ac-low'
 
@@ -92,6 +93,17 @@ export const inputsRule = (strings: readonly PanelString[]): RuleFigure =>
     'inputs',
     strings.filter(({ input }) => input < 0).reduce((sum, { panelIds }) => sum + panelIds.length, 0),
     0,
+  )
+
+/** Strings of the fullest input against the connectors that it has. */
+export const stringsRule = (
+  strings: readonly PanelString[],
+  { stringsPerInput }: Pick<InverterType, 'stringsPerInput'>,
+): RuleFigure =>
+  atMost(
+    'strings',
+    Math.max(0, ...[...byInput(strings).values()].map(({ length }) => length)),
+    stringsPerInput,
   )
 
 /** By how many modules strings on one input differ. */

@@ -55,6 +55,8 @@ export interface PanelString {
   /** Input of the inverter, from 0; -1 when none is left. */
   readonly input: number
   readonly panelIds: readonly string[]
+  /** Its place among those drawn by hand; left out where it is strung automatically. */
+  readonly drawn?: number
 }
 
 /** How long strings are made: within the window, or as long as the designer says at most. */

@@ -98,8 +98,9 @@ function ownYear(
   const watts = new Float64Array(modules.length)
   const weights = new Array<number>(modules.length).fill(0)
   for (let k = 0; k < request.sun.interval.length; k++) {
-    modules.forEach((given, m) => {
-      const made = (watts[m] = given(k).powerW)
+    modules.forEach((module, m) => {
+      const made = (watts[m] = module.read(k) ? module.work().powerW : 0)
+      module.book()
       weights[m] = (weights[m] ?? 0) + made
     })
     if (connected) then(k, watts)

@@ -28,6 +28,8 @@ const closeEnough = 0.1
 const slightStep = 0.1
 /** Of the current: a top at the end of its reach is as good as there. */
 const narrow = 1e-4
+/** Of the greatest current: as near as a current comes to what an input's volts let through. */
+const holdShare = 1e-7
 const newtonSteps = 14
 const bisections = 48
 /** Grid of `lossByVariance`: the light even in its root. */
@@ -126,6 +128,25 @@ export class SeriesCurve {
       for (const volts of [window.lowV, window.highV])
         if (this.#reaches(light, groups, levels, open, volts)) this.#hold(light, groups, levels, volts)
     return out
+  }
+
+  /**
+   * What the same levels give where their input holds them at these volts; nought where they do not come to them.
+   */
+  heldAt(
+    light: Float64Array,
+    groups: Float64Array,
+    alone: Float64Array,
+    levels: number,
+    cellC: number,
+    voltsV: number,
+  ): number {
+    let lit = levels
+    while (lit > 0 && !((light[lit - 1] as number) > 0)) lit--
+    if (lit === 0) return 0
+    const open = this.#prepare(light, groups, alone, lit, cellC)
+    if (!this.#reaches(light, groups, lit, open, voltsV)) return 0
+    return this.#currentAt(light, groups, lit, voltsV) * voltsV
   }
 
   /**
@@ -297,19 +318,31 @@ export class SeriesCurve {
 
   /** What the string gives where its input holds it at these volts, which it reaches. */
   #hold(light: Float64Array, groups: Float64Array, levels: number, voltsV: number): void {
+    const power = this.#currentAt(light, groups, levels, voltsV) * voltsV
+    if (power <= this.#out.heldW) return
+    this.#out.heldW = power
+    this.#out.voltsV = voltsV
+  }
+
+  /** The string's current at volts that it reaches. */
+  #currentAt(light: Float64Array, groups: Float64Array, levels: number, voltsV: number): number {
     let [low, high] = [0, this.#currents[0] as number]
-    for (let k = 0; k < bisections; k++) {
-      const current = (low + high) / 2
+    let current = high * firstShare
+    for (let k = 0; k < bisections && high - low > holdShare * high; k++) {
       let taking = 0
       while (taking < levels && (this.#currents[taking] as number) > current) taking++
       let bypassed = 0
       for (let j = taking; j < levels; j++) bypassed += groups[j] as number
       this.#sum(light, groups, taking, current)
-      if (this.#volts - bypassV * bypassed > voltsV) low = current
+      const over = this.#volts - bypassV * bypassed - voltsV
+      if (over > 0) low = current
       else high = current
+      // Newton's step where it stays between the two, else half way. A little aside of it, so that both come near.
+      const next = current - over / this.#slope
+      current =
+        next > low && next < high ? next + (over > 0 ? 1 : -1) * holdShare * 0.3 * high : (low + high) / 2
+      if (!(current > low && current < high)) current = (low + high) / 2
     }
-    if (low * voltsV <= this.#out.heldW) return
-    this.#out.heldW = low * voltsV
-    this.#out.voltsV = voltsV
+    return low
   }
 }

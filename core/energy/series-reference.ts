@@ -20,17 +20,25 @@ function groupV(p: DiodeParameters, groupsPerModule: number, currentA: number): 
 /**
  * The greatest power of groups in series over a sweep of the current, finer around its best.
  * @param light of each group, W/m²
+ * @param cellC of all of them, or of each
  */
 export function sweptBest(
   model: DiodeModel,
   groupsPerModule: number,
   light: readonly number[],
-  cellC: number,
+  cellC: number | readonly number[],
   held = { lowV: -Infinity, highV: Infinity },
 ): number {
-  const counts = new Map<number, number>()
-  for (const level of light) counts.set(level, (counts.get(level) ?? 0) + 1)
-  const levels = [...counts].map(([level, groups]) => ({ cell: diodeAt(model, level, cellC), groups }))
+  const counts = new Map<string, { level: number; own: number; groups: number }>()
+  light.forEach((level, k) => {
+    const own = typeof cellC === 'number' ? cellC : (cellC[k] ?? NaN)
+    const key = `${level} ${own}`
+    counts.set(key, { level, own, groups: (counts.get(key)?.groups ?? 0) + 1 })
+  })
+  const levels = [...counts.values()].map(({ level, own, groups }) => ({
+    cell: diodeAt(model, level, own),
+    groups,
+  }))
   const most = Math.max(...levels.map(({ cell }) => cell.lightA))
   const voltsAt = (current: number) =>
     levels.reduce((sum, { cell, groups }) => sum + groups * groupV(cell, groupsPerModule, current), 0)

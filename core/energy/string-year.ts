@@ -6,7 +6,7 @@ import { type ModulePower } from './module-power'
 import { type PanelLight } from './panel-light'
 import { type PlaneLight } from './plane-light'
 import { type VoltWindow } from './series-curve'
-import { LitGroups, workingPoint } from './working-point'
+import { LitGroups, workingPoint, type WorkingPoint } from './working-point'
 
 /** What the modules of one array have in common. */
 export interface ArrayConditions {
@@ -16,10 +16,18 @@ export interface ArrayConditions {
   readonly snowLost: Float32Array | null
 }
 
+/** Modules of a string on one of its planes. */
+export interface PlaneShare {
+  readonly conditions: ArrayConditions
+  readonly modules: number
+}
+
 /** A string as the energy chain sees it: modules in series with one current. */
 export interface LitString {
   readonly panels: readonly PanelLight[]
   readonly conditions: ArrayConditions
+  /** Where they lie on several planes: all of those, in place of `conditions`. */
+  readonly planes?: readonly PlaneShare[]
   /** Whether it hangs on an input of the inverter; without one it yields nothing. */
   readonly connected: boolean
   /** Modules in series, where `panels` are not all of them one by one. */
@@ -109,75 +117,108 @@ export interface Given {
   voltsV: number
 }
 
+/** Modules in series, entry after entry. */
+export interface InSeries {
+  /** Reads an entry, to be asked in their order, and books what is lost before the modules work; false where nothing is left. */
+  read(entry: number): boolean
+  /** What they give at the entry at their best in the window, overwritten each time. */
+  work(): Given
+  /** What they give at these volts, once they have worked at their best there. */
+  workAt(voltsV: number): Given
+  /** Books what was lost where they last worked. */
+  book(): void
+}
+
 /**
  * From light on modules in series to their power. Where their groups of cells are lit unlike each other they work at
  * the greatest maximum of their common curve; the light is converted at the efficiency of the sheet's model, once at
  * 25 °C (low light) and once at the modules' temperature (heat); what the window of what they hang on keeps from their
- * best point is lost last.
+ * best point is lost last. Modules on several planes have each the light of their own and are as warm as all of them on
+ * the mean, by their light: within two percent at any hour.
  * @param out light and losses are added to it; the power is not
- * @returns to be asked entry after entry
  */
 export function inSeriesInto(
   out: StringYear,
-  { panels, conditions, connected, inSeries = panels.length }: LitString,
+  { panels, conditions, planes, connected, inSeries = panels.length }: LitString,
   request: StringRequest,
-): (entry: number) => Given {
+): InSeries {
   const { losses, weather, sun } = request
   const rated = request.powerW / stcWm2
   const { reflection, shade, unwired, mismatch, snow, dirt, heat, window } = out.lostW
   const lowLight = out.lostW['low-light']
   const n = panels.length
-  const { light, snowLost } = conditions
+  const shares = planes ?? [{ conditions, modules: n }]
   const groups = new LitGroups(panels)
   const point = workingPoint(groups, request)
   const given: Given = { powerW: 0, voltsV: 0 }
-  return (k) => {
-    const incident =
-      (light.beam[k] as number) + (light.sky[k] as number) + (light.groundReflected[k] as number)
-    const open =
-      (light.direct[k] as number) +
-      (light.dome[k] as number) +
-      (light.horizon[k] as number) +
-      (light.ground[k] as number)
-    const meanSum = groups.read(k)
-    add(out.sunW, k, incident * n * rated)
-    add(reflection, k, (incident - open) * n * rated)
-    add(shade, k, (open * n - meanSum) * rated)
-    given.powerW = 0
-    given.voltsV = 0
-    if (!connected) {
-      add(unwired, k, meanSum * rated)
-      return given
-    }
-    if (meanSum <= 0) return given
-    const i = sun.interval[k] as number
-    const month = sun.month[k] as number
-    const bare = 1 - (snowLost ? (snowLost[i] as number) : (losses.snow[month] ?? 0))
-    const clean = 1 - (losses.soiling[month] ?? 0)
-    // The glass holds heat as well: what warms the module is the light that meets it, in the measure it is lit.
-    const cell = cellTemperatureC(
-      weather.temperatureC[i] as number,
-      open > 0 ? (incident * meanSum) / (n * open) : 0,
-      weather.windMs[i] as number,
-      conditions.heat,
-    )
-    const at = point(clean, cell, inSeries)
-    const lit = Math.min(meanSum / n, at.lit)
-    const nominal = lit * n * rated
-    const dirty = nominal * bare * clean
-    const hot = dirty * at.atCell
-    const held = hot * at.held
-    add(mismatch, k, (meanSum - lit * n) * rated)
-    add(snow, k, nominal * (1 - bare))
-    add(dirt, k, nominal * bare * (1 - clean))
-    add(lowLight, k, dirty * (1 - at.atStc))
-    add(heat, k, dirty * (at.atStc - at.atCell))
-    add(window, k, hot - held)
-    given.powerW = held
-    given.voltsV = at.voltsV
+  let [entry, meanSum, clean, bare, cell] = [0, 0, 0, 0, 0]
+  let at: WorkingPoint | null = null
+  const nominalOf = ({ lit }: WorkingPoint) => Math.min(meanSum / n, lit) * n * rated
+  const gives = (where: WorkingPoint) => {
+    at = where
+    given.powerW = nominalOf(where) * bare * clean * where.atCell * where.held
+    given.voltsV = where.voltsV
     return given
   }
+  return {
+    read: (k) => {
+      entry = k
+      at = null
+      let [incident, open] = [0, 0]
+      for (const { conditions: own, modules } of shares) {
+        incident += incidentOn(own.light, k) * modules
+        open += openOn(own.light, k) * modules
+      }
+      meanSum = groups.read(k)
+      add(out.sunW, k, incident * rated)
+      add(reflection, k, (incident - open) * rated)
+      add(shade, k, (open - meanSum) * rated)
+      if (!connected) add(unwired, k, meanSum * rated)
+      if (!connected || meanSum <= 0) return false
+      const i = sun.interval[k] as number
+      const month = sun.month[k] as number
+      clean = 1 - (losses.soiling[month] ?? 0)
+      const lost = losses.snow[month] ?? 0
+      // The glass holds heat as well: what warms the module is the light that meets it, in the measure it is lit.
+      const warmed = open > 0 ? meanSum / open : 0
+      bare = cell = 0
+      for (const { conditions: own, modules } of shares) {
+        bare += (1 - (own.snowLost ? (own.snowLost[i] as number) : lost)) * modules
+        const light = incidentOn(own.light, k)
+        const celsius = cellTemperatureC(
+          weather.temperatureC[i] as number,
+          light * warmed,
+          weather.windMs[i] as number,
+          own.heat,
+        )
+        // Darker ones are bypassed, or give less: what brighter ones have counts more.
+        cell += incident > 0 ? (celsius * light * modules) / incident : (celsius * modules) / n
+      }
+      bare /= n
+      return true
+    },
+    work: () => gives(point.best(clean, cell, inSeries)),
+    workAt: (voltsV) => gives(point.at(voltsV)),
+    book: () => {
+      if (!at) return
+      const nominal = nominalOf(at)
+      const dirty = nominal * bare * clean
+      const hot = dirty * at.atCell
+      add(mismatch, entry, meanSum * rated - nominal)
+      add(snow, entry, nominal * (1 - bare))
+      add(dirt, entry, nominal * bare * (1 - clean))
+      add(lowLight, entry, dirty * (1 - at.atStc))
+      add(heat, entry, dirty * (at.atStc - at.atCell))
+      add(window, entry, hot - hot * at.held)
+    },
+  }
 }
+
+/** Light that meets the glass of a plane, and what comes through it, W/m². */
+const incidentOn = ({ beam, sky, groundReflected }: PlaneLight, k: number): number =>
+  (beam[k] as number) + (sky[k] as number) + (groundReflected[k] as number)
+const openOn = ({ direct, dome, horizon, ground }: PlaneLight, k: number): number =>
+  (direct[k] as number) + (dome[k] as number) + (horizon[k] as number) + (ground[k] as number)
 
 /**
  * A year of modules in series, see `inSeriesInto`. In every entry `sunW` is `powerW` and all of `lostW` together.
@@ -186,9 +227,11 @@ export function stringYear(string: LitString, request: StringRequest): StringYea
   const { withVolts, sun } = request
   const entries = sun.interval.length
   const out = emptyYear(entries, withVolts)
-  const given = inSeriesInto(out, string, request)
+  const series = inSeriesInto(out, string, request)
   for (let k = 0; k < entries; k++) {
-    const { powerW, voltsV } = given(k)
+    if (!series.read(k)) continue
+    const { powerW, voltsV } = series.work()
+    series.book()
     out.powerW[k] = powerW
     if (withVolts) out.voltWatts[k] = powerW * voltsV
   }

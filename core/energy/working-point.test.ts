@@ -38,7 +38,7 @@ function fast(
   cellC: number,
 ) {
   groups.read(k)
-  const at = point(1, cellC, modules)
+  const at = point.best(1, cellC, modules)
   return (at.lit / 1000) * modules * ratedW * at.atCell
 }
 
@@ -79,7 +79,7 @@ test('without a beam shaded, modules that see unlike shares of the sky lose next
   const groups = new LitGroups(panelsOf([entry]))
   const slow = sweptBest(model, 3, entry.flat(), 40)
   expect(Math.abs(fast(groups, workingPoint(groups, { power }), 0, 12, 40) / slow - 1)).toBeLessThan(0.0005)
-  const { lit } = workingPoint(groups, { power })(1, 40, 12)
+  const { lit } = workingPoint(groups, { power }).best(1, 40, 12)
   expect(1 - lit / groups.mean).toBeGreaterThan(0)
   expect(1 - lit / groups.mean).toBeLessThan(0.003)
 })
@@ -91,12 +91,12 @@ test('three modules below the foot of the window lose what the window takes, and
   const free = 3 * power.volts(900, 78)
   expect(free).toBeLessThan(window.lowV)
   groups.read(0)
-  const at = workingPoint(groups, { power, window })(1, 78, 3)
+  const at = workingPoint(groups, { power, window }).best(1, 78, 3)
   expect(at.voltsV).toBe(80)
   expect(at.held).toBeLessThan(0.999)
   expect(at.held * 3 * ratedW * 0.9 * at.atCell).toBeCloseTo(sweptBest(model, 3, entry.flat(), 78, window), 0)
   // In the cool it is inside, and nothing is lost.
   const cool = new LitGroups(panelsOf([entry]))
   cool.read(0)
-  expect(workingPoint(cool, { power, window })(1, 25, 3).held).toBe(1)
+  expect(workingPoint(cool, { power, window }).best(1, 25, 3).held).toBe(1)
 })

@@ -1,6 +1,6 @@
 import { type ModulePower } from './module-power'
 import { type PanelLight } from './panel-light'
-import { type VoltWindow } from './series-curve'
+import { type SeriesCurve, type VoltWindow } from './series-curve'
 import { brightestFirst, seriesBest } from './strip-mismatch'
 
 /** Light within this share of each other is taken as the same: what that hides is a hundredth of a percent. */
@@ -23,6 +23,7 @@ export class LitGroups {
   /** Groups of the whole string, and the mean of their light. */
   readonly all: number
   mean = 0
+  #isSorted = false
 
   constructor(panels: readonly PanelLight[]) {
     this.#panels = panels
@@ -67,6 +68,7 @@ export class LitGroups {
       }
     }
     this.levels = used
+    this.#isSorted = false
     this.low = low
     this.high = high
     this.mean = this.all > 0 ? sum / this.all : 0
@@ -83,6 +85,8 @@ export class LitGroups {
 
   /** Puts the levels in order, the brightest first, and those that are alike together. */
   sort(): void {
+    if (this.#isSorted) return
+    this.#isSorted = true
     const { light, groups } = this
     brightestFirst(light, groups, this.levels)
     let used = 0
@@ -114,6 +118,14 @@ export interface WorkingPoint {
   voltsV: number
 }
 
+/** Asked about one entry after the other. */
+export interface AtEntry {
+  /** Where the string works in its window. */
+  best(clean: number, cellC: number, inSeries: number): WorkingPoint
+  /** Where it works at these volts, in the conditions that were asked about last; nothing is held where it never comes to them. */
+  at(voltsV: number): WorkingPoint
+}
+
 /**
  * The working point of the entry that `groups` was read to, by the share of clean light, the cells' temperature and the
  * number of modules in series. Groups lit nearly alike work as their module, less what their variance costs; others on
@@ -123,7 +135,7 @@ export interface WorkingPoint {
 export function workingPoint(
   groups: LitGroups,
   { power, window }: { readonly power: ModulePower; readonly window?: VoltWindow },
-): (clean: number, cellC: number, inSeries: number) => WorkingPoint {
+): AtEntry {
   const out: WorkingPoint = { lit: 0, atStc: 1, atCell: 1, held: 1, voltsV: 0 }
   const { curve } = power
   const cleaned = new Float64Array(groups.all)
@@ -158,27 +170,18 @@ export function workingPoint(
     out.atCell = sum > 0 ? hot / sum : 1
   }
 
-  return (clean, cellC, inSeries) => {
-    const isSlight = groups.high - groups.low <= slightSpread * groups.high
-    if (!curve) {
-      groups.sort()
-      byLevels(clean, cellC)
-      out.lit = seriesBest(groups.light, groups.groups, groups.levels)
-      out.voltsV = inSeries * power.volts(out.lit * clean, cellC)
-      return out
-    }
-    if (isSlight) {
-      asOneModule(clean, cellC, inSeries)
-      const variance = groups.high > groups.low ? groups.variance() : 0
-      if (variance > 0) out.lit *= 1 - variance * curve.lossByVariance(groups.mean * clean, cellC)
-      if (isInside()) return out
-    }
+  /** The whole curve at the conditions asked about last. */
+  const whole = { isMade: false, clean: 1, cellC: 25, inSeries: 0, bestW: 0 }
+
+  /** Groups by their levels, as the curve asks for them. */
+  const makeLevels = (model: SeriesCurve) => {
+    const { clean, cellC, inSeries } = whole
     groups.sort()
     byLevels(clean, cellC)
-    const { light, levels, mean, all } = groups
+    const { light, levels, all } = groups
     // Panels that stand for several modules each have their groups as many times.
-    const times = (inSeries * curve.groupsPerModule) / all
-    const wattsOf = (curve.ratedW / stcWm2 / curve.groupsPerModule) * clean * times
+    const times = (inSeries * model.groupsPerModule) / all
+    const wattsOf = (model.ratedW / stcWm2 / model.groupsPerModule) * clean * times
     let apartW = 0
     for (let j = 0; j < levels; j++) {
       cleaned[j] = (light[j] as number) * clean
@@ -186,11 +189,46 @@ export function workingPoint(
       alone[j] = (alone[j] as number) * wattsOf
       apartW += alone[j] as number
     }
-    const best = curve.best(cleaned, counts, alone, levels, cellC, window ?? null)
+    return apartW
+  }
+  const workOn = (model: SeriesCurve, held: VoltWindow | null) => {
+    const apartW = makeLevels(model)
+    const best = model.best(cleaned, counts, alone, groups.levels, whole.cellC, held)
+    whole.isMade = true
+    whole.bestW = best.powerW
     // The efficiencies are those of the same table, so that its own error cancels.
-    out.lit = apartW > 0 ? mean * Math.min(1, best.powerW / apartW) : 0
+    out.lit = apartW > 0 ? groups.mean * Math.min(1, best.powerW / apartW) : 0
     out.held = best.powerW > 0 ? best.heldW / best.powerW : 0
     out.voltsV = best.voltsV
     return out
+  }
+
+  return {
+    best: (clean, cellC, inSeries) => {
+      Object.assign(whole, { isMade: false, clean, cellC, inSeries })
+      const isSlight = groups.high - groups.low <= slightSpread * groups.high
+      if (!curve) {
+        groups.sort()
+        byLevels(clean, cellC)
+        out.lit = seriesBest(groups.light, groups.groups, groups.levels)
+        out.voltsV = inSeries * power.volts(out.lit * clean, cellC)
+        return out
+      }
+      if (isSlight) {
+        asOneModule(clean, cellC, inSeries)
+        const variance = groups.high > groups.low ? groups.variance() : 0
+        if (variance > 0) out.lit *= 1 - variance * curve.lossByVariance(groups.mean * clean, cellC)
+        if (isInside()) return out
+      }
+      return workOn(curve, window ?? null)
+    },
+    at: (voltsV) => {
+      if (!curve) return out
+      if (!whole.isMade) workOn(curve, null)
+      const { bestW, cellC } = whole
+      out.held = bestW > 0 ? curve.heldAt(cleaned, counts, alone, groups.levels, cellC, voltsV) / bestW : 0
+      out.voltsV = voltsV
+      return out
+    },
   }
 }

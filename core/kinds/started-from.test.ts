@@ -65,6 +65,14 @@ test('a job started from another has its equipment, prices and texts, and nothin
     const from = template.options[k]?.objects ?? {}
     for (const id of ['electrical', 'losses', 'storage', 'cover']) expect(objects[id]).toEqual(from[id])
   }
+  // What is drawn over modules of one roof means nothing on another.
+  const drawn = [{ input: 0, panelIds: ['array-1/0:0'] }]
+  const options = template.options.map((one) => ({
+    ...one,
+    objects: { ...one.objects, electrical: { ...theOne(one.objects, 'electrical', 'electrical'), drawn } },
+  }))
+  for (const { objects } of startedFrom('New', usual, { ...template, options }).options)
+    expect(theOne(objects, 'electrical', 'electrical').drawn).toEqual([])
   // The same town: what its designer found of its programmes and distances stays.
   expect(offersOf(made)).toEqual(offersOf(template))
 })

@@ -85,6 +85,8 @@ export function startedFrom(name: string, usual: Usual, template: Job): Job {
       objects: byId(
         Object.values(ofTeam(objects)).map((object) => {
           if (object.kind === 'offer') return offerFrom(object)
+          // Strings drawn by hand are of one roof.
+          if (object.kind === 'electrical') return { ...object, drawn: [] }
           return object.kind === 'cover' && !isSameTown ? { ...object, ...usual.cover } : object
         }),
       ),

@@ -302,6 +302,10 @@ export const checkCodes = [
   'string-hot',
   'inputs',
   'current',
+  'strings-gone',
+  'strings-many',
+  'strings-unlike',
+  'strings-mixed',
   'phases',
   'unit-cold',
   'unit-peak',
@@ -345,6 +349,7 @@ export const remedyCodes = [
   'leave-empty',
   'feet-automatically',
   'mounting-automatically',
+  'leave-out',
 ] as const
 
 /** A field of one object, of the house or of the option, and what to set it to. */

@@ -67,6 +67,8 @@ export interface RunSummary {
     readonly id: string
     readonly input: number
     readonly panelIds: readonly string[]
+    /** As in `PanelString`. */
+    readonly drawn?: number
     /** Of the string; where its modules have electronics of their own, of one of them. */
     readonly coldV: number
     readonly hotV: number

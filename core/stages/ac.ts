@@ -1,6 +1,7 @@
 import { acYear, devicesAcYear, type AcYear } from '../energy/ac'
 import { stage, type Stage } from '../graph/stage'
-import { dcStage, stringYearStage } from './dc'
+import { dcStage } from './dc'
+import { stringYearStage } from './string-years'
 import { sunStage } from './sun'
 import { fieldsOf, inverterIn, lossesIn, type World } from './world'
 

@@ -69,7 +69,7 @@ test('fifty seeded jobs: strings in the shade that falls there are within 0.1 % 
         // They are read in their order, none left out.
         while (read <= entry) groups.read(read++)
         if (Math.max(...light) < 20) continue
-        const found = point(1, 25, panels.length)
+        const found = point.best(1, 25, panels.length)
         sum += (found.lit / 1000) * panels.length * ratedW * found.atCell
         reference += sweptBest(diode, strips, light, 25)
         hours++

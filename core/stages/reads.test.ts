@@ -26,7 +26,10 @@ const house: Objects = set(job.house, loadId, {
 })
 const grownTree: AnyObject = { ...alteration, id: 'as-tree', of: 'tree-1', what: 'grown' }
 const cutTree: AnyObject = { ...alteration, id: 'as-cut', of: 'tree-2', what: 'trimmed' }
-const option: Objects = { ...withBattery, [rack.id]: rack, 'as-tree': grownTree, 'as-cut': cutTree }
+const strung = set(withBattery, electricalId, {
+  drawn: [{ input: null, panelIds: ['array-south/0:0', 'array-south/0:1'] }],
+})
+const option: Objects = { ...strung, [rack.id]: rack, 'as-tree': grownTree, 'as-cut': cutTree }
 const base = await worldOf(house, option)
 const slots = ['0:1', '0:2', '1:2']
 const texts = textsOf([house, option], base.catalogue, [
@@ -219,6 +222,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
       'strings, string years, ac, account of modules, account of wiring, account of the inverter, price',
     optimizerId: 'strings, string years, account of modules, account of wiring, price',
     modulesPerString: 'strings',
+    drawn: 'strings, account of wiring',
   },
   losses: {
     soiling: 'string years, account of modules',

@@ -1,15 +1,16 @@
+import { mixedInputs, stillDrawn, stringUpWith, type MixedInput } from '../electrical/by-hand'
 import {
   branchUp,
   mostOnBranch,
   optimizedLengths,
   ownWindow,
   parallelOptimized,
+  thereAndBack,
   type Electronics,
 } from '../electrical/electronics'
 import {
   lengthsFor,
   parallelStrings,
-  stringUp,
   stringWindow,
   type PanelString,
   type StringWindow,
@@ -36,17 +37,21 @@ export interface Wiring {
   readonly strings: readonly PanelString[]
   /** Modules of each microinverter, branch after branch; of another inverter none. */
   readonly devices: readonly (readonly string[])[]
+  /** Modules that are in strings drawn by hand and no longer laid. */
+  readonly gone: readonly string[]
+  /** Inputs that have modules of several directions; of modules with electronics of their own none. */
+  readonly mixed: readonly MixedInput[]
 }
 
 export const stringsStage: Stage<World, Wiring> = stage({
   name: 'strings',
-  version: 5,
+  version: 6,
   after: { site: siteStage, model: moduleModelStage },
   reads: (world: World) => {
     const inverter = inverterIn(world)
     const optimizer = optimizerIn(world)
     return {
-      modulesPerString: electricalIn(world).modulesPerString,
+      ...fieldsOf(electricalIn(world), 'modulesPerString', 'drawn'),
       inverter: fieldsOf(
         inverter,
         'highestV',
@@ -76,19 +81,27 @@ export const stringsStage: Stage<World, Wiring> = stage({
         : null,
     }
   },
-  compute: ({ modulesPerString, inverter, module, temperatures, optimized, perBranch }, { site, model }) => {
+  compute: (
+    { modulesPerString, drawn, inverter, module, temperatures, optimized, perBranch },
+    { site, model },
+  ) => {
     const { lowestTemperatureC, highestTemperatureC } = temperatures
     const hottestC = highestTemperatureC + hottestRiseOf(site.arrays)
     const own = (lengths: Pick<StringWindow, 'fewest' | 'most'>) =>
       ownWindow(module, model.power, lowestTemperatureC, hottestC, lengths)
     if (perBranch !== null) {
       const lengths = { fewest: 1, most: modulesPerString ?? perBranch }
+      const laid = new Set(site.faces.flatMap(({ panels }) => panels.map(({ id }) => id)))
+      const { kept, gone } = stillDrawn(drawn, laid)
       return {
         electronics: 'microinverters',
         window: own({ fewest: 1, most: perBranch }),
         lengths,
         hottestC,
+        gone,
+        mixed: [],
         ...branchUp(
+          kept,
           site.faces.map(({ panels }) => panels),
           inverter.mppInputs,
           lengths.most,
@@ -104,8 +117,9 @@ export const stringsStage: Stage<World, Wiring> = stage({
         lengths,
         hottestC,
         devices: [],
+        mixed: [],
         // Each module works by itself: a string may go over planes, those of one direction first.
-        strings: stringUp([alike(site.faces).flat()], {
+        ...stringUpWith(drawn, [alike(site.faces).flat()], {
           ...lengths,
           inputs: inverter.mppInputs,
           parallel: parallelOptimized(inverter, optimized),
@@ -114,30 +128,38 @@ export const stringsStage: Stage<World, Wiring> = stage({
     }
     const window = stringWindow(module, model.power, inverter, lowestTemperatureC, hottestC)
     const lengths = lengthsFor(window, modulesPerString)
+    const groups = alike(site.faces)
+    const strung = stringUpWith(drawn, groups, {
+      ...lengths,
+      inputs: inverter.mppInputs,
+      parallel: parallelStrings(inverter, module.iscA),
+    })
     return {
       electronics: 'none',
       window,
       lengths,
       hottestC,
       devices: [],
-      strings: stringUp(alike(site.faces), {
-        ...lengths,
-        inputs: inverter.mppInputs,
-        parallel: parallelStrings(inverter, module.iscA),
-      }),
+      mixed: mixedInputs(strung.strings, groups),
+      ...strung,
     }
   },
 })
 
-/** Panel ids that may share an input: one direction, one tilt, warmed alike. */
+/** The same for faces of one direction and tilt that are warmed alike. */
+export function directionOf(face: LaidArray): string {
+  const { u0, u1 } = heatAt(face)
+  const near = [...face.plane.normal, u0, u1].map((value) => value.toFixed(3))
+  return [...near, JSON.stringify(face.tracker)].join(' ')
+}
+
+/** Panel ids that may share an input, each beside the one before it: one direction, one tilt, warmed alike. */
 function alike(faces: readonly LaidArray[]): string[][] {
   const groups = new Map<string, string[]>()
   for (const face of faces) {
-    const { u0, u1 } = heatAt(face)
-    const near = [...face.plane.normal, u0, u1].map((value) => value.toFixed(3))
-    const key = [...near, JSON.stringify(face.tracker)].join(' ')
+    const key = directionOf(face)
     const group = groups.get(key) ?? []
-    group.push(...face.panels.map(({ id }) => id))
+    group.push(...thereAndBack(face.panels).map(({ id }) => id))
     groups.set(key, group)
   }
   return [...groups.values()]

@@ -125,6 +125,26 @@ export const checks = {
     title: 'Current above the input’s limit',
     message: '{module} has a short-circuit current of {current}; an input of {inverter} takes {limit}.',
   },
+  'strings-gone': {
+    title: 'Strings drawn by hand have lost modules',
+    message:
+      '{modules, plural, one {# module is} other {# modules are}} in strings drawn by hand but no longer on the roof. The rest of those strings still stands. Leave {modules, plural, one {it} other {them}} out, or draw the strings again.',
+  },
+  'strings-many': {
+    title: 'Too many strings on input {input, number}',
+    message:
+      '{strings}: {count, number} strings, and an input of {inverter} takes {limit, number}. Move one to another input.',
+  },
+  'strings-unlike': {
+    title: 'Unequal strings on input {input, number}',
+    message:
+      '{strings} differ by {modules, plural, one {# module} other {# modules}} and share one input, so neither works at its best. Make them equally long, or give each an input of its own.',
+  },
+  'strings-mixed': {
+    title: 'Several directions on input {input, number}',
+    message:
+      '{strings}: the modules face {directions, number} ways and hold each other back. Give each direction an input of its own.',
+  },
   phases: {
     title: 'Three-phase inverter on another supply',
     message:
@@ -209,4 +229,5 @@ export const remedies = {
   'leave-empty': 'Leave them empty',
   'feet-automatically': 'As few as hold',
   'mounting-automatically': 'Choose one that suits',
+  'leave-out': 'Leave them out',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>

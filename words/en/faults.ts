@@ -33,13 +33,6 @@ export const faults = {
   'crossing-outline':
     'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
   'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
-  'narrow-parapet': 'The building is too narrow for a parapet: its walls would meet. Make its height 0.',
-  'flat-edge':
-    'Side {side, number} is flat while others rise: give it a pitch, or make every side flat or a gable.',
-  'bad-profile':
-    'Stretch {step, number} of side {side, number} is wrong: a profile begins at 0 m over the eave, goes up from stretch to stretch, and has pitches over 0 and up to 90 degrees.',
-  'wide-overhang':
-    'The overhang is too wide: the eaves of two sides would run into each other. Make it narrower.',
   'all-gables': 'All edges are gables: let at least one rise.',
   'roof-not-possible': 'These pitches make no closed roof over this outline. Change a pitch or a gable.',
   'no-closed-roof':

@@ -188,7 +188,12 @@ export const fieldsOf = {
   },
   rules: { name: 'Name', authority: 'Authority' },
   'own-module': { name: 'Name' },
-  electrical: { inverterId: 'Inverter', optimizerId: 'Optimizers', modulesPerString: 'Modules per string' },
+  electrical: {
+    inverterId: 'Inverter',
+    optimizerId: 'Optimizers',
+    modulesPerString: 'Modules per string',
+    drawn: 'Strings drawn by hand',
+  },
   losses: {
     soiling: 'Soiling',
     snow: 'Snow',

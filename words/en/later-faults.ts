@@ -1,5 +1,13 @@
 /** What is wrong with what a bench does not open with: what is drawn and typed, files brought in, outlines to be joined, an estimate; and what the server alone says. */
 export const laterFaults = {
+  // Roofs
+  'narrow-parapet': 'The building is too narrow for a parapet: its walls would meet. Make its height 0.',
+  'flat-edge':
+    'Side {side, number} is flat while others rise: give it a pitch, or make every side flat or a gable.',
+  'bad-profile':
+    'Stretch {step, number} of side {side, number} is wrong: a profile begins at 0 m over the eave, goes up from stretch to stretch, and has pitches over 0 and up to 90 degrees.',
+  'wide-overhang':
+    'The overhang is too wide: the eaves of two sides would run into each other. Make it narrower.',
   'bad-slope': '“{text}” is not a pitch. Type for example 30, 58% or 7/12.',
   'bad-length':
     '“{text}” is not a length. Type for example {system, select, metric {3.5, 350 cm} other {11’ 6 1/2”, 11.5 ft}} or 3.5 m.',
@@ -195,6 +203,8 @@ export const laterRules = {
   'tiers-rise': 'allowances that rise from step to step, the last one null',
   date: 'a day as YYYY-MM-DD, such as 2025-06-15',
   'cost-needed': 'a cost: what something else costs is not known here',
+  'module-strung-twice': 'strings with each module in one of them at most',
+  'module-place': 'a module as array/row:column',
   'shares-above-one': 'shares that add up to 100 % at most',
   'meter-hours': 'the 8,760 hours of a year as a meter file was read',
 } as const

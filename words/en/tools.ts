@@ -103,6 +103,7 @@ export const tools = {
     hint: 'Click a roof plane: the walkway runs straight up the slope there. Or go there with the arrow keys and press Enter.',
     wrong: 'A walkway runs over a roof: click a roof plane.',
   },
+  string: { button: 'Draw string', command: 'Draw a string by hand', hint: '', wrong: '' },
   rack: {
     button: 'Rack',
     command: 'Add a ground rack',

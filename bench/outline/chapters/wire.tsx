@@ -13,6 +13,7 @@ import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { InverterFacts } from '../../wire/inverter-facts'
 import { StringsList } from '../../wire/strings-list'
+import { ToolButtons } from '../tool-button'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 
@@ -85,6 +86,9 @@ export function WireChapter() {
           })
         }
       />
+      <div className="my-1 grid">
+        <ToolButtons chapter="wire" />
+      </div>
       {inverter && module && <StringsList inverter={inverter} optimizer={optimizer} module={module} />}
       {(['parts', 'diagram'] as const).map((dialog) => (
         <button

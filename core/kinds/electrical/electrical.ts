@@ -1,8 +1,29 @@
 import { z } from 'zod'
 import { idSchema, type DeepReadonly } from '../../model/object-base'
-import { wholeBetween } from '../../model/rules'
+import { ruleMessage, wholeBetween } from '../../model/rules'
 
 export const electricalId = 'electrical'
+
+/** As many as any string may have, and as many strings as an option may have by hand. */
+export const longestDrawn = 60
+export const mostDrawn = 200
+
+/** A string that was drawn by hand; of microinverters, a branch. */
+const drawnSchema = z.strictObject({
+  /** Input of the inverter, from 0; null for the next one that is free. */
+  input: wholeBetween(0, 23).nullable(),
+  /** From plus to minus. Those that are no longer laid stay until somebody leaves them out. */
+  panelIds: z
+    .array(z.string().regex(/^[\w-]{1,64}\/\d{1,3}:\d{1,3}$/, ruleMessage('module-place')))
+    .min(1)
+    .max(longestDrawn),
+})
+export type DrawnString = DeepReadonly<z.infer<typeof drawnSchema>>
+
+const eachOnce = (drawn: readonly DrawnString[]): boolean => {
+  const ids = drawn.flatMap(({ panelIds }) => panelIds)
+  return new Set(ids).size === ids.length
+}
 
 /** The inverter and how the modules are strung to it. One to an option. */
 export const electricalSchema = z.strictObject({
@@ -13,11 +34,16 @@ export const electricalSchema = z.strictObject({
   optimizerId: idSchema.nullable(),
   /** Greatest number of modules in a string or of microinverters on a branch; null lets what they bear decide. */
   modulesPerString: wholeBetween(1, 60).nullable(),
+  /** What is drawn by hand; all other modules are strung automatically on the inputs that are left. */
+  drawn: z.array(drawnSchema).max(mostDrawn).refine(eachOnce, ruleMessage('module-strung-twice')),
 })
 export type Electrical = DeepReadonly<z.infer<typeof electricalSchema>>
 
-export const electricalVersion = 2
-export const electricalMigrations = [(value: Record<string, unknown>) => ({ ...value, optimizerId: null })]
+export const electricalVersion = 3
+export const electricalMigrations = [
+  (value: Record<string, unknown>) => ({ ...value, optimizerId: null }),
+  (value: Record<string, unknown>) => ({ ...value, drawn: [] }),
+]
 
 export const defaultElectrical: Electrical = {
   id: electricalId,
@@ -25,4 +51,5 @@ export const defaultElectrical: Electrical = {
   inverterId: 'halyard-7600',
   optimizerId: null,
   modulesPerString: null,
+  drawn: [],
 }

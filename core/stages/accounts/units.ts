@@ -8,16 +8,11 @@ import {
   optimizerRules,
   type UnitRuleCode,
 } from '../../electrical/unit-rules'
-import { electricalId } from '../../kinds/electrical/electrical'
-import { type Check, type Remedy } from '../../model/ledger'
+import { type Electrical } from '../../kinds/electrical/electrical'
+import { type Check } from '../../model/ledger'
 import { type Quantity, type Unit } from '../../model/said'
 import { type Wiring } from '../strings'
-
-/** Lets strings and branches be as long as they may. */
-export const automatic: Remedy = {
-  code: 'string-automatically',
-  set: { id: electricalId, field: 'modulesPerString', value: null },
-}
+import { automaticFor } from './automatic'
 
 type Module = Pick<ModuleType, 'id' | 'iscA' | 'powerW'>
 
@@ -83,19 +78,21 @@ export function optimizerChecks(
     | 'stringPowerW'
   >,
   lowestC: number,
+  drawn: Electrical['drawn'],
 ): Check[] {
   const data = about(module, optimizer.id, lowestC)
   return [
     ...unitChecks(optimizerRules(module, window, optimizer), data),
     ...strings
       .filter(({ input }) => input >= 0)
-      .flatMap(({ id, panelIds }) =>
-        unitChecks(
+      .flatMap((string) => {
+        const { id, panelIds } = string
+        return unitChecks(
           optimizedStringRules(panelIds.length, module.powerW, window.fewest, optimizer),
           { ...data, string: id, modules: panelIds.length },
-          { at: id, objects: panelIds, remedy: automatic },
-        ),
-      ),
+          { at: id, objects: panelIds, remedy: automaticFor([string], drawn) },
+        )
+      }),
   ]
 }
 
@@ -117,11 +114,13 @@ export function branchChecks(
   { strings, devices }: Wiring,
   inverter: Pick<InverterType, 'id' | 'acPowerW' | 'micro'>,
   voltsV: number,
+  drawn: Electrical['drawn'],
 ): Check[] {
   const breakerA = inverter.micro?.branchBreakerA
   if (breakerA === undefined) return []
   const counts = devicesOnBranches(strings, devices)
-  return strings.flatMap(({ id, panelIds }, b) => {
+  return strings.flatMap((branch, b) => {
+    const { id, panelIds } = branch
     const count = counts[b] ?? 0
     return unitChecks(
       [branchRule(count, inverter, breakerA, voltsV)],
@@ -131,7 +130,7 @@ export function branchChecks(
         device: { ref: inverter.id },
         breaker: { value: breakerA, unit: 'A', digits: 0 },
       },
-      { at: id, objects: panelIds, remedy: automatic },
+      { at: id, objects: panelIds, remedy: automaticFor([branch], drawn) },
     )
   })
 }

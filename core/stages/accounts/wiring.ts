@@ -1,15 +1,18 @@
 import { currentRule, inputsRule, stringRules } from '../../electrical/rules'
 import { type PanelString, type StringWindow } from '../../electrical/stringing'
 import { stage, type Stage } from '../../graph/stage'
+import { type Electrical } from '../../kinds/electrical/electrical'
 import { type Site } from '../../kinds/site/site'
 import { type Check } from '../../model/ledger'
 import { type Quantity } from '../../model/said'
 import { powerStage } from '../finance'
 import { stringsStage, type Wiring } from '../strings'
 import { phaseVoltageV } from '../../parts/circuit'
-import { fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from '../world'
+import { electricalIn, fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from '../world'
 import { type Account } from './account'
-import { automatic, branchChecks, microChecks, optimizerChecks, ratioChecks } from './units'
+import { automaticFor } from './automatic'
+import { drawnChecks } from './drawn'
+import { branchChecks, microChecks, optimizerChecks, ratioChecks } from './units'
 
 type Inverter = ReturnType<typeof inverterRead>
 
@@ -54,7 +57,7 @@ const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 /** Whether strings and inverter fit each other: volts, amperes, inputs and power. */
 export const wiringAccount: Stage<World, Account> = stage({
   name: 'account of wiring',
-  version: 5,
+  version: 6,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => ({
     inverter: inverterRead(world),
@@ -62,12 +65,13 @@ export const wiringAccount: Stage<World, Account> = stage({
     // Of one module alone only where something holds it alone.
     modulePowerW: optimizerIn(world) || inverterIn(world).micro ? moduleIn(world).powerW : 0,
     optimizer: optimizerRead(world),
+    drawn: electricalIn(world).drawn,
     lowestC: siteIn(world).lowestTemperatureC,
     gridPhases: siteIn(world).gridPhases,
     branchVoltsV: inverterIn(world).micro ? phaseVoltageV(siteIn(world)) : null,
   }),
   compute: (
-    { inverter, module: sheet, modulePowerW, optimizer, lowestC, gridPhases, branchVoltsV },
+    { inverter, module: sheet, modulePowerW, optimizer, drawn, lowestC, gridPhases, branchVoltsV },
     { wiring, power },
   ) => {
     if (power.count === 0) return { lines: [], checks: [] }
@@ -77,16 +81,18 @@ export const wiringAccount: Stage<World, Account> = stage({
         lines: [],
         checks: [
           ...microChecks(module, wiring, inverter, lowestC),
-          ...branchChecks(wiring, inverter, branchVoltsV),
+          ...branchChecks(wiring, inverter, branchVoltsV, drawn),
+          ...drawnChecks(wiring, drawn, inverter),
         ],
       }
     if (optimizer)
       return {
         lines: [],
         checks: [
-          ...optimizerChecks(module, wiring, optimizer, lowestC),
+          ...optimizerChecks(module, wiring, optimizer, lowestC, drawn),
           ...phaseChecks(inverter, gridPhases),
           ...inputChecks(wiring, inverter),
+          ...drawnChecks(wiring, drawn, inverter),
           ...ratioChecks(power.powerW, inverter),
         ],
       }
@@ -96,10 +102,11 @@ export const wiringAccount: Stage<World, Account> = stage({
         // What hangs on no input has no volts there.
         ...wiring.strings
           .filter(({ input }) => input >= 0)
-          .flatMap((string) => stringChecks(string, wiring.window, inverter, lowestC)),
+          .flatMap((string) => stringChecks(string, wiring.window, inverter, lowestC, drawn)),
         ...phaseChecks(inverter, gridPhases),
         ...inputChecks(wiring, inverter),
         ...currentChecks(wiring.strings, module, inverter),
+        ...drawnChecks(wiring, drawn, inverter),
         ...ratioChecks(power.powerW, inverter),
       ],
     }
@@ -107,11 +114,14 @@ export const wiringAccount: Stage<World, Account> = stage({
 })
 
 function stringChecks(
-  { id, panelIds }: PanelString,
+  string: PanelString,
   window: StringWindow,
   inverter: Inverter,
   lowestC: number,
+  drawn: Electrical['drawn'],
 ): Check[] {
+  const { id, panelIds } = string
+  const remedy = automaticFor([string], drawn)
   const modules = panelIds.length
   const [cold, peak, hot, start] = stringRules(modules, window, inverter)
   if (!cold || !peak || !hot || !start) return []
@@ -133,7 +143,7 @@ function stringChecks(
       severity: 'broken',
       measured: { figure: cold.figure, limit: cold.limit, unit: 'V' },
       objects: panelIds,
-      remedy: automatic,
+      remedy,
     })
   if (!peak.ok && cold.ok)
     checks.push({
@@ -143,7 +153,7 @@ function stringChecks(
       severity: 'warning',
       measured: { figure: peak.figure, limit: peak.limit, unit: 'V' },
       objects: panelIds,
-      remedy: automatic,
+      remedy,
     })
   if (!hot.ok || !start.ok)
     checks.push({
@@ -153,7 +163,7 @@ function stringChecks(
       severity: 'broken',
       measured: { figure: hot.figure, limit: floor, unit: 'V' },
       objects: panelIds,
-      remedy: automatic,
+      remedy,
     })
   return checks
 }

@@ -1,0 +1,132 @@
+'use client'
+
+import { useEffect, useState } from 'react'
+import { middle3, type Vec2 } from '@/core/geometry/vector'
+import { type StageView } from '@/stage/stage-view'
+import { later } from '@/words/en/later'
+import { useBench, useNumbers, useSession } from '../context'
+
+const words = later.wiring
+
+/** Strings of one input have one pattern, so that they part without colours. */
+const patterns = [undefined, '7 3', '2 3', '9 3 2 3'] as const
+/** Pixels that an end stands off the middle of its module. */
+const endPx = 6
+
+/** The strings as they run over the modules, from plus to minus; the one in hand or pointed at stands out. */
+export function StringsLayer({ view }: { readonly view: StageView }) {
+  const [, redraw] = useState(0)
+  useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
+  const { site } = useBench()
+  const lit = useSession((s) => s.lit)
+  const drawing = useSession((s) => s.tool === 'string') && lit.length > 0
+  const { numbers } = useNumbers()
+  const middles = new Map(
+    site().arrays.flatMap(({ panels }) =>
+      panels.map(({ id, corners: [a, , c] }) => [id, middle3(a, c)] as const),
+    ),
+  )
+  const pathOf = (panelIds: readonly string[]) =>
+    panelIds.flatMap((id) => {
+      const middle = middles.get(id)
+      return middle ? [view.project(middle)] : []
+    })
+  const strings = numbers?.summary.strings ?? []
+  const taken = new Set(drawing ? lit : [])
+  return (
+    <svg
+      className="pointer-events-none absolute inset-0 h-full w-full"
+      aria-hidden
+      data-strings={strings.length}
+    >
+      {strings.map(({ id, input, panelIds, drawn }) => {
+        const isLit = !drawing && lit.length > 0 && lit.includes(panelIds[0] ?? '')
+        return (
+          <StringPath
+            key={id}
+            name={id}
+            points={pathOf(panelIds.filter((panel) => !taken.has(panel)))}
+            pattern={input < 0 ? '1 4' : patterns[input % patterns.length]}
+            tone={isLit ? 'text-verdigris' : 'text-ink'}
+            width={drawn === undefined ? 1.5 : 2.4}
+          />
+        )
+      })}
+      {drawing && (
+        <StringPath name="" points={pathOf(lit)} pattern={undefined} tone="text-verdigris" width={3} />
+      )}
+    </svg>
+  )
+}
+
+function StringPath({
+  name,
+  points,
+  pattern,
+  tone,
+  width,
+}: {
+  readonly name: string
+  readonly points: readonly (Vec2 | null)[]
+  readonly pattern: string | undefined
+  readonly tone: string
+  readonly width: number
+}) {
+  const seen = points.filter((point) => point !== null)
+  const [first, last] = [seen[0], seen.at(-1)]
+  if (!first || !last) return null
+  const path = seen.map(([x, y]) => `${x.toFixed(1)},${y.toFixed(1)}`).join(' ')
+  return (
+    <g className={tone}>
+      <polyline
+        points={path}
+        className="fill-none stroke-card"
+        strokeWidth={width + 3}
+        strokeLinejoin="round"
+      />
+      <polyline
+        points={path}
+        className="fill-none stroke-current"
+        strokeWidth={width}
+        strokeDasharray={pattern}
+        strokeLinejoin="round"
+      />
+      {seen.slice(1, -1).map(([x, y], k) => (
+        <circle key={k} cx={x} cy={y} r={2.2} className="fill-current" />
+      ))}
+      <End at={last} sign={words.minus} aside={seen.length < 2 ? endPx : 0} />
+      <End at={first} sign={words.plus} aside={seen.length < 2 ? -endPx : 0} />
+      {name !== '' && (
+        <text
+          x={first[0]}
+          y={first[1] - 10}
+          textAnchor="middle"
+          className="fill-ink stroke-card text-[12px] font-semibold"
+          strokeWidth={3}
+          paintOrder="stroke"
+        >
+          {name}
+        </text>
+      )}
+    </g>
+  )
+}
+
+function End({
+  at: [x, y],
+  sign,
+  aside,
+}: {
+  readonly at: Vec2
+  readonly sign: string
+  readonly aside: number
+}) {
+  return (
+    <>
+      <circle cx={x + aside} cy={y} r={6} className="fill-card stroke-current" strokeWidth={1.5} />
+      <text x={x + aside} y={y + 4} textAnchor="middle" className="fill-current text-[12px] font-bold">
+        {sign}
+      </text>
+    </>
+  )
+}

@@ -1,0 +1,76 @@
+import { emptyYear, inSeriesInto, type LitString, type StringRequest, type StringYear } from './string-year'
+
+/** Share of the volts that the search of the common ones ends at. */
+const fineShare = 1e-3
+/** Between the best volts of the strings. */
+const steps = 8
+const golden = (Math.sqrt(5) - 1) / 2
+
+/**
+ * A year of strings on one input that differ: the input holds all of them at the same volts, where they give most
+ * together; at those each is off its own best point, and one whose open-circuit volts are below them gives nothing. What
+ * that costs is each string's loss `window`. Current that a string could draw from another is left out.
+ * @returns a year of each, in their order
+ */
+export function parallelYears(strings: readonly LitString[], request: StringRequest): StringYear[] {
+  const { withVolts, sun, window } = request
+  const entries = sun.interval.length
+  const outs = strings.map(() => emptyYear(entries, withVolts))
+  const all = strings.map((string, s) => inSeriesInto(outs[s] as StringYear, string, request))
+  const [lowest, highest] = [window?.lowV ?? 0, window?.highV ?? Infinity]
+  for (let k = 0; k < entries; k++) {
+    const lit = all.flatMap((series, s) => (series.read(k) ? [{ series, out: outs[s] as StringYear }] : []))
+    // A string that works alone in the window starts the input for all.
+    const own = lit.map(({ series }) => ({ ...series.work() })).filter(({ powerW }) => powerW > 0)
+    if (own.length === 0) {
+      for (const { series } of lit) series.book()
+      continue
+    }
+    const tops = own.map(({ voltsV }) => Math.min(highest, Math.max(lowest, voltsV))).sort((a, b) => a - b)
+    const volts = bestBetween(tops, (at) => {
+      let sum = 0
+      for (const { series } of lit) sum += series.workAt(at).powerW
+      return sum
+    })
+    for (const { series, out } of lit) {
+      const { powerW } = series.workAt(volts)
+      series.book()
+      out.powerW[k] = powerW
+      if (withVolts) out.voltWatts[k] = powerW * volts
+    }
+  }
+  return outs
+}
+
+/**
+ * The best of all volts from the least of several tops to the greatest: looked for at even steps, then round the best of
+ * those. Below the least top every string gives more with the volts, above the greatest less.
+ */
+function bestBetween(tops: readonly number[], valueAt: (volts: number) => number): number {
+  const [least, greatest] = [tops[0] ?? 0, tops.at(-1) ?? 0]
+  if (greatest - least <= fineShare * greatest) return (least + greatest) / 2
+  const places = [
+    ...Array.from({ length: steps + 1 }, (_, k) => least + ((greatest - least) * k) / steps),
+    ...tops.slice(1, -1),
+  ].sort((a, b) => a - b)
+  const values = places.map(valueAt)
+  const best = values.indexOf(Math.max(...values))
+  const top = places[best] ?? least
+  let low = places[best - 1] ?? top
+  let high = places[best + 1] ?? top
+  let [a, b] = [high - golden * (high - low), low + golden * (high - low)]
+  let [atA, atB] = [valueAt(a), valueAt(b)]
+  while (high - low > fineShare * high) {
+    if (atA >= atB) {
+      ;[high, b, atB] = [b, a, atA]
+      a = high - golden * (high - low)
+      atA = valueAt(a)
+    } else {
+      ;[low, a, atA] = [a, b, atB]
+      b = low + golden * (high - low)
+      atB = valueAt(b)
+    }
+  }
+  const middle = (low + high) / 2
+  return valueAt(middle) > (values[best] ?? 0) ? middle : top
+}

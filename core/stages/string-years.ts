@@ -1,0 +1,220 @@
+import { optimizedCurrentA } from '../electrical/electronics'
+import { heatAt } from '../energy/array-heat'
+import { branchYear, optimizedYear } from '../energy/module-electronics'
+import { type PanelLight } from '../energy/panel-light'
+import { parallelYears } from '../energy/parallel-strings'
+import {
+  stringYear,
+  stringYearBytes,
+  type ArrayConditions,
+  type LitString,
+  type StringYear,
+} from '../energy/string-year'
+import { settledLosses } from '../kinds/losses/first-year'
+import { Keyed } from '../graph/keyed'
+import { itemStage, type Stage } from '../graph/stage'
+import { moduleModelStage } from './module-model'
+import { panelLightStage } from './panel-light'
+import { planeLightStage } from './plane-light'
+import { siteStage } from './site'
+import { snowStage } from './snow'
+import { directionOf, stringsStage } from './strings'
+import { sunStage } from './sun'
+import { fieldsOf, inverterIn, lossesIn, moduleIn, optimizerIn, type World } from './world'
+
+/** Volts that modules are held to: by the inverter, or each by its optimizer. */
+const windowIn = (world: World) => {
+  const optimizer = optimizerIn(world)
+  if (optimizer) return { lowV: optimizer.mppLowV, highV: optimizer.mppHighV, startV: 0 }
+  const { mppLowV, mppHighV, startV } = inverterIn(world)
+  return { lowV: mppLowV, highV: mppHighV, startV }
+}
+
+/** What is entered of the losses between the modules and the inverter. */
+export const enteredIn = (world: World) => {
+  const { other, ...losses } = fieldsOf(
+    settledLosses(lossesIn(world), moduleIn(world)),
+    'lightInduced',
+    'nameplate',
+    'wiring',
+    'connections',
+    'other',
+  )
+  return { ...losses, other: other.map(({ share }) => share) }
+}
+
+/** What modules have of their own: nothing, optimizers with what holds them, or microinverters. */
+const electronicsIn = (world: World) => {
+  const inverter = inverterIn(world)
+  const optimizer = optimizerIn(world)
+  if (optimizer)
+    return {
+      is: 'optimizers' as const,
+      ...fieldsOf(optimizer, 'powerW', 'outputV', 'efficiency'),
+      outputCurrentA: optimizedCurrentA(optimizer, inverter),
+      stringLowV: inverter.mppLowV,
+      stringHighV: inverter.mppHighV,
+    }
+  if (!inverter.micro) return { is: 'none' as const }
+  const { other, ...entered } = enteredIn(world)
+  return {
+    is: 'microinverters' as const,
+    curve: fieldsOf(inverter, 'acPowerW', 'efficiency', 'nightW'),
+    left: [...Object.values(entered), ...other].reduce((left, share) => left * (1 - share), 1),
+  }
+}
+
+/** A year of each string, from the light on its modules to its power. */
+export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
+  name: 'string years',
+  version: 4,
+  after: {
+    site: siteStage,
+    planeLight: planeLightStage,
+    panelLight: panelLightStage,
+    snow: snowStage,
+    wiring: stringsStage,
+    model: moduleModelStage,
+    sun: sunStage,
+  },
+  reads: (world: World) => ({
+    powerW: moduleIn(world).powerW,
+    losses: fieldsOf(lossesIn(world), 'soiling', 'snow'),
+    weather: world.weather,
+    withVolts: inverterIn(world).king !== undefined,
+    window: windowIn(world),
+    electronics: electronicsIn(world),
+  }),
+  each: ({ powerW, losses, weather, withVolts, window, electronics }, after) => {
+    const { site, planeLight, panelLight, snow, wiring, sun } = after
+    const power = new Keyed(after.model.key, after.model.value.power)
+    const lights = new Map(
+      site.value.faces
+        .flatMap(({ panels }, a) => panels.map(({ id }) => ({ id, a })))
+        .map(({ id, a }, at) => [id, { a, light: panelLight.value[at] }] as const),
+    )
+    const heats = site.value.faces.map(heatAt)
+    const directions = site.value.faces.map(directionOf)
+    const deviceOf = new Map(wiring.value.devices.flatMap((ids, d) => ids.map((id) => [id, d] as const)))
+    const litOf = (panelIds: readonly string[]) =>
+      panelIds.flatMap((id) => {
+        const panel = lights.get(id)
+        return panel?.light ? [{ a: panel.a, light: panel.light }] : []
+      })
+    const inSeries = electronics.is === 'none'
+    const waysOf = (found: ReturnType<typeof litOf>) => new Set(found.map(({ a }) => directions[a]))
+    return wiring.value.strings.flatMap((string) => {
+      const { panelIds, input } = string
+      const sharing = inSeries && input >= 0 ? wiring.value.strings.filter((one) => one.input === input) : []
+      const isAlike =
+        new Set(sharing.map((one) => one.panelIds.length)).size < 2 &&
+        waysOf(litOf(sharing.flatMap((one) => one.panelIds))).size < 2
+      // Alike strings find the same volts best, each by itself.
+      const together = sharing.length < 2 || isAlike ? [string] : sharing
+      const found = together.map((one) => litOf(one.panelIds))
+      const faces = [...new Set(found.flat().map(({ a }) => a))]
+      const conditions = faces.flatMap((a) => {
+        const [light, snowLost, heat] = [planeLight.value[a], snow.value[a], heats[a]]
+        return light && snowLost && heat ? [{ light, snowLost, heat }] : []
+      })
+      const first = conditions[0]
+      if (!first || conditions.length < faces.length) return []
+      const ways = [...waysOf(found.flat())]
+      // Modules in series share what their direction has; those with electronics of their own have each their own.
+      const planes = inSeries
+        ? ways.flatMap((way) => conditions[faces.findIndex((a) => directions[a] === way)] ?? [])
+        : conditions
+      return [
+        {
+          panels: found.flat().map(({ light }) => light),
+          /** Modules of the strings that have their volts together, and which of those it is. */
+          lengths: found.map(({ length }) => length),
+          own: together.indexOf(string),
+          planeLights: planes.map(({ light }) => light),
+          snowLosts: planes.map(({ snowLost }) => snowLost),
+          heats: planes.map(({ heat }) => heat),
+          planeOf:
+            planes.length === 1
+              ? []
+              : found.flat().map(({ a }) => (inSeries ? ways.indexOf(directions[a]) : faces.indexOf(a))),
+          devices: countsOf(panelIds.flatMap((id) => deviceOf.get(id) ?? [])),
+          // Without an input a string yields nothing.
+          connected: input >= 0,
+          powerW,
+          power,
+          // Entered snow does not count where it is computed.
+          losses: { soiling: losses.soiling, snow: first.snowLost.value ? [] : losses.snow },
+          weather,
+          sun,
+          withVolts,
+          window,
+          electronics,
+        },
+      ]
+    })
+  },
+  compute: ({
+    panels,
+    lengths,
+    own,
+    planeLights,
+    snowLosts,
+    heats,
+    planeOf,
+    devices,
+    connected,
+    electronics,
+    ...request
+  }) => {
+    const planes = planeLights.flatMap((light, p): ArrayConditions[] => {
+      const heat = heats[p]
+      return heat ? [{ light, heat, snowLost: snowLosts[p] ?? null }] : []
+    })
+    const [first] = planes
+    if (!first) throw new Error('a string lies on a plane')
+    if (electronics.is === 'none') {
+      const strings = stringsOf(panels, lengths, planes, planeOf, connected)
+      const string = strings[own]
+      if (!string) throw new Error('a string is one of its input')
+      return strings.length > 1
+        ? (parallelYears(strings, request)[own] ?? stringYear(string, request))
+        : stringYear(string, request)
+    }
+    const alone = {
+      connected,
+      panels: panels.map((light, p) => ({ light, conditions: planes[planeOf[p] ?? 0] ?? first })),
+    }
+    if (electronics.is === 'optimizers') return optimizedYear(alone, request, electronics)
+    return branchYear(alone, request, { ...electronics, devices })
+  },
+  bytes: stringYearBytes,
+})
+
+/** Modules one after the other as the strings that they are, each with the planes that it lies on. */
+function stringsOf(
+  panels: readonly PanelLight[],
+  lengths: readonly number[],
+  planes: readonly ArrayConditions[],
+  planeOf: readonly number[],
+  connected: boolean,
+): LitString[] {
+  let from = 0
+  return lengths.flatMap((length) => {
+    const on = Array.from({ length }, (_, m) => planeOf[from + m] ?? 0)
+    const shares = planes
+      .map((conditions, p) => ({ conditions, modules: on.filter((own) => own === p).length }))
+      .filter(({ modules }) => modules > 0)
+    const own = panels.slice(from, (from += length))
+    const [first] = shares
+    if (!first) return []
+    const several = shares.length > 1 ? { planes: shares } : {}
+    return [{ panels: own, connected, conditions: first.conditions, ...several }]
+  })
+}
+
+/** How many of each there are, one after the other. */
+function countsOf(devices: readonly number[]): number[] {
+  const counts = new Map<number, number>()
+  for (const device of devices) counts.set(device, (counts.get(device) ?? 0) + 1)
+  return [...counts.values()]
+}
