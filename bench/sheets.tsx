@@ -26,6 +26,7 @@ const dialogs: Readonly<Partial<Record<NonNullable<Session['dialog']>, Component
   parts: lazyPart('PartsDialog'),
   diagram: lazyPart('DiagramDialog'),
   inverters: lazyPart('InvertersDialog'),
+  strings: lazyPart('StringsDialog'),
   bills: lazyPart('BillsDialog'),
   fit: lazyPart('FitDialog'),
   money: lazyPart('MoneyDialog'),

@@ -56,7 +56,7 @@ const run = (id: number, fields: Partial<RunRequest> = {}): RunRequest => ({
   weatherUrl: '/near.epw',
   sunMap: null,
   shade: null,
-  ranking: false,
+  ranking: null,
   storage: false,
   ranges: false,
   ...fields,
@@ -147,13 +147,25 @@ test('the shade that is asked about comes before the light on the roofs; null wh
 })
 
 test('inverters are tried one after the other, the best so far first each time', async () => {
-  send(run(51, { ranking: true }))
-  const told = (await idle(51)).filter((answer) => answer.type === 'ranking')
-  expect(told.map(({ inverters }) => inverters.length)).toEqual(
+  send(run(51, { ranking: 'inverters' }))
+  const told = (await idle(51)).flatMap((answer) => (answer.type === 'ranking' ? [answer.ranking] : []))
+  expect(told.map(({ rows }) => rows.length)).toEqual(
     Array.from({ length: catalogue.inverters.length }, (_, k) => k + 1),
   )
-  const last = told.at(-1)?.inverters ?? []
-  expect(last.map(({ id }) => id).sort()).toEqual(catalogue.inverters.map(({ id }) => id).sort())
+  const last = told.at(-1)
+  if (last?.of !== 'inverters') throw new Error('inverters were asked about')
+  expect(last.all).toBe(catalogue.inverters.length)
+  expect(last.rows.map(({ id }) => id).sort()).toEqual(catalogue.inverters.map(({ id }) => id).sort())
+})
+
+test('ways to string are tried one after the other, with how many there are', async () => {
+  send(run(52, { ranking: 'strings' }))
+  const told = (await idle(52)).flatMap((answer) => (answer.type === 'ranking' ? [answer.ranking] : []))
+  const all = told[0]?.all ?? 0
+  expect(all).toBeGreaterThan(3)
+  expect(told.map(({ of, rows }) => [of, rows.length])).toEqual(
+    Array.from({ length: all }, (_, k) => ['strings', k + 1]),
+  )
 })
 
 test('batteries are tried one size after the other, then what further storage would be worth', async () => {

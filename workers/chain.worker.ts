@@ -12,6 +12,7 @@ import { weatherAt } from './fetch-weather'
 import { type FitAnswer, type FitRequest } from './fit-messages'
 import {
   protocolVersion,
+  type Ranking,
   type RunRequest,
   type ShadeWanted,
   type WorkerAnswer,
@@ -102,13 +103,20 @@ async function tellShade(
   post({ ...answer, light, heights })
 }
 
-/** Every inverter in the place of the chosen one, told as they come. */
-async function tellRanking(request: RunRequest, world: World, pause: Pause): Promise<void> {
-  const { inverterWorths } = await import('./ranking-of')
+/** Every inverter in the place of the chosen one, or other strings, told as they come. */
+async function tellRanking(
+  request: RunRequest,
+  of: Ranking['of'],
+  world: World,
+  pause: Pause,
+): Promise<void> {
+  const { inverterWorths, stringsWorths } = await import('./ranking-of')
   const optionId = request.options[0]?.id ?? ''
-  await inverterWorths(graph, world, untilOvertaken(pause), (inverters) =>
-    post({ type: 'ranking', id: request.id, optionId, inverters }),
-  )
+  const tell = (ranking: Ranking) => post({ type: 'ranking', id: request.id, optionId, ranking })
+  const all = world.catalogue.inverters.length
+  if (of === 'strings')
+    await stringsWorths(graph, world, untilOvertaken(pause), (rows, ways) => tell({ of, all: ways, rows }))
+  else await inverterWorths(graph, world, untilOvertaken(pause), (rows) => tell({ of, all, rows }))
 }
 
 /** Other batteries in the place of the chosen one, told as they come. */
@@ -149,7 +157,7 @@ async function work(request: RunRequest, pause: Pause): Promise<void> {
     if (!first) return
     const world = { house, option: first.objects, catalogue, station, weather }
     if (request.shade) await tellShade(request, request.shade, world, pause)
-    if (request.ranking) await tellRanking(request, world, pause)
+    if (request.ranking) await tellRanking(request, request.ranking, world, pause)
     if (request.storage) await tellStorage(request, world, pause)
     if (request.ranges) await tellRanges(request, world, pause)
     if (request.sunMap !== null) await tellSunMap(request, request.sunMap, world, pause)

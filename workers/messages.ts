@@ -5,6 +5,7 @@ import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
+import { type StringsWorth } from '@/core/readers/strings-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
 import { type StoragePicture } from '@/core/readers/storage-worth'
@@ -19,7 +20,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 9
+export const protocolVersion = 10
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {
@@ -28,6 +29,11 @@ export interface ShadeWanted {
   /** Whether it is asked what unchecked heights may cost. */
   readonly heights: boolean
 }
+
+/** What other things would make of an option: those that are known so far, the best first, of so many. */
+export type Ranking =
+  | { readonly of: 'inverters'; readonly all: number; readonly rows: readonly InverterWorth[] }
+  | { readonly of: 'strings'; readonly all: number; readonly rows: readonly StringsWorth[] }
 
 export interface RunRequest {
   readonly type: 'run'
@@ -43,8 +49,8 @@ export interface RunRequest {
   readonly sunMap: SunSpan | null
   /** What of its shade is to follow too; null where nobody looks at it. */
   readonly shade: ShadeWanted | null
-  /** Whether all inverters are to be tried in the option on the screen. */
-  readonly ranking: boolean
+  /** What is to be tried in the option on the screen; null where nobody looks at it. */
+  readonly ranking: Ranking['of'] | null
   /** Whether other batteries are to be tried in it. */
   readonly storage: boolean
   /** Whether it is asked where its offer may end up. */
@@ -87,8 +93,7 @@ export type WorkerAnswer =
       readonly type: 'ranking'
       readonly id: number
       readonly optionId: string
-      /** Those that are known so far, the best first. */
-      readonly inverters: readonly InverterWorth[]
+      readonly ranking: Ranking
     }
   | {
       readonly type: 'storage'

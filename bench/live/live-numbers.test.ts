@@ -61,7 +61,7 @@ const request = (house: Objects, a: Objects, b: Objects, activeId = 'a'): LiveRe
   station,
   sunMap: null,
   shade: null,
-  ranking: false,
+  ranking: null,
   storage: false,
   ranges: false,
 })
@@ -255,29 +255,35 @@ test('inverters are ranked while somebody looks, until all of the catalogue are 
     npv: 1,
     breaks: null,
   }
-  live.ask({ ...request(house, a, b), ranking: true })
-  expect(worker.heard[0]?.ranking).toBe(true)
+  const ranked = (...ids: string[]) =>
+    ({ of: 'inverters', all: 2, rows: ids.map((id) => ({ ...worth, id })) }) as const
+  live.ask({ ...request(house, a, b), ranking: 'inverters' })
+  expect(worker.heard[0]?.ranking).toBe('inverters')
   worker.say({ type: 'result', id: 1, optionId: 'a', summary })
   worker.say({ type: 'result', id: 1, optionId: 'b', summary })
-  worker.say({ type: 'ranking', id: 1, optionId: 'a', inverters: [{ ...worth, id: 'x' }] })
-  expect(live.store.getState().rankings['a']).toMatchObject({ house, objects: a, inverters: [{ id: 'x' }] })
+  worker.say({ type: 'ranking', id: 1, optionId: 'a', ranking: ranked('x') })
+  expect(live.store.getState().rankings['a']).toMatchObject({ house, objects: a, ranking: ranked('x') })
   worker.say({ type: 'idle', id: 1 })
   // Given up half way it is asked for again.
-  live.ask({ ...request(house, a, b), ranking: true })
+  live.ask({ ...request(house, a, b), ranking: 'inverters' })
   expect(worker.heard).toHaveLength(2)
   worker.say({
     type: 'ranking',
     id: 2,
     optionId: 'a',
-    inverters: [
-      { ...worth, id: 'y' },
-      { ...worth, id: 'x' },
-    ],
+    ranking: ranked('y', 'x'),
   })
   worker.say({ type: 'idle', id: 2 })
-  live.ask({ ...request(house, a, b), ranking: true })
+  live.ask({ ...request(house, a, b), ranking: 'inverters' })
   expect(worker.heard).toHaveLength(2)
+  // Other strings are another question.
+  live.ask({ ...request(house, a, b), ranking: 'strings' })
+  expect(worker.heard[2]?.ranking).toBe('strings')
+  worker.say({ type: 'ranking', id: 3, optionId: 'a', ranking: { of: 'strings', all: 0, rows: [] } })
+  worker.say({ type: 'idle', id: 3 })
+  live.ask({ ...request(house, a, b), ranking: 'strings' })
+  expect(worker.heard).toHaveLength(3)
   // Another option on the screen has a ranking of its own.
-  live.ask({ ...request(house, {}, b), ranking: false, storage: false, ranges: false })
-  expect(worker.heard[2]?.ranking).toBe(false)
+  live.ask({ ...request(house, {}, b), ranking: null, storage: false, ranges: false })
+  expect(worker.heard[3]?.ranking).toBeNull()
 })

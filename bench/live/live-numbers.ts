@@ -4,7 +4,6 @@ import { type SunSpan } from '@/core/energy/sun-map'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
-import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
 import { type MoneyRanges } from '@/core/finance/ranges'
@@ -13,6 +12,7 @@ import { type RunSummary } from '@/core/readers/summary'
 import {
   protocolVersion,
   type MappedFace,
+  type Ranking,
   type RunRequest,
   type ShadeWanted,
   type WorkerAnswer,
@@ -46,9 +46,9 @@ export interface OptionShade extends Omit<OptionNumbers, 'summary' | 'before'> {
   readonly heights: readonly HeightWorth[] | null
 }
 
-/** What the inverters of the catalogue make of an option, those that are known so far. */
+/** What other inverters or other strings make of an option, those that are known so far. */
 export interface OptionRanking extends Omit<OptionNumbers, 'summary' | 'before'> {
-  readonly inverters: readonly InverterWorth[]
+  readonly ranking: Ranking
 }
 
 /** What other batteries make of an option, those that are known so far. */
@@ -87,8 +87,8 @@ export interface LiveRequest {
   readonly sunMap: SunSpan | null
   /** What of its shade is wanted; null where nobody looks at it. */
   readonly shade: ShadeWanted | null
-  /** Whether the inverters of the catalogue are to be ranked for it. */
-  readonly ranking: boolean
+  /** What is to be ranked for it. */
+  readonly ranking: Ranking['of'] | null
   /** Whether other batteries are to be tried in it. */
   readonly storage: boolean
   /** Whether it is wanted where its offer may end up. */
@@ -219,9 +219,12 @@ export class LiveNumbers {
       const hasShade = !request.shade || (fits(shade) && answers(shade, request.shade))
       const map = sunMaps[id]
       const hasMap = request.sunMap === null || (fits(map) && map?.span === request.sunMap)
-      const ranking = rankings[id]
+      const known = rankings[id]
       const hasRanking =
-        !request.ranking || (fits(ranking) && ranking?.inverters.length === this.#catalogue.inverters.length)
+        !request.ranking ||
+        (fits(known) &&
+          known?.ranking.of === request.ranking &&
+          known.ranking.rows.length === known.ranking.all)
       const storage = storages[id]
       const hasStorage = !request.storage || (fits(storage) && storage?.picture.steps !== null)
       const hasRanges = !request.ranges || fits(ranges[id])
@@ -246,7 +249,7 @@ export class LiveNumbers {
       weatherUrl: weatherUrlOf(request.station.id),
       sunMap: active.length > 0 ? request.sunMap : null,
       shade: active.length > 0 ? request.shade : null,
-      ranking: active.length > 0 && request.ranking,
+      ranking: active.length > 0 ? request.ranking : null,
       storage: active.length > 0 && request.storage,
       ranges: active.length > 0 && request.ranges,
     })
@@ -289,8 +292,8 @@ export class LiveNumbers {
       return
     }
     if (answer.type === 'ranking') {
-      const { optionId, inverters } = answer
-      this.store.setState((s) => ({ rankings: { ...s.rankings, [optionId]: { inverters, ...state } } }))
+      const { optionId, ranking } = answer
+      this.store.setState((s) => ({ rankings: { ...s.rankings, [optionId]: { ranking, ...state } } }))
       return
     }
     if (answer.type === 'storage') {

@@ -94,6 +94,7 @@ export interface Session {
     | 'parts'
     | 'diagram'
     | 'inverters'
+    | 'strings'
     | 'tariff-now'
     | 'tariff-then'
     | 'bills'

@@ -1,14 +1,13 @@
 'use client'
 
-import { useStore } from 'zustand'
 import { theOne } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { later } from '@/words/en/later'
 import { saidCheck } from '@/words/said-check'
-import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
-import { LiveNumbers, type OptionRanking } from '../live/live-numbers'
+import { useBench, useOption, useSayer, useSession } from '../context'
 import { Sheet } from '../sheet'
+import { useRanking } from './use-ranking'
 
 const words = later.inverters
 const head = 'py-1 pl-3 text-right font-normal text-pencil'
@@ -16,9 +15,8 @@ const head = 'py-1 pl-3 text-right font-normal text-pencil'
 /** The inverters of the catalogue, each tried in this option, the best first; one press takes one. */
 export function InvertersSheet() {
   const { session, catalogue } = useBench()
-  const { ranking, fresh } = useRanking()
+  const { rows: known, fresh } = useRanking('inverters')
   const sayer = useSayer()
-  const known = ranking?.inverters ?? []
   const all = catalogue.inverters.length
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
@@ -34,17 +32,6 @@ export function InvertersSheet() {
       )}
     </Sheet>
   )
-}
-
-/** Whether it belongs to what is on the screen: with another inverter the ranking stays what it was. */
-function useRanking(): { ranking: OptionRanking | undefined; fresh: boolean } {
-  const { live } = useBench()
-  const id = useSession((s) => s.optionId)
-  const house = useHouse()
-  const objects = useOption()
-  const ranking = useStore(live.store, (s) => s.rankings[id])
-  const stationKey = useStore(live.store, (s) => s.stationKey)
-  return { ranking, fresh: LiveNumbers.fits(ranking, house, objects, stationKey) }
 }
 
 function Ranked({ inverters }: { readonly inverters: readonly InverterWorth[] }) {

@@ -43,6 +43,7 @@ import { trim } from './trim'
 import { ranges } from './ranges'
 import { setbacks } from './setbacks'
 import { bills, tariff } from './tariff'
+import { strings } from './strings'
 import { structure } from './structure'
 import { severalCard } from './several'
 import { underlays } from './underlays'
@@ -77,6 +78,7 @@ export const later = {
   treeCard,
   fileUnits,
   inverters,
+  strings,
   wiring,
   layWanted,
   load,

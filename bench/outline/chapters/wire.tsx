@@ -90,7 +90,7 @@ export function WireChapter() {
         <ToolButtons chapter="wire" />
       </div>
       {inverter && module && <StringsList inverter={inverter} optimizer={optimizer} module={module} />}
-      {(['parts', 'diagram'] as const).map((dialog) => (
+      {(['strings', 'parts', 'diagram'] as const).map((dialog) => (
         <button
           key={dialog}
           type="button"

@@ -1,0 +1,27 @@
+/** The sheet that compares ways to string an option. */
+export const strings = {
+  open: 'Compare strings',
+  title: 'Ways to string these modules',
+  none: 'There is nothing to compare: no modules are laid, or each of them works by itself.',
+  begins: 'Computing …',
+  progress: '{done, number} of {all, number} computed …',
+  strings: 'Modules by input',
+  yield: 'Yield a year',
+  change: 'Change',
+  mismatch: 'Mismatch',
+  cable: 'Cable',
+  payback: 'Payback',
+  npv: 'NPV',
+  never: 'never',
+  left: '{modules, plural, one {# module} other {# modules}} without an input',
+  now: 'as it is now',
+  take: 'Take',
+  takes: 'Take {name}, {by}',
+  step: 'Other strings',
+  by: {
+    rows: 'row by row',
+    columns: 'column by column',
+    light: 'by light: modules in shade together',
+  },
+  note: 'The whole chain is run for each: mismatch, voltage window, clipping, bills and payback. Strings joined by ∥ share an input. What is taken counts as drawn by hand.',
+} as const
