@@ -45,7 +45,7 @@ test('a string of more than sixty is refused', () => {
 test('whatever is done by hand, again and again, each module stays in one string', () => {
   const random = seededRandom(19)
   const pick = <T>(list: readonly T[]): T | undefined => list[Math.floor(random() * list.length)]
-  for (let run = 0; run < 200; run++) {
+  for (let run = 0; run < 80; run++) {
     const groups = ['a', 'b'].map((name) =>
       Array.from({ length: 3 + Math.floor(random() * 12) }, (_, m) => `${name}/0:${m}`),
     )

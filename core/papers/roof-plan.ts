@@ -29,6 +29,8 @@ const aroundMm = 10
 const hatchM = 0.25
 /** Edges shorter than this on paper have no dimension, mm. */
 const leastDimensionMm = 9
+/** Radius of what a string's end is written in, mm. */
+const endMm = 0.9
 const greys = { plane: 0.96, walkway: 0.88, module: 0.8, obstruction: 0.72 } as const
 
 /**
@@ -51,42 +53,101 @@ export function roofPlan(
   ])
 }
 
-/**
- * The roof with what is to be said of each of its modules: the string map.
- * @param said up to two short lines on a module
- */
+/** What is said of modules on a map of them. */
+export interface MapSaid {
+  /** Up to two short lines on a module. */
+  readonly said: (panel: Panel) => { readonly lines: readonly string[]; readonly isDark: boolean }
+  /** Module ids of each string in the order that it runs, with what is written at its ends. */
+  readonly paths: readonly {
+    readonly panelIds: readonly string[]
+    readonly first: string
+    readonly last: string
+  }[]
+}
+
+/** The roof with what is to be said of each of its modules, and how the strings run over them: the string map. */
 export function moduleMap(
   drawn: Drawn,
   as: Written,
   paper: Paper,
   labels: Omit<PlanLabels, 'array'>,
-  said: (panel: Panel) => { readonly lines: readonly string[]; readonly isDark: boolean },
+  { said, paths }: MapSaid,
   number: string | null,
 ): PaperDrawing {
   const view = roofView(drawn, paper, as.units)
+  const panels = new Map(panelsOf(drawn.site).map((panel) => [panel.id, panel]))
+  const ways = paths.map(({ panelIds, ...ends }) => ({
+    ...ends,
+    points: panelIds.flatMap((id) => {
+      const panel = panels.get(id)
+      return panel ? [belowMiddle(panel.corners.map(view.at))] : []
+    }),
+  }))
   return sheetOf(paper, { title: labels.title, lines: labels.heading, number }, [
     ...planeMarks(drawn, view),
     ...thingMarks(drawn, view),
+    ...panelsOf(drawn.site).map((panel) =>
+      outlined(view, panel.corners, 'MODULES', {
+        widthMm: 0.25,
+        fill: said(panel).isDark ? greys.module : 1,
+      }),
+    ),
+    ...ways.map(({ points }): Mark => ({
+      layer: 'STRING-PATHS',
+      is: 'line',
+      points,
+      widthMm: 0.3,
+      dashed: true,
+    })),
     ...panelsOf(drawn.site).flatMap((panel) => {
-      const { lines, isDark } = said(panel)
+      const { lines } = said(panel)
       const corners = panel.corners.map(view.at)
       const [low, high] = boundsOf(corners.map(([x, y]): Vec3 => [x, y, 0]))
       const size = Math.min(2.6, (high[0] - low[0]) / 4.2, (high[1] - low[1]) / 3.2)
       const middle: Vec2 = [(low[0] + high[0]) / 2, (low[1] + high[1]) / 2]
-      return [
-        outlined(view, panel.corners, 'MODULES', { widthMm: 0.25, fill: isDark ? greys.module : 1 }),
-        ...lines.map((line, k) =>
-          letters(line, [middle[0], middle[1] + size * (0.36 + (k - (lines.length - 1) / 2) * 1.15)], {
-            layer: 'STRINGS',
-            anchor: 'middle',
-            sizeMm: size,
-            bold: k === 0,
-          }),
-        ),
-      ]
+      return lines.map((line, k) =>
+        letters(line, [middle[0], middle[1] + size * (0.36 + (k - (lines.length - 1) / 2) * 1.15)], {
+          layer: 'STRINGS',
+          anchor: 'middle',
+          sizeMm: size,
+          bold: k === 0,
+          halo: true,
+        }),
+      )
     }),
+    ...ways.flatMap(({ points, first, last }) => endMarks(points, first, last)),
     ...furniture(view, furnitureAt(paper), as, labels),
   ])
+}
+
+/** Where a string crosses a module: under its words, on the side that is lower on paper. */
+function belowMiddle(corners: readonly Vec2[]): Vec2 {
+  const [low, high] = boundsOf(corners.map(([x, y]): Vec3 => [x, y, 0]))
+  return [(low[0] + high[0]) / 2, high[1] - (high[1] - low[1]) * 0.14]
+}
+
+/** What is written at the first and the last module of a string. */
+function endMarks(points: readonly Vec2[], first: string, last: string): Mark[] {
+  const [begin, end] = [points[0], points.at(-1)]
+  if (!begin || !end) return []
+  const at = (point: Vec2, sign: string, aside: number): Mark[] => [
+    {
+      layer: 'STRING-PATHS',
+      is: 'circle',
+      at: [point[0] + aside, point[1]],
+      radiusMm: endMm,
+      widthMm: 0.18,
+      fill: 1,
+    },
+    letters(sign, [point[0] + aside, point[1] + endMm * 0.62], {
+      layer: 'STRING-PATHS',
+      anchor: 'middle',
+      sizeMm: endMm * 1.8,
+      bold: true,
+    }),
+  ]
+  const aside = points.length < 2 ? endMm * 1.3 : 0
+  return [...at(end, last, aside), ...at(begin, first, -aside)]
 }
 
 const roofsOf = ({ site }: Drawn) => site.objects.filter(isRoofed)

@@ -4,11 +4,10 @@ import { type StringWindow } from '../electrical/stringing'
 import { type Drawn } from '../exports/drawn'
 import { type Vec2 } from '../geometry/vector'
 import { type Built } from '../parts/parts-list'
-import { type Panel } from '../site/site'
 import { bound, type Leaf, type Listed } from './binder'
 import { photoSheets, type Photograph } from './photos'
 import { plateSheets, type Plate } from './plates'
-import { moduleMap, roofPlan, type PlanLabels, type Written } from './roof-plan'
+import { moduleMap, roofPlan, type MapSaid, type PlanLabels, type Written } from './roof-plan'
 import { letters, roomOn, sheetOf, type Paper, type Room } from './sheet'
 import { sitePlan, vicinityPlan } from './site-plan'
 import { tableSheets, type Table } from './tables'
@@ -57,10 +56,8 @@ export interface PermitText extends SetWords {
 export interface HandOverText extends SetWords {
   readonly cover: { readonly title: string; readonly tables: (list: readonly Listed[]) => readonly Table[] }
   readonly visit: TablesText
-  readonly stringMap: {
-    readonly title: string
-    readonly said: (panel: Panel) => { readonly lines: readonly string[]; readonly isDark: boolean }
-  }
+  readonly stringMap: MapSaid & { readonly title: string }
+  readonly serials: TablesText
   readonly roofPlan: PlanLabels
   readonly diagram: PermitText['diagram']
   readonly parts: TablesText
@@ -141,10 +138,11 @@ export function handOverSet(from: Papered, text: HandOverText): PaperDrawing[] {
             as,
             paper,
             { ...text.scale, title: text.stringMap.title, heading: text.heading },
-            text.stringMap.said,
+            text.stringMap,
             number,
           ),
       },
+      ...tablesLeaves(from, text, text.serials, 2),
       { title: text.roofPlan.title, draw: (number) => roofPlan(drawn, as, paper, text.roofPlan, number) },
       ...diagramLeaves(from, text, text.diagram),
       ...tablesLeaves(from, text, text.parts),

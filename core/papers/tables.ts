@@ -143,7 +143,8 @@ function rowStrip(
                   ],
             ),
           )
-          if (kind === 'blank')
+          // A row that says something there has nothing to be written in.
+          if (kind === 'blank' && (cells[i] ?? '') === '')
             marks.push(
               box(
                 {

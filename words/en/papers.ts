@@ -218,6 +218,14 @@ export const papers = {
   ],
 
   stringMap: 'String map',
+  serials: 'Serial numbers',
+  place: 'No.',
+  moduleSerial: 'Module',
+  optimizerSerial: 'Optimizer',
+  inverterSerial: 'Inverter',
+  inverterTitle: 'Inverter',
+  sameDevice: 'as above',
+  notWired: 'No input',
   partsTitle: 'Parts',
   part: 'Part',
   count: 'Count',
@@ -258,7 +266,7 @@ export const papers = {
     'DC and AC disconnects open and close, labels in their places',
   ],
   branchTasks: [
-    'Serial number of every microinverter written on the string map',
+    'Serial number of every microinverter in its box on the sheet of serial numbers',
     'Branch breakers and AC disconnect open and close, labels in their places',
   ],
   lastTasks: [

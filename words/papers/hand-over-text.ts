@@ -43,7 +43,15 @@ export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly P
     stringMap: {
       title: words.stringMap,
       said: ({ id }) => names.get(id) ?? { lines: ['–'], isDark: false },
+      paths: given.built.strings
+        .filter(({ input }) => input >= 0)
+        .map(({ panelIds }) => ({
+          panelIds,
+          // Branches carry alternating current: their first end is where the cable comes up.
+          ...(given.built.inverter.micro ? { first: '~', last: '○' } : { first: '+', last: '−' }),
+        })),
     },
+    serials: serials(given),
     parts: parts(sayer, given),
     commissioning: commissioning(sayer, given),
     photos: { title: words.photos, all: photos },
@@ -65,6 +73,36 @@ function stringNames(strings: readonly PanelString[]) {
       ),
     ),
   )
+}
+
+/** A box for the serial number of each module, in the order of the strings, and of what sits behind it. */
+function serials({ built }: PaperFacts): TablesText {
+  const { strings, devices, optimizer, inverter } = built
+  const behind = optimizer ? words.optimizerSerial : inverter.micro ? words.inverterSerial : null
+  const deviceOf = new Map(devices.flatMap((ids) => ids.map((id, k) => [id, k] as const)))
+  const tables = strings.map(({ id: name, panelIds, input }): Table => ({
+    title: input < 0 ? words.notWired : name,
+    columns: [
+      { head: words.place, share: 0.6, as: 'figures' },
+      { head: words.moduleSerial, share: 3, as: 'blank' },
+      ...(behind ? [{ head: behind, share: 3, as: 'blank' as const }] : []),
+    ],
+    // One inverter under several modules has its box at the first of them.
+    rows: panelIds.map((id, k) => [
+      String(k + 1),
+      '',
+      ...(behind ? [optimizer || (deviceOf.get(id) ?? 0) === 0 ? '' : words.sameDevice] : []),
+    ]),
+  }))
+  const one: Table = {
+    title: words.inverterTitle,
+    columns: [{ head: words.inverterSerial, share: 1, as: 'blank' }],
+    rows: [['']],
+  }
+  return {
+    title: words.serials,
+    tables: strings.length === 0 ? [] : inverter.micro ? tables : [...tables, one],
+  }
 }
 
 function visit(sayer: Sayer, { house, built, heights }: PaperFacts): TablesText {

@@ -155,6 +155,7 @@ test('the hand-over: each module of the map with its string and place, the same 
     'Cover',
     'Site visit',
     'String map',
+    'Serial numbers',
     'Roof plan',
     'Single-line diagram',
     'Parts',
@@ -204,6 +205,39 @@ test('a module that hangs on no input has a dash on the map, and no line in the 
   expect(strings?.rows.map(([id]) => id)).toEqual(others.map(({ id }) => id))
 })
 
+test('every module has a box for its serial number in the order of its string, and its string a line on the map', () => {
+  const { strings, site } = facts.built
+  const text = handOverText(sayer, facts, [])
+  expect(text.serials.tables.map(({ title, rows }) => [title, rows.length])).toEqual([
+    ...strings.map(({ id, panelIds }) => [id, panelIds.length]),
+    ['Inverter', 1],
+  ])
+  expect(text.stringMap.paths.map(({ panelIds }) => panelIds)).toEqual(
+    strings.map(({ panelIds }) => panelIds),
+  )
+  const map = handOverSet(from, text).find(({ title }) => title === 'String map')
+  const lines = map?.marks.flatMap((mark) =>
+    mark.layer === 'STRING-PATHS' && mark.is === 'line' ? [mark.points.length] : [],
+  )
+  expect(lines).toEqual(strings.map(({ panelIds }) => panelIds.length))
+  const ends = map?.marks.flatMap((mark) =>
+    mark.layer === 'STRING-PATHS' && mark.is === 'text' ? [mark.text] : [],
+  )
+  expect(ends?.sort()).toEqual(['+', '+', '−', '−'])
+  expect(strings.reduce((sum, { panelIds }) => sum + panelIds.length, 0)).toBe(panelsOf(site).length)
+})
+
+test('one microinverter under two modules has its box at the first of them', async () => {
+  const duo = await factsOf(job.house, set(option, 'electrical', { inverterId: 'tarnbeck-duo-800' }))
+  const { tables } = handOverText(duo.sayer, duo.facts, []).serials
+  const cells = tables.flatMap(({ rows }) => rows.map((row) => row[2]))
+  expect(cells.filter((cell) => cell === '')).toHaveLength(duo.facts.built.devices.length)
+  expect(cells.filter((cell) => cell === 'as above')).toHaveLength(17 - duo.facts.built.devices.length)
+  // A row that says “as above” has no box.
+  const sheets = handOverSet(duo.from, handOverText(duo.sayer, duo.facts, []))
+  expect(sheets.some(({ title }) => title === 'Serial numbers')).toBe(true)
+})
+
 test('under microinverters: branches instead of strings, and no plate for a direct current that is not there', async () => {
   const small = await factsOf(job.house, set(option, 'electrical', { inverterId: 'tarnbeck-360' }))
   const permit = permitSet(small.from, permitText(small.sayer, small.facts))
@@ -215,7 +249,7 @@ test('under microinverters: branches instead of strings, and no plate for a dire
   const handed = handOverSet(small.from, handOverText(small.sayer, small.facts, [])).flatMap(textOf)
   expect(handed).toContain('Branches of microinverters')
   expect(handed.some((text) => text.startsWith('Polarity of every string'))).toBe(false)
-  expect(handed).toContain('Serial number of every microinverter written on the string map')
+  expect(handed).toContain('Serial number of every microinverter in its box on the sheet of serial numbers')
 })
 
 test('with optimizers the plate says what they may put out, and the data sheet is there', async () => {
