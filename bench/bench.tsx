@@ -54,15 +54,17 @@ export function Bench({ jobId, job, revision, comments, catalogue, role }: Props
   useEffect(() => {
     let gone = false
     let opened: BenchParts | null = null
-    void openBench(jobId, job, revision, comments, catalogue, role, makeWorker).then((made) => {
-      opened = made
-      if (gone) {
-        made.close()
-        return
-      }
-      made.line.start()
-      setParts(made)
-    })
+    void openBench(jobId, job, revision, comments, catalogue, role, makeWorker, fetchLaterParts).then(
+      (made) => {
+        opened = made
+        if (gone) {
+          made.close()
+          return
+        }
+        made.line.start()
+        setParts(made)
+      },
+    )
     return () => {
       gone = true
       opened?.close()

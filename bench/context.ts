@@ -26,6 +26,7 @@ import { type Outbox } from './store/outbox'
 import { modulesOf, objectIdsOf } from './store/selection'
 import { type Session, type SessionStore } from './store/session'
 import { type Sync } from './store/sync'
+import { type ToolContext } from './tools/chart'
 import { type Tool } from './tools/tool'
 import { type ToolBox } from './tools/tool-box'
 import { type UnderLines } from './underlays/under-lines'
@@ -52,6 +53,7 @@ export interface BenchParts {
   readonly site: () => StandingSite
   /** The same with another option. */
   readonly siteWith: (option: Objects) => StandingSite
+  readonly lateStates: ToolContext['lateStates']
   /** Nobody looks at it any more. */
   readonly close: () => void
 }

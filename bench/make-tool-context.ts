@@ -6,11 +6,14 @@ import { Sayer } from '@/words/sayer'
 import { type BenchParts } from './context'
 import { type ToolContext } from './tools/chart'
 
-type Parts = Pick<BenchParts, 'documents' | 'session' | 'site' | 'siteWith' | 'catalogue' | 'underLines'>
+type Parts = Pick<
+  BenchParts,
+  'documents' | 'session' | 'site' | 'siteWith' | 'catalogue' | 'underLines' | 'lateStates'
+>
 
 /** @param random 0..1, for ids */
 export function makeToolContext(parts: Parts, random = Math.random): ToolContext {
-  const { documents, session, site, siteWith, catalogue, underLines } = parts
+  const { documents, session, site, siteWith, catalogue, underLines, lateStates } = parts
   const option = () => documents.document(session.getState().optionId)
   const place = () => {
     const found = documents.house[siteId]
@@ -28,5 +31,6 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     sayer: () => new Sayer(english, place(), namesIn([documents.house, option()], catalogue)),
     linesNear: (at, reachM) => underLines.near(at, reachM),
     random,
+    lateStates,
   }
 }

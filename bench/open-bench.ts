@@ -35,6 +35,7 @@ export async function openBench(
   catalogue: Catalogue,
   role: Role,
   makeWorker: () => WorkerLike,
+  lateStates: BenchParts['lateStates'],
 ): Promise<BenchParts> {
   const screenId = crypto.randomUUID()
   const { documents: base, order } = documentsOf(job)
@@ -110,7 +111,11 @@ export async function openBench(
     live,
     stations: new StationList(),
     desk,
-    tools: new ToolBox(makeToolContext({ documents, session, site, siteWith, catalogue, underLines }), tools),
+    lateStates,
+    tools: new ToolBox(
+      makeToolContext({ documents, session, site, siteWith, catalogue, underLines, lateStates }),
+      tools,
+    ),
     allTools: tools,
     close: () => {
       stopFollowing()

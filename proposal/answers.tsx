@@ -6,6 +6,7 @@ import { momentName } from '@/words/format'
 import { type ProposalWords } from '@/words/proposal-words'
 import { type Sayer } from '@/words/sayer'
 import { type Acceptance, type OfferState, type Signature } from './answer'
+import { useReady } from '@/stage/use-ready'
 import { SignatureDrawing, SignaturePad } from './signature-pad'
 
 interface Of {
@@ -67,6 +68,7 @@ export function Accept({
   const [typedCounts, setTypedCounts] = useState(false)
   const [told, setTold] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
+  const isReady = useReady()
   const submit = async (event: FormEvent) => {
     event.preventDefault()
     if (name.trim().length < 2) return setTold(words.nameMissing)
@@ -95,13 +97,14 @@ export function Accept({
           ` ${sayer.say(words.validUntil, { at: momentName(state.expiresAt, sayer.place.locale, timeZone) })}`}
       </p>
       <form onSubmit={(event) => void submit(event)}>
-        <NameField label={words.yourName} value={name} onChange={setName} />
+        <NameField label={words.yourName} value={name} onChange={setName} isReady={isReady} />
         <SignaturePad strokes={strokes} label={words.signHere} onDraw={setStrokes} />
         <div className="mt-1 flex flex-wrap items-center gap-4">
           <label className="flex items-center gap-2">
             <input
               type="checkbox"
               checked={typedCounts}
+              disabled={!isReady}
               onChange={({ target }) => setTypedCounts(target.checked)}
             />
             {words.typedCounts}
@@ -111,7 +114,7 @@ export function Accept({
           </button>
         </div>
         <Told text={told} />
-        <button type="submit" className="button button-main mt-2" disabled={busy}>
+        <button type="submit" className="button button-main mt-2" disabled={busy || !isReady}>
           {words.acceptButton}
         </button>
       </form>
@@ -124,6 +127,7 @@ export function Ask({ words }: Pick<Of, 'words'>) {
   const [name, setName] = useState('')
   const [question, setQuestion] = useState('')
   const [told, setTold] = useState<string | null>(null)
+  const isReady = useReady()
   const id = useId()
   const submit = async (event: FormEvent) => {
     event.preventDefault()
@@ -137,7 +141,7 @@ export function Ask({ words }: Pick<Of, 'words'>) {
     <details className="mb-6 rounded-lg border border-line px-4 py-3">
       <summary className="cursor-pointer font-display text-[19px]">{words.ask}</summary>
       <form className="mt-2" onSubmit={(event) => void submit(event)}>
-        <NameField label={words.yourName} value={name} onChange={setName} />
+        <NameField label={words.yourName} value={name} onChange={setName} isReady={isReady} />
         <label htmlFor={id} className="block">
           {words.question}
         </label>
@@ -145,11 +149,12 @@ export function Ask({ words }: Pick<Of, 'words'>) {
           id={id}
           className="field h-24 w-full max-w-[30rem]"
           maxLength={2000}
+          disabled={!isReady}
           value={question}
           onChange={({ target }) => setQuestion(target.value)}
         />
         <Told text={told} />
-        <button type="submit" className="button mt-1 block">
+        <button type="submit" className="button mt-1 block" disabled={!isReady}>
           {words.sendQuestion}
         </button>
       </form>
@@ -161,10 +166,13 @@ function NameField({
   label,
   value,
   onChange,
+  isReady,
 }: {
   readonly label: string
   readonly value: string
   readonly onChange: (value: string) => void
+  /** What is typed before the page answers would be lost. */
+  readonly isReady: boolean
 }) {
   const id = useId()
   return (
@@ -177,6 +185,7 @@ function NameField({
         className="field w-full max-w-[30rem]"
         autoComplete="name"
         maxLength={120}
+        disabled={!isReady}
         value={value}
         onChange={({ target }) => onChange(target.value)}
       />

@@ -8,6 +8,7 @@ import { seededRandom } from '@/core/model/random'
 import { branchYear, optimizedYear } from '@/core/energy/module-electronics'
 import { openString } from '@/core/energy/open-chain'
 import { planeLight } from '@/core/energy/plane-light'
+import { parallelYears } from '@/core/energy/parallel-strings'
 import { stringYear } from '@/core/energy/string-year'
 import { sunHours } from '@/core/sun/sun-hours'
 import { normalOf } from '@/core/sun/tracker'
@@ -125,22 +126,32 @@ for (const year of [hourly, quarters(hourly)]) {
   const own = { connected: true, panels: modules.map((one) => ({ light: one, conditions })) }
   const limits = { ...optimizer, stringLowV: inverter.mppLowV, stringHighV: inverter.mppHighV }
   const under = { curve: micro, devices: modules.map(() => 1), left: 0.95 }
+  const window = { lowV: inverter.mppLowV, highV: inverter.mppHighV, startV: inverter.startV }
+  const parts = [8, 5].map((count) => ({
+    panels: modules.slice(0, count),
+    conditions,
+    connected: true,
+  }))
+  const share = { conditions, modules: 7 }
+  const planes = [share, { conditions, modules: 6 }]
   const ways = {
     plain: () => stringYear({ panels: modules, conditions, connected: true }, request),
+    'two planes': () => stringYear({ panels: modules, conditions, planes, connected: true }, request),
+    unequal: () => parallelYears(parts, { ...request, window }),
     optimizers: () => optimizedYear(own, request, limits),
     microinverters: () => branchYear(own, request, under),
   }
-  const took = { plain: [] as number[], optimizers: [] as number[], microinverters: [] as number[] }
-  for (let k = 0; k < 60; k++)
-    for (const way of ['plain', 'optimizers', 'microinverters'] as const) {
+  const names = Object.keys(ways) as (keyof typeof ways)[]
+  const took = new Map(names.map((way) => [way, [] as number[]]))
+  for (let k = 0; k < 30; k++)
+    for (const way of names) {
       const start = performance.now()
       ways[way]()
-      took[way].push(performance.now() - start)
+      took.get(way)?.push(performance.now() - start)
     }
-  const [plain, optimized, branch] = [took.plain, took.optimizers, took.microinverters].map((times) =>
-    median(times.slice(20)),
-  )
+  const [plain = 1, ...others] = names.map((way) => median((took.get(way) ?? []).slice(10)))
+  const times = names.slice(1).map((way, k) => `${way} ${((others[k] ?? 0) / plain).toFixed(2)} times that`)
   console.log(
-    `A year of thirteen modules lit alike: ${(plain ?? 0).toFixed(1)} ms in series; with optimizers ${((optimized ?? 0) / (plain ?? 1)).toFixed(2)} times that, under microinverters ${((branch ?? 0) / (plain ?? 1)).toFixed(2)} times`,
+    `A year of thirteen modules lit alike: ${plain.toFixed(1)} ms in series; ${times.join(', ')} (unequal: eight and five on one input)`,
   )
 }

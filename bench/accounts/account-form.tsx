@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation'
 import { useId, useState, type ReactNode } from 'react'
 import { send } from './send'
-import { useReady } from './use-ready'
+import { useReady } from '@/stage/use-ready'
 
 /** A field of a form, by the name that the server knows it by. */
 export interface FormField {

@@ -7,7 +7,7 @@ import { Field, typedIn, Wrong } from './account-form'
 import { roleHints, roleNames } from './role-names'
 import { send } from './send'
 import { useDeed } from './use-deed'
-import { useReady } from './use-ready'
+import { useReady } from '@/stage/use-ready'
 
 /** Invites somebody; the link is mailed, and shown for whoever hands it over in another way. */
 export function Invite() {

@@ -5,7 +5,7 @@ import { useState, type ReactNode } from 'react'
 import { Field, typedIn, Wrong } from './account-form'
 import { passwordField } from './fields'
 import { send } from './send'
-import { useReady } from './use-ready'
+import { useReady } from '@/stage/use-ready'
 
 const textsIn = (value: unknown): string[] =>
   Array.isArray(value) ? value.filter((one) => typeof one === 'string') : []

@@ -4,7 +4,7 @@ import Link from 'next/link'
 import { useState } from 'react'
 import { Field, goAnew, typedIn, Wrong } from './account-form'
 import { send } from './send'
-import { useReady } from './use-ready'
+import { useReady } from '@/stage/use-ready'
 
 /** Mail address and password, and the code of a second factor where the account has one. */
 export function SignInForm({ goTo }: { readonly goTo: string }) {

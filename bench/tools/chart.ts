@@ -54,6 +54,13 @@ export interface ToolContext {
   readonly linesNear: (at: Vec2, reachM: number) => readonly (readonly [Vec2, Vec2])[]
   /** 0..1, for ids. */
   readonly random: () => number
+  /** States that are not there from the first. */
+  readonly lateStates: () => Promise<LateStates>
+}
+
+/** What tools begin in whose states are fetched when they are first taken. */
+export interface LateStates {
+  readonly StringIdle: new (context: ToolContext) => ToolState
 }
 
 /** One state of a tool: what it does with what comes, and where it goes from there. */

@@ -56,7 +56,14 @@ export function bench(house: Objects = {}) {
   const underLines = new UnderLines()
   let seed = 0
   const context = makeToolContext(
-    { documents, session, ...sites, catalogue, underLines },
+    {
+      documents,
+      session,
+      ...sites,
+      catalogue,
+      underLines,
+      lateStates: () => import('../wire/string-states'),
+    },
     () => (seed = (seed + 0.37) % 1),
   )
   const tools = new ToolBox(context, allTools)

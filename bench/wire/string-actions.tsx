@@ -9,16 +9,19 @@ import { later } from '@/words/en/later'
 import { useBench, useOption, useSayer, useSession } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { modulesOf } from '../store/selection'
+import { toast } from '../store/session'
 
 const words = later.wiring
 
 /** Sets what is drawn by hand, as one step. */
 function useDraw() {
-  const { documents } = useBench()
+  const { documents, session } = useBench()
   const optionId = useSession((s) => s.optionId)
   const { drawn } = theOne(useOption(), 'electrical', electricalId)
-  const set = (step: string, next: readonly DrawnString[] | null) =>
-    next && documents.set(step, optionId, electricalId, { drawn: next })
+  const set = (step: string, next: readonly DrawnString[] | null) => {
+    if (next) documents.set(step, optionId, electricalId, { drawn: next })
+    else toast(session, words.drawMany)
+  }
   return { drawn, set }
 }
 

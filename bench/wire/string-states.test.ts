@@ -108,6 +108,21 @@ test('by keys: arrows choose and take, Backspace lets go, Enter begins and ends'
   expect(b.key('x')).toBe(false)
 })
 
+test('the tool is fetched when it is taken; another that is taken meanwhile stays in hand', async () => {
+  const b = strung()
+  b.tools.take('string')
+  b.tools.take('tape')
+  await b.context.lateStates()
+  expect(b.session.getState().sketch?.message).not.toContain('in the order of the string')
+  b.tools.take('string')
+  await b.context.lateStates()
+  expect(b.message()).toContain('Drag over modules')
+  b.tools.chart.press(b.at(1))
+  b.tools.chart.move(b.at(3))
+  b.tools.chart.release(b.at(3))
+  expect(b.drawn()[0]?.panelIds).toEqual(b.ids.slice(1, 4))
+})
+
 test('Esc lets go of what is begun, then of the tool; nothing is drawn', () => {
   const b = strung()
   b.chart.press(b.at(0))

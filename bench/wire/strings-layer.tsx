@@ -10,6 +10,8 @@ const words = later.wiring
 
 /** Strings of one input have one pattern, so that they part without colours. */
 const patterns = [undefined, '7 3', '2 3', '9 3 2 3'] as const
+/** More modules than this are drawn without their dots, for the hand that turns the house. */
+const mostDots = 300
 /** Pixels that an end stands off the middle of its module. */
 const endPx = 6
 
@@ -33,6 +35,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
     })
   const strings = numbers?.summary.strings ?? []
   const taken = new Set(drawing ? lit : [])
+  const hasDots = middles.size <= mostDots
   return (
     <svg
       className="pointer-events-none absolute inset-0 h-full w-full"
@@ -49,11 +52,19 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
             pattern={input < 0 ? '1 4' : patterns[input % patterns.length]}
             tone={isLit ? 'text-verdigris' : 'text-ink'}
             width={drawn === undefined ? 1.5 : 2.4}
+            hasDots={hasDots}
           />
         )
       })}
       {drawing && (
-        <StringPath name="" points={pathOf(lit)} pattern={undefined} tone="text-verdigris" width={3} />
+        <StringPath
+          name=""
+          points={pathOf(lit)}
+          pattern={undefined}
+          tone="text-verdigris"
+          width={3}
+          hasDots={hasDots}
+        />
       )}
     </svg>
   )
@@ -65,12 +76,14 @@ function StringPath({
   pattern,
   tone,
   width,
+  hasDots,
 }: {
   readonly name: string
   readonly points: readonly (Vec2 | null)[]
   readonly pattern: string | undefined
   readonly tone: string
   readonly width: number
+  readonly hasDots: boolean
 }) {
   const seen = points.filter((point) => point !== null)
   const [first, last] = [seen[0], seen.at(-1)]
@@ -91,7 +104,7 @@ function StringPath({
         strokeDasharray={pattern}
         strokeLinejoin="round"
       />
-      {seen.slice(1, -1).map(([x, y], k) => (
+      {(hasDots ? seen.slice(1, -1) : []).map(([x, y], k) => (
         <circle key={k} cx={x} cy={y} r={2.2} className="fill-current" />
       ))}
       <End at={last} sign={words.minus} aside={seen.length < 2 ? endPx : 0} />
