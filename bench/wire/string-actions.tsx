@@ -49,7 +49,13 @@ function Action({ onClick, children }: { readonly onClick: () => void; readonly 
 }
 
 /** What can be done with all strings, and with the modules that are selected. */
-export function StringsActions({ strings }: { readonly strings: readonly PanelString[] }) {
+export function StringsActions({
+  strings,
+  isBranches,
+}: {
+  readonly strings: readonly PanelString[]
+  readonly isBranches: boolean
+}) {
   const { drawn, set } = useDraw()
   const sayer = useSayer()
   const selected = useSelectedModules()
@@ -64,7 +70,7 @@ export function StringsActions({ strings }: { readonly strings: readonly PanelSt
       )}
       {strings.some((string) => string.drawn === undefined) && (
         <Action onClick={() => set(words.keepAll, strungAs(drawn, strings, strings.map(asDrawn)))}>
-          {words.keepAll}
+          {isBranches ? words.keepAllBranches : words.keepAll}
         </Action>
       )}
       {drawn.length > 0 && <Action onClick={() => set(words.releaseAll, [])}>{words.releaseAll}</Action>}

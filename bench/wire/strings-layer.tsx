@@ -33,7 +33,8 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
       const middle = middles.get(id)
       return middle ? [view.project(middle)] : []
     })
-  const strings = numbers?.summary.strings ?? []
+  const { strings = [], electronics } = numbers?.summary ?? {}
+  const signs = electronics === 'microinverters' ? words.branchEnds : words.stringEnds
   const taken = new Set(drawing ? lit : [])
   const hasDots = middles.size <= mostDots
   return (
@@ -53,6 +54,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
             tone={isLit ? 'text-verdigris' : 'text-ink'}
             width={drawn === undefined ? 1.5 : 2.4}
             hasDots={hasDots}
+            signs={signs}
           />
         )
       })}
@@ -64,6 +66,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
           tone="text-verdigris"
           width={3}
           hasDots={hasDots}
+          signs={signs}
         />
       )}
     </svg>
@@ -77,6 +80,7 @@ function StringPath({
   tone,
   width,
   hasDots,
+  signs,
 }: {
   readonly name: string
   readonly points: readonly (Vec2 | null)[]
@@ -84,6 +88,8 @@ function StringPath({
   readonly tone: string
   readonly width: number
   readonly hasDots: boolean
+  /** At its first end and at its last. */
+  readonly signs: { readonly first: string; readonly last: string }
 }) {
   const seen = points.filter((point) => point !== null)
   const [first, last] = [seen[0], seen.at(-1)]
@@ -107,8 +113,8 @@ function StringPath({
       {(hasDots ? seen.slice(1, -1) : []).map(([x, y], k) => (
         <circle key={k} cx={x} cy={y} r={2.2} className="fill-current" />
       ))}
-      <End at={last} sign={words.minus} aside={seen.length < 2 ? endPx : 0} />
-      <End at={first} sign={words.plus} aside={seen.length < 2 ? -endPx : 0} />
+      <End at={last} sign={signs.last} aside={seen.length < 2 ? endPx : 0} />
+      <End at={first} sign={signs.first} aside={seen.length < 2 ? -endPx : 0} />
       {name !== '' && (
         <text
           x={first[0]}

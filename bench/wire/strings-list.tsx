@@ -38,7 +38,7 @@ export function StringsList(props: {
     <>
       <h3 className="quiet mt-2">{head}</h3>
       {numbers && told.length === 0 && <p className="quiet">{words.none}</p>}
-      <StringsActions strings={strings} />
+      <StringsActions strings={strings} isBranches={props.inverter.micro !== undefined} />
       <ul className={fresh ? '' : 'opacity-60'}>
         {told.map(({ id, panelIds, about, figures, byHand }) => (
           <li key={id}>

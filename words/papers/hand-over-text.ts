@@ -13,6 +13,7 @@ import { roofCoverings } from '../en/card-choices'
 import { diagram } from '../en/diagram'
 import { papers as words } from '../en/papers'
 import { partNames, partReasons } from '../en/parts'
+import { wiring } from '../en/wiring'
 import { type Sayer } from '../sayer'
 import { commonWords, facts, of, systemRows, tasks } from './common'
 import { listTable } from './permit-text'
@@ -47,8 +48,7 @@ export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly P
         .filter(({ input }) => input >= 0)
         .map(({ panelIds }) => ({
           panelIds,
-          // Branches carry alternating current: their first end is where the cable comes up.
-          ...(given.built.inverter.micro ? { first: '~', last: '○' } : { first: '+', last: '−' }),
+          ...(given.built.inverter.micro ? wiring.branchEnds : wiring.stringEnds),
         })),
     },
     serials: serials(given),

@@ -39,6 +39,8 @@ export function WireChapter() {
   const optimizer =
     (inverter && !inverter.micro && catalogue.optimizers.find(({ id }) => id === electrical.optimizerId)) ||
     null
+  /** Each module works by itself: how they are strung changes nothing of it. */
+  const eachAlone = optimizer !== null || inverter?.micro !== undefined
   return (
     <>
       <ChoiceField
@@ -90,7 +92,7 @@ export function WireChapter() {
         <ToolButtons chapter="wire" />
       </div>
       {inverter && module && <StringsList inverter={inverter} optimizer={optimizer} module={module} />}
-      {(['strings', 'parts', 'diagram'] as const).map((dialog) => (
+      {([...(eachAlone ? [] : (['strings'] as const)), 'parts', 'diagram'] as const).map((dialog) => (
         <button
           key={dialog}
           type="button"
