@@ -41,7 +41,7 @@ export function OptionTabs() {
   }
 
   return (
-    <div className="flex min-w-0 flex-1 items-center justify-end gap-1">
+    <div className="flex min-w-12 flex-1 items-center justify-end gap-1">
       <div role="tablist" aria-label="Options" className="flex min-w-0 gap-1 overflow-x-auto">
         {options.map((option, i) => {
           const numbers = byOption[option.id]
@@ -58,7 +58,7 @@ export function OptionTabs() {
               onClick={() => session.setState({ optionId: option.id, selection: null })}
             >
               <span className="font-semibold">{optionLetter(i)}</span>
-              <span className="max-w-24 truncate">{theOne(option.objects, 'offer', offerId).name}</span>
+              <span className="max-w-24 truncate max-[520px]:hidden">{theOne(option.objects, 'offer', offerId).name}</span>
               <span
                 className={`text-[12px] ${selected ? 'opacity-80' : 'text-pencil'} ${fresh ? '' : 'opacity-50'}`}
               >
@@ -72,7 +72,7 @@ export function OptionTabs() {
       </div>
       <button
         type="button"
-        className="button h-8 shrink-0"
+        className="button h-8 shrink-0 max-[520px]:hidden"
         title="A new option: a copy of this one"
         aria-label="New option, a copy of this one"
         onClick={copy}
@@ -84,7 +84,7 @@ export function OptionTabs() {
           type="button"
           aria-label={`Remove option ${optionLetter(index)}`}
           title={`Remove option ${optionLetter(index)}`}
-          className="button h-8 shrink-0 px-2"
+          className="button h-8 shrink-0 px-2 max-[520px]:hidden"
           onClick={() => remove(active)}
         >
           −
