@@ -32,17 +32,11 @@ export const faults = {
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',
   'crossing-outline':
     'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
-  'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
   'all-gables': 'All edges are gables: let at least one rise.',
   'roof-not-possible': 'These pitches make no closed roof over this outline. Change a pitch or a gable.',
   'no-closed-roof':
     'No roof closes over this outline with these edges: let at least one edge rise, and give neighbouring edges in one line the same pitch.',
   'off-roof': 'no roof is under it. Drag it onto a roof plane.',
-  'dormer-on-flat': 'the plane under it is level. Draw a building there, or drag it onto a sloping plane.',
-  'dormer-too-steep':
-    'its roof is as steep as the plane it stands on and never meets it. Give it a pitch of {limit} or less, or another form.',
-  'dormer-off-plane':
-    'its roof goes {depth} up the slope and reaches past the edge of its plane. Drag it down or sideways, or make it narrower, lower or steeper.',
   // Services
   'service-away': 'The weather and address service does not answer. It will be asked again.',
   'service-refused': 'The service answered with status {status}. Try again.',

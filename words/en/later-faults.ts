@@ -1,6 +1,12 @@
 /** What is wrong with what a bench does not open with: what is drawn and typed, files brought in, outlines to be joined, an estimate; and what the server alone says. */
 export const laterFaults = {
   // Roofs
+  'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
+  'dormer-too-steep':
+    'its roof is as steep as the plane it stands on and never meets it. Give it a pitch of {limit} or less, or another form.',
+  'dormer-off-plane':
+    'its roof goes {depth} up the slope and reaches past the edge of its plane. Drag it down or sideways, or make it narrower, lower or steeper.',
+  'dormer-on-flat': 'the plane under it is level. Draw a building there, or drag it onto a sloping plane.',
   'narrow-parapet': 'The building is too narrow for a parapet: its walls would meet. Make its height 0.',
   'flat-edge':
     'Side {side, number} is flat while others rise: give it a pitch, or make every side flat or a gable.',
