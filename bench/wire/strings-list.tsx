@@ -8,6 +8,7 @@ import { later } from '@/words/en/later'
 import { useState } from 'react'
 import { useBench, useNumbers, useSayer, useSite } from '../context'
 import { StringActions, StringsActions } from './string-actions'
+import { StringFacts } from './string-facts'
 
 const words = later.wiring
 
@@ -64,11 +65,14 @@ export function StringsList(props: {
               ))}
             </button>
             {opened?.id === id && (
-              <StringActions
-                string={opened}
-                strings={strings}
-                inputs={props.inverter.micro ? 0 : props.inverter.mppInputs}
-              />
+              <>
+                <StringFacts string={opened} module={props.module} />
+                <StringActions
+                  string={opened}
+                  strings={strings}
+                  inputs={props.inverter.micro ? 0 : props.inverter.mppInputs}
+                />
+              </>
             )}
           </li>
         ))}

@@ -5,7 +5,7 @@ import { type Run, type StageTime } from '../graph/run'
 import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
-import { moduleShareStage, stringShareStage } from '../stages/dc'
+import { moduleShareStage, stringShareStage, stringSumStage } from '../stages/dc'
 import { type Price } from '../finance/price'
 import { type AgedYear, type Money } from '../finance/ways'
 import { financeStage, powerStage, priceStage, yearsStage } from '../stages/finance'
@@ -72,6 +72,9 @@ export interface RunSummary {
     /** Of the string; where its modules have electronics of their own, of one of them. */
     readonly coldV: number
     readonly hotV: number
+    /** kWh of the year at its modules, and what mismatch takes from it. */
+    readonly kwh: number
+    readonly mismatchKwh: number
     /** Of the energy that all strings give in the year. */
     readonly share: number
     /** Its modules' parts of that. */
@@ -97,6 +100,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
   const { electronics, window, strings, devices } = run.value(stringsStage)
   const inSeries = (panelIds: readonly string[]) => (electronics === 'none' ? panelIds.length : 1)
   const [shares, moduleShares] = [run.value(stringShareStage), run.value(moduleShareStage)]
+  const sums = run.value(stringSumStage)
   const [before, after] = [run.value(billNowStage), run.value(billThenStage)]
   return {
     ledger: ledgerOf(run),
@@ -124,6 +128,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     shadeBill: run.value(shadeBillStage).casters,
     strings: strings.map((string, i) => ({
       ...string,
+      ...(sums[i] ?? { kwh: 0, mismatchKwh: 0 }),
       share: shares[i] ?? 0,
       moduleShares: moduleShares[i] ?? [],
       coldV: inSeries(string.panelIds) * window.coldVocV,

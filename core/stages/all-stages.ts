@@ -2,7 +2,7 @@ import { type Stage } from '../graph/stage'
 import { accounts } from './accounts/index'
 import { moduleWorthStage } from './module-worth'
 import { carpetStage, useByMonthStage } from './carpet'
-import { stringShareStage } from './dc'
+import { stringShareStage, stringSumStage } from './dc'
 import { type World } from './world'
 
 /** What readers ask for, beside what the accounts come after. */
@@ -11,6 +11,7 @@ const asked: readonly Stage<World, unknown>[] = [
   carpetStage,
   useByMonthStage,
   stringShareStage,
+  stringSumStage,
   moduleWorthStage,
 ]
 

@@ -35,6 +35,29 @@ export const stringShareStage: Stage<World, readonly number[]> = stage({
   compute: (_none, { modules }) => modules.map((shares) => shares.reduce((sum, share) => sum + share, 0)),
 })
 
+/** A year of one string, kWh at its modules. */
+export interface StringSums {
+  readonly kwh: number
+  /** What modules that are lit unlike each other take from it. */
+  readonly mismatchKwh: number
+}
+
+/** The same of each string, in their order; nought where there is none. */
+export const stringSumStage: Stage<World, readonly StringSums[]> = stage({
+  name: 'string sums',
+  version: 1,
+  after: { wiring: stringsStage, strings: stringYearStage, sun: sunStage },
+  reads: () => ({}),
+  compute: (_none, { wiring, strings, sun }) => {
+    const sumOf = (watts: Float64Array | undefined) =>
+      ((watts ?? new Float64Array(0)).reduce((sum, one) => sum + one, 0) * sun.stepMinutes) / 60_000
+    return wiring.strings.map((_, s) => ({
+      kwh: sumOf(strings[s]?.value.powerW),
+      mismatchKwh: sumOf(strings[s]?.value.lostW.mismatch),
+    }))
+  },
+})
+
 /** All strings together at the inverter, after the entered losses. */
 export const dcStage: Stage<World, DcYear> = stage({
   name: 'dc',

@@ -1,6 +1,7 @@
 import { job, option, runOf, set, worldOf } from '@/town/testing'
 import { electricalId, type DrawnString } from '../kinds/electrical/electrical'
 import { checksOf } from '../readers/ledger'
+import { stringSumStage } from './dc'
 import { lossChainStage } from './loss-chain'
 import { stringsStage } from './strings'
 import { stringYearStage } from './string-years'
@@ -30,6 +31,14 @@ test('drawn as they are strung automatically, nothing changes', async () => {
   expect(same.strings.map(({ drawn }) => drawn)).toEqual([0, 1])
   expect(same.kwh).toEqual(automatic.kwh)
   expect(same.checks).toEqual([])
+})
+
+test('each string says what it gives and what mismatch takes; together that is the chain’s', async () => {
+  const run = runOf(await worldOf(job.house, option))
+  const sums = run.value(stringSumStage)
+  const { lost } = run.value(lossChainStage)
+  expect(sums.map(({ kwh }) => kwh)).toEqual(automatic.kwh.map((kwh) => expect.closeTo(kwh, 6) as number))
+  expect(sums.reduce((sum, { mismatchKwh }) => sum + mismatchKwh, 0)).toBeCloseTo(lost.mismatch.kwh, 6)
 })
 
 test('the order in a string is its path, not its energy', async () => {

@@ -40,6 +40,8 @@ export const wiring = {
   stringEnds: { first: '+', last: '−' },
   // Alternating current has no plus: the first end is where the cable comes up.
   branchEnds: { first: '~', last: '○' },
+  facts:
+    '{power}{electronics, select, none {, {current}} other {}} · sun access {access} · {kwh} a year, mismatch {mismatch}',
   actions: 'Actions for {id}',
   keep: 'Keep as it is',
   keepStep: 'Keep a string',
