@@ -58,7 +58,9 @@ export function OptionTabs() {
               onClick={() => session.setState({ optionId: option.id, selection: null })}
             >
               <span className="font-semibold">{optionLetter(i)}</span>
-              <span className="max-w-24 truncate max-[520px]:hidden">{theOne(option.objects, 'offer', offerId).name}</span>
+              <span className="max-w-24 truncate max-[520px]:hidden">
+                {theOne(option.objects, 'offer', offerId).name}
+              </span>
               <span
                 className={`text-[12px] ${selected ? 'opacity-80' : 'text-pencil'} ${fresh ? '' : 'opacity-50'}`}
               >
