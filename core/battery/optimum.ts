@@ -1,3 +1,4 @@
+import { goldenSection } from '../model/golden-section'
 import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
 import { Convex } from './convex'
 import { flowsOf, intervalCost, IntervalCurve, type BatteryStep, type Interval } from './interval-cost'
@@ -25,7 +26,6 @@ export interface Optimum extends Dispatch {
 }
 
 const goldenSteps = 80
-const golden = (Math.sqrt(5) - 1) / 2
 
 /**
  * The cheapest way to run a battery that knows the year: exact. The least cost to reach each content of the battery is a
@@ -115,20 +115,13 @@ class Problem {
   }
 
   #search(value: (start: number) => number): number {
-    let [low, high] = [this.floor, this.cap]
-    let [a, b] = [high - golden * (high - low), low + golden * (high - low)]
-    let [atA, atB] = [value(a), value(b)]
-    for (let k = 0; k < goldenSteps; k++)
-      if (atA <= atB) {
-        ;[high, b, atB] = [b, a, atA]
-        a = high - golden * (high - low)
-        atA = value(a)
-      } else {
-        ;[low, a, atA] = [a, b, atB]
-        b = low + golden * (high - low)
-        atB = value(b)
-      }
-    const ends = [this.floor, (low + high) / 2, this.cap].map((start) => ({ start, cost: value(start) }))
+    const middle = goldenSection(
+      (start) => -value(start),
+      this.floor,
+      this.cap,
+      (_low, _high, step) => step === goldenSteps,
+    )
+    const ends = [this.floor, middle, this.cap].map((start) => ({ start, cost: value(start) }))
     return ends.reduce((best, one) => (one.cost < best.cost ? one : best)).start
   }
 

@@ -1,10 +1,10 @@
+import { goldenSection } from '../model/golden-section'
 import { emptyYear, inSeriesInto, type LitString, type StringRequest, type StringYear } from './string-year'
 
 /** Share of the volts that the search of the common ones ends at. */
 const fineShare = 1e-3
 /** Between the best volts of the strings. */
 const steps = 8
-const golden = (Math.sqrt(5) - 1) / 2
 
 /**
  * A year of strings on one input that differ: the input holds all of them at the same volts, where they give most
@@ -56,21 +56,11 @@ function bestBetween(tops: readonly number[], valueAt: (volts: number) => number
   const values = places.map(valueAt)
   const best = values.indexOf(Math.max(...values))
   const top = places[best] ?? least
-  let low = places[best - 1] ?? top
-  let high = places[best + 1] ?? top
-  let [a, b] = [high - golden * (high - low), low + golden * (high - low)]
-  let [atA, atB] = [valueAt(a), valueAt(b)]
-  while (high - low > fineShare * high) {
-    if (atA >= atB) {
-      ;[high, b, atB] = [b, a, atA]
-      a = high - golden * (high - low)
-      atA = valueAt(a)
-    } else {
-      ;[low, a, atA] = [a, b, atB]
-      b = low + golden * (high - low)
-      atB = valueAt(b)
-    }
-  }
-  const middle = (low + high) / 2
+  const middle = goldenSection(
+    valueAt,
+    places[best - 1] ?? top,
+    places[best + 1] ?? top,
+    (low, high) => high - low <= fineShare * high,
+  )
   return valueAt(middle) > (values[best] ?? 0) ? middle : top
 }

@@ -7,6 +7,7 @@ import { wiringAccount } from '../stages/accounts/wiring'
 import { acStage } from '../stages/ac'
 import { financeStage, powerStage } from '../stages/finance'
 import { stringsStage } from '../stages/strings'
+import { gravestOf } from './gravest'
 import { electricalIn, type World } from '../stages/world'
 
 /** What an option would be with another inverter. */
@@ -29,9 +30,6 @@ export interface InverterWorth {
   /** The gravest thing that is wrong with it; null where nothing is. */
   readonly breaks: Pick<Check, 'code' | 'data'> | null
 }
-
-/** Checks that are no reason against an inverter. */
-const notes = new Set(['note'])
 
 /**
  * What each inverter of the catalogue makes of this option: the whole chain from strings to payback is run for each, on
@@ -57,8 +55,6 @@ export async function inverterWorths(
     const ac = run.value(acStage)
     const inverters = Math.max(1, run.value(stringsStage).devices.length)
     const { paybackYears, npv } = run.value(financeStage)
-    const wrong = run.value(wiringAccount).checks.filter(({ severity }) => !notes.has(severity))
-    const gravest = wrong.find(({ severity }) => severity === 'broken') ?? wrong[0]
     found.push({
       id,
       optimizerId: inverter.micro ? null : electricalIn(world).optimizerId,
@@ -70,7 +66,7 @@ export async function inverterWorths(
       price: inverter.price * inverters,
       paybackYears,
       npv,
-      breaks: gravest ? { code: gravest.code, data: gravest.data } : null,
+      breaks: gravestOf(run),
     })
     tell?.(inOrder(found))
   }

@@ -13,6 +13,7 @@ import { lossChainStage } from '../stages/loss-chain'
 import { panelLightStage } from '../stages/panel-light'
 import { siteStage } from '../stages/site'
 import { directionOf, stringsStage } from '../stages/strings'
+import { gravestOf } from './gravest'
 import { electricalIn, inverterIn, moduleIn, type World } from '../stages/world'
 
 /** What an option would be with its modules strung in another way. */
@@ -84,8 +85,6 @@ export async function stringsWorths(
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
     await run.prepare([wiringAccount, acStage, financeStage, lossChainStage], patience)
     const wired = run.value(stringsStage).strings
-    const wrong = run.value(wiringAccount).checks.filter(({ severity }) => severity !== 'note')
-    const gravest = wrong.find(({ severity }) => severity === 'broken') ?? wrong[0]
     const { paybackYears, npv } = run.value(financeStage)
     const inputs = new Map<number, number[]>()
     for (const { input, panelIds } of wired)
@@ -103,7 +102,7 @@ export async function stringsWorths(
       ),
       paybackYears,
       npv,
-      breaks: gravest ? { code: gravest.code, data: gravest.data } : null,
+      breaks: gravestOf(run),
     })
     tell(inOrder(found), all.length)
   }
