@@ -31,8 +31,13 @@ export function diagramWords(
         power: kilowatts(modules * module.powerW, 2),
       }),
     ],
-    array: ({ input, strings: own, modules: each, coldV, hotV, currentA }) => [
-      say(diagram.input, { input, strings: own, modules: each }),
+    array: ({ input, lengths, coldV, hotV, currentA }) => [
+      say(new Set(lengths).size > 1 ? diagram.unequal : diagram.input, {
+        input,
+        strings: lengths.length,
+        modules: lengths[0] ?? 0,
+        lengths: lengths.join(' + '),
+      }),
       say(diagram.module, { name: module.name, power: { value: module.powerW, unit: 'W' } }),
       ...(optimizer
         ? [

@@ -57,11 +57,11 @@ test('it says what the model says: strings, volts, currents, breakers', async ()
   const { built, window, drawing } = await drawn(job.house, withBattery)
   const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
   const { inputs, inverter, battery } = figuresOf(built, window)
-  expect(inputs.reduce((sum, input) => sum + input.strings * input.modules, 0)).toBe(
+  expect(inputs.flatMap(({ lengths }) => lengths).reduce((sum, length) => sum + length, 0)).toBe(
     built.strings.reduce((sum, string) => sum + string.panelIds.length, 0),
   )
-  for (const { modules, coldV, currentA } of inputs) {
-    expect(coldV).toBeCloseTo(modules * window.coldVocV, 9)
+  for (const { lengths, coldV, currentA } of inputs) {
+    expect(coldV).toBeCloseTo(Math.max(...lengths) * window.coldVocV, 9)
     expect(currentA).toBeCloseTo(built.module.iscA, 9)
     expect(said.some((text) => text.includes(`Voc ${Math.round(coldV)} V cold`))).toBe(true)
   }
@@ -70,6 +70,23 @@ test('it says what the model says: strings, volts, currents, breakers', async ()
   expect(said).toContain('40 A, 2 poles')
   expect(battery?.breakerA).toBe(30)
   expect(said).toContain('Kestrelite 10')
+})
+
+test('unequal strings on one input: each length, the volts of the longest in the cold and of the shortest in the heat', async () => {
+  const ids = (await drawn()).built.strings[0]?.panelIds ?? []
+  const drawnByHand = [
+    { input: 0, panelIds: ids.slice(0, 8) },
+    { input: 0, panelIds: ids.slice(8) },
+  ]
+  const { built, window, drawing } = await drawn(job.house, set(option, electricalId, { drawn: drawnByHand }))
+  expectReadable(drawing)
+  const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  expect(said).toContain('Input 1: 2 strings of 8 + 5 modules')
+  const [first] = figuresOf(built, window).inputs
+  expect(first?.lengths).toEqual([8, 5])
+  expect(first?.coldV).toBeCloseTo(8 * window.coldVocV, 9)
+  expect(first?.hotV).toBeCloseTo(5 * window.hotVmpV, 9)
+  expect(first?.currentA).toBeCloseTo(2 * built.module.iscA, 9)
 })
 
 test('readable for every shipped job', async () => {
@@ -164,7 +181,7 @@ test('optimizers: what they may put out, not what modules in series would', asyn
   )
   expectReadable(drawing)
   // Nine of 60 V and 15 A.
-  expect(figuresOf(built, window).inputs[0]).toMatchObject({ modules: 9, coldV: 540, currentA: 15 })
+  expect(figuresOf(built, window).inputs[0]).toMatchObject({ lengths: [9], coldV: 540, currentA: 15 })
   const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
   expect(said).toContain('An optimizer at each module: Thrushfield 430')
 })

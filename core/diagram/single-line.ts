@@ -12,9 +12,8 @@ import * as symbol from './symbols'
 export interface InputFigures {
   /** From 1. */
   readonly input: number
-  readonly strings: number
-  /** Of each string. */
-  readonly modules: number
+  /** Modules of each string. */
+  readonly lengths: readonly number[]
   /** The greatest volts: open-circuit in the cold, or what its optimizers may put out. */
   readonly coldV: number
   readonly hotV: number
@@ -145,16 +144,16 @@ function inputsOf(
   return [...byInput(strings)]
     .sort(([a], [b]) => a - b)
     .map(([input, own]): InputFigures => {
-      const modules = own[0]?.panelIds.length ?? 0
+      const lengths = own.map(({ panelIds }) => panelIds.length)
+      const [longest, shortest] = [Math.max(...lengths), Math.min(...lengths)]
       return {
         input: input + 1,
-        strings: own.length,
-        modules,
+        lengths,
         // Optimizers put out what the inverter asks for, and never more than it stands.
         coldV: optimizer
-          ? Math.min(inverter.highestV, modules * optimizer.outputV)
-          : modules * window.coldVocV,
-        hotV: optimizer ? inverter.mppLowV : modules * window.hotVmpV,
+          ? Math.min(inverter.highestV, longest * optimizer.outputV)
+          : longest * window.coldVocV,
+        hotV: optimizer ? inverter.mppLowV : shortest * window.hotVmpV,
         currentA: own.length * (optimizer ? optimizedCurrentA(optimizer, inverter) : module.iscA),
       }
     })

@@ -9,6 +9,7 @@ export const diagram = {
   asDxf: 'Save as DXF',
   input:
     'Input {input, number}: {strings, plural, one {# string} other {# strings}} of {modules, plural, one {# module} other {# modules}}',
+  unequal: 'Input {input, number}: {strings, number} strings of {lengths} modules',
   module: '{name}, {power} each',
   branch:
     'Branch {branch, number}: {devices, plural, one {# microinverter} other {# microinverters}}, {modules, plural, one {# module} other {# modules}}',
