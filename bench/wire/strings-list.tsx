@@ -1,6 +1,7 @@
 'use client'
 
 import { type InverterType, type ModuleType, type OptimizerType } from '@/core/electrical/catalogue'
+import { withoutInput } from '@/core/electrical/edit-strings'
 import { branchLimitA, microCurrentA } from '@/core/electrical/electronics'
 import { devicesOnBranches } from '@/core/electrical/unit-rules'
 import { phaseVoltageV } from '@/core/parts/circuit'
@@ -33,13 +34,15 @@ export function StringsList(props: {
   const { numbers, fresh } = useNumbers()
   const [open, setOpen] = useState<string | null>(null)
   const { head, told } = useTold(props)
-  const strings = numbers?.summary.strings ?? []
+  const isBranches = props.inverter.micro !== undefined
+  const all = numbers?.summary.strings ?? []
+  const strings = isBranches ? all.map(withoutInput) : all
   const opened = strings.find(({ id }) => id === open)
   return (
     <>
       <h3 className="quiet mt-2">{head}</h3>
       {numbers && told.length === 0 && <p className="quiet">{words.none}</p>}
-      <StringsActions strings={strings} isBranches={props.inverter.micro !== undefined} />
+      <StringsActions strings={strings} isBranches={isBranches} />
       <ul className={fresh ? '' : 'opacity-60'}>
         {told.map(({ id, panelIds, about, figures, byHand }) => (
           <li key={id}>
@@ -70,7 +73,7 @@ export function StringsList(props: {
                 <StringActions
                   string={opened}
                   strings={strings}
-                  inputs={props.inverter.micro ? 0 : props.inverter.mppInputs}
+                  inputs={isBranches ? 0 : props.inverter.mppInputs}
                 />
               </>
             )}

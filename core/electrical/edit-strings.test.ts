@@ -1,7 +1,7 @@
 import { seededRandom } from '../model/random'
 import { electricalSchema, defaultElectrical, type DrawnString } from '../kinds/electrical/electrical'
 import { stringUpWith } from './by-hand'
-import { asDrawn, joined, reversed, splitAfter, strungAs, withModules } from './edit-strings'
+import { asDrawn, joined, reversed, splitAfter, strungAs, withModules, withoutInput } from './edit-strings'
 import { type PanelString } from './stringing'
 
 const modules = Array.from({ length: 12 }, (_, m) => `south/0:${m}`)
@@ -35,6 +35,17 @@ test('modules that go to another string leave the one they were in, and one with
     { input: 0, panelIds: modules.slice(0, 4) },
     { input: null, panelIds: modules.slice(4, 8) },
   ])
+})
+
+test('branches are kept without an input, however many they are', () => {
+  const branches = Array.from({ length: 30 }, (_, b): PanelString => ({
+    id: `B${b + 1}`,
+    input: b,
+    panelIds: [`south/${b}:0`, `south/${b}:1`],
+  })).map(withoutInput)
+  const kept = strungAs([], branches, branches.map(asDrawn))
+  expect(kept?.map(({ input }) => input)).toEqual(branches.map(() => null))
+  expect(electricalSchema.safeParse({ ...defaultElectrical, drawn: kept }).success).toBe(true)
 })
 
 test('a string of more than sixty is refused', () => {

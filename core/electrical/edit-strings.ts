@@ -9,6 +9,9 @@ export const asDrawn = ({ input, panelIds }: Strung): DrawnString => ({
   panelIds,
 })
 
+/** A branch of microinverters hangs on a breaker of its own: it has no input to keep. */
+export const withoutInput = <T extends Strung>(branch: T): T => ({ ...branch, input: -1 })
+
 /**
  * What is drawn by hand once some strings have become others: their modules leave every other drawn string, strings
  * that are left with none go, and modules in no drawn string are strung automatically.

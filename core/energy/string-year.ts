@@ -134,7 +134,7 @@ export interface InSeries {
  * the greatest maximum of their common curve; the light is converted at the efficiency of the sheet's model, once at
  * 25 °C (low light) and once at the modules' temperature (heat); what the window of what they hang on keeps from their
  * best point is lost last. Modules on several planes have each the light of their own and are as warm as all of them on
- * the mean, by their light: within two percent at any hour.
+ * the mean, by their light: within two percent of the whole curve in every hour tried.
  * @param out light and losses are added to it; the power is not
  */
 export function inSeriesInto(
