@@ -113,10 +113,9 @@ async function tellRanking(
   const { inverterWorths, stringsWorths } = await import('./ranking-of')
   const optionId = request.options[0]?.id ?? ''
   const tell = (ranking: Ranking) => post({ type: 'ranking', id: request.id, optionId, ranking })
-  const all = world.catalogue.inverters.length
   if (of === 'strings')
-    await stringsWorths(graph, world, untilOvertaken(pause), (rows, ways) => tell({ of, all: ways, rows }))
-  else await inverterWorths(graph, world, untilOvertaken(pause), (rows) => tell({ of, all, rows }))
+    await stringsWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
+  else await inverterWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
 }
 
 /** Other batteries in the place of the chosen one, told as they come. */

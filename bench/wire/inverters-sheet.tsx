@@ -15,15 +15,19 @@ const head = 'py-1 pl-3 text-right font-normal text-pencil'
 /** The inverters of the catalogue, each tried in this option, the best first; one press takes one. */
 export function InvertersSheet() {
   const { session, catalogue } = useBench()
-  const { rows: known, fresh } = useRanking('inverters')
+  const { rows: known, all, fresh } = useRanking('inverters')
   const sayer = useSayer()
-  const all = catalogue.inverters.length
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
       <p className="quiet mb-2" role="status">
-        {fresh && known.length === all
-          ? words.note
-          : sayer.say(words.progress, { done: fresh ? known.length : 0, all })}
+        {fresh && all === 0
+          ? words.none
+          : fresh && known.length === all
+            ? words.note
+            : sayer.say(words.progress, {
+                done: fresh ? known.length : 0,
+                all: catalogue.inverters.length,
+              })}
       </p>
       {known.length > 0 && (
         <div className={fresh ? '' : 'opacity-60'}>

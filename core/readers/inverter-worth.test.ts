@@ -37,5 +37,9 @@ test('without modules there is nothing to rank', async () => {
   const bare = Object.values(option)
     .filter(({ kind }) => kind === 'array')
     .reduce((objects, { id }) => without(objects, id), option)
-  expect(await inverterWorths(freshGraph(), await worldOf(job.house, bare), patience)).toEqual([])
+  const told: [number, number][] = []
+  const tell = (rows: readonly unknown[], all: number) => told.push([rows.length, all])
+  expect(await inverterWorths(freshGraph(), await worldOf(job.house, bare), patience, tell)).toEqual([])
+  // Whoever waits is told that there is nothing to wait for.
+  expect(told).toEqual([[0, 0]])
 })

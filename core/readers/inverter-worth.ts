@@ -35,14 +35,14 @@ export interface InverterWorth {
  * What each inverter of the catalogue makes of this option: the whole chain from strings to payback is run for each, on
  * the same graph, so that light and shade are computed once. In order: those that break nothing first, then by what they
  * are worth over the years; others by the same.
- * @param tell hears of what is known so far, in order
+ * @param tell hears of what is known so far, in order, and of how many there are; of none where no modules are laid
  * @throws Overtaken when the patience is at its end
  */
 export async function inverterWorths(
   graph: Graph<World>,
   world: World,
   patience: Patience,
-  tell?: (found: readonly InverterWorth[]) => void,
+  tell: (found: readonly InverterWorth[], all: number) => void = () => undefined,
 ): Promise<readonly InverterWorth[]> {
   const found: InverterWorth[] = []
   for (const inverter of world.catalogue.inverters) {
@@ -51,7 +51,10 @@ export async function inverterWorths(
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
     await run.prepare([wiringAccount, acStage, financeStage], patience)
     const { count, powerW } = run.value(powerStage)
-    if (count === 0) return []
+    if (count === 0) {
+      tell([], 0)
+      return []
+    }
     const ac = run.value(acStage)
     const inverters = Math.max(1, run.value(stringsStage).devices.length)
     const { paybackYears, npv } = run.value(financeStage)
@@ -68,7 +71,7 @@ export async function inverterWorths(
       npv,
       breaks: gravestOf(run),
     })
-    tell?.(inOrder(found))
+    tell(inOrder(found), world.catalogue.inverters.length)
   }
   return inOrder(found)
 }
