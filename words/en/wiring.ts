@@ -28,13 +28,13 @@ export const wiring = {
   branchOfMore:
     '{devices, plural, one {# microinverter} other {# microinverters}}, {modules, plural, one {# module} other {# modules}}',
   drawHint:
-    'Drag over modules in the order of the string, or click them one by one. From the end of a string drawn by hand it goes on. Arrow keys and Enter do the same.',
+    'Drag over modules in the order of the string, or click them one by one. Start at an end of a drawn string to extend it. Arrow keys and Enter work too.',
   drawWrong: 'No module there. Begin on a module.',
   drawing:
-    '{modules, plural, one {# module} other {# modules}}. Go back over the last one to let go of it; Enter, or a click on the last one, ends the string.',
-  drawFull: '{modules, plural, one {# module} other {# modules}}: a string takes no more. Enter ends it.',
+    '{modules, plural, one {# module} other {# modules}}. Go back one to drop the last; press Enter or click the last one again to finish.',
+  drawFull: '{modules, plural, one {# module} other {# modules}}: the longest a string can be. Press Enter to finish.',
   drawDone: 'A string of {modules, plural, one {# module} other {# modules}} is drawn.',
-  drawMany: 'No more strings can be drawn by hand here.',
+  drawMany: 'No more strings, and no longer ones, can be drawn by hand here.',
   drawStep: 'Draw a string',
   byHand: 'by hand',
   stringEnds: { first: '+', last: '−' },
