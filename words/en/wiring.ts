@@ -32,7 +32,8 @@ export const wiring = {
   drawWrong: 'No module there. Begin on a module.',
   drawing:
     '{modules, plural, one {# module} other {# modules}}. Go back one to drop the last; press Enter or click the last one again to finish.',
-  drawFull: '{modules, plural, one {# module} other {# modules}}: the longest a string can be. Press Enter to finish.',
+  drawFull:
+    '{modules, plural, one {# module} other {# modules}}: the longest a string can be. Press Enter to finish.',
   drawDone: 'A string of {modules, plural, one {# module} other {# modules}} is drawn.',
   drawMany: 'No more strings, and no longer ones, can be drawn by hand here.',
   drawStep: 'Draw a string',
