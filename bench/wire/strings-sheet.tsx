@@ -23,7 +23,9 @@ export function StringsSheet() {
           : all === 0
             ? words.none
             : rows.length === all
-              ? words.note
+              ? all === 1
+                ? words.only
+                : words.note
               : sayer.say(words.progress, { done: rows.length, all })}
       </p>
       {rows.length > 0 && (

@@ -3,6 +3,7 @@ export const strings = {
   open: 'Compare strings',
   title: 'Ways to string these modules',
   none: 'There is nothing to compare: no modules are laid, or each of them works by itself.',
+  only: 'There is no other way to string these modules on the inputs of this inverter.',
   begins: 'Computing …',
   progress: '{done, number} of {all, number} computed …',
   strings: 'Modules by input',
