@@ -4,13 +4,12 @@ import { theOne } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { later } from '@/words/en/later'
-import { saidCheck } from '@/words/said-check'
 import { useBench, useOption, useSayer, useSession } from '../context'
 import { Sheet } from '../sheet'
+import { FigureHeads, RankedRow } from './ranked-row'
 import { useRanking } from './use-ranking'
 
 const words = later.inverters
-const head = 'py-1 pl-3 text-right font-normal text-pencil'
 
 /** The inverters of the catalogue, each tried in this option, the best first; one press takes one. */
 export function InvertersSheet() {
@@ -44,11 +43,11 @@ function Ranked({ inverters }: { readonly inverters: readonly InverterWorth[] })
       <thead>
         <tr className="border-b border-line">
           <th className="py-1 text-left font-normal text-pencil">{words.name}</th>
-          {(['power', 'ratio', 'yield', 'clipped', 'price', 'payback', 'npv'] as const).map((column) => (
-            <th key={column} className={head}>
-              {words[column]}
-            </th>
-          ))}
+          <FigureHeads
+            heads={(['power', 'ratio', 'yield', 'clipped', 'price', 'payback', 'npv'] as const).map(
+              (column) => words[column],
+            )}
+          />
           <td />
         </tr>
       </thead>
@@ -82,35 +81,29 @@ function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
     sayer.written({ value: inverter.npv, unit: 'money', digits: 0 }),
   ]
   return (
-    <tr className="border-b border-line/60 align-top">
-      <th scope="row" className="py-1 text-left font-normal">
-        {name}
-        {inverter.optimizerId !== null && (
-          <span className="quiet block">
-            {sayer.say(words.with, { name: sayer.name(inverter.optimizerId) })}
-          </span>
-        )}
-        {breaks && <span className="block text-[12px] text-clay">{saidCheck(sayer, breaks).title}</span>}
-      </th>
-      {cells.map((cell, k) => (
-        <td key={k} className="py-1 pl-3 text-right whitespace-nowrap">
-          {cell}
-        </td>
-      ))}
-      <td className="py-1 pl-3 text-right">
-        {isChosen ? (
-          <span className="quiet">{words.chosen}</span>
-        ) : (
-          <button
-            type="button"
-            className="cursor-pointer text-verdigris hover:underline"
-            aria-label={sayer.say(words.takes, { name })}
-            onClick={() => documents.set('Inverter', optionId, electricalId, { inverterId: id })}
-          >
-            {words.take}
-          </button>
-        )}
-      </td>
-    </tr>
+    <RankedRow
+      name={
+        <>
+          {name}
+          {inverter.optimizerId !== null && (
+            <span className="quiet block">
+              {sayer.say(words.with, { name: sayer.name(inverter.optimizerId) })}
+            </span>
+          )}
+        </>
+      }
+      breaks={breaks}
+      figures={cells}
+      take={
+        isChosen
+          ? words.chosen
+          : {
+              said: words.take,
+              label: sayer.say(words.takes, { name }),
+              isReady: true,
+              onTake: () => documents.set('Inverter', optionId, electricalId, { inverterId: id }),
+            }
+      }
+    />
   )
 }

@@ -3,9 +3,9 @@
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { type StringsWorth } from '@/core/readers/strings-worth'
 import { later } from '@/words/en/later'
-import { saidCheck } from '@/words/said-check'
 import { useBench, useSayer, useSession } from '../context'
 import { Sheet } from '../sheet'
+import { FigureHeads, RankedRow } from './ranked-row'
 import { useRanking } from './use-ranking'
 
 const words = later.strings
@@ -44,11 +44,11 @@ function Ways({ ways, isReady }: { readonly ways: readonly StringsWorth[]; reado
       <thead>
         <tr className="border-b border-line">
           <th className="py-1 text-left font-normal text-pencil">{words.strings}</th>
-          {(['yield', 'change', 'mismatch', 'cable', 'payback', 'npv'] as const).map((column) => (
-            <th key={column} className="py-1 pl-3 text-right font-normal text-pencil">
-              {words[column]}
-            </th>
-          ))}
+          <FigureHeads
+            heads={(['yield', 'change', 'mismatch', 'cable', 'payback', 'npv'] as const).map(
+              (column) => words[column],
+            )}
+          />
           <td />
         </tr>
       </thead>
@@ -89,33 +89,26 @@ function Way({
     sayer.written({ value: way.npv, unit: 'money', digits: 0 }),
   ]
   return (
-    <tr className="border-b border-line/60 align-top">
-      <th scope="row" className="py-1 text-left font-normal">
-        {name}
-        {left > 0 && <>, {sayer.say(words.left, { modules: left })}</>}
-        {by !== null && <span className="quiet block">{words.by[by]}</span>}
-        {breaks && <span className="block text-[12px] text-clay">{saidCheck(sayer, breaks).title}</span>}
-      </th>
-      {cells.map((cell, k) => (
-        <td key={k} className="py-1 pl-3 text-right whitespace-nowrap">
-          {cell}
-        </td>
-      ))}
-      <td className="py-1 pl-3 text-right">
-        {by === null ? (
-          <span className="quiet">{words.now}</span>
-        ) : (
-          <button
-            type="button"
-            disabled={!isReady}
-            className="cursor-pointer text-verdigris hover:underline disabled:text-pencil"
-            aria-label={sayer.say(words.takes, { name, by: words.by[by] })}
-            onClick={() => documents.set(words.step, optionId, electricalId, { drawn: way.drawn })}
-          >
-            {words.take}
-          </button>
-        )}
-      </td>
-    </tr>
+    <RankedRow
+      name={
+        <>
+          {name}
+          {left > 0 && <>, {sayer.say(words.left, { modules: left })}</>}
+          {by !== null && <span className="quiet block">{words.by[by]}</span>}
+        </>
+      }
+      breaks={breaks}
+      figures={cells}
+      take={
+        by === null
+          ? words.now
+          : {
+              said: words.take,
+              label: sayer.say(words.takes, { name, by: words.by[by] }),
+              isReady,
+              onTake: () => documents.set(words.step, optionId, electricalId, { drawn: way.drawn }),
+            }
+      }
+    />
   )
 }
