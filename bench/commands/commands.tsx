@@ -3,7 +3,7 @@
 import { useEffect, useMemo } from 'react'
 import { useBench, useSession } from '../context'
 import { fetchLaterParts, lazyPart } from '../lazy-parts'
-import { toast } from '../store/session'
+import { needsNetworkOnce, toast } from '../store/session'
 import { type ToolContext } from '../tools/chart'
 import { useToolContext } from '../use-tool-context'
 import { commandsOf } from './command-list'
@@ -22,7 +22,7 @@ export function Commands() {
         if (!bench.tools.selects) return
         void fetchLaterParts().then(
           ({ deeds }) => deeds[deed](context),
-          () => toast(bench.session, 'This needs the network once. Try again when it is back.'),
+          () => toast(bench.session, needsNetworkOnce),
         )
       }),
     [bench, context],

@@ -144,6 +144,9 @@ export type SessionStore = ReturnType<typeof createSession>
 
 let toasts = 0
 
+/** What is fetched when it is first asked for could not be. */
+export const needsNetworkOnce = 'This needs the network once. Try again when it is back.'
+
 export function toast(session: SessionStore, text: string, step: Step | null = null): void {
   session.setState({ toast: { id: ++toasts, text, step } })
 }

@@ -1,4 +1,4 @@
-import { toast, type ToolId } from '../store/session'
+import { needsNetworkOnce, toast, type ToolId } from '../store/session'
 import { type LateStates, type ToolContext, ToolState } from './chart'
 
 /** A tool whose states are fetched when it is first taken. */
@@ -13,14 +13,15 @@ export class LateState extends ToolState {
   }
 
   override enter(): void {
+    // Another may have been taken meanwhile.
+    const isInHand = () => this.context.session.getState().tool === this.#id
     this.context.lateStates().then(
       (states) => {
-        // Another may have been taken meanwhile.
-        if (this.context.session.getState().tool === this.#id) this.go(this.#first(states))
+        if (isInHand()) this.go(this.#first(states))
       },
       () => {
-        toast(this.context.session, 'This needs the network once. Try again when it is back.')
-        this.leave()
+        toast(this.context.session, needsNetworkOnce)
+        if (isInHand()) this.leave()
       },
     )
   }

@@ -1,6 +1,15 @@
 'use client'
 
-import { asDrawn, joined, reversed, splitAfter, strungAs, withModules } from '@/core/electrical/edit-strings'
+import {
+  asDrawn,
+  drawnOf,
+  joined,
+  reversed,
+  splitAfter,
+  strungAs,
+  wholeOf,
+  withModules,
+} from '@/core/electrical/edit-strings'
 import { thereAndBack } from '@/core/electrical/electronics'
 import { type PanelString } from '@/core/electrical/stringing'
 import { theOne } from '@/core/kinds/documents'
@@ -92,13 +101,16 @@ export function StringActions({
   const { drawn, set } = useDraw()
   const sayer = useSayer()
   const selected = useSelectedModules()
-  const { id, panelIds } = string
-  const become = (step: string, ...parts: DrawnString[]) => set(step, strungAs(drawn, [string], parts))
-  const next = strings[strings.indexOf(string) + 1]
+  const { id } = string
+  const whole = wholeOf(drawn, string)
+  const { panelIds } = whole
+  const become = (step: string, ...parts: DrawnString[]) => set(step, strungAs(drawn, [whole], parts))
+  const after = strings[strings.indexOf(string) + 1]
+  const next = after && { id: after.id, ...wholeOf(drawn, after) }
   const [only] = selected
   const cut = selected.length === 1 && only !== undefined ? panelIds.indexOf(only) + 1 : 0
   const others = selected.filter((panel) => !panelIds.includes(panel))
-  const kept = drawn.find((one) => panelIds[0] !== undefined && one.panelIds.includes(panelIds[0]))
+  const kept = drawnOf(drawn, string)
   return (
     <div
       className="flex flex-wrap gap-x-3 gap-y-0.5 px-2 pb-1"
@@ -108,19 +120,16 @@ export function StringActions({
       {kept ? (
         <Action onClick={() => become(words.releaseStep)}>{words.release}</Action>
       ) : (
-        <Action onClick={() => become(words.keepStep, asDrawn(string))}>{words.keep}</Action>
+        <Action onClick={() => become(words.keepStep, asDrawn(whole))}>{words.keep}</Action>
       )}
       {panelIds.length > 1 && (
         <>
-          <Action onClick={() => become(words.reverseStep, reversed(string))}>{words.reverse}</Action>
+          <Action onClick={() => become(words.reverseStep, reversed(whole))}>{words.reverse}</Action>
           <Action
             onClick={() =>
               become(
                 words.splitStep,
-                ...splitAfter(
-                  string,
-                  cut > 0 && cut < panelIds.length ? cut : Math.ceil(panelIds.length / 2),
-                ),
+                ...splitAfter(whole, cut > 0 && cut < panelIds.length ? cut : Math.ceil(panelIds.length / 2)),
               )
             }
           >
@@ -129,12 +138,12 @@ export function StringActions({
         </>
       )}
       {next && panelIds.length + next.panelIds.length <= longestDrawn && (
-        <Action onClick={() => set(words.joinStep, strungAs(drawn, [string, next], [joined(string, next)]))}>
+        <Action onClick={() => set(words.joinStep, strungAs(drawn, [whole, next], [joined(whole, next)]))}>
           {sayer.say(words.join, { other: next.id })}
         </Action>
       )}
       {others.length > 0 && panelIds.length + others.length <= longestDrawn && (
-        <Action onClick={() => become(words.addStep, withModules(string, others))}>
+        <Action onClick={() => become(words.addStep, withModules(whole, others))}>
           {sayer.say(words.addSelected, { modules: others.length })}
         </Action>
       )}

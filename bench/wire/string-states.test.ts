@@ -83,6 +83,16 @@ test('from the minus of a drawn string it goes on, from its plus it grows at the
   expect(b.drawn()).toEqual([{ input: 1, panelIds: b.ids.slice(0, 5) }])
 })
 
+test('a module that is gone is no end of its string, and stays in it', () => {
+  const b = strung()
+  b.draw([{ input: 1, panelIds: [...b.ids.slice(2, 4), 'away/0:0'] }])
+  b.drag(3, 4)
+  expect(b.drawn()).toEqual([{ input: 1, panelIds: ['away/0:0', ...b.ids.slice(2, 5)] }])
+  expect(b.message()).toBe('A string of 3 modules is drawn.')
+  b.drag(2, 1)
+  expect(b.drawn()).toEqual([{ input: 1, panelIds: [...b.ids.slice(1, 5), 'away/0:0'] }])
+})
+
 test('modules drawn into another string leave the one they were in', () => {
   const b = strung()
   b.draw([
@@ -147,5 +157,5 @@ test('a path takes no module twice and no more than sixty', () => {
   expect(pathTo(long, 'a/1:0')).toBe(long)
   expect(pathTo(['a', 'b', 'c'], 'a')).toEqual(['a', 'b', 'c'])
   expect(pathTo(['a', 'b', 'c'], 'b')).toEqual(['a', 'b'])
-  expect(begunAt([{ input: null, panelIds: ['a', 'b', 'c'] }], 'b').from).toBeNull()
+  expect(begunAt([{ input: null, panelIds: ['a', 'b', 'c'] }], 'b', new Set(['a', 'b', 'c'])).from).toBeNull()
 })

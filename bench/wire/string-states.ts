@@ -49,14 +49,14 @@ export class StringIdle extends ToolState {
   override press(input: PointerInput): void {
     const id = moduleAt(input)
     if (id === null) showSketch(this.context, { message: words.drawWrong })
-    else this.go(new StringDrawing(this.context, begunAt(drawnIn(this.context), id), input.ray))
+    else this.go(new StringDrawing(this.context, begunIn(this.context, id), input.ray))
   }
 
   override key({ key }: KeyInput): boolean {
     if (key.startsWith('Arrow')) return cursorOf(this.context, key) !== undefined
     if (key !== 'Enter') return false
     const id = cursorOf(this.context, null)
-    if (id !== undefined) this.go(new StringDrawing(this.context, begunAt(drawnIn(this.context), id), null))
+    if (id !== undefined) this.go(new StringDrawing(this.context, begunIn(this.context, id), null))
     return true
   }
 
@@ -69,18 +69,34 @@ export class StringIdle extends ToolState {
 /** Modules taken so far, and the drawn string that they go on from. */
 interface Begun {
   readonly path: readonly string[]
-  readonly from: { readonly string: DrawnString; readonly turned: boolean } | null
+  readonly from: {
+    readonly string: DrawnString
+    /** Its modules that are no longer laid: they stay in it, at the end that the hand is not at. */
+    readonly gone: readonly string[]
+    readonly turned: boolean
+  } | null
 }
 
-/** From the last or the first module of a drawn string on, that goes on; from any other a new one begins. */
-export function begunAt(drawn: readonly DrawnString[], id: string): Begun {
+/**
+ * From the last or the first module of a drawn string on, that goes on; from any other a new one begins. Modules that
+ * are no longer laid are no ends.
+ */
+export function begunAt(drawn: readonly DrawnString[], id: string, laid: ReadonlySet<string>): Begun {
   for (const string of drawn) {
-    if (string.panelIds.at(-1) === id) return { path: string.panelIds, from: { string, turned: false } }
-    if (string.panelIds[0] === id)
-      return { path: string.panelIds.toReversed(), from: { string, turned: true } }
+    const path = string.panelIds.filter((panel) => laid.has(panel))
+    const gone = string.panelIds.filter((panel) => !laid.has(panel))
+    if (path.at(-1) === id) return { path, from: { string, gone, turned: false } }
+    if (path[0] === id) return { path: path.toReversed(), from: { string, gone, turned: true } }
   }
   return { path: [id], from: null }
 }
+
+const begunIn = (context: ToolContext, id: string): Begun =>
+  begunAt(
+    drawnIn(context),
+    id,
+    new Set(context.site().arrays.flatMap(({ panels }) => panels.map((panel) => panel.id))),
+  )
 
 /** The path once the hand is on a module: on the one before the last, the last is let go. */
 export function pathTo(path: readonly string[], id: string): readonly string[] {
@@ -179,14 +195,16 @@ class StringDrawing extends ToolState {
     const from = this.#from
     const part = {
       input: from?.string.input ?? null,
-      panelIds: from?.turned ? this.#path.toReversed() : this.#path,
+      panelIds: from?.turned
+        ? [...this.#path.toReversed(), ...from.gone]
+        : [...(from?.gone ?? []), ...this.#path],
     }
     const drawn = strungAs(drawnIn(context), from ? [from.string] : [], [part])
     context.session.setState({ lit: [] })
     if (drawn)
       context.documents.set(words.drawStep, context.session.getState().optionId, electricalId, { drawn })
     const said = drawn ? words.drawDone : words.drawMany
-    this.go(new StringIdle(context, context.sayer().say(said, { modules: part.panelIds.length })))
+    this.go(new StringIdle(context, context.sayer().say(said, { modules: this.#path.length })))
   }
 }
 

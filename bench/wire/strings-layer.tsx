@@ -22,7 +22,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
   const { site } = useBench()
   const lit = useSession((s) => s.lit)
   const drawing = useSession((s) => s.tool === 'string') && lit.length > 0
-  const { numbers } = useNumbers()
+  const { numbers, fresh } = useNumbers()
   const middles = new Map(
     site().arrays.flatMap(({ panels }) =>
       panels.map(({ id, corners: [a, , c] }) => [id, middle3(a, c)] as const),
@@ -39,7 +39,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
   const hasDots = middles.size <= mostDots
   return (
     <svg
-      className="pointer-events-none absolute inset-0 h-full w-full"
+      className={`pointer-events-none absolute inset-0 h-full w-full ${fresh || drawing ? '' : 'opacity-60'}`}
       aria-hidden
       data-strings={strings.length}
     >

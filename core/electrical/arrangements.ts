@@ -24,10 +24,10 @@ interface Placed {
 /** As many as are worth a run of the chain each. */
 export const mostWays = 30
 
-const turned = <T extends Placed>(panels: readonly T[]): T[] => {
-  const across = panels.map((panel) => ({ panel, slot: panel.slot.split(':').reverse().join(':') }))
-  return thereAndBack(across.map(({ panel, slot }) => ({ ...panel, slot, own: panel }))).map(({ own }) => own)
-}
+const idsOf = (panels: readonly Placed[]) => thereAndBack(panels).map(({ id }) => id)
+/** The same with columns for rows. */
+const idsAcross = (panels: readonly Placed[]) =>
+  idsOf(panels.map(({ id, slot }) => ({ id, slot: slot.split(':').reverse().join(':') })))
 
 /**
  * Other ways to string modules on the same inputs, each once: with the longest strings and shorter ones, the largest
@@ -41,14 +41,11 @@ export function stringWays(
   light: ReadonlyMap<string, number>,
   limits: StringLimits,
 ): StringsWay[] {
+  const rows = groups.map((faces) => faces.flatMap(idsOf))
   const orders: Readonly<Record<ArrangedBy, readonly (readonly string[])[]>> = {
-    rows: groups.map((faces) => faces.flatMap((panels) => thereAndBack(panels).map(({ id }) => id))),
-    columns: groups.map((faces) => faces.flatMap((panels) => turned(panels).map(({ id }) => id))),
-    light: groups.map((faces) =>
-      faces
-        .flatMap((panels) => thereAndBack(panels).map(({ id }) => id))
-        .sort((a, b) => (light.get(b) ?? 0) - (light.get(a) ?? 0)),
-    ),
+    rows,
+    columns: groups.map((faces) => faces.flatMap(idsAcross)),
+    light: rows.map((ids) => ids.toSorted((a, b) => (light.get(b) ?? 0) - (light.get(a) ?? 0))),
   }
   const found = new Map<string, StringsWay>()
   const add = (by: ArrangedBy, drawn: readonly DrawnString[], own: StringLimits) => {

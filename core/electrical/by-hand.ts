@@ -52,12 +52,12 @@ export function stringUpWith(
       inputOf.set(string.drawn, string.input)
       hang(string.input, string)
     }
+  const inputs = Array.from({ length: limits.inputs }, (_, input) => input)
   const facing = (panelIds: readonly string[]) => [...new Set(panelIds.map((id) => groupOf.get(id)))].join()
   for (const string of kept) {
     if (isHad(string.input)) continue
-    const all = Array.from({ length: limits.inputs }, (_, input) => input)
-    const free = all.find((input) => !used.has(input))
-    const shared = all.find((input) => {
+    const free = inputs.find((input) => !used.has(input))
+    const shared = inputs.find((input) => {
       const there = used.get(input) ?? []
       return (
         there.length < limits.parallel &&
@@ -72,7 +72,7 @@ export function stringUpWith(
     hang(input, string)
   }
   const taken = new Set(kept.flatMap(({ panelIds }) => panelIds))
-  const free = Array.from({ length: limits.inputs }, (_, input) => input).filter((input) => !used.has(input))
+  const free = inputs.filter((input) => !used.has(input))
   const others = stringUp(
     groups.map((ids) => ids.filter((id) => !taken.has(id))),
     { ...limits, inputs: free.length },

@@ -1,7 +1,16 @@
 import { seededRandom } from '../model/random'
 import { electricalSchema, defaultElectrical, type DrawnString } from '../kinds/electrical/electrical'
 import { stringUpWith } from './by-hand'
-import { asDrawn, joined, reversed, splitAfter, strungAs, withModules, withoutInput } from './edit-strings'
+import {
+  asDrawn,
+  joined,
+  reversed,
+  splitAfter,
+  strungAs,
+  wholeOf,
+  withModules,
+  withoutInput,
+} from './edit-strings'
 import { type PanelString } from './stringing'
 
 const modules = Array.from({ length: 12 }, (_, m) => `south/0:${m}`)
@@ -35,6 +44,15 @@ test('modules that go to another string leave the one they were in, and one with
     { input: 0, panelIds: modules.slice(0, 4) },
     { input: null, panelIds: modules.slice(4, 8) },
   ])
+})
+
+test('a drawn string is edited as it was drawn: what is gone stays in it, and no input is chosen for it', () => {
+  const own: DrawnString = { input: null, panelIds: ['away/0:0', ...modules.slice(0, 3)] }
+  const shown: PanelString = { id: 'S1', input: 2, panelIds: modules.slice(0, 3), drawn: 0 }
+  expect(strungAs([own], [wholeOf([own], shown)], [reversed(wholeOf([own], shown))])).toEqual([
+    { input: null, panelIds: own.panelIds.toReversed() },
+  ])
+  expect(wholeOf([own], other)).toBe(other)
 })
 
 test('branches are kept without an input, however many they are', () => {

@@ -41,6 +41,18 @@ export function strungAs(
   return fits ? all : null
 }
 
+/** What is drawn of a string; none where it is strung automatically. */
+export const drawnOf = (
+  drawn: readonly DrawnString[],
+  { panelIds: [first] }: Pick<PanelString, 'panelIds'>,
+): DrawnString | undefined => drawn.find(({ panelIds }) => first !== undefined && panelIds.includes(first))
+
+/** A string as it was drawn, with modules that are no longer laid, and on no input where none was chosen for it. */
+export function wholeOf(drawn: readonly DrawnString[], string: Strung): Strung {
+  const own = drawnOf(drawn, string)
+  return own ? { input: own.input ?? -1, panelIds: own.panelIds } : string
+}
+
 /** The same string from its other end. */
 export const reversed = (string: Strung): DrawnString => ({
   ...asDrawn(string),

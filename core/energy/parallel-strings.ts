@@ -1,5 +1,12 @@
 import { goldenSection } from '../model/golden-section'
-import { emptyYear, inSeriesInto, type LitString, type StringRequest, type StringYear } from './string-year'
+import {
+  emptyYear,
+  inSeriesInto,
+  lightWeights,
+  type LitString,
+  type StringRequest,
+  type StringYear,
+} from './string-year'
 
 /** Share of the volts that the search of the common ones ends at. */
 const fineShare = 1e-3
@@ -39,7 +46,7 @@ export function parallelYears(strings: readonly LitString[], request: StringRequ
       if (withVolts) out.voltWatts[k] = powerW * volts
     }
   }
-  return outs
+  return outs.map((out, s) => ({ ...out, weights: lightWeights(strings[s] as LitString) }))
 }
 
 /**

@@ -56,7 +56,7 @@ export interface StringYear {
   readonly voltWatts: Float64Array
   readonly sunW: Float64Array
   readonly lostW: Readonly<Record<StringLoss, Float64Array>>
-  /** What each module brings into it, the sum of its watts; null where all bring alike. */
+  /** What each module brings into it: the sum of its watts, or over several planes its light; null where all bring alike. */
   readonly weights: readonly number[] | null
   /** Of microinverters: what they make of it, after the losses that are entered. */
   readonly ac: DeviceYear | null
@@ -235,8 +235,12 @@ export function stringYear(string: LitString, request: StringRequest): StringYea
     out.powerW[k] = powerW
     if (withVolts) out.voltWatts[k] = powerW * voltsV
   }
-  return out
+  return { ...out, weights: lightWeights(string) }
 }
+
+/** Modules in series bring alike as long as they face one way; over several planes, in the measure of their light. */
+export const lightWeights = ({ panels, planes }: LitString): readonly number[] | null =>
+  planes ? panels.map(({ meanKwhM2 }) => meanKwhM2) : null
 
 const add = (series: Float64Array, k: number, value: number) => {
   series[k] = (series[k] as number) + value

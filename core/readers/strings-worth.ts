@@ -12,7 +12,7 @@ import { financeStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { panelLightStage } from '../stages/panel-light'
 import { siteStage } from '../stages/site'
-import { directionOf, stringsStage } from '../stages/strings'
+import { facesByDirection, stringsStage } from '../stages/strings'
 import { gravestOf } from './gravest'
 import { electricalIn, inverterIn, moduleIn, type World } from '../stages/world'
 
@@ -64,13 +64,9 @@ export async function stringsWorths(
       return panel ? [[panel.id, value.meanKwhM2] as const] : []
     }),
   )
-  const groups = new Map<string, (typeof panels)[]>()
-  for (const face of site.faces) {
-    const key = directionOf(face)
-    groups.set(key, [...(groups.get(key) ?? []), [...face.panels]])
-  }
+  const groups = facesByDirection(site.faces).map((faces) => faces.map((face) => face.panels))
   const inverter = inverterIn(world)
-  const ways = stringWays([...groups.values()], light, {
+  const ways = stringWays(groups, light, {
     ...lengths,
     inputs: inverter.mppInputs,
     parallel: parallelStrings(inverter, moduleIn(world).iscA),
@@ -95,7 +91,7 @@ export async function stringsWorths(
       left: wired.reduce((sum, { input, panelIds }) => sum + (input < 0 ? panelIds.length : 0), 0),
       drawn,
       annualKwh: run.value(acStage).kwh,
-      mismatchKwh: Math.abs(run.value(lossChainStage).lost.mismatch.kwh),
+      mismatchKwh: run.value(lossChainStage).lost.mismatch.kwh,
       cableM: stringRuns(site, wired).reduce(
         (sum, { extensions, homeM }) => sum + homeM + extensions.reduce((own, { fromM }) => own + fromM, 0),
         0,

@@ -1,7 +1,7 @@
 import { job, option, runOf, set, worldOf } from '@/town/testing'
 import { electricalId, type DrawnString } from '../kinds/electrical/electrical'
 import { checksOf } from '../readers/ledger'
-import { stringSumStage } from './dc'
+import { moduleShareStage, stringSumStage } from './dc'
 import { lossChainStage } from './loss-chain'
 import { stringsStage } from './strings'
 import { stringYearStage } from './string-years'
@@ -13,6 +13,7 @@ const strung = async (fields: object) => {
     ...run.value(stringsStage),
     checks: checksOf(run).filter(({ code }) => code.startsWith('string')),
     chain: run.value(lossChainStage),
+    shares: run.value(moduleShareStage),
     kwh: run
       .value(stringYearStage)
       .map(({ value }) => value.powerW.reduce((sum, watts) => sum + watts, 0) / 1000),
@@ -70,6 +71,11 @@ test('two directions in one string cost energy, and are told of', async () => {
   expect(check).toMatchObject({ measured: { figure: 2, limit: 1 }, data: { directions: 2, strings: 'S1' } })
   expect(check?.objects).toHaveLength(10)
   expect(mixed.chain.lost.mismatch.kwh).toBeGreaterThan(automatic.chain.lost.mismatch.kwh + 100)
+  // Each plane has its part of the string by its light.
+  const [shares = []] = mixed.shares
+  const parts = [shares[0] ?? NaN, shares.at(-1) ?? NaN]
+  expect(parts[0]).toBeGreaterThan((parts[1] ?? NaN) * 1.05)
+  expect(mixed.shares.flat().reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9)
   // The chain closes over several planes as it does over one.
   const all = Object.values(mixed.chain.lost).reduce((sum, { kwh }) => sum + kwh, 0)
   expect(mixed.chain.sun.kwh - all).toBeCloseTo(mixed.chain.ac.kwh, 6)

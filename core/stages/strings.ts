@@ -153,17 +153,19 @@ export function directionOf(face: LaidArray): string {
   return [...near, JSON.stringify(face.tracker)].join(' ')
 }
 
-/** Panel ids that may share an input, each beside the one before it: one direction, one tilt, warmed alike. */
-function alike(faces: readonly LaidArray[]): string[][] {
-  const groups = new Map<string, string[]>()
+/** Faces whose modules may share an input: one direction, one tilt, warmed alike. */
+export function facesByDirection(faces: readonly LaidArray[]): LaidArray[][] {
+  const groups = new Map<string, LaidArray[]>()
   for (const face of faces) {
     const key = directionOf(face)
-    const group = groups.get(key) ?? []
-    group.push(...thereAndBack(face.panels).map(({ id }) => id))
-    groups.set(key, group)
+    groups.set(key, [...(groups.get(key) ?? []), face])
   }
   return [...groups.values()]
 }
+
+/** Their panel ids, each beside the one before it. */
+const alike = (faces: readonly LaidArray[]): string[][] =>
+  facesByDirection(faces).map((own) => own.flatMap(({ panels }) => thereAndBack(panels).map(({ id }) => id)))
 
 /** Of all arrays; before anything is laid, of one flat on a roof. */
 function hottestRiseOf(arrays: readonly LaidArray[]): number {
