@@ -35,6 +35,8 @@ export const chapterOf = {
   'strings-unlike': 'wire',
   'strings-mixed': 'wire',
   phases: 'wire',
+  'off-wall': 'wire',
+  'cable-drop': 'wire',
   'unit-cold': 'wire',
   'unit-peak': 'wire',
   'unit-hot': 'wire',

@@ -1,6 +1,6 @@
 import { type DiagramWords } from '@/core/diagram/single-line'
 import { type Site } from '@/core/kinds/site/site'
-import { gaugeFor, stringGauge } from '@/core/parts/circuit'
+import { gaugeFor, gaugeOf, stringGauge } from '@/core/cables/circuit'
 import { type Built } from '@/core/parts/parts-list'
 import { diagram } from './en/diagram'
 import { type Sayer } from './sayer'
@@ -8,7 +8,7 @@ import { type Sayer } from './sayer'
 /** What the diagram of an option says, with figures as people at the job write them. */
 export function diagramWords(
   sayer: Sayer,
-  { module, inverter, optimizer, battery, strings, grid }: Built,
+  { module, inverter, optimizer, battery, strings, grid, dcMm2 }: Built,
   about: Pick<Site, 'address' | 'units'> & { readonly option: string },
 ): DiagramWords {
   const say = (message: string, data: Parameters<Sayer['say']>[1] = {}) => sayer.say(message, data)
@@ -60,13 +60,18 @@ export function diagramWords(
     ],
     combiner: [diagram.combiner],
     dcConductor: (mm2, shortCircuitA) =>
-      say(diagram.dcConductor, { size: size(mm2, stringGauge(shortCircuitA)) }),
+      say(diagram.dcConductor, {
+        size: size(dcMm2 ?? mm2, dcMm2 === null ? stringGauge(shortCircuitA) : gaugeOf(dcMm2)),
+      }),
     dcDisconnect: [diagram.dcDisconnect, say(diagram.dcVolts, { volts: volts(inverter.highestV) })],
     inverter: [say(diagram.inverter, { name: inverter.name }), sayer.written(kilowatts(inverter.acPowerW))],
-    acConductor: ({ conductorMm2, breakerA }) =>
+    acConductor: ({ conductorMm2, chosenMm2, breakerA }) =>
       say(diagram.acConductor, {
         wires: grid.gridPhases === 'three' ? 4 : grid.gridPhases === 'split' ? 3 : 2,
-        size: size(conductorMm2, breakerA === null ? null : gaugeFor(breakerA)),
+        size: size(
+          conductorMm2,
+          chosenMm2 !== undefined ? gaugeOf(chosenMm2) : breakerA === null ? null : gaugeFor(breakerA),
+        ),
       }),
     acDisconnect: [diagram.acDisconnect],
     breaker: ({ breakerA, poles }) => [

@@ -114,6 +114,8 @@ export function writeQuantity({ value, unit, digits }: Quantity, place: Place, w
       return { figure: shown(1, 2), unit: `${sign()}/W` }
     case 'money/kWh':
       return { figure: shown(1, 3), unit: `${sign()}/kWh` }
+    case 'mm²':
+      return { figure: number(value, place, digits ?? (Number.isInteger(value) ? 0 : 1)), unit: 'mm²' }
     case 'm': {
       const far = Math.abs(value) >= 100
       if (place.units === 'metric')

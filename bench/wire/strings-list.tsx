@@ -4,7 +4,7 @@ import { type InverterType, type ModuleType, type OptimizerType } from '@/core/e
 import { withoutInput } from '@/core/electrical/edit-strings'
 import { branchLimitA, microCurrentA } from '@/core/electrical/electronics'
 import { devicesOnBranches } from '@/core/electrical/unit-rules'
-import { phaseVoltageV } from '@/core/parts/circuit'
+import { phaseVoltageV } from '@/core/cables/circuit'
 import { later } from '@/words/en/later'
 import { useState } from 'react'
 import { useBench, useNumbers, useSayer, useSite } from '../context'

@@ -20,12 +20,11 @@ export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | nul
   const module = modulesFor({ house, catalogue }).find(
     ({ id }) => id === theOne(option, 'cover', coverId).moduleId,
   )
-  const inverter = catalogue.inverters.find(
-    ({ id }) => id === theOne(option, 'electrical', electricalId).inverterId,
-  )
+  const electrical = theOne(option, 'electrical', electricalId)
+  const inverter = catalogue.inverters.find(({ id }) => id === electrical.inverterId)
   const optimizer = inverter?.micro
     ? undefined
-    : catalogue.optimizers.find(({ id }) => id === theOne(option, 'electrical', electricalId).optimizerId)
+    : catalogue.optimizers.find(({ id }) => id === electrical.optimizerId)
   const { batteryId, count } = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find(({ id }) => id === batteryId)
   if (!module || !inverter || !numbers) return null
@@ -43,6 +42,9 @@ export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | nul
       devices: numbers.summary.devices,
       battery: battery ? { type: battery, count } : null,
       grid,
+      cables: numbers.summary.cables,
+      dcMm2: electrical.dcMm2,
+      acMm2: electrical.acMm2,
     },
     volts: { coldVocV: (first?.coldV ?? 0) / modules, hotVmpV: (first?.hotV ?? 0) / modules },
     fresh,

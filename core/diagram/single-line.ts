@@ -4,7 +4,7 @@ import { type Mark, type PaperDrawing } from '../drawing/paper'
 import { type Vec2 } from '../geometry/vector'
 import { optimizedCurrentA } from '../electrical/electronics'
 import { devicesOnBranches } from '../electrical/unit-rules'
-import { acCurrentA, breakerFor, conductorFor, polesOf } from '../parts/circuit'
+import { acCurrentA, breakerFor, conductorFor, dcConductorFor, polesOf } from '../cables/circuit'
 import { acPowerOf, branchCurrentA, type Built } from '../parts/parts-list'
 import * as symbol from './symbols'
 
@@ -36,6 +36,8 @@ export interface CircuitFigures {
   readonly currentA: number
   readonly breakerA: number | null
   readonly conductorMm2: number | null
+  /** Where it was chosen by hand. */
+  readonly chosenMm2?: number
   readonly poles: number
 }
 
@@ -65,10 +67,6 @@ export interface DiagramWords {
 const [paperW, paperH] = [297, 210]
 const margin = 10
 const text = 2.7
-/** Copper that carries the current of strings on a house's roof, mm². */
-const dcConductors = [4, 6, 10, 16] as const
-/** Two of them side by side on a surface, air of 60 °C, bear so much, A (EN 50618:2014, table A.3). */
-const dcBears: Readonly<Record<(typeof dcConductors)[number], number>> = { 4: 44, 6: 57, 10: 79, 16: 107 }
 /** Columns, mm from the left. */
 const at = {
   array: 22,
@@ -95,7 +93,7 @@ export interface Figures {
 
 /** Inputs, branches and circuits of what is built, as the diagram shows them. */
 export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>): Figures {
-  const { inverter, battery, grid } = built
+  const { inverter, battery, grid, acMm2 } = built
   const circuit = (
     powerW: number,
     currentA = acCurrentA(powerW, grid),
@@ -110,10 +108,15 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
       poles,
     }
   }
+  /** Of what the inverter gives, with the cross-section that somebody has chosen. */
+  const given: typeof circuit = (...asked) => ({
+    ...circuit(...asked),
+    ...(acMm2 === null ? {} : { conductorMm2: acMm2, chosenMm2: acMm2 }),
+  })
   return {
     inputs: inverter.micro ? [] : inputsOf(built, window),
-    branches: inverter.micro ? branchesOf(built, circuit) : [],
-    inverter: circuit(acPowerOf(built)),
+    branches: inverter.micro ? branchesOf(built, given) : [],
+    inverter: given(acPowerOf(built)),
     battery:
       battery && circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
   }
@@ -237,7 +240,7 @@ function frame(words: DiagramWords): Mark[] {
 
 function arrayRow(input: InputFigures, y: number, small: boolean, words: DiagramWords): Mark[] {
   const said = words.array(input)
-  const mm2 = dcConductors.find((one) => dcBears[one] >= input.currentA * 1.25) ?? dcConductors.at(-1) ?? 16
+  const mm2 = dcConductorFor(input.currentA)
   return [
     ...symbol.photovoltaic([at.array, y]),
     symbol.wire([

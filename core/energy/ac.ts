@@ -4,7 +4,7 @@ import { type DcYear } from './dc'
 import { type DeviceYear } from './string-year'
 
 /** Stages from the inverter's input to its output, in their order. */
-export const acLosses = ['inverter', 'own-draw', 'clipping', 'downtime'] as const
+export const acLosses = ['inverter', 'own-draw', 'clipping', 'ac-cables', 'downtime'] as const
 export type AcLoss = (typeof acLosses)[number]
 
 /** A year behind the inverter; arrays have one entry an interval of the year. */
@@ -26,6 +26,19 @@ interface AcStep {
   readonly lostW: number
 }
 
+/** A cable of alternating current: volts that a device gives its watts at, and what it loses of the amperes. */
+export interface AcCable {
+  /** Amperes are watts over this. */
+  readonly wattsPerA: number
+  /** Times the square of amperes: watts lost. */
+  readonly ohm: number
+}
+
+const noCable: AcCable = { wattsPerA: 1, ohm: 0 }
+
+const heatOf = (watts: number, { wattsPerA, ohm }: AcCable): number =>
+  watts > 0 ? Math.min(watts, (watts / wattsPerA) ** 2 * ohm) : 0
+
 /**
  * @param unavailable share of the time it is down
  * @param any whether there is anything to convert at all; without modules there is no inverter
@@ -36,48 +49,63 @@ export function acYear(
   inverter: InverterCurve,
   unavailable: number,
   any: boolean,
+  cable = noCable,
 ): AcYear {
-  if (!any) return gathered(sun, 0, unavailable, 0, () => [{ acW: 0, clippedW: 0, lostW: 0 }, 0])
+  if (!any) return gathered(sun, 0, unavailable, 0, () => [{ acW: 0, clippedW: 0, lostW: 0 }, 0, 0])
   return gathered(sun, inverter.nightW, unavailable, dc.powerW.length, (k) => {
     const step = inverterAc(dc.powerW[k] as number, inverter, dc.voltsV[k])
     // Below zero it takes more than its own losses: that much comes from the house.
-    return [step, Math.max(0, -step.acW)]
+    return [step, Math.max(0, -step.acW), heatOf(step.acW, cable)]
   })
 }
 
-/** Many small inverters together, by branch. @param nightW of one of them */
+/**
+ * Many small inverters together, by branch.
+ * @param nightW of one of them
+ * @param cables one to a branch; none that are not known
+ */
 export function devicesAcYear(
   branches: readonly DeviceYear[],
   sun: SunHours,
   nightW: number,
   unavailable: number,
+  cables: readonly AcCable[] = [],
 ): AcYear {
   const step = { acW: 0, clippedW: 0, lostW: 0 }
   const all = branches.reduce((sum, { devices }) => sum + devices, 0)
   return gathered(sun, all * nightW, unavailable, sun.interval.length, (k) => {
     step.acW = step.clippedW = step.lostW = 0
-    let drawnW = 0
-    for (const branch of branches) {
-      step.acW += branch.acW[k] as number
+    let [drawnW, heatW] = [0, 0]
+    for (let b = 0; b < branches.length; b++) {
+      const branch = branches[b] as DeviceYear
+      const acW = branch.acW[k] as number
+      heatW += heatOf(acW, cables[b] ?? noCable)
+      step.acW += acW
       step.clippedW += branch.clippedW[k] as number
       step.lostW += branch.lostW[k] as number
       drawnW += branch.drawnW[k] as number
     }
-    return [step, drawnW]
+    return [step, drawnW, heatW]
   })
 }
 
-/** @param at what comes out at an entry, and what is drawn from the house of it */
+/** @param at what comes out at an entry, what is drawn from the house of it, and what the cables behind it take */
 function gathered(
   sun: SunHours,
   nightW: number,
   unavailable: number,
   entries: number,
-  at: (entry: number) => readonly [AcStep, drawnW: number],
+  at: (entry: number) => readonly [AcStep, drawnW: number, heatW: number],
 ): AcYear {
   const series = () => new Float64Array(sun.intervals)
   const out = series()
-  const lostKwh = { inverter: series(), 'own-draw': series(), clipping: series(), downtime: series() }
+  const lostKwh = {
+    inverter: series(),
+    'own-draw': series(),
+    clipping: series(),
+    'ac-cables': series(),
+    downtime: series(),
+  }
   const ownDraw = lostKwh['own-draw']
   const kwh = sun.stepMinutes / 60_000
   const night = nightW * kwh
@@ -86,14 +114,15 @@ function gathered(
   let [clippedKwh, ownDrawKwh] = [0, night * (sun.intervals - entries)]
   for (let k = 0; k < entries; k++) {
     const i = sun.interval[k] as number
-    const [{ acW, clippedW, lostW }, drawnW] = at(k)
+    const [{ acW, clippedW, lostW }, drawnW, heatW] = at(k)
     const drawn = drawnW * kwh
     ownDraw[i] = drawn
     ownDrawKwh += drawn
     lostKwh.inverter[i] = lostW * kwh - drawn
     lostKwh.clipping[i] = clippedW * kwh
     clippedKwh += clippedW * kwh
-    out[i] = acW * kwh
+    lostKwh['ac-cables'][i] = heatW * kwh
+    out[i] = (acW - heatW) * kwh
   }
   let total = 0
   for (let i = 0; i < out.length; i++) {

@@ -31,11 +31,23 @@ export interface EnteredShares extends Pick<
   readonly other: readonly number[]
 }
 
-/** Strings on one inverter, and the entered losses one after the other, each from what is left. */
-export function sumStrings(strings: readonly StringYear[], entries: number, losses: EnteredShares): DcYear {
+/**
+ * Strings on one inverter, and the entered losses one after the other, each from what is left.
+ * @param ohms of each string's cables, where they are known: they take the square of its amperes in the place of a share
+ */
+export function sumStrings(
+  strings: readonly StringYear[],
+  entries: number,
+  losses: EnteredShares,
+  ohms: readonly number[] = [],
+): DcYear {
   const series = () => new Float64Array(entries)
   const lostW = Object.fromEntries(dcLosses.map((name) => [name, series()])) as Record<DcLoss, Float64Array>
   const out = { powerW: series(), voltsV: series(), sunW: series(), lostW }
+  // What comes to the cables is less than what the modules give: by the losses before them, and the amperes with it.
+  const before = (1 - losses.lightInduced) * (1 - losses.nameplate)
+  const heatW = series()
+  strings.forEach((string, s) => addHeat(heatW, string, (ohms[s] ?? 0) * before * before))
   for (const string of strings) {
     addTo(out.powerW, string.powerW)
     addTo(out.voltsV, string.voltWatts)
@@ -57,7 +69,7 @@ export function sumStrings(strings: readonly StringYear[], entries: number, loss
     const lost = lostW[name]
     for (let k = 0; k < entries; k++) {
       const rest = out.powerW[k] as number
-      const part = rest * share
+      const part = name === 'wiring' ? Math.min(rest, rest * share + (heatW[k] as number)) : rest * share
       lost[k] = (lost[k] as number) + part
       out.powerW[k] = rest - part
     }
@@ -78,4 +90,15 @@ export const dcYear = (
 
 const addTo = (sum: Float64Array, series: Float64Array) => {
   for (let k = 0; k < series.length; k++) sum[k] = (sum[k] as number) + (series[k] as number)
+}
+
+/** What cables take of a string: its amperes squared, times their ohms. */
+function addHeat(heatW: Float64Array, { powerW, voltWatts }: StringYear, ohm: number): void {
+  if (ohm === 0) return
+  for (let k = 0; k < powerW.length; k++) {
+    const watts = powerW[k] as number
+    const square = voltWatts[k] as number
+    // Watts squared over watts times volts are amperes.
+    if (square > 0) heatW[k] = (heatW[k] as number) + ((watts * watts) / square) ** 2 * ohm
+  }
 }

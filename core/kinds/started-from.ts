@@ -1,4 +1,5 @@
 import { theOne, type Objects } from './documents'
+import { ofNoHouse } from './electrical/electrical'
 import { type KindName } from './index'
 import { type Job } from './job'
 import { byId, newJob, type Usual } from './new-job'
@@ -85,8 +86,7 @@ export function startedFrom(name: string, usual: Usual, template: Job): Job {
       objects: byId(
         Object.values(ofTeam(objects)).map((object) => {
           if (object.kind === 'offer') return offerFrom(object)
-          // Strings drawn by hand are of one roof.
-          if (object.kind === 'electrical') return { ...object, drawn: [] }
+          if (object.kind === 'electrical') return { ...object, ...ofNoHouse }
           return object.kind === 'cover' && !isSameTown ? { ...object, ...usual.cover } : object
         }),
       ),

@@ -36,6 +36,7 @@ export type Unit =
   | 'A'
   | 'Ω'
   | 'm'
+  | 'mm²'
   | 'kg'
   | 'kN'
   | 'kN/m²'

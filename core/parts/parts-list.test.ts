@@ -4,7 +4,7 @@ import { partReasons } from '@/words/en/parts'
 import { shippedJobs } from '@/town/shipped-job'
 import { job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { electricalId } from '../kinds/electrical/electrical'
-import { branchRuns, stringRuns } from './cable-runs'
+import { branchRuns, stringRuns } from '../cables/cable-runs'
 import { partsList, totalsOf, type Built } from './parts-list'
 
 const builtFor = async (house = job.house, objects = option): Promise<Built> => {

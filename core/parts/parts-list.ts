@@ -8,8 +8,9 @@ import { type PanelString } from '../electrical/stringing'
 import { type Data } from '../model/said'
 import { type Site } from '../site/site'
 import { type Holding } from '../structure/holding'
-import { branchRuns, spareM, stringRuns, type BranchRun } from './cable-runs'
-import { acCurrentA, breakerFor, phaseVoltageV, polesOf, type Grid } from './circuit'
+import { endM, type CablePlan, type CableRun } from '../cables/cable-plan'
+import { branchRuns, spareM, stringRuns, type BranchRun } from '../cables/cable-runs'
+import { acCurrentA, breakerFor, phaseVoltageV, polesOf, type Grid } from '../cables/circuit'
 import { partCounts, type structureParts } from './mounting-parts'
 
 export type PartCode =
@@ -33,10 +34,12 @@ export type PartCode =
   | 'inverter'
   | 'dc-disconnect'
   | 'ac-breaker'
+  | 'ac-cable'
   | 'ac-disconnect'
   | 'meter'
   | 'battery'
   | 'battery-breaker'
+  | 'battery-cable'
   | 'label'
 
 /** So many of one part, and why. */
@@ -67,6 +70,11 @@ export interface Built {
   readonly devices: readonly (readonly string[])[]
   readonly battery: { readonly type: BatteryType; readonly count: number } | null
   readonly grid: Grid
+  /** Between what has its place; none of what has not. */
+  readonly cables: CablePlan
+  /** Cross-sections chosen by hand; null for the least that the current asks for. */
+  readonly dcMm2: number | null
+  readonly acMm2: number | null
 }
 
 /** Clips that keep a module's leads off the roof. */
@@ -148,15 +156,17 @@ function branchLines(built: Built): PartLine[] {
   const sum = (of: (run: BranchRun) => number) => runs.reduce((all, run) => all + of(run), 0)
   const current = Math.max(...runs.map((run) => branchCurrentA(built, run)))
   const branches = runs.length
+  const placed = built.cables.ac
+  const metres = placed.length > 0 ? metresOf(placed) : sum(({ alongM, homeM }) => alongM + homeM)
   return [
     line('microinverter', devices.length, {
       typeId: inverter.id,
       data: { modules: inverter.mppInputs, power: { value: inverter.acPowerW, unit: 'W', digits: 0 } },
       price: inverter.price,
     }),
-    line('branch-cable', Math.ceil(sum(({ alongM, homeM }) => alongM + homeM)), {
+    line('branch-cable', Math.ceil(metres), {
       unit: 'm',
-      data: { branches, spare: { value: spareM, unit: 'm' } },
+      data: { branches, ...spareData(placed) },
     }),
     line('branch-drop', devices.length, { data: { branches } }),
     line(
@@ -176,9 +186,19 @@ function branchLines(built: Built): PartLine[] {
   ]
 }
 
-function stringLines({ site, strings, module, optimizer }: Built): PartLine[] {
+/** Metres of cable of runs together. */
+const metresOf = (runs: readonly CableRun[]): number => runs.reduce((sum, { cableM }) => sum + cableM, 0)
+
+/** Whether cables were led between what has its place, and what is left over at their ends. */
+const spareData = (placed: readonly CableRun[]): Data => ({
+  placed: placed.length > 0 ? 'yes' : 'no',
+  spare: { value: placed.length > 0 ? endM : spareM, unit: 'm' },
+})
+
+function stringLines({ site, strings, module, optimizer, cables }: Built): PartLine[] {
   const runs = stringRuns(site, strings)
-  const metres = runs.reduce((sum, { homeM }) => sum + homeM, 0)
+  const placed = cables.dc.filter(({ ways }) => ways.length > 0)
+  const metres = placed.length > 0 ? metresOf(placed) : runs.reduce((sum, { homeM }) => sum + homeM, 0)
   const modules = strings.reduce((sum, { panelIds }) => sum + panelIds.length, 0)
   return [
     ...(optimizer
@@ -195,7 +215,7 @@ function stringLines({ site, strings, module, optimizer }: Built): PartLine[] {
     line('extension-lead', runs.flatMap(({ extensions }) => extensions).length),
     line('string-cable', Math.ceil(metres), {
       unit: 'm',
-      data: { strings: runs.length, spare: { value: spareM, unit: 'm' } },
+      data: { strings: runs.length, ...spareData(placed) },
     }),
   ]
 }
@@ -217,6 +237,7 @@ function deviceLines(built: Built): PartLine[] {
           line('dc-disconnect', 1, { data: { volts: { value: inverter.highestV, unit: 'V', digits: 0 } } }),
           line('ac-breaker', 1, { data: ac }),
         ]),
+    ...(inverter.micro ? [] : cableLines('ac-cable', built.cables.ac)),
     line('ac-disconnect', 1, { data: ac }),
     line('meter', 1),
     ...(battery
@@ -229,6 +250,7 @@ function deviceLines(built: Built): PartLine[] {
           line('battery-breaker', battery.count, {
             data: circuitData(Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000, grid),
           }),
+          ...cableLines('battery-cable', built.cables.battery ? [built.cables.battery] : []),
         ]
       : []),
     line('label', labels, {
@@ -236,6 +258,15 @@ function deviceLines(built: Built): PartLine[] {
     }),
   ]
 }
+
+/** Cable of the house's own circuits, where both ends of it have their place. */
+const cableLines = (code: PartCode, runs: readonly CableRun[]): PartLine[] =>
+  runs.map(({ cableM, fullA }) =>
+    line(code, Math.ceil(cableM), {
+      unit: 'm',
+      data: { current: { value: fullA, unit: 'A', digits: 1 }, spare: { value: endM, unit: 'm' } },
+    }),
+  )
 
 function circuitData(powerW: number, grid: Grid): Data {
   const current = acCurrentA(powerW, grid)

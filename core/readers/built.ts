@@ -1,10 +1,12 @@
 import { type Run } from '../graph/run'
 import { type Built } from '../parts/parts-list'
+import { cablesStage } from '../stages/cables'
 import { siteStage } from '../stages/site'
 import { stringsStage } from '../stages/strings'
 import { structureStage } from '../stages/structure'
 import {
   batteryIn,
+  electricalIn,
   fieldsOf,
   inverterIn,
   moduleIn,
@@ -26,6 +28,8 @@ export function builtOf(run: Run<World>, world: World): Built {
     module: moduleIn(world),
     inverter: inverterIn(world),
     battery: battery && { type: battery, count: storageIn(world).count },
+    cables: run.value(cablesStage),
+    ...fieldsOf(electricalIn(world), 'dcMm2', 'acMm2'),
     grid: fieldsOf(siteIn(world), 'gridPhases', 'gridVoltageV'),
   }
 }

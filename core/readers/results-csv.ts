@@ -24,6 +24,7 @@ const lossColumns: Readonly<Record<LossName, string>> = {
   inverter: 'inverter',
   'own-draw': 'inverter_own_draw',
   clipping: 'clipping',
+  'ac-cables': 'ac_cables',
   downtime: 'downtime',
 }
 

@@ -1,9 +1,11 @@
+import { type CablePlan } from '../cables/cable-plan'
 import { type Electronics } from '../electrical/electronics'
 import { type StringWindow } from '../electrical/stringing'
 import { type LossChain } from '../energy/loss-chain'
 import { type Run, type StageTime } from '../graph/run'
 import { type Check } from '../model/ledger'
 import { billNowStage, billThenStage } from '../stages/bills'
+import { cablesStage, isWiredIn } from '../stages/cables'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { moduleShareStage, stringShareStage, stringSumStage } from '../stages/dc'
 import { type Price } from '../finance/price'
@@ -80,6 +82,9 @@ export interface RunSummary {
     /** Its modules' parts of that. */
     readonly moduleShares: readonly number[]
   }[]
+  /** Between what has its place, and whether that is enough for the year to count their losses. */
+  readonly cables: CablePlan
+  readonly wired: boolean
   readonly electronics: Electronics
   /** Modules of each microinverter; none where there is another inverter. */
   readonly devices: readonly (readonly string[])[]
@@ -134,6 +139,8 @@ export function summarise(run: Run<World>, world: World): RunSummary {
       coldV: inSeries(string.panelIds) * window.coldVocV,
       hotV: inSeries(string.panelIds) * window.hotVmpV,
     })),
+    cables: run.value(cablesStage),
+    wired: isWiredIn(world),
     electronics,
     devices,
     inverters: Math.max(1, devices.length),

@@ -1,23 +1,38 @@
 import { acYear, devicesAcYear, type AcYear } from '../energy/ac'
 import { stage, type Stage } from '../graph/stage'
+import { acCurrentA, phaseVoltageV, type Grid } from '../cables/circuit'
+import { cableOhmsStage, isWiredIn } from './cables'
 import { dcStage } from './dc'
 import { stringYearStage } from './string-years'
 import { sunStage } from './sun'
-import { fieldsOf, inverterIn, lossesIn, type World } from './world'
+import { fieldsOf, inverterIn, lossesIn, siteIn, type World } from './world'
+
+const wattsPerAmpere = (grid: Grid) => ({ line: 1 / acCurrentA(1, grid), phase: phaseVoltageV(grid) })
 
 /** What the inverter makes of the direct current. */
 export const acStage: Stage<World, AcYear> = stage({
   name: 'ac',
-  version: 5,
+  version: 6,
   // Every module hangs in a string.
-  after: { dc: dcStage, strings: stringYearStage, sun: sunStage },
+  after: { dc: dcStage, strings: stringYearStage, sun: sunStage, cables: cableOhmsStage },
   reads: (world: World) => ({
     inverter: fieldsOf(inverterIn(world), 'acPowerW', 'efficiency', 'nightW', 'king'),
     downtime: lossesIn(world).availability,
+    // Watts of one ampere: at full power in each conductor, and on a branch.
+    wattsPerA: isWiredIn(world) ? wattsPerAmpere(siteIn(world)) : null,
   }),
-  compute: ({ inverter: { king, ...curve }, downtime }, { dc, strings, sun }) => {
+  compute: ({ inverter: { king, ...curve }, downtime, wattsPerA }, { dc, strings, sun, cables }) => {
     const branches = strings.flatMap(({ value }) => value.ac ?? [])
-    if (branches.length > 0) return devicesAcYear(branches, sun, curve.nightW, downtime)
-    return acYear(dc, sun, { ...curve, ...(king ? { king } : {}) }, downtime, strings.length > 0)
+    const { line = 1, phase = 1 } = wattsPerA ?? {}
+    if (branches.length > 0)
+      return devicesAcYear(
+        branches,
+        sun,
+        curve.nightW,
+        downtime,
+        cables.branches.map((ohm) => ({ ohm, wattsPerA: phase })),
+      )
+    const cable = { ohm: cables.ac, wattsPerA: line }
+    return acYear(dc, sun, { ...curve, ...(king ? { king } : {}) }, downtime, strings.length > 0, cable)
   },
 })

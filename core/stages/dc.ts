@@ -1,5 +1,6 @@
 import { sumStrings, type DcYear } from '../energy/dc'
 import { stage, type Stage } from '../graph/stage'
+import { cableOhmsStage } from './cables'
 import { enteredIn, stringYearStage } from './string-years'
 import { stringsStage } from './strings'
 import { sunStage } from './sun'
@@ -61,13 +62,14 @@ export const stringSumStage: Stage<World, readonly StringSums[]> = stage({
 /** All strings together at the inverter, after the entered losses. */
 export const dcStage: Stage<World, DcYear> = stage({
   name: 'dc',
-  version: 7,
-  after: { strings: stringYearStage, sun: sunStage },
+  version: 8,
+  after: { strings: stringYearStage, sun: sunStage, cables: cableOhmsStage },
   reads: (world: World) => ({ losses: enteredIn(world) }),
-  compute: ({ losses }, { strings, sun }) =>
+  compute: ({ losses }, { strings, sun, cables }) =>
     sumStrings(
       strings.map(({ value }) => value),
       sun.interval.length,
       losses,
+      cables.dc,
     ),
 })

@@ -89,9 +89,8 @@ const unread: Readonly<Record<string, readonly string[]>> = {
   'array-south': ['name', 'locked'],
   // The station is asked for where the world is put together.
   site: [
-    ...['address', 'town', 'currency', 'locale', 'units', 'stationId', 'sheetStrength'],
+    ...['address', 'town', 'currency', 'locale', 'stationId', 'sheetStrength'],
     ...['contactName', 'contactPhone', 'contactEmail', 'notes'],
-    'gridVoltageV',
   ],
   'tariff-now': ['name', 'utility', 'exportPerKwh', 'exports'],
   'tariff-then': ['name', 'utility'],
@@ -118,7 +117,11 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     elevationM: 'sun',
     timeZone: 'clock',
     lowestTemperatureC: 'strings, account of wiring',
-    gridPhases: 'account of wiring',
+    // Conductors are told by gauge where lengths are told in feet.
+    units: 'cables, account of modules, account of cables, account of the inverter',
+    gridVoltageV: 'cables',
+    loadCentreAt: 'cables, account of cables',
+    gridPhases: 'cables, account of wiring',
     highestTemperatureC: 'strings',
     albedoByMonth: 'plane light, account of light',
     skyModel: 'sky, account of light',
@@ -210,7 +213,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   cover: {
     leastSunAccess: 'account of shaded modules',
     moduleId:
-      'ground objects, dormers, roof objects, fields, structure, shadows, visibility, shade, snow, module model, strings, string years, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
+      'ground objects, dormers, roof objects, fields, structure, shadows, visibility, shade, snow, module model, strings, string years, cables, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
     setbacksM: `${ground}, account of setbacks`,
     rulesId: 'account of setbacks',
     mountingId: 'structure',
@@ -219,10 +222,15 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   electrical: {
     inverterId:
-      'strings, string years, ac, account of modules, account of wiring, account of the inverter, price',
-    optimizerId: 'strings, string years, account of modules, account of wiring, price',
+      'strings, string years, cables, cable ohms, ac, account of modules, account of wiring, account of cables, account of the inverter, price',
+    optimizerId: 'strings, string years, cables, account of modules, account of wiring, price',
     modulesPerString: 'strings',
     drawn: 'strings, account of wiring',
+    inverterAt: 'cables, account of cables',
+    batteryAt: 'cables, account of cables',
+    cablesDownAt: 'cables, account of cables',
+    dcMm2: 'cables',
+    acMm2: 'cables',
   },
   losses: {
     soiling: 'string years, account of modules',
@@ -235,8 +243,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     other: 'dc, account of modules',
   },
   storage: {
-    batteryId: `${ownBattery}, account of bills, price, years, account of money, worth of modules`,
-    count: `${ownBattery}, price, years`,
+    batteryId: `cables, ${ownBattery}, account of bills, price, years, account of money, worth of modules`,
+    count: `cables, ${ownBattery}, price, years`,
     reserve: `${ownBattery}, years`,
     rule: 'dispatch, account of use, years',
     // It fills from the grid only by the tariff.
@@ -295,13 +303,13 @@ const sheets = {
   modules: {
     id: moduleIn(base).id,
     fields: {
-      powerW: 'string years, shade bill, account of light, power',
+      powerW: 'string years, cables, shade bill, account of light, power',
       widthM: `${ground}, structure`,
       lengthM: `${ground}, structure`,
       vocV: 'module model, strings',
-      vmpV: 'module model',
-      iscA: 'module model, strings, account of wiring',
-      impA: 'module model',
+      vmpV: 'module model, cables',
+      iscA: 'module model, strings, cables, account of wiring',
+      impA: 'module model, cables',
       powerPerK: 'module model, account of modules',
       vocPerK: 'module model, strings',
       iscPerK: 'module model',
@@ -320,15 +328,15 @@ const sheets = {
   inverters: {
     id: inverterIn(base).id,
     fields: {
-      acPowerW: 'ac, account of wiring, account of the inverter',
+      acPowerW: 'cables, ac, account of wiring, account of the inverter',
       mppInputs: 'strings, account of wiring',
       stringsPerInput: 'strings, account of wiring',
       highestV: 'strings, account of wiring',
       price: 'price',
-      mppLowV: 'strings, string years, account of modules, account of wiring',
+      mppLowV: 'strings, string years, cables, account of modules, account of wiring',
       mppHighV: 'strings, string years, account of modules, account of wiring',
       startV: 'strings, string years, account of modules, account of wiring',
-      inputCurrentA: 'strings, account of wiring',
+      inputCurrentA: 'strings, cables, account of wiring',
       efficiency: 'ac, account of the inverter',
       nightW: 'ac, account of the inverter',
       king: 'ac',
@@ -340,8 +348,8 @@ const sheets = {
     fields: {
       price: 'price',
       usableKwh: `${ownBattery}, years`,
-      chargeKw: 'dispatch, years',
-      dischargeKw: 'dispatch, years',
+      chargeKw: 'cables, dispatch, years',
+      dischargeKw: 'cables, dispatch, years',
       efficiency: `${ownBattery}, years, worth of modules`,
     },
   },
@@ -409,7 +417,7 @@ test('sheets of optimizers, where an option has some', () => {
     mppHighV: 'string years, account of modules, account of wiring',
     inputShortCurrentA: 'account of wiring',
     outputV: 'strings, string years',
-    outputCurrentA: 'strings, string years, account of modules',
+    outputCurrentA: 'strings, string years, cables, account of modules',
     efficiency: 'string years, account of modules',
     fewestPerString: 'strings',
     mostPerString: 'strings, account of wiring',
@@ -426,7 +434,7 @@ test('sheets of microinverters, where an option has some', () => {
   }
   const readers = readersOfSheet(world, 'inverters', id)
   expect(readers).toMatchObject({
-    acPowerW: 'strings, string years, ac, account of wiring, account of the inverter',
+    acPowerW: 'strings, string years, cables, ac, account of wiring, account of the inverter',
     mppInputs: 'strings, account of wiring',
     efficiency: 'string years, ac, account of the inverter',
     micro: 'strings, account of wiring',
@@ -434,9 +442,12 @@ test('sheets of microinverters, where an option has some', () => {
   expect(readersOf({ ...base, option: set(base.option, electricalId, { inverterId: id }) })).toEqual([
     'strings',
     'string years',
+    'cables',
+    'cable ohms',
     'ac',
     'account of modules',
     'account of wiring',
+    'account of cables',
     'account of the inverter',
     'price',
   ])

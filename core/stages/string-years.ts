@@ -13,6 +13,7 @@ import {
 import { settledLosses } from '../kinds/losses/first-year'
 import { Keyed } from '../graph/keyed'
 import { itemStage, type Stage } from '../graph/stage'
+import { isWiredIn } from './cables'
 import { moduleModelStage } from './module-model'
 import { panelLightStage } from './panel-light'
 import { planeLightStage } from './plane-light'
@@ -40,7 +41,9 @@ export const enteredIn = (world: World) => {
     'connections',
     'other',
   )
-  return { ...losses, other: other.map(({ share }) => share) }
+  // Cables whose way is known take what they take.
+  const wiring = isWiredIn(world) ? 0 : losses.wiring
+  return { ...losses, wiring, other: other.map(({ share }) => share) }
 }
 
 /** What modules have of their own: nothing, optimizers with what holds them, or microinverters. */
@@ -67,7 +70,7 @@ const electronicsIn = (world: World) => {
 /** A year of each string, from the light on its modules to its power. */
 export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
   name: 'string years',
-  version: 4,
+  version: 5,
   after: {
     site: siteStage,
     planeLight: planeLightStage,
@@ -81,7 +84,7 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     powerW: moduleIn(world).powerW,
     losses: fieldsOf(lossesIn(world), 'soiling', 'snow'),
     weather: world.weather,
-    withVolts: inverterIn(world).king !== undefined,
+    withVolts: inverterIn(world).king !== undefined || isWiredIn(world),
     window: windowIn(world),
     electronics: electronicsIn(world),
   }),

@@ -18,7 +18,7 @@ import {
 import { stage, type Stage } from '../graph/stage'
 import { heatAt } from '../energy/array-heat'
 import { heatOverRoof, hottestRiseK, usualGapM } from '../energy/cell-temperature'
-import { phaseVoltageV } from '../parts/circuit'
+import { phaseVoltageV } from '../cables/circuit'
 import { type LaidArray } from '../site/site'
 import { moduleModelStage } from './module-model'
 import { siteStage } from './site'

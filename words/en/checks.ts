@@ -150,6 +150,18 @@ export const checks = {
     message:
       '{inverter} feeds three phases; the supply here is {phases, select, split {split-phase} other {single-phase}}. Choose another inverter, or correct the supply in Site.',
   },
+  'off-wall': {
+    title:
+      '{device, select, inverter {Inverter} battery {Battery} loadCentre {Load centre} other {Down point}} off the wall',
+    message:
+      'It is {away} from the nearest wall: a building was moved after it was placed. Its cables are counted from that wall.',
+  },
+  'cable-drop': {
+    title:
+      '{what, select, dc {{run}: cables} branch {{run}: cable} other {Cable to the load centre}} too thin',
+    message:
+      '{length} of {size} {what, select, dc {lose {drop} of the string’s voltage} other {raise the voltage by {drop}}} at full power; good practice is {limit} at most. Use a larger cross-section, or place the devices closer together.',
+  },
   'unit-cold': {
     title: 'Module voltage too high in the cold',
     message: '{module} reaches {figure} open-circuit at {coldest}; {device} withstands {limit}.',
@@ -230,4 +242,6 @@ export const remedies = {
   'feet-automatically': 'As few as hold',
   'mounting-automatically': 'Choose one that suits',
   'leave-out': 'Leave them out',
+  'onto-wall': 'Put it on the wall',
+  'thicker-cable': 'Use a larger cross-section',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>

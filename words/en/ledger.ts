@@ -19,6 +19,7 @@ export const lines = {
   wiring: 'Modules and wiring',
   inverter: 'Inverter',
   'own-draw': 'Inverter’s own draw',
+  'ac-cables': 'AC cables',
   clipping: 'Clipping',
   availability: 'Downtime',
   yield: 'Yield',
@@ -59,6 +60,7 @@ export const losses = {
   other: 'Other',
   inverter: 'Inverter',
   'own-draw': 'Inverter’s own draw',
+  'ac-cables': 'AC cables',
   clipping: 'Clipping',
   downtime: 'Downtime',
 } satisfies Messages<LossName>

@@ -30,10 +30,12 @@ export const partNames = {
   inverter: 'Inverter',
   'dc-disconnect': 'DC disconnect',
   'ac-breaker': 'Inverter breaker',
+  'ac-cable': 'AC cable',
   'ac-disconnect': 'AC disconnect',
   meter: 'Meter for import and export',
   battery: 'Batteries',
   'battery-breaker': 'Battery breaker',
+  'battery-cable': 'Battery cable',
   label: 'Labels',
 } as const satisfies Record<PartCode, string>
 
@@ -52,12 +54,12 @@ export const partReasons = {
   'connector-pair': 'One for the home run of each of {strings, plural, one {# string} other {# strings}}.',
   'extension-lead': 'Where a string jumps further than two module leads reach.',
   'string-cable':
-    'Two conductors for each of {strings, plural, one {# string} other {# strings}}: down the slope and the wall, {spare} spare at each end.',
+    'Two conductors for each of {strings, plural, one {# string} other {# strings}}: {placed, select, yes {along roof edges and walls to the inverter} other {down the slope and the wall}}, {spare} spare at each end.',
   optimizer: 'One at each module of {power}.',
   microinverter:
     'One for {modules, plural, one {each module} other {up to # neighbouring modules of a plane}}, {power} AC each.',
   'branch-cable':
-    'Along {branches, plural, one {# branch} other {# branches}} and down the slope and the wall, {spare} spare at the foot.',
+    'Along {branches, plural, one {# branch} other {# branches}} and {placed, select, yes {by roof edges and walls to the load centre} other {down the slope and the wall}}, {spare} spare at the foot.',
   'branch-drop': 'One for each microinverter.',
   'branch-jump': 'Where the next microinverter is further than the cable between two connectors reaches.',
   'branch-terminator': 'One at the end of {branches, plural, one {the branch} other {each of # branches}}.',
@@ -67,10 +69,14 @@ export const partReasons = {
   inverter: '{power} AC.',
   'dc-disconnect': 'For up to {volts}.',
   'ac-breaker': `${sized}.`,
+  'ac-cable':
+    'From the inverter to the load centre along the walls, {spare} spare at each end; {current} at full power.',
   'ac-disconnect': `${sized}.`,
   meter: 'At the point of connection.',
   battery: '{energy} usable each.',
   'battery-breaker': `${sized}.`,
+  'battery-cable':
+    'From the batteries to the load centre along the walls, {spare} spare at each end; {current} at full power.',
   label:
     '{dc, select, yes {At the service panel, the DC and the AC disconnect} other {{battery, select, yes {At the service panel, the AC disconnect} other {At the service panel and the AC disconnect}}}}{battery, select, yes { and the battery} other {}}.',
 } as const satisfies Record<PartCode, string>
@@ -88,5 +94,5 @@ export const parts = {
   listed: 'List prices of {priced, number} of {all, number} lines',
   weight: 'Weight, as far as data sheets give it',
   csv: 'Save as CSV',
-  note: 'Cables are measured down the slope and the wall until the inverter has its place; conductors and breakers by the current of each device.',
+  note: 'Cables are measured along roof edges and walls once the devices are placed, until then down the slope and the wall; conductors and breakers by the current of each device.',
 } as const

@@ -15,6 +15,7 @@ export const lines: Words['lines'] = {
   wiring: 'Módulos y cableado',
   inverter: 'Inversor',
   'own-draw': 'Consumo propio del inversor',
+  'ac-cables': 'Cables AC',
   clipping: 'Recorte (clipping)',
   availability: 'Indisponibilidad',
   yield: 'Producción',
@@ -54,6 +55,7 @@ export const losses: Words['losses'] = {
   other: 'Otras',
   inverter: 'Inversor',
   'own-draw': 'Consumo propio del inversor',
+  'ac-cables': 'Cables AC',
   clipping: 'Recorte (clipping)',
   downtime: 'Indisponibilidad',
 }

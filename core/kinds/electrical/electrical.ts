@@ -1,12 +1,16 @@
 import { z } from 'zod'
 import { idSchema, type DeepReadonly } from '../../model/object-base'
-import { ruleMessage, wholeBetween } from '../../model/rules'
+import { between, ruleMessage, wholeBetween } from '../../model/rules'
+import { wallPlaceSchema } from '../../model/wall-place'
 
 export const electricalId = 'electrical'
 
 /** As many as any string may have, and as many strings as an option may have by hand. */
 export const longestDrawn = 60
 export const mostDrawn = 200
+
+/** A cross-section of copper, mm²; null for the least that its current asks for. */
+const copperSchema = between(1, 300, 'mm²').nullable()
 
 /** A string that was drawn by hand; of microinverters, a branch. */
 const drawnSchema = z.strictObject({
@@ -36,13 +40,28 @@ export const electricalSchema = z.strictObject({
   modulesPerString: wholeBetween(1, 60).nullable(),
   /** What is drawn by hand; all other modules are strung automatically on the inputs that are left. */
   drawn: z.array(drawnSchema).max(mostDrawn).refine(eachOnce, ruleMessage('module-strung-twice')),
+  /** Where the inverter and the batteries hang; null as long as nobody has said. Microinverters need no place. */
+  inverterAt: wallPlaceSchema.nullable(),
+  batteryAt: wallPlaceSchema.nullable(),
+  /** Where the cables of the strings come down; null for the shortest way of each. */
+  cablesDownAt: wallPlaceSchema.nullable(),
+  /** Of the cables of strings, and from the inverter to the load centre. */
+  dcMm2: copperSchema,
+  acMm2: copperSchema,
 })
 export type Electrical = DeepReadonly<z.infer<typeof electricalSchema>>
 
-export const electricalVersion = 3
+/** Before anything is placed. */
+const unplaced = { inverterAt: null, batteryAt: null, cablesDownAt: null, dcMm2: null, acMm2: null } as const
+
+/** What is of one house alone, as it is before anything is drawn there. */
+export const ofNoHouse = { drawn: [], ...unplaced } as const
+
+export const electricalVersion = 4
 export const electricalMigrations = [
   (value: Record<string, unknown>) => ({ ...value, optimizerId: null }),
   (value: Record<string, unknown>) => ({ ...value, drawn: [] }),
+  (value: Record<string, unknown>) => ({ ...value, ...unplaced }),
 ]
 
 export const defaultElectrical: Electrical = {
@@ -51,5 +70,5 @@ export const defaultElectrical: Electrical = {
   inverterId: 'halyard-7600',
   optimizerId: null,
   modulesPerString: null,
-  drawn: [],
+  ...ofNoHouse,
 }

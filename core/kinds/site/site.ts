@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { type DeepReadonly, shareSchema } from '../../model/object-base'
 import { isTimeZone } from '../../model/local-clock'
 import { between, ruleMessage } from '../../model/rules'
+import { wallPlaceSchema } from '../../model/wall-place'
 import { roofCoverings } from '../../structure/mounting'
 import { terrains, windMeans } from '../../structure/wind'
 
@@ -57,6 +58,8 @@ export const siteSchema = z.strictObject({
   rafterSpacingM: between(0.2, 3, 'm'),
   /** What modules and all that holds them may weigh on the roof, kN/m²; null where nobody has said. */
   roofReserveKpa: between(0, 10).nullable(),
+  /** Where the house is fed from, with the meter beside it; null as long as nobody has said. */
+  loadCentreAt: wallPlaceSchema.nullable(),
 })
 export type Site = DeepReadonly<z.infer<typeof siteSchema>>
 
@@ -79,7 +82,7 @@ const unknownLoads = { windMean: 'ten-minutes', terrain: 'suburb', roofReserveKp
 /** Means of ten minutes are nowhere as high: from here on what was written down is a gust, m/s. */
 const gustFromMs = 35
 
-export const siteVersion = 5
+export const siteVersion = 6
 export const siteMigrations = [
   // One albedo for the whole year becomes twelve.
   ({ albedo, ...value }: Record<string, unknown>) => ({
@@ -93,6 +96,7 @@ export const siteMigrations = [
     ...unknownLoads,
     ...(Number(value['windMs']) >= gustFromMs ? { windMean: 'three-seconds' } : {}),
   }),
+  (value: Record<string, unknown>) => ({ ...value, loadCentreAt: null }),
 ]
 
 export const defaultSite: Site = {
@@ -116,4 +120,5 @@ export const defaultSite: Site = {
   sheetStrength: 0.85,
   ...unknownSite,
   ...unknownLoads,
+  loadCentreAt: null,
 }

@@ -1,6 +1,7 @@
 import { type Stage } from '../../graph/stage'
 import { type World } from '../world'
 import { type Account } from './account'
+import { cableAccount } from './cables'
 import { inverterAccount } from './inverter'
 import { lightAccount } from './light'
 import { moduleAccount } from './module'
@@ -21,6 +22,7 @@ export const accounts: readonly Stage<World, Account>[] = [
   shadedAccount,
   moduleAccount,
   wiringAccount,
+  cableAccount,
   inverterAccount,
   useAccount,
   ...moneyAccounts,

@@ -1,11 +1,13 @@
 import { partLoadCurve } from '../../energy/inverter-curve'
 import { stage, type Stage } from '../../graph/stage'
 import { type Check, type Term } from '../../model/ledger'
+import { cablesStage, isWiredIn, sizingIn } from '../cables'
 import { acStage } from '../ac'
 import { powerStage } from '../finance'
 import { lossChainStage } from '../loss-chain'
 import { stringsStage } from '../strings'
 import { fieldsOf, inverterIn, lossesIn, type World } from '../world'
+import { cableTerms } from './cables'
 import { energyLine, lossLine, monthsTerm, term, type Account } from './account'
 
 /** Standard deviations below the mean that one year in ten falls short of. */
@@ -16,16 +18,27 @@ const muchClipping = 0.03
 /** From the inverter to the house. */
 export const inverterAccount: Stage<World, Account> = stage({
   name: 'account of the inverter',
-  version: 3,
-  after: { chain: lossChainStage, ac: acStage, power: powerStage, wiring: stringsStage },
+  version: 4,
+  after: {
+    chain: lossChainStage,
+    ac: acStage,
+    power: powerStage,
+    wiring: stringsStage,
+    cables: cablesStage,
+  },
   reads: (world: World) => ({
     inverter: fieldsOf(inverterIn(world), 'id', 'acPowerW', 'efficiency', 'nightW'),
+    wired: isWiredIn(world),
+    sizing: sizingIn(world),
     measured: inverterIn(world).king !== undefined,
     downtime: lossesIn(world).availability,
     stepMinutes: world.weather.value.stepMinutes,
     yearSpread: world.station.yearSpread,
   }),
-  compute: ({ inverter, measured, downtime, stepMinutes, yearSpread }, { chain, ac, power, wiring }) => {
+  compute: (
+    { inverter, wired, sizing, measured, downtime, stepMinutes, yearSpread },
+    { chain, ac, power, wiring, cables },
+  ) => {
     const { count, powerW } = power
     const devices = wiring.devices.length
     const many: Term[] = devices > 0 ? [{ code: 'inverters', value: devices }] : []
@@ -71,6 +84,16 @@ export const inverterAccount: Stage<World, Account> = stage({
           sources: [{ code: 'inverter-sheet' }],
           assumptions: [{ code: 'means-of-interval', data: { minutes: stepMinutes } }],
         }),
+        ...(wired
+          ? [
+              lossLine('ac-cables', chain.lost['ac-cables'].kwh, {
+                formula: { code: 'ac-cables' },
+                inputs: cableTerms(cables.ac, sizing),
+                sources: [{ code: 'iec-60364-5-52' }],
+                assumptions: [{ code: 'cables-by-way' }],
+              }),
+            ]
+          : []),
         lossLine('availability', chain.lost.downtime.kwh, {
           formula: { code: 'availability' },
           inputs: [monthsTerm('downtime', [downtime])],

@@ -10,27 +10,42 @@ import { type Losses } from '../../kinds/losses/losses'
 import { type Data, type Said } from '../../model/said'
 import { type Site } from '../../site/site'
 import { type Assumption, type Check, type Explanation, type LedgerLine, type Term } from '../../model/ledger'
+import { type CableRun } from '../../cables/cable-plan'
+import { type Sizing } from '../../cables/circuit'
+import { cablesStage, isWiredIn, sizingIn } from '../cables'
 import { lossChainStage } from '../loss-chain'
 import { moduleModelStage } from '../module-model'
 import { siteStage } from '../site'
 import { stringsStage } from '../strings'
 import { fieldsOf, inverterIn, lossesIn, moduleIn, optimizerIn, type World } from '../world'
+import { cableTerms } from './cables'
 import { lossLine, monthsTerm, term, type Account } from './account'
 
 /** From the light in the modules to power at the inverter. Each loss stands once. */
 export const moduleAccount: Stage<World, Account> = stage({
   name: 'account of modules',
-  version: 4,
-  after: { chain: lossChainStage, site: siteStage, wiring: stringsStage, model: moduleModelStage },
+  version: 5,
+  after: {
+    chain: lossChainStage,
+    site: siteStage,
+    wiring: stringsStage,
+    model: moduleModelStage,
+    cables: cablesStage,
+  },
   reads: (world: World) => ({
     module: fieldsOf(moduleIn(world), 'strips', 'powerPerK', 'cell', 'sortedUp'),
     inverter: fieldsOf(inverterIn(world), 'id', 'mppLowV', 'mppHighV', 'startV'),
     optimizer: optimizerRead(world),
     isMicro: inverterIn(world).micro !== undefined,
     losses: lossesIn(world),
+    wired: isWiredIn(world),
+    sizing: sizingIn(world),
     snowHours: snowHoursIn(world),
   }),
-  compute: ({ module, inverter, optimizer, isMicro, losses, snowHours }, { chain, site, wiring, model }) => {
+  compute: (
+    { module, inverter, optimizer, isMicro, losses, wired, sizing, snowHours },
+    { chain, site, wiring, model, cables },
+  ) => {
     const lost = chain.lost
     const lines: LedgerLine[] = []
     if (lost.unwired.kwh > 0)
@@ -113,7 +128,7 @@ export const moduleAccount: Stage<World, Account> = stage({
         }),
       )
     if (optimizer) lines.push(optimizerLine(optimizer, lost.optimizers.kwh))
-    lines.push(wiringLine(losses, module, lost))
+    lines.push(wiringLine(losses, module, lost, wired ? cables.dc : null, sizing))
     return { lines, checks: losses.other.flatMap((_, k) => twiceCheck(losses, k)) }
   },
 })
@@ -206,6 +221,9 @@ function wiringLine(
   entered: Losses,
   module: FirstYearSheet,
   lost: Readonly<Record<(typeof wiringLosses)[number], { readonly kwh: number }>>,
+  /** Once all cables are known; then no share is entered. */
+  cables: readonly CableRun[] | null,
+  sizing: Sizing,
 ): LedgerLine {
   const share = (value: number) => ({ value, unit: 'share', digits: 2 }) as const
   const losses = settledLosses(entered, module)
@@ -218,7 +236,7 @@ function wiringLine(
   const inputs: Term[] = [
     { code: 'light-induced', value: share(losses.lightInduced) },
     { code: 'nameplate', value: share(losses.nameplate) },
-    { code: 'wiring', value: share(losses.wiring) },
+    ...(cables ? [] : [{ code: 'wiring', value: share(losses.wiring) } as const]),
     { code: 'connections', value: share(losses.connections) },
     ...losses.other.map((loss): Term => ({
       code: 'other-loss',
@@ -231,10 +249,18 @@ function wiringLine(
     'wiring',
     wiringLosses.reduce((sum, name) => sum + lost[name].kwh, 0),
     {
-      formula: { code: 'wiring', data: { factors } },
-      inputs,
-      sources: [{ code: 'entered' }, { code: 'defaults-dobos-2014' }],
-      assumptions: [{ code: 'first-year-losses' }, ...left],
+      formula: { code: cables?.length ? 'wiring-cables' : 'wiring', data: { factors } },
+      inputs: [...inputs, ...cableTerms(cables ?? [], sizing)],
+      sources: [
+        { code: 'entered' },
+        { code: 'defaults-dobos-2014' },
+        ...(cables?.length ? [{ code: 'iec-60364-5-52' } as const] : []),
+      ],
+      assumptions: [
+        { code: 'first-year-losses' },
+        ...(cables?.length ? [{ code: 'cables-by-way' } as const] : []),
+        ...left,
+      ],
     },
   )
 }

@@ -24,7 +24,7 @@ const centre = (corners: readonly Vec3[]): Vec3 => {
 const apart = (a: Vec3, b: Vec3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2])
 
 /** Where each module's middle is, and what it lies on. */
-const placedOn = (site: Site): Map<string, { readonly face: LaidArray; readonly at: Vec3 }> =>
+export const middlesOf = (site: Site): Map<string, { readonly face: LaidArray; readonly at: Vec3 }> =>
   new Map(
     site.faces.flatMap((face) =>
       face.panels.map((panel) => [panel.id, { face, at: centre(panel.corners) }] as const),
@@ -36,7 +36,7 @@ const placedOn = (site: Site): Map<string, { readonly face: LaidArray; readonly 
  * lower edge of its modules, from there to the ground, and three metres more.
  */
 export function stringRuns(site: Site, strings: readonly PanelString[]): StringRun[] {
-  const placed = placedOn(site)
+  const placed = middlesOf(site)
   return strings
     .filter(({ input }) => input >= 0)
     .map(({ id, panelIds }) => {
@@ -75,7 +75,7 @@ export function branchRuns(
   branches: readonly PanelString[],
   devices: readonly (readonly string[])[],
 ): BranchRun[] {
-  const placed = placedOn(site)
+  const placed = middlesOf(site)
   const branchOf = new Map(
     branches.flatMap(({ id, panelIds }) => panelIds.map((panel) => [panel, id] as const)),
   )

@@ -1,0 +1,109 @@
+import { length3, sub3, type Vec3 } from '../geometry/vector'
+
+/** From one place to another along the lines of a network. */
+export interface Way {
+  readonly points: readonly Vec3[]
+  readonly lengthM: number
+}
+
+/** Places nearer than this are one, m. */
+const sameM = 0.01
+
+interface Line {
+  readonly a: number
+  readonly b: number
+  readonly between: number[]
+}
+
+/** Lines in space that cables can be led along, and the shortest ways on them. */
+export class Network {
+  readonly #nodes: Vec3[] = []
+  readonly #byPlace = new Map<string, number>()
+  readonly #lines: Line[] = []
+  readonly #byEnds = new Map<string, number>()
+
+  node(at: Vec3): number {
+    const key = at.map((value) => Math.round(value / sameM)).join(' ')
+    const known = this.#byPlace.get(key)
+    if (known !== undefined) return known
+    this.#byPlace.set(key, this.#nodes.length)
+    return this.#nodes.push(at) - 1
+  }
+
+  at(node: number): Vec3 {
+    return this.#nodes[node] ?? [0, 0, 0]
+  }
+
+  get size(): number {
+    return this.#nodes.length
+  }
+
+  /** The straight line between two nodes; the same one whoever asks again. */
+  line(a: number, b: number): number {
+    const key = a < b ? `${a} ${b}` : `${b} ${a}`
+    const known = this.#byEnds.get(key)
+    if (known !== undefined) return known
+    this.#byEnds.set(key, this.#lines.length)
+    return this.#lines.push({ a, b, between: [] }) - 1
+  }
+
+  /** A place on a line, where cables may come to it or leave it. */
+  onLine(line: number, at: Vec3): number {
+    const node = this.node(at)
+    const found = this.#lines[line]
+    if (found && node !== found.a && node !== found.b && !found.between.includes(node))
+      found.between.push(node)
+    return node
+  }
+
+  /** The shortest ways from one node to all others. */
+  waysFrom(start: number): (end: number) => Way | null {
+    const links = this.#links()
+    const reached = new Float64Array(this.#nodes.length).fill(Infinity)
+    const from = new Int32Array(this.#nodes.length).fill(-1)
+    const done = new Uint8Array(this.#nodes.length)
+    reached[start] = 0
+    for (;;) {
+      const next = nearestOpen(reached, done)
+      if (next < 0) break
+      done[next] = 1
+      const so = reached[next] ?? Infinity
+      for (const { to, lengthM } of links[next] ?? [])
+        if (so + lengthM < (reached[to] ?? Infinity)) {
+          reached[to] = so + lengthM
+          from[to] = next
+        }
+    }
+    return (end) => {
+      const lengthM = reached[end] ?? Infinity
+      if (lengthM === Infinity) return null
+      const points: Vec3[] = []
+      for (let node = end; node >= 0; node = from[node] ?? -1) points.push(this.at(node))
+      return { points: points.toReversed(), lengthM }
+    }
+  }
+
+  /** Each line from place to place along it. */
+  #links(): { to: number; lengthM: number }[][] {
+    const links = this.#nodes.map((): { to: number; lengthM: number }[] => [])
+    for (const { a, b, between } of this.#lines) {
+      const start = this.at(a)
+      const far = (node: number) => length3(sub3(this.at(node), start))
+      const chain = [a, ...between.toSorted((p, q) => far(p) - far(q)), b]
+      chain.slice(1).forEach((to, k) => {
+        const before = chain[k] ?? a
+        const lengthM = length3(sub3(this.at(to), this.at(before)))
+        links[before]?.push({ to, lengthM })
+        links[to]?.push({ to: before, lengthM })
+      })
+    }
+    return links
+  }
+}
+
+function nearestOpen(reached: Float64Array, done: Uint8Array): number {
+  let [best, at] = [Infinity, -1]
+  for (let k = 0; k < reached.length; k++)
+    if (!done[k] && (reached[k] as number) < best) [best, at] = [reached[k] as number, k]
+  return at
+}
