@@ -25,6 +25,7 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     site,
     siteWith,
     option,
+    catalogue,
     module: (of = option()) => layingIn({ house: documents.house, option: of, catalogue }).module,
     units: () => place().units,
     locale: () => place().locale,

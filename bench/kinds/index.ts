@@ -79,10 +79,19 @@ const string: Tool = {
   begin: (context) => new LateState(context, 'string', (later) => new later.StringIdle(context)),
 }
 
+/** Hangs inverter, load centre and battery on walls. */
+const place: Tool = {
+  id: 'place',
+  key: "'",
+  chapter: 'wire',
+  begin: (context) => new LateState(context, 'place', (later) => new later.PlaceIdle(context)),
+}
+
 /** Every tool, in the order of their kinds. */
 export const tools: readonly Tool[] = [
   select,
   ...Object.values(benchKinds).flatMap((kind) => kind.tools),
   string,
+  place,
   tape,
 ]

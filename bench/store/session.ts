@@ -1,3 +1,4 @@
+import { type PlaceName } from '@/core/cables/cable-plan'
 import { createStore } from 'zustand/vanilla'
 import { type SunSpan } from '@/core/energy/sun-map'
 import { type Objects } from '@/core/kinds/documents'
@@ -65,6 +66,8 @@ export interface Session {
   readonly day: number
   readonly hour: number
   readonly why: string | null
+  /** What the tool for devices puts on a wall next; null for what is missing. */
+  readonly placing: PlaceName | null
   readonly sketch: Sketch | null
   readonly toast: Toast | null
   readonly leftFolded: boolean
@@ -126,6 +129,7 @@ export const createSession = (optionId: string) =>
     day: 140,
     hour: 15,
     why: null,
+    placing: null,
     sketch: null,
     toast: null,
     leftFolded: isNarrow(),

@@ -1,3 +1,4 @@
+import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Ray } from '@/core/geometry/ray'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type Objects } from '@/core/kinds/documents'
@@ -45,6 +46,7 @@ export interface ToolContext {
   /** What would stand there with another option. */
   readonly siteWith: (option: Objects) => Site
   readonly option: () => Objects
+  readonly catalogue: Catalogue
   /** What is laid, in an option that is not on the screen as well; null while none of the catalogue is chosen. */
   readonly module: (of?: Objects) => ModuleSize | null
   readonly units: () => 'metric' | 'imperial'
@@ -61,6 +63,7 @@ export interface ToolContext {
 /** What tools begin in whose states are fetched when they are first taken. */
 export interface LateStates {
   readonly StringIdle: new (context: ToolContext) => ToolState
+  readonly PlaceIdle: new (context: ToolContext) => ToolState
 }
 
 /** One state of a tool: what it does with what comes, and where it goes from there. */

@@ -62,7 +62,10 @@ export function bench(house: Objects = {}) {
       ...sites,
       catalogue,
       underLines,
-      lateStates: () => import('../wire/string-states'),
+      lateStates: async () => ({
+        ...(await import('../wire/string-states')),
+        ...(await import('../wire/place-states')),
+      }),
     },
     () => (seed = (seed + 0.37) % 1),
   )

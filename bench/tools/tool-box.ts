@@ -33,7 +33,7 @@ export class ToolBox {
     if (this.#chart.id !== 'select') this.#context.session.setState({ sketch: null, hover: null })
     else this.#context.documents.cancel()
     this.#chart = this.#make(id)
-    this.#context.session.setState({ tool: id })
+    this.#context.session.setState({ tool: id, placing: null })
   }
 
   /** Whether the hand is free for what is selected: no other tool is in it. */

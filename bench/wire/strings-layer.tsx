@@ -5,6 +5,7 @@ import { middle3, type Vec2 } from '@/core/geometry/vector'
 import { type StageView } from '@/stage/stage-view'
 import { later } from '@/words/en/later'
 import { useBench, useNumbers, useSession } from '../context'
+import { CablesLayer } from './cables-layer'
 
 const words = later.wiring
 
@@ -43,6 +44,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
       aria-hidden
       data-strings={strings.length}
     >
+      <CablesLayer view={view} />
       {strings.map(({ id, input, panelIds, drawn }) => {
         const isLit = !drawing && lit.length > 0 && lit.includes(panelIds[0] ?? '')
         return (

@@ -137,10 +137,11 @@ export class HouseLines {
       this.#ground.push({ node: foot, objectId })
     }
     this.#footOf({ objectId, a, b, topA, topB })
+    this.network.line(this.network.node([...a, topA]), this.network.node([...b, topB]))
   }
 
   #footOf({ a, b }: Wall): number {
-    return this.network.line(this.network.node([...a, 0]), this.network.node([...b, 0]))
+    return this.network.line(this.network.node([...a, 0]), this.network.node([...b, 0]), 'wall')
   }
 
   /** Around the house at one height. */
@@ -155,7 +156,7 @@ export class HouseLines {
           y,
           Math.min(level, top),
         ])
-      const line = network.line(corner(a, topA), corner(b, topB))
+      const line = network.line(corner(a, topA), corner(b, topB), 'wall')
       if (a === wall.a && b === wall.b) network.onLine(line, place)
     }
     return network.node(place)

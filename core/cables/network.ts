@@ -9,7 +9,12 @@ export interface Way {
 /** Places nearer than this are one, m. */
 const sameM = 0.01
 
+/** How a cable is led there: cables keep to edges, and go over the middle of a wall only where that is shorter by something. */
+const reluctance = { edge: 1, wall: 1.05 } as const
+export type LineKind = keyof typeof reluctance
+
 interface Line {
+  readonly kind: LineKind
   readonly a: number
   readonly b: number
   readonly between: number[]
@@ -39,12 +44,12 @@ export class Network {
   }
 
   /** The straight line between two nodes; the same one whoever asks again. */
-  line(a: number, b: number): number {
+  line(a: number, b: number, kind: LineKind = 'edge'): number {
     const key = a < b ? `${a} ${b}` : `${b} ${a}`
     const known = this.#byEnds.get(key)
     if (known !== undefined) return known
     this.#byEnds.set(key, this.#lines.length)
-    return this.#lines.push({ a, b, between: [] }) - 1
+    return this.#lines.push({ kind, a, b, between: [] }) - 1
   }
 
   /** A place on a line, where cables may come to it or leave it. */
@@ -56,7 +61,7 @@ export class Network {
     return node
   }
 
-  /** The shortest ways from one node to all others. */
+  /** The shortest ways from one node to all others, of such that are as good as each other along edges. */
   waysFrom(start: number): (end: number) => Way | null {
     const links = this.#links()
     const reached = new Float64Array(this.#nodes.length).fill(Infinity)
@@ -68,33 +73,33 @@ export class Network {
       if (next < 0) break
       done[next] = 1
       const so = reached[next] ?? Infinity
-      for (const { to, lengthM } of links[next] ?? [])
-        if (so + lengthM < (reached[to] ?? Infinity)) {
-          reached[to] = so + lengthM
+      for (const { to, cost } of links[next] ?? [])
+        if (so + cost < (reached[to] ?? Infinity)) {
+          reached[to] = so + cost
           from[to] = next
         }
     }
     return (end) => {
-      const lengthM = reached[end] ?? Infinity
-      if (lengthM === Infinity) return null
+      if ((reached[end] ?? Infinity) === Infinity) return null
       const points: Vec3[] = []
       for (let node = end; node >= 0; node = from[node] ?? -1) points.push(this.at(node))
+      const lengthM = points.reduce((sum, point, k) => sum + length3(sub3(point, points[k - 1] ?? point)), 0)
       return { points: points.toReversed(), lengthM }
     }
   }
 
   /** Each line from place to place along it. */
-  #links(): { to: number; lengthM: number }[][] {
-    const links = this.#nodes.map((): { to: number; lengthM: number }[] => [])
-    for (const { a, b, between } of this.#lines) {
+  #links(): { to: number; cost: number }[][] {
+    const links = this.#nodes.map((): { to: number; cost: number }[] => [])
+    for (const { kind, a, b, between } of this.#lines) {
       const start = this.at(a)
       const far = (node: number) => length3(sub3(this.at(node), start))
       const chain = [a, ...between.toSorted((p, q) => far(p) - far(q)), b]
       chain.slice(1).forEach((to, k) => {
         const before = chain[k] ?? a
-        const lengthM = length3(sub3(this.at(to), this.at(before)))
-        links[before]?.push({ to, lengthM })
-        links[to]?.push({ to: before, lengthM })
+        const cost = length3(sub3(this.at(to), this.at(before))) * reluctance[kind]
+        links[before]?.push({ to, cost })
+        links[to]?.push({ to: before, cost })
       })
     }
     return links

@@ -104,6 +104,7 @@ export const tools = {
     wrong: 'A walkway runs over a roof: click a roof plane.',
   },
   string: { button: 'Draw string', command: 'Draw a string by hand', hint: '', wrong: '' },
+  place: { button: 'Place devices', command: 'Place devices on walls', hint: '', wrong: '' },
   rack: {
     button: 'Rack',
     command: 'Add a ground rack',

@@ -12,6 +12,7 @@ import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fi
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { InverterFacts } from '../../wire/inverter-facts'
+import { CablesFacts } from '../../wire/cables-facts'
 import { StringsList } from '../../wire/strings-list'
 import { ToolButtons } from '../tool-button'
 import { later } from '@/words/en/later'
@@ -102,6 +103,7 @@ export function WireChapter() {
           {later[dialog].open}
         </button>
       ))}
+      <CablesFacts isMicro={inverter?.micro !== undefined} />
       <h3 className="quiet mt-2">Entered losses</h3>
       <MonthsField
         label={later.fields.losses.soiling}
@@ -139,17 +141,19 @@ export function WireChapter() {
             fields={(share) => ({ [key]: share })}
           />
         ))}
-      {losses.map((key) => (
-        <PercentField
-          key={key}
-          label={later.fields.losses[key]}
-          name={later.fields.losses[key]}
-          documentId={optionId}
-          objectId={lossesId}
-          value={entered[key]}
-          fields={(share) => ({ [key]: share })}
-        />
-      ))}
+      {losses
+        .filter((key) => key !== 'wiring' || !numbers?.summary.wired)
+        .map((key) => (
+          <PercentField
+            key={key}
+            label={later.fields.losses[key]}
+            name={later.fields.losses[key]}
+            documentId={optionId}
+            objectId={lossesId}
+            value={entered[key]}
+            fields={(share) => ({ [key]: share })}
+          />
+        ))}
       <OtherLosses entered={entered} />
       <p className="quiet mt-1">
         Defaults: Dobos 2014 (NREL/TP-6A20-62641), table 5; light-induced and nameplate losses follow the

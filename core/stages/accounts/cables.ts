@@ -1,8 +1,8 @@
-import { type CablePlan, type CableRun, type PlaceName } from '../../cables/cable-plan'
+import { type CablePlan, type CableRun } from '../../cables/cable-plan'
 import { gaugeOf, sizesOf, type Sizing } from '../../cables/circuit'
+import { placeFields } from '../../cables/place-fields'
 import { stage, type Stage } from '../../graph/stage'
 import { electricalId } from '../../kinds/electrical/electrical'
-import { siteId } from '../../kinds/site/site'
 import { type Check, type Remedy, type Term } from '../../model/ledger'
 import { type Datum } from '../../model/said'
 import { cablesStage, placesIn, sizingIn } from '../cables'
@@ -16,13 +16,6 @@ import { term, type Account } from './account'
 export const highestDropShare = { dc: 0.03, ac: 0.02 } as const
 /** Further off than this nothing hangs on a wall, m. */
 const hangsM = 0.3
-
-const fieldOf = {
-  inverter: [electricalId, 'inverterAt'],
-  battery: [electricalId, 'batteryAt'],
-  cablesDown: [electricalId, 'cablesDownAt'],
-  loadCentre: [siteId, 'loadCentreAt'],
-} as const satisfies Readonly<Record<PlaceName, readonly [string, string]>>
 
 /** Whether cables are thick enough for their way, and what hangs on a wall hangs on one. */
 export const cableAccount: Stage<World, Account> = stage({
@@ -40,7 +33,7 @@ export const cableAccount: Stage<World, Account> = stage({
       ...cables.devices.flatMap(({ name, at, offWallM }): Check[] => {
         const heightM = places[name]?.heightM
         if (offWallM <= hangsM || heightM === undefined) return []
-        const [id, field] = fieldOf[name]
+        const [id, field] = placeFields[name]
         const onWall = [Number(at[0].toFixed(3)), Number(at[1].toFixed(3))]
         return [
           {
