@@ -20,6 +20,7 @@ export function CablesFacts({ isMicro }: { readonly isMicro: boolean }) {
   const hasBattery = theOne(option, 'storage', 'storage').batteryId !== null
   const { numbers, fresh } = useNumbers()
   const { cables, wired = false } = numbers?.summary ?? {}
+  const hasStrings = (numbers?.summary.strings.length ?? 0) > 0
   const names: PlaceName[] = [
     ...wantedPlaces(isMicro, hasBattery || places.battery !== null),
     ...(Object.values(places).some((place) => place !== null) ? (['cablesDown'] as const) : []),
@@ -41,8 +42,8 @@ export function CablesFacts({ isMicro }: { readonly isMicro: boolean }) {
           {wired && <LossRow />}
         </dl>
       )}
-      {cables && !isMicro && cables.dc.length > 0 && <SizeField side="dc" label={words.dcSize} />}
-      {cables && cables.ac.length > 0 && (
+      {!isMicro && hasStrings && <SizeField side="dc" label={words.dcSize} />}
+      {hasStrings && (
         <SizeField side="ac" label={isMicro ? words.branchSize : words.acSize} />
       )}
     </>

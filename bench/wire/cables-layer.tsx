@@ -14,7 +14,7 @@ const words = later.wiring
 /** Nearer to the eye than this before a cable, something hides it, m. */
 const beforeM = 0.25
 /** Room that a name takes, px. */
-const [nameWidePx, nameHighPx] = [100, 14]
+const [nameWidePx, nameHighPx] = [80, 13]
 /** More modules than this, and cables are drawn alike before and behind the house, for the hand that turns it. */
 const mostModules = 300
 
@@ -51,7 +51,14 @@ export function CablesLayer({ view }: { readonly view: StageView }) {
           </g>
         ))}
       {labelled(devices).map(({ name, seen, downPx, isHidden }) => (
-        <Device key={name} at={seen} downPx={downPx} name={words.places[name]} isHidden={isHidden} />
+        <Device
+          key={name}
+          id={name}
+          at={seen}
+          downPx={downPx}
+          name={words.places[name]}
+          isHidden={isHidden}
+        />
       ))}
     </g>
   )
@@ -117,14 +124,17 @@ interface Seen {
   readonly isHidden: boolean
 }
 
-/** Names that would lie over each other, one below the other. */
+/** Names over their devices; one that would lie over another stands below. */
 function labelled(devices: readonly Seen[]): (Seen & { readonly downPx: number })[] {
   const set: (Seen & { readonly downPx: number })[] = []
   for (const device of devices.toSorted((a, b) => a.seen[1] - b.seen[1])) {
     const [x, y] = device.seen
-    const over = set.filter(({ seen }) => Math.abs(seen[0] - x) < nameWidePx)
-    const lowest = Math.max(-Infinity, ...over.map(({ seen, downPx }) => seen[1] + downPx))
-    set.push({ ...device, downPx: Math.max(0, lowest + nameHighPx - y) })
+    const isFree = (downPx: number) =>
+      set.every(
+        ({ seen, downPx: other }) =>
+          Math.abs(seen[0] - x) > nameWidePx || Math.abs(seen[1] + other - (y + downPx)) > nameHighPx,
+      )
+    set.push({ ...device, downPx: [-11, 19, 33, 47].find(isFree) ?? -11 })
   }
   return set
 }
@@ -132,16 +142,18 @@ function labelled(devices: readonly Seen[]): (Seen & { readonly downPx: number }
 function Device({
   at: [x, y],
   downPx,
+  id,
   name,
   isHidden,
 }: {
+  readonly id: PlaceName
   readonly at: Vec2
   readonly downPx: number
   readonly name: string
   readonly isHidden: boolean
 }) {
   return (
-    <g opacity={isHidden ? 0.6 : 1}>
+    <g opacity={isHidden ? 0.6 : 1} data-device={id}>
       <rect
         x={x - 5}
         y={y - 6}
@@ -153,8 +165,9 @@ function Device({
         strokeDasharray={isHidden ? '2 2' : undefined}
       />
       <text
-        x={x + 9}
-        y={y + 4 + downPx}
+        x={x}
+        y={y + downPx}
+        textAnchor="middle"
         className="fill-ink stroke-card text-[12px] font-semibold"
         strokeWidth={3}
         paintOrder="stroke"

@@ -36,7 +36,7 @@ const siteOf = (...shapes: Shape[]): Site => ({
 
 const onSouth = (x: number, y: number): Vec3 => [x, y, 3 + Math.tan(Math.PI / 6) * y]
 
-function ways(site: Site, places: readonly [Vec2, number][], modules: readonly Vec3[]) {
+function ways(site: Site, places: readonly (readonly [Vec2, number])[], modules: readonly Vec3[]) {
   const lines = new HouseLines(site)
   const from = modules.map((at) => lines.module(at))
   const devices = places.map(([at, heightM]) => lines.device(at, heightM))
@@ -71,6 +71,20 @@ test('by hand: from device to device around the corner, at the height of the one
     [],
   )
   expect(lengths[0]).toBeCloseTo(3 + 0.5 + 2, 9)
+})
+
+test('by hand: on one wall, along at the height of the one and up to the other, whichever comes first', () => {
+  for (const places of [
+    [
+      [[7, 0], 1.5],
+      [[5.5, 0], 0.9],
+    ],
+    [
+      [[5.5, 0], 0.9],
+      [[7, 0], 1.5],
+    ],
+  ] as const)
+    expect(ways(siteOf(house), places, []).lengths[0]).toBeCloseTo(1.5 + 0.6, 9)
 })
 
 test('by hand: to the garage over the ground', () => {

@@ -68,6 +68,14 @@ export class HouseLines {
   /** On the ground, with what they belong to. */
   readonly #ground: { readonly node: number; readonly objectId: string }[] = []
 
+  /** Devices so far: along their wall, and up and down it. */
+  readonly #hung: {
+    readonly wall: Wall
+    readonly at: Vec3
+    readonly ring: number
+    readonly upright: number
+  }[] = []
+
   constructor(site: Site) {
     const buildings = buildingsIn(site)
     this.walls = wallsIn(site)
@@ -94,13 +102,20 @@ export class HouseLines {
     const level = Math.min(heightM, topM)
     const place: Vec3 = [point[0], point[1], level]
     const { network } = this
-    const node = this.#alongWalls(wall, place)
+    const { node, ring } = this.#alongWalls(wall, place)
     const foot = network.onLine(this.#footOf(wall), [point[0], point[1], 0])
-    network.line(node, foot)
     this.#ground.push({ node: foot, objectId: wall.objectId })
     const top = network.node([point[0], point[1], topM])
-    if (top !== node) network.line(node, top)
+    const upright = network.line(foot, top, 'wall')
+    network.onLine(upright, place)
     this.#toRoof(top, wall.objectId)
+    // On one wall each is reached at the height of the other.
+    for (const other of this.#hung) {
+      if (other.wall !== wall) continue
+      this.#cross(ring, other.upright, [other.at[0], other.at[1], level])
+      this.#cross(other.ring, upright, [point[0], point[1], other.at[2]])
+    }
+    this.#hung.push({ wall, at: place, ring, upright })
     return { node, at: place, offWallM: distanceM }
   }
 
@@ -144,10 +159,16 @@ export class HouseLines {
     return this.network.line(this.network.node([...a, 0]), this.network.node([...b, 0]), 'wall')
   }
 
-  /** Around the house at one height. */
-  #alongWalls(wall: Wall, place: Vec3): number {
+  #cross(one: number, other: number, at: Vec3): void {
+    this.network.onLine(one, at)
+    this.network.onLine(other, at)
+  }
+
+  /** Around the house at one height; the line of the device's own wall. */
+  #alongWalls(wall: Wall, place: Vec3): { readonly node: number; readonly ring: number } {
     const { network } = this
     const level = place[2]
+    let ring = 0
     for (const { objectId, a, b, topA, topB } of this.walls) {
       if (objectId !== wall.objectId) continue
       const corner = ([x, y]: Vec2, top: number) =>
@@ -157,9 +178,11 @@ export class HouseLines {
           Math.min(level, top),
         ])
       const line = network.line(corner(a, topA), corner(b, topB), 'wall')
-      if (a === wall.a && b === wall.b) network.onLine(line, place)
+      if (a !== wall.a || b !== wall.b) continue
+      network.onLine(line, place)
+      ring = line
     }
-    return network.node(place)
+    return { node: network.node(place), ring }
   }
 
   /** From the top of a wall to the nearest edge of its roof. */
