@@ -8,6 +8,7 @@ import { fromFrame } from '../layout/plane-frame'
 import { formatLength, type UnitSystem } from '../model/units'
 import { distinctMargins, isRoofed, panelsOf, type LaidArray, type Panel } from '../site/site'
 import { footOutline, railOutline } from '../structure/outlines'
+import { cableMarks, type CablesDrawn } from './cable-marks'
 import { furnitureAt, letters, roomOn, sheetOf, textMm, type Paper } from './sheet'
 import { furniture, outlined, toScale, type ScaleWords, type ToScale } from './to-scale'
 
@@ -63,6 +64,7 @@ export interface MapSaid {
     readonly first: string
     readonly last: string
   }[]
+  readonly cables: CablesDrawn
 }
 
 /** The roof with what is to be said of each of its modules, and how the strings run over them: the string map. */
@@ -71,7 +73,7 @@ export function moduleMap(
   as: Written,
   paper: Paper,
   labels: Omit<PlanLabels, 'array'>,
-  { said, paths }: MapSaid,
+  { said, paths, cables }: MapSaid,
   number: string | null,
 ): PaperDrawing {
   const view = roofView(drawn, paper, as.units)
@@ -116,6 +118,7 @@ export function moduleMap(
       )
     }),
     ...ways.flatMap(({ points, first, last }) => endMarks(points, first, last)),
+    ...cableMarks(cables, view),
     ...furniture(view, furnitureAt(paper), as, labels),
   ])
 }

@@ -5,6 +5,7 @@ import { type Drawn } from '../exports/drawn'
 import { type Vec2 } from '../geometry/vector'
 import { type Built } from '../parts/parts-list'
 import { bound, type Leaf, type Listed } from './binder'
+import { type CablesDrawn } from './cable-marks'
 import { photoSheets, type Photograph } from './photos'
 import { plateSheets, type Plate } from './plates'
 import { moduleMap, roofPlan, type MapSaid, type PlanLabels, type Written } from './roof-plan'
@@ -45,7 +46,7 @@ export interface PermitText extends SetWords {
     readonly vicinity: (scale: number) => string
   }
   readonly checklist: TablesText
-  readonly sitePlan: { readonly title: string; readonly note: string }
+  readonly sitePlan: { readonly title: string; readonly note: string; readonly cables: CablesDrawn }
   readonly roofPlan: PlanLabels
   readonly diagram: { readonly title: string; readonly words: DiagramWords } | null
   readonly structure: TablesText
@@ -108,6 +109,7 @@ export function permitSet(from: Papered, text: PermitText): PaperDrawing[] {
               ...text.scale,
               title: text.sitePlan.title,
               heading: [...text.heading.slice(0, 2), text.sitePlan.note],
+              cables: text.sitePlan.cables,
             },
             around,
             number,

@@ -3,6 +3,7 @@ import { type Drawn } from '../exports/drawn'
 import { type Vec2 } from '../geometry/vector'
 import { type PlanShape } from '../kinds/standing'
 import { panelsOf, type StandingObject } from '../site/site'
+import { cableMarks, type CablesDrawn } from './cable-marks'
 import { box, furnitureAt, letters, roomOn, sheetOf, textMm, type Paper, type Room } from './sheet'
 import { furniture, outlined, toScale, type ScaleWords, type ToScale } from './to-scale'
 import { type Written } from './roof-plan'
@@ -10,6 +11,7 @@ import { type Written } from './roof-plan'
 export interface SitePlanWords extends ScaleWords {
   readonly title: string
   readonly heading: readonly string[]
+  readonly cables: CablesDrawn
 }
 
 /** How what stands there is drawn, the lower ones first. */
@@ -46,6 +48,7 @@ export function sitePlan(
     ...aroundMarks(around, view, room),
     ...siteMarks(drawn, view),
     ...nameMarks(drawn, view),
+    ...cableMarks(words.cables, view),
     ...furniture(view, furnitureAt(paper), as, words),
   ])
 }

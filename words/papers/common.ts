@@ -3,15 +3,17 @@ import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
 import { siteId } from '@/core/kinds/site/site'
 import { type Quantity, type Unit } from '@/core/model/said'
+import { type CablesDrawn } from '@/core/papers/cable-marks'
 import { type PlanLabels } from '@/core/papers/roof-plan'
 import { type Table } from '@/core/papers/tables'
 import { type ScaleWords } from '@/core/papers/to-scale'
 import { type PaperFacts } from '@/core/readers/papered'
-import { acPowerOf } from '@/core/parts/parts-list'
+import { acPowerOf, type Built } from '@/core/parts/parts-list'
 import { panelsOf } from '@/core/site/site'
 import { diagramWords } from '../diagram-words'
 import { diagram } from '../en/diagram'
 import { papers as words } from '../en/papers'
+import { wiring } from '../en/wiring'
 import { planLabels } from '../plan-labels'
 import { type Sayer } from '../sayer'
 
@@ -43,6 +45,15 @@ export function commonWords(sayer: Sayer, { house, option, built }: PaperFacts):
       built.strings.length === 0
         ? null
         : { title: diagram.title, words: diagramWords(sayer, built, { address, units, option: name }) },
+  }
+}
+
+/** Cables and devices as the plans show them. */
+export function cablesDrawn({ cables: { devices, dc, ac, battery } }: Built): CablesDrawn {
+  const runs = [...dc, ...ac, ...(battery ? [battery] : [])]
+  return {
+    ways: runs.flatMap(({ ways }) => ways.map(({ points }) => points)),
+    devices: devices.map(({ at, name }) => ({ at, name: wiring.places[name] })),
   }
 }
 

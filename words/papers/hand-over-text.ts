@@ -15,7 +15,7 @@ import { papers as words } from '../en/papers'
 import { partNames, partReasons } from '../en/parts'
 import { wiring } from '../en/wiring'
 import { type Sayer } from '../sayer'
-import { commonWords, facts, of, systemRows, tasks } from './common'
+import { cablesDrawn, commonWords, facts, of, systemRows, tasks } from './common'
 import { listTable } from './permit-text'
 
 /** All that the installer's set says. */
@@ -43,6 +43,7 @@ export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly P
     visit: visit(sayer, given),
     stringMap: {
       title: words.stringMap,
+      cables: cablesDrawn(given.built),
       said: ({ id }) => names.get(id) ?? { lines: ['–'], isDark: false },
       paths: given.built.strings
         .filter(({ input }) => input >= 0)

@@ -13,7 +13,7 @@ import { diagram } from '../en/diagram'
 import { papers as words } from '../en/papers'
 import { structure } from '../en/structure'
 import { type Sayer } from '../sayer'
-import { commonWords, facts, of, systemRows } from './common'
+import { cablesDrawn, commonWords, facts, of, systemRows } from './common'
 import { dataTables } from './data-tables'
 
 /** All that a permit set says, as people at the job write it. */
@@ -27,7 +27,7 @@ export function permitText(sayer: Sayer, given: PaperFacts): PermitText {
       vicinity: (scale) => sayer.say(words.vicinity, { scale: String(scale) }),
     },
     checklist: checklist(sayer, given),
-    sitePlan: { title: words.sitePlan, note: words.siteNote },
+    sitePlan: { title: words.sitePlan, note: words.siteNote, cables: cablesDrawn(given.built) },
     structure: structural(sayer, given),
     plates: { title: words.labels, all: plates(sayer, given) },
     dataSheets: { title: words.dataSheets, tables: dataTables(sayer, given) },

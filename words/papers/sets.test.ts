@@ -261,3 +261,33 @@ test('with optimizers the plate says what they may put out, and the data sheet i
   const data = textOf(permit.find(({ title }) => title === 'Equipment data'))
   expect(data).toContain('Thrushfield 430')
 })
+
+test('what has its place stands on the plans with its cables; before that there is nothing', async () => {
+  const marks = (sheet: PaperDrawing | undefined, layer: string) =>
+    (sheet?.marks ?? []).filter((mark) => mark.layer === layer)
+  const plans = (at: Awaited<ReturnType<typeof factsOf>>) => [
+    permitSet(at.from, permitText(at.sayer, at.facts)).find(({ title }) => title === 'Site plan'),
+    handOverSet(at.from, handOverText(at.sayer, at.facts, [])).find(({ title }) => title === 'String map'),
+  ]
+  for (const sheet of plans({ facts, sayer, from }))
+    expect([...marks(sheet, 'CABLES'), ...marks(sheet, 'DEVICES')]).toEqual([])
+  const placed = await factsOf(
+    set(job.house, 'site', { loadCentreAt: { at: [3, -3.6], heightM: 1.4 } }),
+    set(option, 'electrical', { inverterAt: { at: [7.5, -1.6], heightM: 1.6 } }),
+  )
+  for (const sheet of plans(placed)) {
+    // Two conductors of each string, and one cable to the load centre.
+    expect(marks(sheet, 'CABLES')).toHaveLength(2 * placed.facts.built.strings.length + 1)
+    expect(marks(sheet, 'DEVICES').flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))).toEqual([
+      'Inverter',
+      'Load centre',
+    ])
+    for (const mark of marks(sheet, 'CABLES'))
+      for (const [x, y] of mark.is === 'line' ? mark.points : []) {
+        expect(x).toBeGreaterThan(10)
+        expect(x).toBeLessThan(sheet?.widthMm ?? 0)
+        expect(y).toBeGreaterThan(10)
+        expect(y).toBeLessThan(sheet?.heightMm ?? 0)
+      }
+  }
+})
