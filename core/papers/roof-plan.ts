@@ -94,6 +94,8 @@ export function moduleMap(
         fill: said(panel).isDark ? greys.module : 1,
       }),
     ),
+    // Under what is written of the strings.
+    ...cableMarks(cables, view),
     ...ways.map(({ points }): Mark => ({
       layer: 'STRING-PATHS',
       is: 'line',
@@ -118,7 +120,6 @@ export function moduleMap(
       )
     }),
     ...ways.flatMap(({ points, first, last }) => endMarks(points, first, last)),
-    ...cableMarks(cables, view),
     ...furniture(view, furnitureAt(paper), as, labels),
   ])
 }
