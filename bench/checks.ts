@@ -1,8 +1,8 @@
 import { type CheckCode } from '@/core/model/ledger'
 import { type Chapter } from './store/session'
 
-/** Where each rule is kept: the chapter that is marked when it is broken, and that a click leads to. */
-export const chapterOf = {
+/** Rules that are kept elsewhere than with the wiring. */
+const elsewhere: Partial<Readonly<Record<CheckCode, Chapter>>> = {
   'weather-missing': 'site',
   'station-far': 'site',
   'not-built': 'shape',
@@ -25,31 +25,9 @@ export const chapterOf = {
   'ballast-many': 'cover',
   'roof-load': 'cover',
   'shaded-modules': 'cover',
-  'string-cold': 'wire',
-  'string-peak': 'wire',
-  'string-hot': 'wire',
-  inputs: 'wire',
-  current: 'wire',
-  'strings-gone': 'wire',
-  'strings-many': 'wire',
-  'strings-unlike': 'wire',
-  'strings-mixed': 'wire',
-  phases: 'wire',
-  'off-wall': 'wire',
-  'cable-drop': 'wire',
-  'unit-cold': 'wire',
-  'unit-peak': 'wire',
-  'unit-hot': 'wire',
-  'unit-current': 'wire',
-  'unit-power': 'wire',
-  'optimizers-few': 'wire',
-  'optimizers-many': 'wire',
-  'optimizers-power': 'wire',
-  'branch-many': 'wire',
-  'dc-ac-high': 'wire',
-  'dc-ac-low': 'wire',
-  clipping: 'wire',
-  'counted-twice': 'wire',
   'no-load': 'match',
   'no-payback': 'offer',
-} as const satisfies Readonly<Record<CheckCode, Chapter>>
+}
+
+/** Where a rule is kept: the chapter that is marked when it is broken, and that a click leads to. Most are the electrician's. */
+export const chapterOf = (code: CheckCode): Chapter => elsewhere[code] ?? 'wire'

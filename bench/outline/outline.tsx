@@ -43,7 +43,7 @@ export function Outline() {
       {chapters.map((id) => {
         const worst =
           numbers?.summary.checks.filter(
-            (check) => chapterOf[check.code] === id && check.severity !== 'note',
+            (check) => chapterOf(check.code) === id && check.severity !== 'note',
           ) ?? []
         const broken = worst.some((check) => check.severity === 'broken')
         return (

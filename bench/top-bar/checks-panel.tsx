@@ -27,7 +27,7 @@ export function ChecksPanel({
           key={check.id}
           check={check}
           go={() => {
-            session.setState({ chapter: chapterOf[check.code] })
+            session.setState({ chapter: chapterOf(check.code) })
             onGo()
           }}
         />

@@ -32,7 +32,8 @@ export const isWiredIn = (world: World): boolean =>
 
 export const sizingIn = (world: World): Sizing => (siteIn(world).units === 'imperial' ? 'gauge' : 'mm2')
 
-const batteryWIn = (world: World): number => {
+/** Greatest power of all batteries together, W. */
+export const batteryWIn = (world: World): number => {
   const battery = batteryIn(world)
   return battery ? storageIn(world).count * Math.max(battery.chargeKw, battery.dischargeKw) * 1000 : 0
 }

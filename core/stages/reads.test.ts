@@ -119,9 +119,13 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     lowestTemperatureC: 'strings, account of wiring',
     // Conductors are told by gauge where lengths are told in feet.
     units: 'cables, account of modules, account of cables, account of the inverter',
-    gridVoltageV: 'cables',
+    gridVoltageV: 'cables, account of the connection',
+    busbarA: 'account of the connection',
+    mainBreakerA: 'account of the connection',
+    unbalancedKw: 'account of the connection',
+    shutdownAsked: 'account of the connection',
     loadCentreAt: 'cables, account of cables',
-    gridPhases: 'cables, account of wiring',
+    gridPhases: 'cables, account of wiring, account of the connection',
     highestTemperatureC: 'strings',
     albedoByMonth: 'plane light, account of light',
     skyModel: 'sky, account of light',
@@ -222,7 +226,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   electrical: {
     inverterId:
-      'strings, string years, cables, cable ohms, ac, account of modules, account of wiring, account of cables, account of the inverter, price',
+      'strings, string years, cables, cable ohms, ac, account of modules, account of wiring, account of cables, account of the connection, account of the inverter, price',
     optimizerId: 'strings, string years, cables, account of modules, account of wiring, price',
     modulesPerString: 'strings',
     drawn: 'strings, account of wiring',
@@ -243,8 +247,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     other: 'dc, account of modules',
   },
   storage: {
-    batteryId: `cables, ${ownBattery}, account of bills, price, years, account of money, worth of modules`,
-    count: `cables, ${ownBattery}, price, years`,
+    batteryId: `cables, account of the connection, ${ownBattery}, account of bills, price, years, account of money, worth of modules`,
+    count: `cables, account of the connection, ${ownBattery}, price, years`,
     reserve: `${ownBattery}, years`,
     rule: 'dispatch, account of use, years',
     // It fills from the grid only by the tariff.
@@ -328,7 +332,7 @@ const sheets = {
   inverters: {
     id: inverterIn(base).id,
     fields: {
-      acPowerW: 'cables, ac, account of wiring, account of the inverter',
+      acPowerW: 'cables, ac, account of wiring, account of the connection, account of the inverter',
       mppInputs: 'strings, account of wiring',
       stringsPerInput: 'strings, account of wiring',
       highestV: 'strings, account of wiring',
@@ -348,8 +352,8 @@ const sheets = {
     fields: {
       price: 'price',
       usableKwh: `${ownBattery}, years`,
-      chargeKw: 'cables, dispatch, years',
-      dischargeKw: 'cables, dispatch, years',
+      chargeKw: 'cables, account of the connection, dispatch, years',
+      dischargeKw: 'cables, account of the connection, dispatch, years',
       efficiency: `${ownBattery}, years, worth of modules`,
     },
   },
@@ -434,7 +438,8 @@ test('sheets of microinverters, where an option has some', () => {
   }
   const readers = readersOfSheet(world, 'inverters', id)
   expect(readers).toMatchObject({
-    acPowerW: 'strings, string years, cables, ac, account of wiring, account of the inverter',
+    acPowerW:
+      'strings, string years, cables, ac, account of wiring, account of the connection, account of the inverter',
     mppInputs: 'strings, account of wiring',
     efficiency: 'string years, ac, account of the inverter',
     micro: 'strings, account of wiring',
@@ -448,6 +453,7 @@ test('sheets of microinverters, where an option has some', () => {
     'account of modules',
     'account of wiring',
     'account of cables',
+    'account of the connection',
     'account of the inverter',
     'price',
   ])

@@ -162,6 +162,21 @@ export const checks = {
     message:
       '{length} of {size} {what, select, dc {lose {drop} of the string’s voltage} other {raise the voltage by {drop}}} at full power; good practice is {limit} at most. Use a larger cross-section, or place the devices closer together.',
   },
+  busbar: {
+    title: 'Bus bar overloaded',
+    message:
+      'Main breaker and sources come to {figure}; a bus bar of {busbar} may have {limit}, {share} of its rating. {fits, select, yes {A main breaker of {main} would do, as would connecting before it, or a smaller inverter.} other {Connect before the main breaker, or choose a smaller inverter.}}',
+  },
+  unbalanced: {
+    title: 'Phases unevenly fed',
+    message:
+      '{inverter} feeds one phase {figure} more than another; {limit} is allowed. Choose a three-phase inverter, or a smaller one.',
+  },
+  shutdown: {
+    title: 'Module-level shutdown missing',
+    message:
+      'It is asked for here, and {modules, plural, one {# module has} other {# modules have}} no electronics to be shut down by. Add optimizers, or choose microinverters.',
+  },
   'unit-cold': {
     title: 'Module voltage too high in the cold',
     message: '{module} reaches {figure} open-circuit at {coldest}; {device} withstands {limit}.',

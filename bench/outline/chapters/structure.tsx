@@ -43,6 +43,7 @@ export function Structure() {
         value={site.gridVoltageV}
         fields={(gridVoltageV) => ({ gridVoltageV })}
       />
+      <Ratings />
       <ChoiceField
         label={fields.roofCovering}
         value={site.roofCovering}
@@ -100,6 +101,46 @@ export function Structure() {
           })
         }
       />
+    </>
+  )
+}
+
+/** What a connection bears; empty as long as nobody has looked. */
+function Ratings() {
+  const { documents } = useBench()
+  const site = useSite()
+  const fields = later.fields.site
+  const keys = [
+    ['mainBreakerA', 'A'],
+    ['busbarA', 'A'],
+    ...(site.gridPhases === 'three' ? ([['unbalancedKw', 'kW']] as const) : []),
+  ] as const
+  return (
+    <>
+      {keys.map(([key, unit]) => (
+        <TextField
+          key={key}
+          label={fields[key]}
+          shown={site[key] === null ? '' : entered(site[key], site, 1)}
+          unit={unit}
+          width="figure"
+          onType={(text) =>
+            documents.set(fields[key], houseId, site.id, {
+              [key]: text.trim() === '' ? null : parseNumber(text, site.locale),
+            })
+          }
+        />
+      ))}
+      <label className="flex cursor-pointer items-center gap-1.5 py-0.5 text-pencil">
+        <input
+          type="checkbox"
+          checked={site.shutdownAsked}
+          onChange={(event) =>
+            documents.set(fields.shutdownAsked, houseId, site.id, { shutdownAsked: event.target.checked })
+          }
+        />
+        {fields.shutdownAsked}
+      </label>
     </>
   )
 }

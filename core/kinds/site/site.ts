@@ -60,6 +60,13 @@ export const siteSchema = z.strictObject({
   roofReserveKpa: between(0, 10).nullable(),
   /** Where the house is fed from, with the meter beside it; null as long as nobody has said. */
   loadCentreAt: wallPlaceSchema.nullable(),
+  /** Ratings of the bus bar in the load centre and of the breaker that it is fed by; null as long as nobody has looked. */
+  busbarA: between(10, 1000, 'A').nullable(),
+  mainBreakerA: between(10, 1000, 'A').nullable(),
+  /** By how much one phase of three may feed more than another; null without a limit. */
+  unbalancedKw: between(0, 1000, 'kW').nullable(),
+  /** Whether each module has to be shut down by itself. */
+  shutdownAsked: z.boolean(),
 })
 export type Site = DeepReadonly<z.infer<typeof siteSchema>>
 
@@ -79,6 +86,14 @@ const unknownSite = {
 
 const unknownLoads = { windMean: 'ten-minutes', terrain: 'suburb', roofReserveKpa: null } as const
 
+const unseenConnection = {
+  loadCentreAt: null,
+  busbarA: null,
+  mainBreakerA: null,
+  unbalancedKw: null,
+  shutdownAsked: false,
+} as const
+
 /** Means of ten minutes are nowhere as high: from here on what was written down is a gust, m/s. */
 const gustFromMs = 35
 
@@ -96,7 +111,7 @@ export const siteMigrations = [
     ...unknownLoads,
     ...(Number(value['windMs']) >= gustFromMs ? { windMean: 'three-seconds' } : {}),
   }),
-  (value: Record<string, unknown>) => ({ ...value, loadCentreAt: null }),
+  (value: Record<string, unknown>) => ({ ...value, ...unseenConnection }),
 ]
 
 export const defaultSite: Site = {
@@ -120,5 +135,5 @@ export const defaultSite: Site = {
   sheetStrength: 0.85,
   ...unknownSite,
   ...unknownLoads,
-  loadCentreAt: null,
+  ...unseenConnection,
 }

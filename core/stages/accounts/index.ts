@@ -2,6 +2,7 @@ import { type Stage } from '../../graph/stage'
 import { type World } from '../world'
 import { type Account } from './account'
 import { cableAccount } from './cables'
+import { connectionAccount } from './connection'
 import { inverterAccount } from './inverter'
 import { lightAccount } from './light'
 import { moduleAccount } from './module'
@@ -23,6 +24,7 @@ export const accounts: readonly Stage<World, Account>[] = [
   moduleAccount,
   wiringAccount,
   cableAccount,
+  connectionAccount,
   inverterAccount,
   useAccount,
   ...moneyAccounts,
