@@ -39,7 +39,7 @@ test('devices are hung on walls, their cables led along the house, and their los
   const height = page.getByLabel(/Height of Inverter/)
   await height.fill('6 ft')
   await height.press('Enter')
-  await expect(height).toHaveValue("6' 0\"")
+  await expect(height).toHaveValue('6\' 0"')
   await height.fill('90 ft')
   await height.press('Enter')
   await expect(page.getByText(/at most/)).toBeVisible()

@@ -43,9 +43,7 @@ export function CablesFacts({ isMicro }: { readonly isMicro: boolean }) {
         </dl>
       )}
       {!isMicro && hasStrings && <SizeField side="dc" label={words.dcSize} />}
-      {hasStrings && (
-        <SizeField side="ac" label={isMicro ? words.branchSize : words.acSize} />
-      )}
+      {hasStrings && <SizeField side="ac" label={isMicro ? words.branchSize : words.acSize} />}
     </>
   )
 }

@@ -1,7 +1,9 @@
 import { type Command } from 'commander'
-import { partsList, totalsOf, type PartLine } from '@/core/parts/parts-list'
+import { chosenParts, toBring, type ChosenPart } from '@/core/parts/chosen-parts'
+import { partsList } from '@/core/parts/parts-list'
 import { builtOf } from '@/core/readers/built'
-import { partNames, partReasons } from '@/words/en/parts'
+import { electricalIn } from '@/core/stages/world'
+import { partNames, partReasons, parts } from '@/words/en/parts'
 import { english } from '@/words/english'
 import { namesIn } from '@/words/names'
 import { Sayer } from '@/words/sayer'
@@ -11,15 +13,22 @@ import { print } from '../files'
 import { jobArgument, optionOf, readJob, runOf, worldOption } from '../job'
 
 /** A line as programs and people read it. */
-const lineOut = ({ code, typeId, count, unit, data, price, weightKg }: PartLine, sayer: Sayer) => ({
-  part: typeId === null ? partNames[code] : `${partNames[code]}, ${sayer.name(typeId)}`,
-  code,
-  ...(typeId === null ? {} : { type: typeId }),
+const lineOut = ({ line, name, count, unit, price, weightKg, onSite }: ChosenPart, sayer: Sayer) => ({
+  ...(line
+    ? {
+        part:
+          line.typeId === null ? partNames[line.code] : `${partNames[line.code]}, ${sayer.name(line.typeId)}`,
+        code: line.code,
+        ...(line.typeId === null ? {} : { type: line.typeId }),
+      }
+    : { part: name }),
   count,
   unit,
-  why: sayer.say(partReasons[code], data),
+  why: line ? sayer.say(partReasons[line.code], line.data) : parts.added,
   ...(price === null ? {} : { price }),
   ...(weightKg === null ? {} : { weightKg }),
+  ...(onSite ? { onSite } : {}),
+  ...(line && line.count !== count ? { counted: line.count } : {}),
 })
 
 export function addParts(gable: Command): void {
@@ -35,8 +44,8 @@ export function addParts(gable: Command): void {
       const { world, run } = await runOf(read, option, options.world)
       const place = theOne(world.house, 'site', siteId)
       const sayer = new Sayer(english, place, namesIn([world.house, world.option], world.catalogue))
-      const lines = partsList(builtOf(run, world))
-      const { price, weightKg } = totalsOf(lines)
+      const lines = chosenParts(partsList(builtOf(run, world)), electricalIn(world))
+      const { price, weightKg } = toBring(lines)
       print({
         option: letter,
         lines: lines.map((one) => lineOut(one, sayer)),

@@ -5,7 +5,8 @@ import { shippedJobs } from '@/town/shipped-job'
 import { job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { electricalId } from '../kinds/electrical/electrical'
 import { branchRuns, stringRuns } from '../cables/cable-runs'
-import { partsList, totalsOf, type Built } from './parts-list'
+import { chosenParts, toBring } from './chosen-parts'
+import { partsList, type Built } from './parts-list'
 
 const builtFor = async (house = job.house, objects = option): Promise<Built> => {
   const world = await worldOf(house, objects)
@@ -33,7 +34,7 @@ test('counts are those of what is drawn', async () => {
 test('prices and weights add up; without modules there is nothing', async () => {
   const built = await builtFor()
   const lines = partsList(built)
-  const { price, weightKg } = totalsOf(lines)
+  const { price, weightKg } = toBring(chosenParts(lines, { partChanges: [], ownParts: [] }))
   expect(price).toBe(
     built.module.price * (lines.find(({ code }) => code === 'module')?.count ?? 0) + built.inverter.price,
   )
@@ -91,7 +92,7 @@ test('microinverters: what hangs under the modules, and no direct current to ope
     expect(counts.has(code)).toBe(false)
   // Service panel and AC disconnect.
   expect(counts.get('label')).toBe(2)
-  const { price } = totalsOf(partsList(built))
+  const { price } = toBring(chosenParts(partsList(built), { partChanges: [], ownParts: [] }))
   expect(price).toBe(17 * built.module.price + 9 * built.inverter.price)
 })
 

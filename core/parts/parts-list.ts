@@ -276,11 +276,3 @@ function circuitData(powerW: number, grid: Grid): Data {
     poles: polesOf(grid),
   }
 }
-
-/** What all lines with a price come to, and what is known to weigh something weighs. */
-export const totalsOf = (
-  lines: readonly PartLine[],
-): { readonly price: number; readonly weightKg: number } => ({
-  price: lines.reduce((sum, { count, price }) => sum + count * (price ?? 0), 0),
-  weightKg: lines.reduce((sum, { count, weightKg }) => sum + count * (weightKg ?? 0), 0),
-})

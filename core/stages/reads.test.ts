@@ -235,6 +235,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     cablesDownAt: 'cables, account of cables',
     dcMm2: 'cables',
     acMm2: 'cables',
+    partChanges: '',
+    ownParts: '',
   },
   losses: {
     soiling: 'string years, account of modules',

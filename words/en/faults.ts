@@ -32,7 +32,6 @@ export const faults = {
   'short-edge': 'Side {side, number} of the outline is shorter than {limit}: remove one of its corners.',
   'crossing-outline':
     'The outline crosses itself: side {side, number} meets side {other, number}. Move a corner so that they stay apart.',
-  'all-gables': 'All edges are gables: let at least one rise.',
   'roof-not-possible': 'These pitches make no closed roof over this outline. Change a pitch or a gable.',
   'no-closed-roof':
     'No roof closes over this outline with these edges: let at least one edge rise, and give neighbouring edges in one line the same pitch.',

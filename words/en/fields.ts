@@ -203,6 +203,8 @@ export const fieldsOf = {
     cablesDownAt: 'Where cables come down',
     dcMm2: 'PV cable',
     acMm2: 'AC cable',
+    partChanges: 'Parts changed by hand',
+    ownParts: 'Parts added by hand',
   },
   losses: {
     soiling: 'Soiling',

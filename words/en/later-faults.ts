@@ -1,6 +1,7 @@
 /** What is wrong with what a bench does not open with: what is drawn and typed, files brought in, outlines to be joined, an estimate; and what the server alone says. */
 export const laterFaults = {
   // Roofs
+  'all-gables': 'All edges are gables: let at least one rise.',
   'no-walls': 'The overhang is too wide for this house: no walls are left under it. Make it less.',
   'dormer-too-steep':
     'its roof is as steep as the plane it stands on and never meets it. Give it a pitch of {limit} or less, or another form.',

@@ -218,6 +218,7 @@ export const papers = {
   ],
 
   stringMap: 'String map',
+  partOnSite: 'On site already.',
   serials: 'Serial numbers',
   place: 'No.',
   moduleSerial: 'Module',

@@ -5,6 +5,8 @@ import { type HandOverText, type TablesText } from '@/core/papers/sets'
 import { figuresOf } from '@/core/diagram/single-line'
 import { type Photograph } from '@/core/papers/photos'
 import { type Table } from '@/core/papers/tables'
+import { chosenParts, type ChosenPart } from '@/core/parts/chosen-parts'
+import { electricalId } from '@/core/kinds/electrical/electrical'
 import { partsList } from '@/core/parts/parts-list'
 import { higherM } from '@/core/readers/height-worth'
 import { type PaperFacts } from '@/core/readers/papered'
@@ -12,7 +14,7 @@ import { isRoofed } from '@/core/site/site'
 import { roofCoverings } from '../en/card-choices'
 import { diagram } from '../en/diagram'
 import { papers as words } from '../en/papers'
-import { partNames, partReasons } from '../en/parts'
+import { partNames, partReasons, parts as listWords } from '../en/parts'
 import { wiring } from '../en/wiring'
 import { type Sayer } from '../sayer'
 import { cablesDrawn, commonWords, facts, of, systemRows, tasks } from './common'
@@ -184,7 +186,12 @@ function visit(sayer: Sayer, { house, built, heights }: PaperFacts): TablesText 
   }
 }
 
-function parts(sayer: Sayer, { built }: PaperFacts): TablesText {
+const partName = (sayer: Sayer, { line, name }: ChosenPart): string => {
+  if (line === null) return name ?? ''
+  return line.typeId === null ? partNames[line.code] : `${partNames[line.code]}, ${sayer.name(line.typeId)}`
+}
+
+function parts(sayer: Sayer, { built, option }: PaperFacts): TablesText {
   return {
     title: words.partsTitle,
     tables: [
@@ -196,11 +203,14 @@ function parts(sayer: Sayer, { built }: PaperFacts): TablesText {
           { head: words.count, share: 1, as: 'figures' },
           { head: words.why, share: 6 },
         ],
-        rows: partsList(built).map(({ code, typeId, count, unit, data }) => [
-          '',
-          typeId === null ? partNames[code] : `${partNames[code]}, ${sayer.name(typeId)}`,
-          sayer.written(of(count, unit === 'm' ? 'm' : 'count', 0)),
-          sayer.say(partReasons[code], data),
+        rows: chosenParts(partsList(built), theOne(option, 'electrical', electricalId)).map((part) => [
+          part.onSite ? 'x' : '',
+          partName(sayer, part),
+          sayer.written(of(part.count, part.unit === 'm' ? 'm' : 'count', 0)),
+          [
+            ...(part.onSite ? [words.partOnSite] : []),
+            part.line ? sayer.say(partReasons[part.line.code], part.line.data) : listWords.added,
+          ].join(' '),
         ]),
       },
     ],

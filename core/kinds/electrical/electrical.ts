@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, type DeepReadonly } from '../../model/object-base'
+import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
 import { between, ruleMessage, wholeBetween } from '../../model/rules'
 import { wallPlaceSchema } from '../../model/wall-place'
 
@@ -29,6 +29,33 @@ const eachOnce = (drawn: readonly DrawnString[]): boolean => {
   return new Set(ids).size === ids.length
 }
 
+const partPrice = between(0, 1e6).nullable()
+const partUnits = ['piece', 'm'] as const
+
+/** What somebody knows better of a line of the parts list, which is counted all the same. */
+const partChangeSchema = z.strictObject({
+  /** The line's code, and what it is of where that has a data sheet. */
+  part: z.string().regex(/^[a-z0-9-]{1,40}(\/[a-z0-9-]{1,64})?$/),
+  /** There already, and not to be brought. */
+  onSite: z.boolean(),
+  /** Null for what is counted, and for the list price. */
+  count: between(0, 100_000).nullable(),
+  price: partPrice,
+})
+export type PartChange = DeepReadonly<z.infer<typeof partChangeSchema>>
+
+/** A line that nothing drawn asks for. */
+const ownPartSchema = z.strictObject({
+  name: nameSchema,
+  count: between(0, 100_000),
+  unit: z.enum(partUnits),
+  price: partPrice,
+})
+export type OwnPart = DeepReadonly<z.infer<typeof ownPartSchema>>
+
+export const mostPartChanges = 100
+export const mostOwnParts = 60
+
 /** The inverter and how the modules are strung to it. One to an option. */
 export const electricalSchema = z.strictObject({
   id: z.literal(electricalId),
@@ -48,6 +75,8 @@ export const electricalSchema = z.strictObject({
   /** Of the cables of strings, and from the inverter to the load centre. */
   dcMm2: copperSchema,
   acMm2: copperSchema,
+  partChanges: z.array(partChangeSchema).max(mostPartChanges),
+  ownParts: z.array(ownPartSchema).max(mostOwnParts),
 })
 export type Electrical = DeepReadonly<z.infer<typeof electricalSchema>>
 
@@ -55,13 +84,13 @@ export type Electrical = DeepReadonly<z.infer<typeof electricalSchema>>
 const unplaced = { inverterAt: null, batteryAt: null, cablesDownAt: null, dcMm2: null, acMm2: null } as const
 
 /** What is of one house alone, as it is before anything is drawn there. */
-export const ofNoHouse = { drawn: [], ...unplaced } as const
+export const ofNoHouse = { drawn: [], ...unplaced, partChanges: [], ownParts: [] } as const
 
 export const electricalVersion = 4
 export const electricalMigrations = [
   (value: Record<string, unknown>) => ({ ...value, optimizerId: null }),
   (value: Record<string, unknown>) => ({ ...value, drawn: [] }),
-  (value: Record<string, unknown>) => ({ ...value, ...unplaced }),
+  (value: Record<string, unknown>) => ({ ...value, ...unplaced, partChanges: [], ownParts: [] }),
 ]
 
 export const defaultElectrical: Electrical = {
