@@ -33,7 +33,7 @@ test('parts and diagram follow the inverter that is chosen', async ({ page }) =>
 
   // The meter is there already, a spare module goes along, and so do boards that nothing drawn asks for.
   const total = sheet(page, 'Parts list').getByRole('row', { name: /^To bring/ })
-  const counted = await total.innerText()
+  const counted = (await total.textContent()) ?? ''
   await row(/^Meter for import/)
     .getByRole('checkbox')
     .check()

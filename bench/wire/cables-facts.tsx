@@ -6,6 +6,7 @@ import { theOne } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { sideOf } from '@/words/direction'
 import { later } from '@/words/en/later'
+import { type Sayer } from '@/words/sayer'
 import { useBench, useHouse, useNumbers, useOption, useSayer, useSession, useSite } from '../context'
 import { ChoiceField, LengthField } from '../fields/fields'
 import { placesOf, sideLooked, targetOf, wantedPlaces } from './places'
@@ -113,7 +114,7 @@ function RunRow({ label, runs }: { readonly label: string; readonly runs: readon
   const { units } = useSite()
   if (runs.length === 0) return null
   const metres = runs.reduce((sum, { cableM }) => sum + cableM, 0)
-  const sizes = [...new Set(runs.map(({ mm2 }) => sizeSaid(sayer.written, units, mm2)))]
+  const sizes = [...new Set(runs.map(({ mm2 }) => sizeSaid(sayer, units, mm2)))]
   return (
     <div className="py-0.5">
       <dt className="text-pencil">{label}</dt>
@@ -152,11 +153,8 @@ function LossRow() {
   )
 }
 
-const sizeSaid = (
-  written: (quantity: { value: number; unit: 'mm²' }) => string,
-  units: 'metric' | 'imperial',
-  mm2: number,
-): string => (units === 'imperial' ? `${gaugeOf(mm2)} AWG` : written({ value: mm2, unit: 'mm²' }))
+const sizeSaid = (sayer: Sayer, units: 'metric' | 'imperial', mm2: number): string =>
+  units === 'imperial' ? `${gaugeOf(mm2)} AWG` : sayer.written({ value: mm2, unit: 'mm²' })
 
 function SizeField({ side, label }: { readonly side: 'dc' | 'ac'; readonly label: string }) {
   const { documents } = useBench()
@@ -174,7 +172,7 @@ function SizeField({ side, label }: { readonly side: 'dc' | 'ac'; readonly label
       value={chosen === null ? '' : String(chosen)}
       choices={[
         { value: '', label: words.sizeLeast },
-        ...all.map((mm2) => ({ value: String(mm2), label: sizeSaid(sayer.written, units, mm2) })),
+        ...all.map((mm2) => ({ value: String(mm2), label: sizeSaid(sayer, units, mm2) })),
       ]}
       onChoose={(value) =>
         documents.set(label, optionId, electricalId, { [field]: value === '' ? null : Number(value) })

@@ -122,7 +122,7 @@ test('to the right as one stands before the wall, and on around every corner of 
   for (let k = 0; k < 40; k++) {
     const moved = placeMoved(b.site(), place, 1, 0)
     if (!moved) throw new Error('there are walls')
-    place = moved as { at: Vec2; heightM: number }
+    place = moved
     seen.push(Math.round(sideLooked(b.site(), place) ?? -1))
   }
   expect(seen.filter((side, k) => side !== seen[k - 1])).toEqual([180, 90, 0, 270, 180])

@@ -42,7 +42,6 @@ const partChangeSchema = z.strictObject({
   count: between(0, 100_000).nullable(),
   price: partPrice,
 })
-export type PartChange = DeepReadonly<z.infer<typeof partChangeSchema>>
 
 /** A line that nothing drawn asks for. */
 const ownPartSchema = z.strictObject({
