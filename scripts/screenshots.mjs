@@ -133,10 +133,6 @@ const views = {
     await sheet.getByLabel('Sheet shown').selectOption({ label: '4 / 8  Roof plan' })
     await quiet()
   },
-  wire: async () => {
-    await chapter('Wire')
-    await page.locator('[data-line="shade"]').click()
-  },
   match: () => chapter('Match'),
   tariff: async () => {
     await chapter('Match')
@@ -196,6 +192,19 @@ const views = {
     await page.getByRole('complementary', { name: 'Dormer, gable dormer' }).waitFor()
     await page.keyboard.press('v')
     await page.keyboard.press('f')
+  },
+  // What follows is of a job that was changed for the picture.
+  wire: async () => {
+    await chapter('Wire')
+    await page.getByRole('button', { name: 'Place devices' }).click()
+    for (const device of ['inverter', 'load centre']) {
+      await page.getByText(new RegExp(`Click a wall for the ${device}`)).waitFor()
+      await page.keyboard.press('Enter')
+    }
+    await page.locator('[data-line="ac-cables"]').waitFor()
+    await page.keyboard.press('Escape')
+    await page.locator('[data-line="wiring"]').click()
+    await fresh()
   },
   shape: async () => {
     await openShipped()

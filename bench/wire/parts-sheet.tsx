@@ -59,7 +59,7 @@ const named = ({ line, name }: ChosenPart, sayer: Sayer): string => {
   return typeId === null ? later.partNames[code] : `${later.partNames[code]}, ${sayer.name(typeId)}`
 }
 
-/** Nought where nothing is typed back. */
+/** Null where nothing is typed: what is counted or listed holds again. */
 const numberOrNone = (text: string, locale: string): number | null =>
   text.trim() === '' ? null : parseNumber(text, locale)
 
@@ -203,13 +203,14 @@ function PartRow({ part, lines }: { readonly part: ChosenPart; readonly lines: r
       <td className="py-0.5 pl-3 text-right whitespace-nowrap">
         <TextField
           label={about(words.priceOf)}
-          shown={price === null ? '' : entered(price, site, 2)}
+          shown={price === null ? '' : entered(price * said.each, site, 2)}
           width="figure"
           onType={(text) => {
             const typed = numberOrNone(text, site.locale)
+            const each = typed === null ? null : typed / said.each
             return line
-              ? set.change(words.steps.price, part, { price: typed === line.price ? null : typed })
-              : set.own(words.steps.price, part, { price: typed })
+              ? set.change(words.steps.price, part, { price: each === line.price ? null : each })
+              : set.own(words.steps.price, part, { price: each })
           }}
         />
         {!isListed && line.price !== null && (

@@ -61,6 +61,14 @@ test('by hand: down the slope, along the eave, down the wall', () => {
   expect(lengths[0]).toBeCloseTo(1 / Math.cos(Math.PI / 6) + 3 + 1.5, 9)
 })
 
+test('where it is as short along an edge, a cable is led there and not over the middle of walls', () => {
+  const hip: Shape = { ...house, edges: [0, 1, 2, 3].map(() => ({ pitchDeg: 30 })) }
+  const { found, from, lengths } = ways(siteOf(hip), [[[5, 6], 1.5]], [onSouth(5, 1)])
+  expect(lengths[0]).toBeCloseTo(1 / Math.cos(Math.PI / 6) + 5 + 6 + 5 + 1.5, 9)
+  const points = found(from[0] ?? 0)?.points ?? []
+  expect(points.filter(([, , z]) => z < 2.99)).toEqual([[5, 6, 1.5]])
+})
+
 test('by hand: from device to device around the corner, at the height of the one', () => {
   const { lengths } = ways(
     siteOf(house),

@@ -1,3 +1,4 @@
+import { ofNoHouse } from './electrical/electrical'
 import { job } from '@/town/testing'
 import { defaultCover } from './cover/cover'
 import { ofKind, theOne, type Objects } from './documents'
@@ -65,14 +66,24 @@ test('a job started from another has its equipment, prices and texts, and nothin
     const from = template.options[k]?.objects ?? {}
     for (const id of ['electrical', 'losses', 'storage', 'cover']) expect(objects[id]).toEqual(from[id])
   }
-  // What is drawn over modules of one roof means nothing on another.
-  const drawn = [{ input: 0, panelIds: ['array-1/0:0'] }]
+  // What is drawn over modules of one roof, or hangs on its walls, means nothing on another.
+  const ofOneHouse = {
+    drawn: [{ input: 0, panelIds: ['array-1/0:0'] }],
+    inverterAt: { at: [3, 4], heightM: 1.5 },
+    cablesDownAt: { at: [3, 4], heightM: 1.5 },
+    dcMm2: 6,
+    partChanges: [{ part: 'meter', onSite: true, count: null, price: null }],
+    ownParts: [{ name: 'Boards', count: 2, unit: 'piece', price: null }],
+  } as const
   const options = template.options.map((one) => ({
     ...one,
-    objects: { ...one.objects, electrical: { ...theOne(one.objects, 'electrical', 'electrical'), drawn } },
+    objects: {
+      ...one.objects,
+      electrical: { ...theOne(one.objects, 'electrical', 'electrical'), ...ofOneHouse },
+    },
   }))
   for (const { objects } of startedFrom('New', usual, { ...template, options }).options)
-    expect(theOne(objects, 'electrical', 'electrical').drawn).toEqual([])
+    expect(theOne(objects, 'electrical', 'electrical')).toMatchObject(ofNoHouse)
   // The same town: what its designer found of its programmes and distances stays.
   expect(offersOf(made)).toEqual(offersOf(template))
 })
