@@ -26,8 +26,10 @@ export function CablesLayer({ view }: { readonly view: StageView }) {
   const cables = numbers?.summary.cables
   const standing = site()
   const places = placesOf(house, option)
+  const isMicro = numbers?.summary.electronics === 'microinverters'
   const devices = placeNames.flatMap((name) => {
-    const place = places[name]
+    // Microinverters hang under their modules, whatever was placed before them.
+    const place = isMicro && name === 'inverter' ? null : places[name]
     const at = place && (placedAt(cables, name) ?? ([...place.at, place.heightM] as const))
     const seen = at && view.project(at)
     return seen ? [{ name, seen, isHidden: hides(standing, view, at) }] : []

@@ -1,7 +1,7 @@
 import { acYear, devicesAcYear, type AcYear } from '../energy/ac'
 import { stage, type Stage } from '../graph/stage'
 import { acCurrentA, phaseVoltageV, type Grid } from '../cables/circuit'
-import { cableOhmsStage, isWiredIn } from './cables'
+import { cableOhmsStage, isWiredIn, ohmsOf } from './cables'
 import { dcStage } from './dc'
 import { stringYearStage } from './string-years'
 import { sunStage } from './sun'
@@ -24,15 +24,16 @@ export const acStage: Stage<World, AcYear> = stage({
   compute: ({ inverter: { king, ...curve }, downtime, wattsPerA }, { dc, strings, sun, cables }) => {
     const branches = strings.flatMap(({ value }) => value.ac ?? [])
     const { line = 1, phase = 1 } = wattsPerA ?? {}
+    const ohms = ohmsOf(cables)
     if (branches.length > 0)
       return devicesAcYear(
         branches,
         sun,
         curve.nightW,
         downtime,
-        cables.branches.map((ohm) => ({ ohm, wattsPerA: phase })),
+        ohms.branches.map((ohm) => ({ ohm, wattsPerA: phase })),
       )
-    const cable = { ohm: cables.ac, wattsPerA: line }
+    const cable = { ohm: ohms.ac, wattsPerA: line }
     return acYear(dc, sun, { ...curve, ...(king ? { king } : {}) }, downtime, strings.length > 0, cable)
   },
 })

@@ -1,6 +1,7 @@
 import { cablePlan, isWired, noCables, type CablePlan } from '../cables/cable-plan'
 import { type Sizing } from '../cables/circuit'
-import { stage, type Stage } from '../graph/stage'
+import { type Keyed } from '../graph/keyed'
+import { itemStage, stage, type Stage } from '../graph/stage'
 import { siteStage } from './site'
 import { stringsStage } from './strings'
 import {
@@ -65,24 +66,37 @@ export const cablesStage: Stage<World, CablePlan> = stage({
 })
 
 /** Ohms of the cables in the strings' order: of direct current, or of microinverters' branches; none until all are known. */
-export interface CableOhms {
+export type CableOhms = {
   readonly dc: readonly number[]
   readonly branches: readonly number[]
   /** From the inverter to the load centre. */
   readonly ac: number
 }
 
-/** What of the cables the year's losses follow from. */
-export const cableOhmsStage: Stage<World, CableOhms> = stage({
+/**
+ * What of the cables the year's losses follow from, as the one item of a list: it is known by what it says, so that a tree
+ * that moves no cable recomputes nothing behind it.
+ */
+export const cableOhmsStage: Stage<World, readonly Keyed<CableOhms>[]> = itemStage({
   name: 'cable ohms',
   version: 1,
   after: { cables: cablesStage },
   reads: (world: World) => ({ isWired: isWiredIn(world), isMicro: inverterIn(world).micro !== undefined }),
-  compute: ({ isWired: wired, isMicro }, { cables: { dc, ac } }) => {
+  each: ({ isWired: wired, isMicro }, { cables }): CableOhms[] => {
+    const { dc, ac } = cables.value
     const ohms = (runs: CablePlan['ac']) => runs.map(({ ohm }) => ohm)
-    if (!wired) return { dc: [], branches: [], ac: 0 }
-    return isMicro
-      ? { dc: [], branches: ohms(ac), ac: 0 }
-      : { dc: ohms(dc), branches: [], ac: ac[0]?.ohm ?? 0 }
+    if (!wired) return [unknownOhms]
+    return [
+      isMicro
+        ? { ...unknownOhms, branches: ohms(ac) }
+        : { ...unknownOhms, dc: ohms(dc), ac: ac[0]?.ohm ?? 0 },
+    ]
   },
+  compute: (item: CableOhms): CableOhms => item,
+  bytes: ({ dc, branches }) => 200 + 8 * (dc.length + branches.length),
 })
+
+/** The ohms of that one item. */
+export const ohmsOf = ([first]: readonly Keyed<CableOhms>[]): CableOhms => first?.value ?? unknownOhms
+
+const unknownOhms: CableOhms = { dc: [], branches: [], ac: 0 }

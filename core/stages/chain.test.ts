@@ -278,6 +278,13 @@ test('a small tree far away recomputes no module’s light', async () => {
   expect(fresh['site']).toBe(1)
   for (const name of ['shadows', 'visibility', 'shade', 'string years', 'ac', 'years'])
     expect({ name, fresh: fresh[name] ?? 0 }).toEqual({ name, fresh: 0 })
+  // Nor does it move a cable.
+  const [house, wired] = [
+    set(job.house, 'site', { loadCentreAt: { at: [3, -3.6], heightM: 1.4 } }),
+    set(option, 'electrical', { inverterAt: { at: [5, -3.3], heightM: 1.6 } }),
+  ]
+  const behind = await freshAfter([house, wired], [set(house, tree.id, tree), wired])
+  expect([behind['cables'], behind['dc'] ?? 0, behind['ac'] ?? 0, behind['years'] ?? 0]).toEqual([1, 0, 0, 0])
   // A taller one before the south is not left out; its shadow falls on no module of the west.
   const tall = { ...tree, center: [9, -8], heightM: 6, crownDiameterM: 2 }
   const near = await freshAfter(shipped, [set(job.house, tree.id, tall), option])

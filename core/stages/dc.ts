@@ -1,6 +1,6 @@
 import { sumStrings, type DcYear } from '../energy/dc'
 import { stage, type Stage } from '../graph/stage'
-import { cableOhmsStage } from './cables'
+import { cableOhmsStage, ohmsOf } from './cables'
 import { enteredIn, stringYearStage } from './string-years'
 import { stringsStage } from './strings'
 import { sunStage } from './sun'
@@ -70,6 +70,6 @@ export const dcStage: Stage<World, DcYear> = stage({
       strings.map(({ value }) => value),
       sun.interval.length,
       losses,
-      cables.dc,
+      ohmsOf(cables).dc,
     ),
 })
