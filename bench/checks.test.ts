@@ -5,7 +5,7 @@ test('what is not named elsewhere is of the wiring: every such code, so that a n
   expect(checkCodes.filter((code) => chapterOf(code) === 'wire')).toEqual([
     ...['string-cold', 'string-peak', 'string-hot', 'inputs', 'current'],
     ...['strings-gone', 'strings-many', 'strings-unlike', 'strings-mixed', 'phases'],
-    ...['off-wall', 'cable-drop', 'busbar', 'unbalanced', 'shutdown'],
+    ...['off-wall', 'cable-drop', 'cable-thin', 'busbar', 'unbalanced', 'shutdown'],
     ...['unit-cold', 'unit-peak', 'unit-hot', 'unit-current', 'unit-power'],
     ...['optimizers-few', 'optimizers-many', 'optimizers-power', 'branch-many'],
     ...['dc-ac-high', 'dc-ac-low', 'clipping', 'counted-twice'],

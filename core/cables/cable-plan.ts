@@ -124,6 +124,16 @@ export function cablePlan(request: CableRequest): CablePlan {
   }
 }
 
+/** Metres of single conductors from strings to the inverter: as they are led, or down slope and wall until it has its place. */
+export function stringCableM(
+  site: Site,
+  strings: readonly PanelString[],
+  { dc }: Pick<CablePlan, 'dc'>,
+): number {
+  const led = dc.reduce((sum, { cableM }) => sum + cableM, 0)
+  return led > 0 ? led : stringRuns(site, strings).reduce((sum, { homeM }) => sum + homeM, 0)
+}
+
 interface WaysTo {
   /** From a module, by where the cables come down if that is said. */
   readonly fromRoof: (node: number) => Way

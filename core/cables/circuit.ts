@@ -14,7 +14,7 @@ export const phaseVoltageV = ({ gridPhases, gridVoltageV }: Grid): number =>
 export const polesOf = ({ gridPhases }: Pick<Grid, 'gridPhases'>): number => (gridPhases === 'three' ? 3 : 2)
 
 /** What flows for hours is taken a quarter higher (NFPA 70-2023, 690.8). */
-const continuous = 1.25
+export const continuous = 1.25
 
 /** Ratings that breakers are made in, A (IEC 60898-1 and NFPA 70-2023, 240.6, together). */
 export const breakerRatings = [

@@ -39,10 +39,6 @@ export class Network {
     return this.#nodes[node] ?? [0, 0, 0]
   }
 
-  get size(): number {
-    return this.#nodes.length
-  }
-
   /** The straight line between two nodes; the same one whoever asks again. */
   line(a: number, b: number, kind: LineKind = 'edge'): number {
     const key = a < b ? `${a} ${b}` : `${b} ${a}`

@@ -1,11 +1,8 @@
-import { acCurrentA, type Grid } from '../cables/circuit'
+import { acCurrentA, continuous, type Grid } from '../cables/circuit'
 import { type Site } from '../kinds/site/site'
 import { atMost, type RuleFigure } from './rules'
 
 export type ConnectionRuleCode = 'busbar' | 'unbalanced' | 'shutdown'
-
-/** What flows for hours is taken a quarter higher. */
-const continuous = 1.25
 
 /** What feeds a bus bar beside the grid. */
 export interface Feeding {

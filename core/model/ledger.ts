@@ -317,6 +317,7 @@ export const checkCodes = [
   'phases',
   'off-wall',
   'cable-drop',
+  'cable-thin',
   'busbar',
   'unbalanced',
   'shutdown',

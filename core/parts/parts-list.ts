@@ -8,7 +8,7 @@ import { type PanelString } from '../electrical/stringing'
 import { type Data } from '../model/said'
 import { type Site } from '../site/site'
 import { type Holding } from '../structure/holding'
-import { endM, type CablePlan, type CableRun } from '../cables/cable-plan'
+import { endM, stringCableM, type CablePlan, type CableRun } from '../cables/cable-plan'
 import { branchRuns, spareM, stringRuns, type BranchRun } from '../cables/cable-runs'
 import { acCurrentA, breakerFor, phaseVoltageV, polesOf, type Grid } from '../cables/circuit'
 import { partCounts, type structureParts } from './mounting-parts'
@@ -198,7 +198,7 @@ const spareData = (placed: readonly CableRun[]): Data => ({
 function stringLines({ site, strings, module, optimizer, cables }: Built): PartLine[] {
   const runs = stringRuns(site, strings)
   const placed = cables.dc.filter(({ ways }) => ways.length > 0)
-  const metres = placed.length > 0 ? metresOf(placed) : runs.reduce((sum, { homeM }) => sum + homeM, 0)
+  const metres = stringCableM(site, strings, cables)
   const modules = strings.reduce((sum, { panelIds }) => sum + panelIds.length, 0)
   return [
     ...(optimizer

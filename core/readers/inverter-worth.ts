@@ -3,11 +3,10 @@ import { type Patience } from '../graph/run'
 import { electricalId } from '../kinds/electrical/electrical'
 import { type Check } from '../model/ledger'
 import { withFields } from '../kinds/documents'
-import { wiringAccount } from '../stages/accounts/wiring'
 import { acStage } from '../stages/ac'
 import { financeStage, powerStage } from '../stages/finance'
 import { stringsStage } from '../stages/strings'
-import { gravestOf } from './gravest'
+import { electricAccounts, gravestOf } from './gravest'
 import { electricalIn, type World } from '../stages/world'
 
 /** What an option would be with another inverter. */
@@ -49,7 +48,7 @@ export async function inverterWorths(
     const { id } = inverter
     const electrical = withFields(electricalIn(world), { inverterId: id })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
-    await run.prepare([wiringAccount, acStage, financeStage], patience)
+    await run.prepare([...electricAccounts, acStage, financeStage], patience)
     const { count, powerW } = run.value(powerStage)
     if (count === 0) {
       tell([], 0)

@@ -3,17 +3,18 @@ import { parallelStrings } from '../electrical/stringing'
 import { withFields } from '../kinds/documents'
 import { electricalId, mostDrawn, type DrawnString } from '../kinds/electrical/electrical'
 import { type Check } from '../model/ledger'
+import { stringCableM } from '../cables/cable-plan'
 import { stringRuns } from '../cables/cable-runs'
 import { type Graph } from '../graph/graph'
 import { type Patience } from '../graph/run'
-import { wiringAccount } from '../stages/accounts/wiring'
 import { acStage } from '../stages/ac'
+import { cablesStage } from '../stages/cables'
 import { financeStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { panelLightStage } from '../stages/panel-light'
 import { siteStage } from '../stages/site'
 import { facesByDirection, stringsStage } from '../stages/strings'
-import { gravestOf } from './gravest'
+import { electricAccounts, gravestOf } from './gravest'
 import { electricalIn, inverterIn, moduleIn, type World } from '../stages/world'
 
 /** What an option would be with its modules strung in another way. */
@@ -50,7 +51,7 @@ export async function stringsWorths(
   tell: (found: readonly StringsWorth[], all: number) => void = () => undefined,
 ): Promise<readonly StringsWorth[]> {
   const now = graph.open(world)
-  await now.prepare([wiringAccount, acStage, financeStage, lossChainStage], patience)
+  await now.prepare([...electricAccounts, cablesStage, acStage, financeStage, lossChainStage], patience)
   const { electronics, strings, lengths } = now.value(stringsStage)
   const site = now.value(siteStage)
   if (electronics !== 'none' || strings.length === 0) {
@@ -79,7 +80,7 @@ export async function stringsWorths(
   for (const { by, drawn } of all) {
     const electrical = withFields(electricalIn(world), { drawn: [...drawn] })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
-    await run.prepare([wiringAccount, acStage, financeStage, lossChainStage], patience)
+    await run.prepare([...electricAccounts, cablesStage, acStage, financeStage, lossChainStage], patience)
     const wired = run.value(stringsStage).strings
     const { paybackYears, npv } = run.value(financeStage)
     const inputs = new Map<number, number[]>()
@@ -93,8 +94,8 @@ export async function stringsWorths(
       annualKwh: run.value(acStage).kwh,
       mismatchKwh: run.value(lossChainStage).lost.mismatch.kwh,
       cableM: stringRuns(site, wired).reduce(
-        (sum, { extensions, homeM }) => sum + homeM + extensions.reduce((own, { fromM }) => own + fromM, 0),
-        0,
+        (sum, { extensions }) => sum + extensions.reduce((own, { fromM }) => own + fromM, 0),
+        stringCableM(site, wired, run.value(cablesStage)),
       ),
       paybackYears,
       npv,

@@ -138,6 +138,23 @@ test('a thin cable is told, and one press of its remedy is enough', async () => 
   expect(ac?.dropShare).toBeCloseTo((2 * amperes * copperOhmMm2PerM * (ac?.cableM ?? 0)) / 2 / 240, 9)
 })
 
+test('a cross-section below its current is told with the least that bears it, wherever the devices hang', async () => {
+  const thin = async (electrical: object) =>
+    checksOf((await computed(electrical)).run).filter(({ code }) => code === 'cable-thin')
+  expect(await thin({})).toEqual([])
+  // 31.7 A ask for a breaker of 40 A, and that for gauge 8; 13.9 A of a string in bright sun for gauge 10.
+  const found = await thin({ dcMm2: 3.31, acMm2: 5.26 })
+  expect(found.map(({ id, measured }) => [id, measured?.limit])).toEqual([
+    ['cable-thin-dc', 5.26],
+    ['cable-thin-ac', 8.37],
+  ])
+  const fields = Object.fromEntries(found.map(({ remedy }) => [remedy?.set.field ?? '', remedy?.set.value]))
+  expect(await thin(fields)).toEqual([])
+  expect((await thin({ ...microinverters, dcMm2: 1, acMm2: 1 })).map(({ id }) => id)).toEqual([
+    'cable-thin-ac',
+  ])
+})
+
 test('what is off the wall is told, and put back onto it', async () => {
   const away = { at: [12, -1.6], heightM: 1.6 }
   const { run } = await computed({ inverterAt: away }, { loadCentreAt: south })

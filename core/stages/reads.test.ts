@@ -119,13 +119,13 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     lowestTemperatureC: 'strings, account of wiring',
     // Conductors are told by gauge where lengths are told in feet.
     units: 'cables, account of modules, account of cables, account of the inverter',
-    gridVoltageV: 'cables, account of the connection',
+    gridVoltageV: 'cables, account of cables, account of the connection',
     busbarA: 'account of the connection',
     mainBreakerA: 'account of the connection',
     unbalancedKw: 'account of the connection',
     shutdownAsked: 'account of the connection',
     loadCentreAt: 'cables, account of cables',
-    gridPhases: 'cables, account of wiring, account of the connection',
+    gridPhases: 'cables, account of wiring, account of cables, account of the connection',
     highestTemperatureC: 'strings',
     albedoByMonth: 'plane light, account of light',
     skyModel: 'sky, account of light',
@@ -217,7 +217,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   cover: {
     leastSunAccess: 'account of shaded modules',
     moduleId:
-      'ground objects, dormers, roof objects, fields, structure, shadows, visibility, shade, snow, module model, strings, string years, cables, dc, shade bill, account of light, account of modules, power, account of wiring, price, years, account of money',
+      'ground objects, dormers, roof objects, fields, structure, shadows, visibility, shade, snow, module model, strings, string years, cables, dc, shade bill, account of light, account of modules, power, account of wiring, account of cables, price, years, account of money',
     setbacksM: `${ground}, account of setbacks`,
     rulesId: 'account of setbacks',
     mountingId: 'structure',
@@ -227,14 +227,15 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   electrical: {
     inverterId:
       'strings, string years, cables, cable ohms, ac, account of modules, account of wiring, account of cables, account of the connection, account of the inverter, price',
-    optimizerId: 'strings, string years, cables, account of modules, account of wiring, price',
+    optimizerId:
+      'strings, string years, cables, account of modules, account of wiring, account of cables, price',
     modulesPerString: 'strings',
     drawn: 'strings, account of wiring',
     inverterAt: 'cables, account of cables',
     batteryAt: 'cables, account of cables',
     cablesDownAt: 'cables, account of cables',
-    dcMm2: 'cables',
-    acMm2: 'cables',
+    dcMm2: 'cables, account of cables',
+    acMm2: 'cables, account of cables',
     partChanges: '',
     ownParts: '',
   },
@@ -314,7 +315,7 @@ const sheets = {
       lengthM: `${ground}, structure`,
       vocV: 'module model, strings',
       vmpV: 'module model, cables',
-      iscA: 'module model, strings, cables, account of wiring',
+      iscA: 'module model, strings, cables, account of wiring, account of cables',
       impA: 'module model, cables',
       powerPerK: 'module model, account of modules',
       vocPerK: 'module model, strings',
@@ -334,7 +335,8 @@ const sheets = {
   inverters: {
     id: inverterIn(base).id,
     fields: {
-      acPowerW: 'cables, ac, account of wiring, account of the connection, account of the inverter',
+      acPowerW:
+        'cables, ac, account of wiring, account of cables, account of the connection, account of the inverter',
       mppInputs: 'strings, account of wiring',
       stringsPerInput: 'strings, account of wiring',
       highestV: 'strings, account of wiring',
@@ -423,7 +425,7 @@ test('sheets of optimizers, where an option has some', () => {
     mppHighV: 'string years, account of modules, account of wiring',
     inputShortCurrentA: 'account of wiring',
     outputV: 'strings, string years',
-    outputCurrentA: 'strings, string years, cables, account of modules',
+    outputCurrentA: 'strings, string years, cables, account of modules, account of cables',
     efficiency: 'string years, account of modules',
     fewestPerString: 'strings',
     mostPerString: 'strings, account of wiring',
@@ -441,7 +443,7 @@ test('sheets of microinverters, where an option has some', () => {
   const readers = readersOfSheet(world, 'inverters', id)
   expect(readers).toMatchObject({
     acPowerW:
-      'strings, string years, cables, ac, account of wiring, account of the connection, account of the inverter',
+      'strings, string years, cables, ac, account of wiring, account of cables, account of the connection, account of the inverter',
     mppInputs: 'strings, account of wiring',
     efficiency: 'string years, ac, account of the inverter',
     micro: 'strings, account of wiring',

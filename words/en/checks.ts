@@ -162,6 +162,10 @@ export const checks = {
     message:
       '{length} of {size} {what, select, dc {lose {drop} of the string’s voltage} other {raise the voltage by {drop}}} at full power; good practice is {limit} at most. Use a larger cross-section, or place the devices closer together.',
   },
+  'cable-thin': {
+    title: '{what, select, dc {PV cable} branch {Branch cable} other {AC cable}} below its current',
+    message: '{size} was chosen; {current} ask for {least} at least.',
+  },
   busbar: {
     title: 'Bus bar overloaded',
     message:

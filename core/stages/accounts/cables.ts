@@ -1,12 +1,24 @@
 import { type CablePlan, type CableRun } from '../../cables/cable-plan'
-import { gaugeOf, sizesOf, type Sizing } from '../../cables/circuit'
+import {
+  acCurrentA,
+  circuitMm2,
+  gaugeOf,
+  phaseVoltageV,
+  sizesOf,
+  stringMm2,
+  type Grid,
+  type Sizing,
+} from '../../cables/circuit'
+import { optimizedCurrentA } from '../../electrical/electronics'
+import { devicesOnBranches } from '../../electrical/unit-rules'
 import { placeFields } from '../../cables/place-fields'
 import { stage, type Stage } from '../../graph/stage'
 import { electricalId } from '../../kinds/electrical/electrical'
 import { type Check, type Remedy, type Term } from '../../model/ledger'
 import { type Datum } from '../../model/said'
 import { cablesStage, placesIn, sizingIn } from '../cables'
-import { inverterIn, type World } from '../world'
+import { stringsStage, type Wiring } from '../strings'
+import { electricalIn, fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from '../world'
 import { term, type Account } from './account'
 
 /**
@@ -20,14 +32,18 @@ const hangsM = 0.3
 /** Whether cables are thick enough for their way, and what hangs on a wall hangs on one. */
 export const cableAccount: Stage<World, Account> = stage({
   name: 'account of cables',
-  version: 1,
-  after: { cables: cablesStage },
+  version: 2,
+  after: { cables: cablesStage, wiring: stringsStage },
   reads: (world: World) => ({
     isMicro: inverterIn(world).micro !== undefined,
+    chosen: fieldsOf(electricalIn(world), 'dcMm2', 'acMm2'),
+    stringA: stringAIn(world),
+    acPowerW: inverterIn(world).acPowerW,
+    grid: fieldsOf(siteIn(world), 'gridPhases', 'gridVoltageV'),
     places: placesIn(world),
     sizing: sizingIn(world),
   }),
-  compute: ({ isMicro, places, sizing }, { cables }) => ({
+  compute: ({ isMicro, places, sizing, chosen, stringA, acPowerW, grid }, { cables, wiring }) => ({
     lines: [],
     checks: [
       ...cables.devices.flatMap(({ name, at, offWallM }): Check[] => {
@@ -47,11 +63,66 @@ export const cableAccount: Stage<World, Account> = stage({
           },
         ]
       }),
+      ...(wiring.strings.length === 0
+        ? []
+        : [
+            ...(isMicro ? [] : thinChecks('dc', chosen.dcMm2, stringA, stringMm2(stringA, sizing), sizing)),
+            ...acThinChecks(wiring, { isMicro, acPowerW, grid }, chosen.acMm2, sizing),
+          ]),
       ...dropChecks('dc', cables.dc, sizing),
       ...dropChecks(isMicro ? 'branch' : 'ac', cables.ac, sizing),
     ],
   }),
 })
+
+/** The greatest current of a string in bright sun, or of its optimizers. */
+const stringAIn = (world: World): number => {
+  const optimizer = optimizerIn(world)
+  return optimizer ? optimizedCurrentA(optimizer, inverterIn(world)) : moduleIn(world).iscA
+}
+
+function acThinChecks(
+  { strings, devices }: Wiring,
+  { isMicro, acPowerW, grid }: { readonly isMicro: boolean; readonly acPowerW: number; readonly grid: Grid },
+  chosenMm2: number | null,
+  sizing: Sizing,
+): Check[] {
+  const amperes = isMicro
+    ? (Math.max(0, ...devicesOnBranches(strings, devices)) * acPowerW) / phaseVoltageV(grid)
+    : acCurrentA(acPowerW, grid)
+  return thinChecks(isMicro ? 'branch' : 'ac', chosenMm2, amperes, circuitMm2(amperes, sizing), sizing)
+}
+
+/** A cross-section that was chosen thinner than its current allows. */
+function thinChecks(
+  what: 'dc' | 'ac' | 'branch',
+  chosenMm2: number | null,
+  amperes: number,
+  leastMm2: number,
+  sizing: Sizing,
+): Check[] {
+  if (chosenMm2 === null || chosenMm2 >= leastMm2 - 0.01) return []
+  const side = what === 'dc' ? 'dc' : 'ac'
+  return [
+    {
+      id: `cable-thin-${side}`,
+      code: 'cable-thin',
+      data: {
+        what,
+        size: sizeSaid(chosenMm2, sizing),
+        least: sizeSaid(leastMm2, sizing),
+        current: { value: amperes, unit: 'A', digits: 1 },
+      },
+      severity: 'broken',
+      measured: { figure: chosenMm2, limit: leastMm2, unit: 'mm²' },
+      objects: [],
+      remedy: {
+        code: 'thicker-cable',
+        set: { id: electricalId, field: side === 'dc' ? 'dcMm2' : 'acMm2', value: leastMm2 },
+      },
+    },
+  ]
+}
 
 /** Of the cables of one kind the one that loses most. */
 function dropChecks(what: 'dc' | 'ac' | 'branch', runs: readonly CableRun[], sizing: Sizing): Check[] {
