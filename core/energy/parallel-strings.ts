@@ -1,12 +1,6 @@
 import { goldenSection } from '../model/golden-section'
-import {
-  emptyYear,
-  inSeriesInto,
-  lightWeights,
-  type LitString,
-  type StringRequest,
-  type StringYear,
-} from './string-year'
+import { seriesInto, type SteppedString } from './step-down'
+import { emptyYear, type LitString, type StringRequest, type StringYear } from './string-year'
 
 /** Share of the volts that the search of the common ones ends at. */
 const fineShare = 1e-3
@@ -19,11 +13,14 @@ const steps = 8
  * that costs is each string's loss `window`. Current that a string could draw from another is left out.
  * @returns a year of each, in their order
  */
-export function parallelYears(strings: readonly LitString[], request: StringRequest): StringYear[] {
+export function parallelYears(
+  strings: readonly (LitString | SteppedString)[],
+  request: StringRequest,
+): StringYear[] {
   const { withVolts, sun, window } = request
   const entries = sun.interval.length
   const outs = strings.map(() => emptyYear(entries, withVolts))
-  const all = strings.map((string, s) => inSeriesInto(outs[s] as StringYear, string, request))
+  const all = strings.map((string, s) => seriesInto(outs[s] as StringYear, string, request))
   const [lowest, highest] = [window?.lowV ?? 0, window?.highV ?? Infinity]
   for (let k = 0; k < entries; k++) {
     const lit = all.flatMap((series, s) => (series.read(k) ? [{ series, out: outs[s] as StringYear }] : []))
@@ -46,7 +43,7 @@ export function parallelYears(strings: readonly LitString[], request: StringRequ
       if (withVolts) out.voltWatts[k] = powerW * volts
     }
   }
-  return outs.map((out, s) => ({ ...out, weights: lightWeights(strings[s] as LitString) }))
+  return outs.map((out, s) => ({ ...out, weights: all[s]?.weights() ?? null }))
 }
 
 /**

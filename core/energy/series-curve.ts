@@ -149,6 +149,30 @@ export class SeriesCurve {
     return this.#currentAt(light, groups, lit, voltsV) * voltsV
   }
 
+  /** The current that so much light makes in a cell, A: no group gives more. */
+  lightCurrentA(lightWm2: number, cellC: number): number {
+    this.#carryTo(cellC)
+    return (lightWm2 / 1000) * this.#cell.lightA
+  }
+
+  /** Volts of the same levels at a current, A; below zero where most of them are bypassed. */
+  voltsAt(
+    light: Float64Array,
+    groups: Float64Array,
+    alone: Float64Array,
+    levels: number,
+    cellC: number,
+    currentA: number,
+  ): number {
+    this.#prepare(light, groups, alone, levels, cellC)
+    let taking = 0
+    while (taking < levels && (this.#currents[taking] as number) > currentA) taking++
+    let bypassed = 0
+    for (let j = taking; j < levels; j++) bypassed += groups[j] as number
+    this.#sum(light, groups, taking, currentA)
+    return this.#volts - bypassV * bypassed
+  }
+
   /**
    * What groups in series lose of their power by the variance of their light, where that is slight: the second-order
    * law of Bucciarelli 1979 ("Power loss in photovoltaic arrays due to mismatch in cell characteristics", Solar Energy
@@ -193,10 +217,7 @@ export class SeriesCurve {
     levels: number,
     cellC: number,
   ): number {
-    if (cellC !== this.#cellC) {
-      this.#cell = diodeAt(this.#model, 1000, cellC)
-      this.#cellC = cellC
-    }
+    this.#carryTo(cellC)
     if (this.#currents.length < levels) {
       this.#currents = new Float64Array(2 * levels)
       this.#opens = new Float64Array(2 * levels)
@@ -224,6 +245,12 @@ export class SeriesCurve {
       this.#bounds[last] = sum
     }
     return open
+  }
+
+  #carryTo(cellC: number): void {
+    if (cellC === this.#cellC) return
+    this.#cell = diodeAt(this.#model, 1000, cellC)
+    this.#cellC = cellC
   }
 
   /** Whether the string comes to these volts; looked at closely only where the bound does not say. */

@@ -125,8 +125,14 @@ export interface InSeries {
   work(): Given
   /** What they give at these volts, once they have worked at their best there. */
   workAt(voltsV: number): Given
+  /** What they give at this current, A, once they have worked at their best there; below nought where bypass diodes take more. */
+  workAtCurrent(currentA: number): Given
+  /** The current that they never come to, A. */
+  mostA(): number
   /** Books what was lost where they last worked. */
   book(): void
+  /** What each module has brought, see `StringYear`. */
+  weights(): readonly number[] | null
 }
 
 /**
@@ -154,9 +160,11 @@ export function inSeriesInto(
   let [entry, meanSum, clean, bare, cell] = [0, 0, 0, 0, 0]
   let at: WorkingPoint | null = null
   const nominalOf = ({ lit }: WorkingPoint) => Math.min(meanSum / n, lit) * n * rated
+  /** What they give with nothing held back. */
+  const freeW = (where: WorkingPoint) => nominalOf(where) * bare * clean * where.atCell
   const gives = (where: WorkingPoint) => {
     at = where
-    given.powerW = nominalOf(where) * bare * clean * where.atCell * where.held
+    given.powerW = freeW(where) * where.held
     given.voltsV = where.voltsV
     return given
   }
@@ -199,6 +207,16 @@ export function inSeriesInto(
     },
     work: () => gives(point.best(clean, cell, inSeries)),
     workAt: (voltsV) => gives(point.at(voltsV)),
+    workAtCurrent: (currentA) => {
+      at ??= point.best(clean, cell, inSeries)
+      point.onCurve()
+      return gives(point.atCurrent(currentA, freeW(at)))
+    },
+    mostA: () => {
+      at ??= point.best(clean, cell, inSeries)
+      point.onCurve()
+      return point.mostA(freeW(at))
+    },
     book: () => {
       if (!at) return
       const nominal = nominalOf(at)
@@ -211,6 +229,8 @@ export function inSeriesInto(
       add(heat, entry, dirty * (at.atStc - at.atCell))
       add(window, entry, hot - hot * at.held)
     },
+    // Modules in series bring alike as long as they face one way; over several planes, in the measure of their light.
+    weights: () => (planes ? panels.map(({ meanKwhM2 }) => meanKwhM2) : null),
   }
 }
 
@@ -224,24 +244,27 @@ const openOn = ({ direct, dome, horizon, ground }: PlaneLight, k: number): numbe
  * A year of modules in series, see `inSeriesInto`. In every entry `sunW` is `powerW` and all of `lostW` together.
  */
 export function stringYear(string: LitString, request: StringRequest): StringYear {
-  const { withVolts, sun } = request
-  const entries = sun.interval.length
-  const out = emptyYear(entries, withVolts)
-  const series = inSeriesInto(out, string, request)
-  for (let k = 0; k < entries; k++) {
+  const out = emptyYear(request.sun.interval.length, request.withVolts)
+  return yearOf(inSeriesInto(out, string, request), out, request)
+}
+
+/** Every entry at its best, where nothing else hangs on the input. @param out what `series` books into */
+export function yearOf(
+  series: InSeries,
+  out: StringYear,
+  { withVolts, sun }: Pick<StringRequest, 'withVolts' | 'sun'>,
+): StringYear {
+  for (let k = 0; k < sun.interval.length; k++) {
     if (!series.read(k)) continue
     const { powerW, voltsV } = series.work()
     series.book()
     out.powerW[k] = powerW
     if (withVolts) out.voltWatts[k] = powerW * voltsV
   }
-  return { ...out, weights: lightWeights(string) }
+  return { ...out, weights: series.weights() }
 }
 
-/** Modules in series bring alike as long as they face one way; over several planes, in the measure of their light. */
-export const lightWeights = ({ panels, planes }: LitString): readonly number[] | null =>
-  planes ? panels.map(({ meanKwhM2 }) => meanKwhM2) : null
-
-const add = (series: Float64Array, k: number, value: number) => {
+/** Adds to an entry. */
+export const add = (series: Float64Array, k: number, value: number): void => {
   series[k] = (series[k] as number) + value
 }

@@ -124,6 +124,16 @@ export interface AtEntry {
   best(clean: number, cellC: number, inSeries: number): WorkingPoint
   /** Where it works at these volts, in the conditions that were asked about last; nothing is held where it never comes to them. */
   at(voltsV: number): WorkingPoint
+  /** Takes its best from the whole curve, if it was not: so that what follows agrees with it. */
+  onCurve(): void
+  /**
+   * Where it works at this current; `held` is below nought where bypass diodes take more than the rest gives. Without a
+   * curve it stays at its best.
+   * @param bestPowerW what it gives at its best, by which its curve is scaled
+   */
+  atCurrent(currentA: number, bestPowerW: number): WorkingPoint
+  /** The current that it never comes to, A; without a curve the one at its best. */
+  mostA(bestPowerW: number): number
 }
 
 /**
@@ -203,6 +213,9 @@ export function workingPoint(
     return out
   }
 
+  /** Amperes of the curve to those of what it stands for: snow that covers a share, and the table's own error. */
+  const currentScale = (bestPowerW: number) => (whole.bestW > 0 ? bestPowerW / whole.bestW : 0)
+
   return {
     best: (clean, cellC, inSeries) => {
       Object.assign(whole, { isMade: false, clean, cellC, inSeries })
@@ -229,6 +242,21 @@ export function workingPoint(
       out.held = bestW > 0 ? curve.heldAt(cleaned, counts, alone, groups.levels, cellC, voltsV) / bestW : 0
       out.voltsV = voltsV
       return out
+    },
+    onCurve: () => {
+      if (curve && !whole.isMade) workOn(curve, null)
+    },
+    atCurrent: (currentA, bestPowerW) => {
+      if (!curve) return out
+      const scale = currentScale(bestPowerW)
+      const own = scale > 0 ? currentA / scale : 0
+      out.voltsV = curve.voltsAt(cleaned, counts, alone, groups.levels, whole.cellC, own)
+      out.held = whole.bestW > 0 ? (own * out.voltsV) / whole.bestW : 0
+      return out
+    },
+    mostA: (bestPowerW) => {
+      if (!curve) return out.voltsV > 0 ? bestPowerW / out.voltsV : 0
+      return currentScale(bestPowerW) * curve.lightCurrentA(groups.high * whole.clean, whole.cellC)
     },
   }
 }
