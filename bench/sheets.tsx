@@ -27,6 +27,7 @@ const dialogs: Readonly<Partial<Record<NonNullable<Session['dialog']>, Component
   diagram: lazyPart('DiagramDialog'),
   inverters: lazyPart('InvertersDialog'),
   strings: lazyPart('StringsDialog'),
+  optimizers: lazyPart('OptimizersDialog'),
   bills: lazyPart('BillsDialog'),
   fit: lazyPart('FitDialog'),
   money: lazyPart('MoneyDialog'),

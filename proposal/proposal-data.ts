@@ -58,7 +58,7 @@ export function proposalData(
       cash: summary.cash,
       ledger: summary.ledger.map(({ id, value, shown, unit }) => ({ id, value, shown, unit })),
     },
-    equipment: equipmentOf(world, standing, summary.inverters),
+    equipment: equipmentOf(world, standing, summary.inverters, summary.optimized.length),
     takenAs: alterationsIn(world).map(({ alteration: { what, heightM, years }, object }) => ({
       name: 'name' in object ? object.name : object.kind,
       what,
@@ -148,7 +148,7 @@ const drawable = (site: StandingSite): StandingSite => ({
 })
 
 /** The parts of every object, like ones together. */
-function equipmentOf(world: World, site: StandingSite, inverters: number): Equipment[] {
+function equipmentOf(world: World, site: StandingSite, inverters: number, optimized: number): Equipment[] {
   const context = {
     panelsOn: (id: string) => site.arrays.find((array) => array.id === id)?.panels.length ?? 0,
     moduleId: coverIn(world).moduleId,
@@ -161,8 +161,7 @@ function equipmentOf(world: World, site: StandingSite, inverters: number): Equip
   }
   const order = ['module', 'inverter', 'optimizer', 'battery'] as const
   const optimizer = optimizerIn(world)
-  const modules = site.arrays.reduce((sum, { panels }) => sum + panels.length, 0)
-  const optimizers: Part[] = optimizer ? [{ what: 'optimizer', typeId: optimizer.id, count: modules }] : []
+  const optimizers: Part[] = optimizer ? [{ what: 'optimizer', typeId: optimizer.id, count: optimized }] : []
   return [...together.values(), ...optimizers]
     .map((part) => (part.what === 'inverter' ? { ...part, count: inverters } : part))
     .filter(({ count }) => count > 0)

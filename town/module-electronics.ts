@@ -72,7 +72,20 @@ const optimizer = (
   ...more,
 })
 
-/** Made-up optimizers; the last ones for long strings on three phases. */
+/** Those that only lower volts, for single modules in strings of others. */
+const stepDown = (id: string, name: string, powerW: number, price: number, inputShortCurrentA = 15) =>
+  optimizer(id, name, powerW, price, {
+    stepDown: true,
+    inputShortCurrentA,
+    outputCurrentA: 16,
+    efficiency: 0.993,
+    fewestPerString: 1,
+    mostPerString: 60,
+    stringPowerW: 25_000,
+    weightKg: 0.5,
+  })
+
+/** Made-up optimizers: for short strings, for long ones on three phases, and for single modules. */
 export const optimizers: readonly OptimizerType[] = [
   optimizer('thrushfield-360', 'Thrushfield 360', 360, 52, { inputShortCurrentA: 12.5 }),
   optimizer('thrushfield-430', 'Thrushfield 430', 430, 57),
@@ -94,4 +107,6 @@ export const optimizers: readonly OptimizerType[] = [
     stringPowerW: 15_000,
     weightKg: 0.9,
   }),
+  stepDown('thrushfield-one-430', 'Thrushfield One 430', 430, 46),
+  stepDown('thrushfield-one-600', 'Thrushfield One 600', 600, 54, 20),
 ]

@@ -31,7 +31,7 @@ export function diagramWords(
         power: kilowatts(modules * module.powerW, 2),
       }),
     ],
-    array: ({ input, lengths, coldV, hotV, currentA }) => [
+    array: ({ input, lengths, optimized, coldV, hotV, currentA }) => [
       say(new Set(lengths).size > 1 ? diagram.unequal : diagram.input, {
         input,
         strings: lengths.length,
@@ -39,9 +39,17 @@ export function diagramWords(
         lengths: lengths.join(' + '),
       }),
       say(diagram.module, { name: module.name, power: { value: module.powerW, unit: 'W' } }),
-      ...(optimizer
+      ...(optimizer && optimized > 0
         ? [
-            say(diagram.optimizer, { name: optimizer.name }),
+            say(diagram.optimizer, {
+              at: optimized < lengths.reduce((sum, own) => sum + own, 0) ? 'some' : 'each',
+              modules: optimized,
+              name: optimizer.name,
+            }),
+          ]
+        : []),
+      ...(optimizer && !optimizer.stepDown
+        ? [
             say(diagram.optimized, { volts: volts(coldV), current: amperes(currentA) }),
           ]
         : [say(diagram.volts, { cold: volts(coldV), hot: volts(hotV), current: amperes(currentA) })]),

@@ -5,6 +5,7 @@ import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
+import { type OptimizerWorth } from '@/core/readers/optimizer-worth'
 import { type StringsWorth } from '@/core/readers/strings-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
@@ -20,7 +21,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 10
+export const protocolVersion = 11
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {
@@ -34,6 +35,7 @@ export interface ShadeWanted {
 export type Ranking =
   | { readonly of: 'inverters'; readonly all: number; readonly rows: readonly InverterWorth[] }
   | { readonly of: 'strings'; readonly all: number; readonly rows: readonly StringsWorth[] }
+  | { readonly of: 'optimizers'; readonly all: number; readonly rows: readonly OptimizerWorth[] }
 
 export interface RunRequest {
   readonly type: 'run'

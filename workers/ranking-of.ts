@@ -1,3 +1,4 @@
-/** What other inverters and other strings would make of a world whose figures are known. Fetched when it is first asked for. */
+/** What other inverters, strings and optimizers would make of a world whose figures are known. Fetched when it is first asked for. */
 export { inverterWorths } from '@/core/readers/inverter-worth'
+export { optimizerWorths } from '@/core/readers/optimizer-worth'
 export { stringsWorths } from '@/core/readers/strings-worth'

@@ -208,12 +208,12 @@ function useEquipmentRows(shown: readonly Shown[]): CompareRow[] {
         ? counted(summary.inverters, inverterId)
         : sayer.name(inverterId)
     }),
-    ...(shown.some(({ summary }) => summary?.electronics === 'optimizers')
+    ...(shown.some(({ summary }) => summary && summary.optimized.length > 0)
       ? [
           of('optimizers', ({ objects, summary }) => {
             const { optimizerId } = theOne(objects, 'electrical', electricalId)
-            return summary?.electronics === 'optimizers' && optimizerId !== null
-              ? counted(summary.count, optimizerId)
+            return summary && optimizerId !== null
+              ? counted(summary.optimized.length, optimizerId)
               : words.nothing
           }),
         ]

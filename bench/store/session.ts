@@ -98,6 +98,7 @@ export interface Session {
     | 'diagram'
     | 'inverters'
     | 'strings'
+    | 'optimizers'
     | 'tariff-now'
     | 'tariff-then'
     | 'bills'

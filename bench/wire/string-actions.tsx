@@ -19,6 +19,7 @@ import { useBench, useOption, useSayer, useSession } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { modulesOf } from '../store/selection'
 import { toast } from '../store/session'
+import { Action } from './action'
 
 const words = later.wiring
 
@@ -42,18 +43,6 @@ function useSelectedModules(): readonly string[] {
   if (chosen.size === 0) return []
   return site().arrays.flatMap(({ panels }) =>
     thereAndBack(panels.filter(({ id }) => chosen.has(id))).map(({ id }) => id),
-  )
-}
-
-function Action({ onClick, children }: { readonly onClick: () => void; readonly children: string }) {
-  return (
-    <button
-      type="button"
-      className="cursor-pointer text-left text-[12px] text-verdigris hover:underline"
-      onClick={onClick}
-    >
-      {children}
-    </button>
   )
 }
 

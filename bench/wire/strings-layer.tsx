@@ -13,6 +13,9 @@ const words = later.wiring
 const patterns = [undefined, '7 3', '2 3', '9 3 2 3'] as const
 /** More modules than this are drawn without their dots, for the hand that turns the house. */
 const mostDots = 300
+/** Half the side of the mark of a module with an optimizer, px, and how far it stands below the middle. */
+const markPx = 3.5
+const markBelowPx = 9
 /** Pixels that an end stands off the middle of its module. */
 const endPx = 6
 
@@ -34,7 +37,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
       const middle = middles.get(id)
       return middle ? [view.project(middle)] : []
     })
-  const { strings = [], electronics } = numbers?.summary ?? {}
+  const { strings = [], electronics, optimized = [] } = numbers?.summary ?? {}
   const signs = electronics === 'microinverters' ? words.branchEnds : words.stringEnds
   const taken = new Set(drawing ? lit : [])
   const hasDots = middles.size <= mostDots
@@ -43,6 +46,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
       className={`pointer-events-none absolute inset-0 h-full w-full ${fresh || drawing ? '' : 'opacity-60'}`}
       aria-hidden
       data-strings={strings.length}
+      data-optimized={electronics === 'none' ? optimized.length : 0}
     >
       <CablesLayer view={view} />
       {strings.map(({ id, input, panelIds, drawn }) => {
@@ -60,6 +64,21 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
           />
         )
       })}
+      {electronics === 'none' &&
+        pathOf(optimized).map(
+          (at, k) =>
+            at && (
+              <rect
+                key={k}
+                x={at[0] - markPx}
+                y={at[1] + markBelowPx - markPx}
+                width={2 * markPx}
+                height={2 * markPx}
+                className="fill-verdigris stroke-card"
+                strokeWidth={1.5}
+              />
+            ),
+        )}
       {drawing && (
         <StringPath
           name=""

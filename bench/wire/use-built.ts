@@ -40,6 +40,7 @@ export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | nul
       inverter,
       optimizer: optimizer ?? null,
       devices: numbers.summary.devices,
+      optimized: numbers.summary.optimized,
       battery: battery ? { type: battery, count } : null,
       grid,
       cables: numbers.summary.cables,

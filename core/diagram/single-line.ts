@@ -5,7 +5,7 @@ import { type Vec2 } from '../geometry/vector'
 import { optimizedCurrentA } from '../electrical/electronics'
 import { devicesOnBranches } from '../electrical/unit-rules'
 import { acCurrentA, breakerFor, conductorFor, dcConductorFor, polesOf } from '../cables/circuit'
-import { acPowerOf, branchCurrentA, type Built } from '../parts/parts-list'
+import { acPowerOf, branchCurrentA, stringOptimizerOf, type Built } from '../parts/parts-list'
 import * as symbol from './symbols'
 
 /** What hangs on one input. */
@@ -14,6 +14,8 @@ export interface InputFigures {
   readonly input: number
   /** Modules of each string. */
   readonly lengths: readonly number[]
+  /** Modules that have an optimizer. */
+  readonly optimized: number
   /** The greatest volts: open-circuit in the cold, or what its optimizers may put out. */
   readonly coldV: number
   readonly hotV: number
@@ -140,10 +142,10 @@ function branchesOf(
   })
 }
 
-function inputsOf(
-  { strings, module, inverter, optimizer }: Built,
-  window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>,
-): InputFigures[] {
+function inputsOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>): InputFigures[] {
+  const { strings, module, inverter, optimized } = built
+  const optimizer = stringOptimizerOf(built)
+  const held = new Set(optimized)
   return [...byInput(strings)]
     .sort(([a], [b]) => a - b)
     .map(([input, own]): InputFigures => {
@@ -152,6 +154,7 @@ function inputsOf(
       return {
         input: input + 1,
         lengths,
+        optimized: own.flatMap(({ panelIds }) => panelIds.filter((id) => held.has(id))).length,
         // Optimizers put out what the inverter asks for, and never more than it stands.
         coldV: optimizer
           ? Math.min(inverter.highestV, longest * optimizer.outputV)

@@ -92,6 +92,11 @@ const optimizerSchema = z.object({
   mostPerString: z.number().int().positive(),
   /** Greatest module power of a string. */
   stringPowerW: z.number().positive(),
+  /**
+   * Of one that only lowers its module's volts: it may stand at some modules of a string among others without, and its
+   * strings are those of modules in series. Others make the volts of their string together and are at every module.
+   */
+  stepDown: z.literal(true).exactOptional(),
   weightKg: z.number().positive().exactOptional(),
 })
 export type OptimizerType = DeepReadonly<z.infer<typeof optimizerSchema>>

@@ -53,7 +53,7 @@ test('seeded branches: never worse than dealing them out as they come, and withi
 })
 
 test('shutdown is missing only where it is asked for and nothing at the modules does it', () => {
-  expect(shutdownRule(17, false, true)).toMatchObject({ figure: 17, ok: false })
-  expect(shutdownRule(17, true, true).ok).toBe(true)
-  expect(shutdownRule(17, false, false).ok).toBe(true)
+  expect(shutdownRule(17, true)).toMatchObject({ figure: 17, ok: false })
+  expect(shutdownRule(0, true).ok).toBe(true)
+  expect(shutdownRule(17, false).ok).toBe(true)
 })

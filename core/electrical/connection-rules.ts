@@ -47,9 +47,6 @@ export function unbalancedRule(
   return atMost('unbalanced', (Math.max(...phases) - Math.min(...phases)) / 1000, unbalancedKw)
 }
 
-/** Modules that cannot be shut down by themselves, where that is asked for. */
-export const shutdownRule = (
-  modules: number,
-  hasElectronics: boolean,
-  isAsked: boolean,
-): RuleFigure<ConnectionRuleCode> => atMost('shutdown', isAsked && !hasElectronics ? modules : 0, 0)
+/** Modules that cannot be shut down by themselves, where that is asked for. @param modules that have no electronics */
+export const shutdownRule = (modules: number, isAsked: boolean): RuleFigure<ConnectionRuleCode> =>
+  atMost('shutdown', isAsked ? modules : 0, 0)

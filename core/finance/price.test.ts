@@ -17,6 +17,7 @@ const equipment = {
   inverterPrice: 1500,
   inverters: 1,
   optimizerPrice: 0,
+  optimizers: 0,
   batteries: 2,
   batteryPrice: 6000,
 }

@@ -31,8 +31,9 @@ export interface PricedEquipment {
   /** Of one inverter, and how many there are. */
   readonly inverterPrice: number
   readonly inverters: number
-  /** Of one at each module; nought without. */
+  /** Of one, and how many there are. */
   readonly optimizerPrice: number
+  readonly optimizers: number
   readonly batteries: number
   readonly batteryPrice: number
 }
@@ -58,7 +59,7 @@ export function priceOf(offer: Pick<Offer, (typeof pricedFields)[number]>, price
   const modules = priced.modules * priced.modulePrice * inList
   // Without modules there is nothing for an inverter to do.
   const inverter = any ? priced.inverters * priced.inverterPrice * inList : 0
-  const optimizers = priced.modules * priced.optimizerPrice * inList
+  const optimizers = priced.optimizers * priced.optimizerPrice * inList
   const batteries = priced.batteries * (offer.pricePerBattery ?? priced.batteryPrice * listShare)
   // Nor is there anything to add to where nothing is put up.
   const adders = any || priced.batteries > 0 ? offer.adders.reduce((sum, { amount }) => sum + amount, 0) : 0

@@ -23,6 +23,7 @@ const given: RangesCase = {
       inverterPrice: 0,
       inverters: 1,
       optimizerPrice: 0,
+      optimizers: 0,
       batteries: 0,
       batteryPrice: 0,
     },

@@ -22,6 +22,7 @@ const given: TargetCase = {
     inverterPrice: 0,
     inverters: 1,
     optimizerPrice: 0,
+    optimizers: 0,
     batteries: 0,
     batteryPrice: 0,
   },

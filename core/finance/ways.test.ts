@@ -26,6 +26,7 @@ const price = priceOf(
     inverterPrice: 150,
     inverters: 1,
     optimizerPrice: 0,
+    optimizers: 0,
     batteries: 0,
     batteryPrice: 0,
   },

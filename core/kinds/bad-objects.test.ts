@@ -69,7 +69,7 @@ describe.each(samples.map((sample) => [sample.kind, sample] as const))('%s', (_k
   test.each([
     ['no number', NaN],
     ['endless', Infinity],
-    ['a list', []],
+    ['a list', [NaN]],
     ['an object', { evil: true }],
     ['nothing', undefined],
     ['a text without end', 'x'.repeat(5000)],

@@ -177,6 +177,7 @@ export const assumptionCodes = [
   'greatest-maximum',
   'no-default-mismatch',
   'own-best-point',
+  'steps-down',
   'each-inverter-alone',
   'entered-snow-unused',
   'spectrum',

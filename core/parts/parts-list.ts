@@ -64,8 +64,10 @@ export interface Built {
   readonly strings: readonly PanelString[]
   readonly module: ModuleType
   readonly inverter: InverterType
-  /** At each module; null without. */
+  /** At some modules or at each; null without. */
   readonly optimizer: OptimizerType | null
+  /** Modules that have one. */
+  readonly optimized: readonly string[]
   /** Modules of each microinverter; none where there is another inverter. */
   readonly devices: readonly (readonly string[])[]
   readonly battery: { readonly type: BatteryType; readonly count: number } | null
@@ -76,6 +78,10 @@ export interface Built {
   readonly dcMm2: number | null
   readonly acMm2: number | null
 }
+
+/** The optimizer that makes the volts of its string together with the others; null where modules in series do. */
+export const stringOptimizerOf = ({ optimizer }: Pick<Built, 'optimizer'>): OptimizerType | null =>
+  optimizer?.stepDown ? null : optimizer
 
 /** Clips that keep a module's leads off the roof. */
 const clipsPerModule = 2
@@ -195,7 +201,7 @@ const spareData = (placed: readonly CableRun[]): Data => ({
   spare: { value: placed.length > 0 ? endM : spareM, unit: 'm' },
 })
 
-function stringLines({ site, strings, module, optimizer, cables }: Built): PartLine[] {
+function stringLines({ site, strings, module, optimizer, optimized, cables }: Built): PartLine[] {
   const runs = stringRuns(site, strings)
   const placed = cables.dc.filter(({ ways }) => ways.length > 0)
   const metres = stringCableM(site, strings, cables)
@@ -203,9 +209,12 @@ function stringLines({ site, strings, module, optimizer, cables }: Built): PartL
   return [
     ...(optimizer
       ? [
-          line('optimizer', modules, {
+          line('optimizer', optimized.length, {
             typeId: optimizer.id,
-            data: { power: { value: module.powerW, unit: 'W', digits: 0 } },
+            data: {
+              at: optimized.length < modules ? 'some' : 'each',
+              power: { value: module.powerW, unit: 'W', digits: 0 },
+            },
             price: optimizer.price,
             weightKg: optimizer.weightKg ?? null,
           }),

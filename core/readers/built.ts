@@ -24,6 +24,7 @@ export function builtOf(run: Run<World>, world: World): Built {
     holdings: run.value(structureStage),
     strings: run.value(stringsStage).strings,
     devices: run.value(stringsStage).devices,
+    optimized: run.value(stringsStage).optimized,
     optimizer: optimizerIn(world),
     module: moduleIn(world),
     inverter: inverterIn(world),

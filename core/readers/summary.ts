@@ -86,6 +86,8 @@ export interface RunSummary {
   readonly cables: CablePlan
   readonly wired: boolean
   readonly electronics: Electronics
+  /** Modules that have an optimizer. */
+  readonly optimized: readonly string[]
   /** Modules of each microinverter; none where there is another inverter. */
   readonly devices: readonly (readonly string[])[]
   /** How many inverters there are. */
@@ -102,7 +104,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
   const chain = run.value(lossChainStage)
   const money = run.value(financeStage)
   const bills = money.years.slice(1)
-  const { electronics, window, strings, devices } = run.value(stringsStage)
+  const { electronics, optimized, window, strings, devices } = run.value(stringsStage)
   const inSeries = (panelIds: readonly string[]) => (electronics === 'none' ? panelIds.length : 1)
   const [shares, moduleShares] = [run.value(stringShareStage), run.value(moduleShareStage)]
   const sums = run.value(stringSumStage)
@@ -142,6 +144,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     cables: run.value(cablesStage),
     wired: isWiredIn(world),
     electronics,
+    optimized,
     devices,
     inverters: Math.max(1, devices.length),
     window,

@@ -10,7 +10,7 @@ import {
   fieldsOf,
   inverterIn,
   moduleIn,
-  optimizerIn,
+  stringOptimizerIn,
   siteIn,
   storageIn,
   type World,
@@ -45,7 +45,7 @@ export const cablesStage: Stage<World, CablePlan> = stage({
   version: 1,
   after: { site: siteStage, wiring: stringsStage },
   reads: (world: World) => {
-    const optimizer = optimizerIn(world)
+    const optimizer = stringOptimizerIn(world)
     const { micro } = inverterIn(world)
     return {
       places: placesIn(world),

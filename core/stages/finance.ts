@@ -74,6 +74,7 @@ export const priceStage: Stage<World, Price> = stage({
       ...priced,
       modules: power.count,
       inverters: Math.max(1, wiring.devices.length),
+      optimizers: wiring.optimized.length,
       powerW: power.powerW,
     }),
 })

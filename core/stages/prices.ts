@@ -6,7 +6,9 @@ import {
   inverterIn,
   moduleIn,
   offerIn,
+  electricalIn,
   optimizerIn,
+  stepDownIn,
   storageIn,
   type Design,
 } from './world'
@@ -28,6 +30,11 @@ export function priceWith(design: Design, modules: number): Price {
     ...priced,
     modules,
     inverters: devicesFor(inverterIn(design), modules),
+    // Of those that stand at some modules alone there are no more where others are added.
+    optimizers: Math.min(
+      modules,
+      (stepDownIn(design) && electricalIn(design).optimizersAt?.length) ?? modules,
+    ),
     powerW: modules * moduleIn(design).powerW,
   })
 }

@@ -229,6 +229,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
       'strings, string years, cables, cable ohms, ac, account of modules, account of wiring, account of cables, account of the connection, account of the inverter, price',
     optimizerId:
       'strings, string years, cables, account of modules, account of wiring, account of cables, price',
+    // Read where the chosen optimizer may stand at some modules.
+    optimizersAt: '',
     modulesPerString: 'strings',
     drawn: 'strings, account of wiring',
     inverterAt: 'cables, account of cables',

@@ -1,11 +1,13 @@
 import { optimizedCurrentA } from '../electrical/electronics'
 import { heatAt } from '../energy/array-heat'
 import { branchYear, optimizedYear } from '../energy/module-electronics'
+import { seriesInto, type SteppedString } from '../energy/step-down'
 import { type PanelLight } from '../energy/panel-light'
 import { parallelYears } from '../energy/parallel-strings'
 import {
-  stringYear,
+  emptyYear,
   stringYearBytes,
+  yearOf,
   type ArrayConditions,
   type LitString,
   type StringYear,
@@ -21,11 +23,11 @@ import { siteStage } from './site'
 import { snowStage } from './snow'
 import { directionOf, stringsStage } from './strings'
 import { sunStage } from './sun'
-import { fieldsOf, inverterIn, lossesIn, moduleIn, optimizerIn, type World } from './world'
+import { fieldsOf, inverterIn, lossesIn, moduleIn, stepDownIn, stringOptimizerIn, type World } from './world'
 
 /** Volts that modules are held to: by the inverter, or each by its optimizer. */
 const windowIn = (world: World) => {
-  const optimizer = optimizerIn(world)
+  const optimizer = stringOptimizerIn(world)
   if (optimizer) return { lowV: optimizer.mppLowV, highV: optimizer.mppHighV, startV: 0 }
   const { mppLowV, mppHighV, startV } = inverterIn(world)
   return { lowV: mppLowV, highV: mppHighV, startV }
@@ -46,10 +48,16 @@ export const enteredIn = (world: World) => {
   return { ...losses, wiring, other: other.map(({ share }) => share) }
 }
 
+/** What a step-down optimizer can; null without. */
+const stepsIn = (world: World) => {
+  const optimizer = stepDownIn(world)
+  return optimizer && fieldsOf(optimizer, 'powerW', 'outputCurrentA', 'efficiency', 'mppLowV', 'mppHighV')
+}
+
 /** What modules have of their own: nothing, optimizers with what holds them, or microinverters. */
 const electronicsIn = (world: World) => {
   const inverter = inverterIn(world)
-  const optimizer = optimizerIn(world)
+  const optimizer = stringOptimizerIn(world)
   if (optimizer)
     return {
       is: 'optimizers' as const,
@@ -58,7 +66,7 @@ const electronicsIn = (world: World) => {
       stringLowV: inverter.mppLowV,
       stringHighV: inverter.mppHighV,
     }
-  if (!inverter.micro) return { is: 'none' as const }
+  if (!inverter.micro) return { is: 'none' as const, steps: stepsIn(world) }
   const { other, ...entered } = enteredIn(world)
   return {
     is: 'microinverters' as const,
@@ -70,7 +78,7 @@ const electronicsIn = (world: World) => {
 /** A year of each string, from the light on its modules to its power. */
 export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
   name: 'string years',
-  version: 5,
+  version: 6,
   after: {
     site: siteStage,
     planeLight: planeLightStage,
@@ -102,15 +110,17 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     const litOf = (panelIds: readonly string[]) =>
       panelIds.flatMap((id) => {
         const panel = lights.get(id)
-        return panel?.light ? [{ a: panel.a, light: panel.light }] : []
+        return panel?.light ? [{ id, a: panel.a, light: panel.light }] : []
       })
     const inSeries = electronics.is === 'none'
+    const optimized = new Set(inSeries ? wiring.value.optimized : [])
     const waysOf = (found: ReturnType<typeof litOf>) => new Set(found.map(({ a }) => directions[a]))
     return wiring.value.strings.flatMap((string) => {
       const { panelIds, input } = string
       const sharing = inSeries && input >= 0 ? wiring.value.strings.filter((one) => one.input === input) : []
       const isAlike =
         new Set(sharing.map((one) => one.panelIds.length)).size < 2 &&
+        !sharing.some((one) => one.panelIds.some((id) => optimized.has(id))) &&
         waysOf(litOf(sharing.flatMap((one) => one.panelIds))).size < 2
       // Alike strings find the same volts best, each by itself.
       const together = sharing.length < 2 || isAlike ? [string] : sharing
@@ -140,6 +150,10 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
             planes.length === 1
               ? []
               : found.flat().map(({ a }) => (inSeries ? ways.indexOf(directions[a]) : faces.indexOf(a))),
+          /** Which of them have a step-down optimizer; none where none has. */
+          isHeld: found.flat().some(({ id }) => optimized.has(id))
+            ? found.flat().map(({ id }) => optimized.has(id))
+            : [],
           devices: countsOf(panelIds.flatMap((id) => deviceOf.get(id) ?? [])),
           // Without an input a string yields nothing.
           connected: input >= 0,
@@ -164,6 +178,7 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     snowLosts,
     heats,
     planeOf,
+    isHeld,
     devices,
     connected,
     electronics,
@@ -176,12 +191,19 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     const [first] = planes
     if (!first) throw new Error('a string lies on a plane')
     if (electronics.is === 'none') {
-      const strings = stringsOf(panels, lengths, planes, planeOf, connected)
+      const strings = stringsOf(panels, lengths, {
+        planes,
+        planeOf,
+        isHeld,
+        connected,
+        steps: electronics.steps,
+      })
+      const together = strings.length > 1 ? parallelYears(strings, request)[own] : undefined
+      if (together) return together
       const string = strings[own]
       if (!string) throw new Error('a string is one of its input')
-      return strings.length > 1
-        ? (parallelYears(strings, request)[own] ?? stringYear(string, request))
-        : stringYear(string, request)
+      const out = emptyYear(request.sun.interval.length, request.withVolts)
+      return yearOf(seriesInto(out, string, request), out, request)
     }
     const alone = {
       connected,
@@ -193,25 +215,49 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
   bytes: stringYearBytes,
 })
 
+/** What modules one after the other lie on and have. */
+interface StrungOn {
+  readonly planes: readonly ArrayConditions[]
+  readonly planeOf: readonly number[]
+  readonly isHeld: readonly boolean[]
+  readonly connected: boolean
+  readonly steps: ReturnType<typeof stepsIn>
+}
+
 /** Modules one after the other as the strings that they are, each with the planes that it lies on. */
 function stringsOf(
   panels: readonly PanelLight[],
   lengths: readonly number[],
-  planes: readonly ArrayConditions[],
-  planeOf: readonly number[],
-  connected: boolean,
-): LitString[] {
-  let from = 0
-  return lengths.flatMap((length) => {
-    const on = Array.from({ length }, (_, m) => planeOf[from + m] ?? 0)
+  { planes, planeOf, isHeld, connected, steps }: StrungOn,
+): (LitString | SteppedString)[] {
+  /** Those of the modules at some places. */
+  const strungAt = (places: readonly number[]): LitString | null => {
+    const on = places.map((at) => planeOf[at] ?? 0)
     const shares = planes
       .map((conditions, p) => ({ conditions, modules: on.filter((own) => own === p).length }))
       .filter(({ modules }) => modules > 0)
-    const own = panels.slice(from, (from += length))
     const [first] = shares
-    if (!first) return []
-    const several = shares.length > 1 ? { planes: shares } : {}
-    return [{ panels: own, connected, conditions: first.conditions, ...several }]
+    if (!first) return null
+    return {
+      panels: places.flatMap((at) => panels[at] ?? []),
+      connected,
+      conditions: first.conditions,
+      ...(shares.length > 1 ? { planes: shares } : {}),
+    }
+  }
+  let from = 0
+  return lengths.flatMap((length) => {
+    const places = Array.from({ length }, (_, m) => from + m)
+    from += length
+    const held = places.filter((at) => isHeld[at])
+    if (!steps || held.length === 0) return strungAt(places) ?? []
+    return {
+      plain: strungAt(places.filter((at) => !isHeld[at])),
+      held: held.flatMap((at) => strungAt([at]) ?? []),
+      isHeld: places.map((at) => isHeld[at] === true),
+      connected,
+      limits: steps,
+    }
   })
 }
 

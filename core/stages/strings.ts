@@ -22,7 +22,16 @@ import { phaseVoltageV } from '../cables/circuit'
 import { type LaidArray } from '../site/site'
 import { moduleModelStage } from './module-model'
 import { siteStage } from './site'
-import { electricalIn, fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from './world'
+import {
+  electricalIn,
+  fieldsOf,
+  inverterIn,
+  moduleIn,
+  stepDownIn,
+  stringOptimizerIn,
+  siteIn,
+  type World,
+} from './world'
 
 /** How the modules are strung, and how long a string may be. */
 export interface Wiring {
@@ -37,6 +46,8 @@ export interface Wiring {
   readonly strings: readonly PanelString[]
   /** Modules of each microinverter, branch after branch; of another inverter none. */
   readonly devices: readonly (readonly string[])[]
+  /** Modules that have an optimizer: none, some, or all of them. */
+  readonly optimized: readonly string[]
   /** Modules that are in strings drawn by hand and no longer laid. */
   readonly gone: readonly string[]
   /** Inputs that have modules of several directions; of modules with electronics of their own none. */
@@ -45,11 +56,11 @@ export interface Wiring {
 
 export const stringsStage: Stage<World, Wiring> = stage({
   name: 'strings',
-  version: 6,
+  version: 7,
   after: { site: siteStage, model: moduleModelStage },
   reads: (world: World) => {
     const inverter = inverterIn(world)
-    const optimizer = optimizerIn(world)
+    const optimizer = stringOptimizerIn(world)
     return {
       ...fieldsOf(electricalIn(world), 'modulesPerString', 'drawn'),
       inverter: fieldsOf(
@@ -76,28 +87,31 @@ export const stringsStage: Stage<World, Wiring> = stage({
           'outputCurrentA',
         ),
       },
+      /** Modules that have a step-down optimizer. */
+      steppedAt: stepDownIn(world) ? (electricalIn(world).optimizersAt ?? ('all' as const)) : [],
       perBranch: inverter.micro
         ? mostOnBranch(inverter, inverter.micro.branchBreakerA, phaseVoltageV(siteIn(world)))
         : null,
     }
   },
   compute: (
-    { modulesPerString, drawn, inverter, module, temperatures, optimized, perBranch },
+    { modulesPerString, drawn, inverter, module, temperatures, optimized, steppedAt, perBranch },
     { site, model },
   ) => {
     const { lowestTemperatureC, highestTemperatureC } = temperatures
     const hottestC = highestTemperatureC + hottestRiseOf(site.arrays)
+    const laidIds = () => site.faces.flatMap(({ panels }) => panels.map(({ id }) => id))
     const own = (lengths: Pick<StringWindow, 'fewest' | 'most'>) =>
       ownWindow(module, model.power, lowestTemperatureC, hottestC, lengths)
     if (perBranch !== null) {
       const lengths = { fewest: 1, most: modulesPerString ?? perBranch }
-      const laid = new Set(site.faces.flatMap(({ panels }) => panels.map(({ id }) => id)))
-      const { kept, gone } = stillDrawn(drawn, laid)
+      const { kept, gone } = stillDrawn(drawn, new Set(laidIds()))
       return {
         electronics: 'microinverters',
         window: own({ fewest: 1, most: perBranch }),
         lengths,
         hottestC,
+        optimized: [],
         gone,
         mixed: [],
         ...branchUp(
@@ -117,6 +131,7 @@ export const stringsStage: Stage<World, Wiring> = stage({
         lengths,
         hottestC,
         devices: [],
+        optimized: laidIds(),
         mixed: [],
         // Each module works by itself: a string may go over planes, those of one direction first.
         ...stringUpWith(drawn, [alike(site.faces).flat()], {
@@ -134,12 +149,14 @@ export const stringsStage: Stage<World, Wiring> = stage({
       inputs: inverter.mppInputs,
       parallel: parallelStrings(inverter, module.iscA),
     })
+    const stepped = new Set(steppedAt)
     return {
       electronics: 'none',
       window,
       lengths,
       hottestC,
       devices: [],
+      optimized: steppedAt === 'all' ? laidIds() : laidIds().filter((id) => stepped.has(id)),
       mixed: mixedInputs(strung.strings, groups),
       ...strung,
     }

@@ -76,11 +76,23 @@ export const moduleIn = (design: Design): ModuleType =>
 export const inverterIn = (design: Design): InverterType =>
   chosen(design.catalogue.inverters, electricalIn(design).inverterId, 'inverter')
 
-/** What sits at each module of the strings; a microinverter needs nothing. @throws Fault `unknown-equipment` */
+/** What sits at modules of the strings; a microinverter needs nothing. @throws Fault `unknown-equipment` */
 export function optimizerIn(design: Design): OptimizerType | null {
   const { optimizerId } = electricalIn(design)
   if (optimizerId === null || inverterIn(design).micro) return null
   return chosen(design.catalogue.optimizers, optimizerId, 'optimizer')
+}
+
+/** One that sits at every module and makes the string's volts with the others. @throws Fault `unknown-equipment` */
+export function stringOptimizerIn(design: Design): OptimizerType | null {
+  const optimizer = optimizerIn(design)
+  return optimizer?.stepDown ? null : optimizer
+}
+
+/** One that only lowers its module's volts, in a string of modules in series. @throws Fault `unknown-equipment` */
+export function stepDownIn(design: Design): OptimizerType | null {
+  const optimizer = optimizerIn(design)
+  return optimizer?.stepDown ? optimizer : null
 }
 
 /** @throws Fault `unknown-equipment` */

@@ -17,7 +17,8 @@ export const diagram = {
   branchCurrent: '{power}, {current}',
   combiner: 'AC combiner',
   optimized: 'At most {volts} and {current}',
-  optimizer: 'An optimizer at each module: {name}',
+  optimizer:
+    '{at, select, some {An optimizer at {modules, plural, one {# module} other {# modules}}} other {An optimizer at each module}}: {name}',
   volts: 'Voc {cold} cold, Vmp {hot} hot, Isc {current}',
   dcConductor: '2 × {size} copper, and protective earth',
   dcDisconnect: 'DC disconnect',

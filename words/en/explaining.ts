@@ -198,6 +198,8 @@ export const assumptions = {
     'The inverter looks over the whole curve and finds the greatest of several maxima; one that climbs from open circuit may stop at a lesser.',
   'own-best-point':
     'Each module works at its own best point: modules of a string do not hold each other back.',
+  'steps-down':
+    '{modules, plural, one {One module has} other {# modules have}} an optimizer that lowers its volts and raises its current: each gives its own best, as long as the string’s current is no less than its own.',
   'each-inverter-alone': 'Each microinverter converts and clips what its own modules give, hour by hour.',
   'no-default-mismatch':
     'No default mismatch loss is added: this one is computed from the light. That modules of one type differ among themselves can be entered as “Manufacturing mismatch”.',

@@ -196,6 +196,7 @@ export const fieldsOf = {
   electrical: {
     inverterId: 'Inverter',
     optimizerId: 'Optimizers',
+    optimizersAt: 'Modules with an optimizer',
     modulesPerString: 'Modules per string',
     drawn: 'Strings drawn by hand',
     inverterAt: 'Place of the inverter',

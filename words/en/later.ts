@@ -44,6 +44,7 @@ import { ranges } from './ranges'
 import { setbacks } from './setbacks'
 import { bills, tariff } from './tariff'
 import { strings } from './strings'
+import { optimizers } from './optimizers'
 import { structure } from './structure'
 import { severalCard } from './several'
 import { underlays } from './underlays'
@@ -79,6 +80,7 @@ export const later = {
   fileUnits,
   inverters,
   strings,
+  optimizers,
   wiring,
   layWanted,
   load,

@@ -226,6 +226,7 @@ export const papers = {
   inverterSerial: 'Inverter',
   inverterTitle: 'Inverter',
   sameDevice: 'as above',
+  noDevice: 'none',
   notWired: 'No input',
   partsTitle: 'Parts',
   part: 'Part',

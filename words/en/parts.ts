@@ -55,7 +55,8 @@ export const partReasons = {
   'extension-lead': 'Where a string jumps further than two module leads reach.',
   'string-cable':
     'Two conductors for each of {strings, plural, one {# string} other {# strings}}: {placed, select, yes {along roof edges and walls to the inverter} other {down the slope and the wall}}, {spare} spare at each end.',
-  optimizer: 'One at each module of {power}.',
+  optimizer:
+    '{at, select, some {One at each module that is to have one, of {power}.} other {One at each module of {power}.}}',
   microinverter:
     'One for {modules, plural, one {each module} other {up to # neighbouring modules of a plane}}, {power} AC each.',
   'branch-cable':

@@ -89,7 +89,7 @@ export const proposal = {
   inputs: 'Inputs {digest}',
   modules: 'modules of {power}, {total} in total',
   inverter: 'inverter, {power}',
-  optimizer: 'optimizer, one at each module',
+  optimizer: 'optimizer for one module',
   battery: 'battery, {energy} usable',
   takenAs: 'These figures assume:',
   gone: '{name} removed',

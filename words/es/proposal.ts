@@ -90,7 +90,7 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   inputs: 'Datos de partida {digest}',
   modules: 'módulos de {power}, {total} en total',
   inverter: 'inversor, {power}',
-  optimizer: 'optimizador, uno en cada módulo',
+  optimizer: 'optimizador para un módulo',
   battery: 'batería, {energy} útiles',
   takenAs: 'Estas cifras suponen:',
   gone: '{name}: se elimina',

@@ -86,7 +86,7 @@ export const tasks = (title: string, all: readonly string[]): Table => ({
 
 /** The system in a few lines. */
 export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [string, string][] {
-  const { module, inverter, optimizer, devices, battery, site } = built
+  const { module, inverter, optimizer, optimized, devices, battery, site } = built
   const count = panelsOf(site).length
   const acPowerW = acPowerOf(built)
   return [
@@ -111,9 +111,9 @@ export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [stri
             power: of(inverter.acPowerW / 1000, 'kW', 1),
           }),
     ],
-    ...(optimizer
+    ...(optimizer && optimized.length > 0
       ? [
-          [words.optimizers, sayer.say(words.optimizersValue, { count, name: optimizer.name })] satisfies [
+          [words.optimizers, sayer.say(words.optimizersValue, { count: optimized.length, name: optimizer.name })] satisfies [
             string,
             string,
           ],

@@ -7,7 +7,7 @@ import { type Photograph } from '@/core/papers/photos'
 import { type Table } from '@/core/papers/tables'
 import { chosenParts, type ChosenPart } from '@/core/parts/chosen-parts'
 import { electricalId } from '@/core/kinds/electrical/electrical'
-import { partsList } from '@/core/parts/parts-list'
+import { partsList, stringOptimizerOf } from '@/core/parts/parts-list'
 import { higherM } from '@/core/readers/height-worth'
 import { type PaperFacts } from '@/core/readers/papered'
 import { isRoofed } from '@/core/site/site'
@@ -80,9 +80,14 @@ function stringNames(strings: readonly PanelString[]) {
 
 /** A box for the serial number of each module, in the order of the strings, and of what sits behind it. */
 function serials({ built }: PaperFacts): TablesText {
-  const { strings, devices, optimizer, inverter } = built
-  const behind = optimizer ? words.optimizerSerial : inverter.micro ? words.inverterSerial : null
+  const { strings, devices, optimizer, optimized, inverter } = built
+  const held = new Set(optimized)
+  const behind = optimizer && held.size > 0 ? words.optimizerSerial : inverter.micro ? words.inverterSerial : null
   const deviceOf = new Map(devices.flatMap((ids) => ids.map((id, k) => [id, k] as const)))
+  const behindOf = (id: string) => {
+    if (optimizer) return held.has(id) ? '' : words.noDevice
+    return (deviceOf.get(id) ?? 0) === 0 ? '' : words.sameDevice
+  }
   const tables = strings.map(({ id: name, panelIds, input }): Table => ({
     title: input < 0 ? words.notWired : name,
     columns: [
@@ -94,7 +99,7 @@ function serials({ built }: PaperFacts): TablesText {
     rows: panelIds.map((id, k) => [
       String(k + 1),
       '',
-      ...(behind ? [optimizer || (deviceOf.get(id) ?? 0) === 0 ? '' : words.sameDevice] : []),
+      ...(behind ? [behindOf(id)] : []),
     ]),
   }))
   const one: Table = {
@@ -253,7 +258,9 @@ function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
   }
 }
 
-function stringTable(sayer: Sayer, { strings, module, optimizer }: PaperFacts['built']): Table {
+function stringTable(sayer: Sayer, built: PaperFacts['built']): Table {
+  const { strings, module } = built
+  const optimizer = stringOptimizerOf(built)
   const wired = strings.filter(({ input }) => input >= 0)
   return {
     title: words.strings,

@@ -5,6 +5,7 @@ import { type Listed } from '@/core/papers/binder'
 import { type Plate } from '@/core/papers/plates'
 import { type PermitText, type TablesText } from '@/core/papers/sets'
 import { type Table } from '@/core/papers/tables'
+import { stringOptimizerOf } from '@/core/parts/parts-list'
 import { permitLines, rulesOf, type PaperFacts, type PermitLine } from '@/core/readers/papered'
 import { holdingRows, worstLoads } from '@/core/readers/structure-table'
 import { looksOf } from '../direction'
@@ -244,7 +245,7 @@ function plates(sayer: Sayer, { built, volts }: PaperFacts): Plate[] {
   const hasDc = inputs.length > 0
   const coldV = Math.max(...inputs.map((input) => input.coldV))
   // What an optimizer may put out is its greatest current; bright sun adds a quarter to a module's (NFPA 70-2023, 690.8).
-  const bright = built.optimizer ? 1 : 1.25
+  const bright = stringOptimizerOf(built) ? 1 : 1.25
   const currentA = Math.max(...inputs.map((input) => input.currentA)) * bright
   const red = { colour: words.onRed }
   const orange = { colour: words.onOrange }

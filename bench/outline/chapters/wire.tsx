@@ -12,6 +12,7 @@ import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fi
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
 import { InverterFacts } from '../../wire/inverter-facts'
+import { OptimizerPlaces } from '../../wire/optimizer-places'
 import { CablesFacts } from '../../wire/cables-facts'
 import { StringsList } from '../../wire/strings-list'
 import { ToolButtons } from '../tool-button'
@@ -37,11 +38,18 @@ export function WireChapter() {
   const module = modulesFor({ house: useHouse(), catalogue }).find(
     (m) => m.id === theOne(option, 'cover', coverId).moduleId,
   )
-  const optimizer =
+  const chosen =
     (inverter && !inverter.micro && catalogue.optimizers.find(({ id }) => id === electrical.optimizerId)) ||
     null
+  // One that only lowers volts stands in strings as they are without it.
+  const optimizer = chosen?.stepDown ? null : chosen
   /** Each module works by itself: how they are strung changes nothing of it. */
   const eachAlone = optimizer !== null || inverter?.micro !== undefined
+  const dialogs = [
+    ...(eachAlone ? [] : (['strings'] as const)),
+    ...(inverter?.micro ? [] : (['optimizers'] as const)),
+    ...(['parts', 'diagram'] as const),
+  ]
   return (
     <>
       <ChoiceField
@@ -68,7 +76,10 @@ export function WireChapter() {
           value={electrical.optimizerId ?? ''}
           choices={[
             { value: '', label: later.wiring.optimizerNone },
-            ...catalogue.optimizers.map(({ id, name }) => ({ value: id, label: name })),
+            ...catalogue.optimizers.map(({ id, name, stepDown }) => ({
+              value: id,
+              label: stepDown ? sayer.say(later.wiring.optimizerSome, { name }) : name,
+            })),
           ]}
           onChoose={(id) =>
             documents.set(later.fields.electrical.optimizerId, optionId, electricalId, {
@@ -77,6 +88,7 @@ export function WireChapter() {
           }
         />
       )}
+      {chosen?.stepDown && <OptimizerPlaces />}
       {inverter && module && <InverterFacts inverter={inverter} optimizer={optimizer} module={module} />}
       <TextField
         label={inverter?.micro ? later.wiring.devicesPerBranch : later.fields.electrical.modulesPerString}
@@ -93,7 +105,7 @@ export function WireChapter() {
         <ToolButtons chapter="wire" />
       </div>
       {inverter && module && <StringsList inverter={inverter} optimizer={optimizer} module={module} />}
-      {([...(eachAlone ? [] : (['strings'] as const)), 'parts', 'diagram'] as const).map((dialog) => (
+      {dialogs.map((dialog) => (
         <button
           key={dialog}
           type="button"

@@ -12,15 +12,14 @@ export const mostDrawn = 200
 /** A cross-section of copper, mm²; null for the least that its current asks for. */
 const copperSchema = between(1, 300, 'mm²').nullable()
 
+const modulePlaceSchema = z.string().regex(/^[\w-]{1,64}\/\d{1,3}:\d{1,3}$/, ruleMessage('module-place'))
+
 /** A string that was drawn by hand; of microinverters, a branch. */
 const drawnSchema = z.strictObject({
   /** Input of the inverter, from 0; null for the next one that is free. */
   input: wholeBetween(0, 23).nullable(),
   /** From plus to minus. Those that are no longer laid stay until somebody leaves them out. */
-  panelIds: z
-    .array(z.string().regex(/^[\w-]{1,64}\/\d{1,3}:\d{1,3}$/, ruleMessage('module-place')))
-    .min(1)
-    .max(longestDrawn),
+  panelIds: z.array(modulePlaceSchema).min(1).max(longestDrawn),
 })
 export type DrawnString = DeepReadonly<z.infer<typeof drawnSchema>>
 
@@ -52,6 +51,9 @@ const ownPartSchema = z.strictObject({
 })
 export type OwnPart = DeepReadonly<z.infer<typeof ownPartSchema>>
 
+/** As many modules as may be told apart from the others. */
+export const mostOptimizersAt = 2000
+
 export const mostPartChanges = 100
 export const mostOwnParts = 60
 
@@ -60,8 +62,13 @@ export const electricalSchema = z.strictObject({
   id: z.literal(electricalId),
   kind: z.literal('electrical'),
   inverterId: idSchema,
-  /** At each module; null for none. A microinverter needs none. */
+  /** At the modules; null for none. A microinverter needs none. */
   optimizerId: idSchema.nullable(),
+  /**
+   * Modules that have one, where it is of those that may stand at some; null for every module. Those that are no longer
+   * laid count for nothing.
+   */
+  optimizersAt: z.array(modulePlaceSchema).max(mostOptimizersAt).nullable(),
   /** Greatest number of modules in a string or of microinverters on a branch; null lets what they bear decide. */
   modulesPerString: wholeBetween(1, 60).nullable(),
   /** What is drawn by hand; all other modules are strung automatically on the inputs that are left. */
@@ -83,13 +90,20 @@ export type Electrical = DeepReadonly<z.infer<typeof electricalSchema>>
 const unplaced = { inverterAt: null, batteryAt: null, cablesDownAt: null, dcMm2: null, acMm2: null } as const
 
 /** What is of one house alone, as it is before anything is drawn there. */
-export const ofNoHouse = { drawn: [], ...unplaced, partChanges: [], ownParts: [] } as const
+export const ofNoHouse = {
+  drawn: [],
+  optimizersAt: null,
+  ...unplaced,
+  partChanges: [],
+  ownParts: [],
+} as const
 
-export const electricalVersion = 4
+export const electricalVersion = 5
 export const electricalMigrations = [
   (value: Record<string, unknown>) => ({ ...value, optimizerId: null }),
   (value: Record<string, unknown>) => ({ ...value, drawn: [] }),
   (value: Record<string, unknown>) => ({ ...value, ...unplaced, partChanges: [], ownParts: [] }),
+  (value: Record<string, unknown>) => ({ ...value, optimizersAt: null }),
 ]
 
 export const defaultElectrical: Electrical = {

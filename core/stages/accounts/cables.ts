@@ -18,7 +18,7 @@ import { type Check, type Remedy, type Term } from '../../model/ledger'
 import { type Datum } from '../../model/said'
 import { cablesStage, placesIn, sizingIn } from '../cables'
 import { stringsStage, type Wiring } from '../strings'
-import { electricalIn, fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from '../world'
+import { electricalIn, fieldsOf, inverterIn, moduleIn, stringOptimizerIn, siteIn, type World } from '../world'
 import { term, type Account } from './account'
 
 /**
@@ -77,7 +77,7 @@ export const cableAccount: Stage<World, Account> = stage({
 
 /** The greatest current of a string in bright sun, or of its optimizers. */
 const stringAIn = (world: World): number => {
-  const optimizer = optimizerIn(world)
+  const optimizer = stringOptimizerIn(world)
   return optimizer ? optimizedCurrentA(optimizer, inverterIn(world)) : moduleIn(world).iscA
 }
 

@@ -75,7 +75,10 @@ export const connectionAccount: Stage<World, Account> = stage({
         measured: { figure: unbalanced.figure, limit: unbalanced.limit, unit: 'kW' },
         objects: [],
       })
-    const shutdown = shutdownRule(power.count, wiring.electronics !== 'none', site.shutdownAsked)
+    const shutdown = shutdownRule(
+      wiring.electronics === 'microinverters' ? 0 : power.count - wiring.optimized.length,
+      site.shutdownAsked,
+    )
     if (!shutdown.ok)
       checks.push({
         id: 'shutdown',

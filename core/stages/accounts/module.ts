@@ -17,14 +17,14 @@ import { lossChainStage } from '../loss-chain'
 import { moduleModelStage } from '../module-model'
 import { siteStage } from '../site'
 import { stringsStage } from '../strings'
-import { fieldsOf, inverterIn, lossesIn, moduleIn, optimizerIn, type World } from '../world'
+import { fieldsOf, inverterIn, lossesIn, moduleIn, optimizerIn, stepDownIn, type World } from '../world'
 import { cableTerms } from './cables'
 import { lossLine, monthsTerm, term, type Account } from './account'
 
 /** From the light in the modules to power at the inverter. Each loss stands once. */
 export const moduleAccount: Stage<World, Account> = stage({
   name: 'account of modules',
-  version: 5,
+  version: 6,
   after: {
     chain: lossChainStage,
     site: siteStage,
@@ -36,6 +36,7 @@ export const moduleAccount: Stage<World, Account> = stage({
     module: fieldsOf(moduleIn(world), 'strips', 'powerPerK', 'cell', 'sortedUp'),
     inverter: fieldsOf(inverterIn(world), 'id', 'mppLowV', 'mppHighV', 'startV'),
     optimizer: optimizerRead(world),
+    isSteppedDown: stepDownIn(world) !== null,
     isMicro: inverterIn(world).micro !== undefined,
     losses: lossesIn(world),
     wired: isWiredIn(world),
@@ -43,10 +44,12 @@ export const moduleAccount: Stage<World, Account> = stage({
     snowHours: snowHoursIn(world),
   }),
   compute: (
-    { module, inverter, optimizer, isMicro, losses, wired, sizing, snowHours },
+    { module, inverter, optimizer: anyOptimizer, isSteppedDown, isMicro, losses, wired, sizing, snowHours },
     { chain, site, wiring, model, cables },
   ) => {
     const lost = chain.lost
+    // One that holds each module at its best point whatever the others do.
+    const optimizer = isSteppedDown ? null : anyOptimizer
     const lines: LedgerLine[] = []
     if (lost.unwired.kwh > 0)
       lines.push(
@@ -74,6 +77,9 @@ export const moduleAccount: Stage<World, Account> = stage({
           { code: 'darkest-cell' },
           { code: 'greatest-maximum' },
           ...(optimizer || isMicro ? [{ code: 'own-best-point' } as const] : []),
+          ...(wiring.optimized.length > 0 && isSteppedDown
+            ? [{ code: 'steps-down', data: { modules: wiring.optimized.length } } as const]
+            : []),
           { code: 'no-default-mismatch' },
         ],
       }),
@@ -127,7 +133,8 @@ export const moduleAccount: Stage<World, Account> = stage({
           assumptions: [],
         }),
       )
-    if (optimizer) lines.push(optimizerLine(optimizer, lost.optimizers.kwh))
+    if (anyOptimizer && wiring.optimized.length > 0)
+      lines.push(optimizerLine(anyOptimizer, lost.optimizers.kwh))
     lines.push(wiringLine(losses, module, lost, wired ? cables.dc : null, sizing))
     return { lines, checks: losses.other.flatMap((_, k) => twiceCheck(losses, k)) }
   },

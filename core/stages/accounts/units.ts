@@ -62,21 +62,27 @@ const about = (module: Module, deviceId: string, lowestC: number): Check['data']
   coldest: { value: lowestC, unit: '°C' },
 })
 
+type AtModule = Pick<
+  OptimizerType,
+  'id' | 'powerW' | 'highestV' | 'mppLowV' | 'mppHighV' | 'inputShortCurrentA'
+>
+
+/** Whether modules suit the step-down optimizers that some of them have. */
+export const stepDownChecks = (
+  module: Module,
+  { window, optimized }: Wiring,
+  optimizer: AtModule,
+  lowestC: number,
+): Check[] =>
+  unitChecks(optimizerRules(module, window, optimizer), about(module, optimizer.id, lowestC), {
+    objects: optimized,
+  })
+
 /** Whether modules suit their optimizers, and strings of them the inverter. */
 export function optimizerChecks(
   module: Module,
   { strings, window }: Wiring,
-  optimizer: Pick<
-    OptimizerType,
-    | 'id'
-    | 'powerW'
-    | 'highestV'
-    | 'mppLowV'
-    | 'mppHighV'
-    | 'inputShortCurrentA'
-    | 'mostPerString'
-    | 'stringPowerW'
-  >,
+  optimizer: AtModule & Pick<OptimizerType, 'mostPerString' | 'stringPowerW'>,
   lowestC: number,
   drawn: Electrical['drawn'],
 ): Check[] {

@@ -8,11 +8,20 @@ import { type Quantity } from '../../model/said'
 import { powerStage } from '../finance'
 import { stringsStage, type Wiring } from '../strings'
 import { phaseVoltageV } from '../../cables/circuit'
-import { electricalIn, fieldsOf, inverterIn, moduleIn, optimizerIn, siteIn, type World } from '../world'
+import {
+  electricalIn,
+  fieldsOf,
+  inverterIn,
+  moduleIn,
+  optimizerIn,
+  siteIn,
+  stepDownIn,
+  type World,
+} from '../world'
 import { type Account } from './account'
 import { automaticFor } from './automatic'
 import { drawnChecks } from './drawn'
-import { branchChecks, microChecks, optimizerChecks, ratioChecks } from './units'
+import { branchChecks, microChecks, optimizerChecks, ratioChecks, stepDownChecks } from './units'
 
 type Inverter = ReturnType<typeof inverterRead>
 
@@ -57,7 +66,7 @@ const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 /** Whether strings and inverter fit each other: volts, amperes, inputs and power. */
 export const wiringAccount: Stage<World, Account> = stage({
   name: 'account of wiring',
-  version: 6,
+  version: 7,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => ({
     inverter: inverterRead(world),
@@ -65,13 +74,24 @@ export const wiringAccount: Stage<World, Account> = stage({
     // Of one module alone only where something holds it alone.
     modulePowerW: optimizerIn(world) || inverterIn(world).micro ? moduleIn(world).powerW : 0,
     optimizer: optimizerRead(world),
+    isSteppedDown: stepDownIn(world) !== null,
     drawn: electricalIn(world).drawn,
     lowestC: siteIn(world).lowestTemperatureC,
     gridPhases: siteIn(world).gridPhases,
     branchVoltsV: inverterIn(world).micro ? phaseVoltageV(siteIn(world)) : null,
   }),
   compute: (
-    { inverter, module: sheet, modulePowerW, optimizer, drawn, lowestC, gridPhases, branchVoltsV },
+    {
+      inverter,
+      module: sheet,
+      modulePowerW,
+      optimizer,
+      isSteppedDown,
+      drawn,
+      lowestC,
+      gridPhases,
+      branchVoltsV,
+    },
     { wiring, power },
   ) => {
     if (power.count === 0) return { lines: [], checks: [] }
@@ -85,7 +105,7 @@ export const wiringAccount: Stage<World, Account> = stage({
           ...drawnChecks(wiring, drawn, inverter),
         ],
       }
-    if (optimizer)
+    if (optimizer && !isSteppedDown)
       return {
         lines: [],
         checks: [
@@ -106,6 +126,9 @@ export const wiringAccount: Stage<World, Account> = stage({
         ...phaseChecks(inverter, gridPhases),
         ...inputChecks(wiring, inverter),
         ...currentChecks(wiring.strings, module, inverter),
+        ...(optimizer && wiring.optimized.length > 0
+          ? stepDownChecks(module, wiring, optimizer, lowestC)
+          : []),
         ...drawnChecks(wiring, drawn, inverter),
         ...ratioChecks(power.powerW, inverter),
       ],
