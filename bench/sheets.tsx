@@ -13,35 +13,42 @@ const EstimateSheet = dynamic(() => import('./estimate/estimate-sheet').then((m)
 const YearSheet = dynamic(() => import('./year/year-sheet').then((m) => m.YearSheet), { ssr: false })
 const TariffDialog = lazyPart('TariffDialog')
 
+/** Those that are called as their part is. */
+const named = [
+  'record',
+  'shade',
+  'arrays',
+  'modules',
+  'structure',
+  'parts',
+  'diagram',
+  'inverters',
+  'strings',
+  'optimizers',
+  'bills',
+  'fit',
+  'money',
+  'page',
+  'permit',
+  'best',
+  'after',
+  'rules',
+  'history',
+  'comments',
+] as const
+const partOf = <N extends (typeof named)[number]>(name: N) =>
+  `${(name.charAt(0).toUpperCase() + name.slice(1)) as Capitalize<N>}Dialog` as const
+
 /** By what the session calls them. */
 const dialogs: Readonly<Partial<Record<NonNullable<Session['dialog']>, ComponentType>>> = {
   weather: ImportSheet,
   estimate: EstimateSheet,
   year: YearSheet,
-  record: lazyPart('RecordDialog'),
-  shade: lazyPart('ShadeDialog'),
-  arrays: lazyPart('ArraysDialog'),
-  modules: lazyPart('ModulesDialog'),
-  structure: lazyPart('StructureDialog'),
-  parts: lazyPart('PartsDialog'),
-  diagram: lazyPart('DiagramDialog'),
-  inverters: lazyPart('InvertersDialog'),
-  strings: lazyPart('StringsDialog'),
-  optimizers: lazyPart('OptimizersDialog'),
-  bills: lazyPart('BillsDialog'),
-  fit: lazyPart('FitDialog'),
-  money: lazyPart('MoneyDialog'),
   'cash-flow': lazyPart('CashFlowDialog'),
-  page: lazyPart('PageDialog'),
-  permit: lazyPart('PermitDialog'),
   'hand-over': lazyPart('HandOverDialog'),
-  best: lazyPart('BestDialog'),
-  after: lazyPart('AfterDialog'),
-  rules: lazyPart('RulesDialog'),
   'tariff-now': TariffDialog,
   'tariff-then': TariffDialog,
-  history: lazyPart('HistoryDialog'),
-  comments: lazyPart('CommentsDialog'),
+  ...Object.fromEntries(named.map((name) => [name, lazyPart(partOf(name))])),
 }
 
 /** The sheet that lies over the bench, if any; its script is fetched when it is first opened. */

@@ -39,8 +39,7 @@ export const faults = {
   // Services
   'service-away': 'The weather and address service does not answer. It will be asked again.',
   'service-refused': 'The service answered with status {status}. Try again.',
-  'no-weather':
-    'The weather could not be fetched: the server does not answer. It will be asked again with the next edit.',
+  'no-weather': 'The weather could not be fetched. It will be asked again with the next edit.',
   'weather-refused': 'The weather file could not be fetched (status {status}).',
   'no-station': 'No weather station is known here.',
   // Server
