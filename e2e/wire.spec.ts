@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { chapter, figure, openShippedJob, saved, settled } from './bench'
+import { chapter, figure, openShippedJob, restingBox, saved, settled } from './bench'
 
 const sheet = (page: Page, name: string) => page.getByRole('dialog', { name })
 const close = (page: Page, name: string) => sheet(page, name).getByRole('button', { name: 'Close' }).click()
@@ -270,5 +270,51 @@ test('ways to string are compared, and one is taken as drawn by hand', async ({ 
   expect(await figure(page, 'yield')).toBeGreaterThan(before + 100)
   await page.getByRole('button', { name: 'String all automatically' }).click()
   expect(await figure(page, 'yield')).toBe(before)
+  await saved(page)
+})
+
+test('optimizers at the modules where they pay: taken from the ranking, then moved by hand', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  const [yieldBefore, mismatchBefore] = [await figure(page, 'yield'), await figure(page, 'mismatch')]
+  await page.getByRole('button', { name: 'Where optimizers pay' }).click()
+  const name = 'Optimizers at the most shaded modules'
+  const ranked = sheet(page, name)
+  await expect(ranked.getByRole('status')).toContainText('The whole chain is run for each', {
+    timeout: 20_000,
+  })
+  await expect(ranked.getByRole('row', { name: /^no module/ })).toContainText('as it is now')
+  await expectAccessible(page)
+  await ranked.getByRole('button', { name: 'Take optimizers at the 4 most shaded modules' }).click()
+  await expect(ranked.getByRole('row').filter({ hasText: 'as it is now' })).toContainText('184')
+  await close(page, name)
+  await settled(page)
+  expect(await figure(page, 'yield')).toBeGreaterThan(yieldBefore + 50)
+  expect(Math.abs(await figure(page, 'mismatch'))).toBeLessThan(Math.abs(mismatchBefore) - 50)
+  const layer = page.locator('svg[data-strings]')
+  await expect(layer).toHaveAttribute('data-optimized', '4')
+
+  // One of those is selected on the roof, rid of its own, and given it again; the choice says how many there are.
+  const mark = await restingBox(layer.locator('[data-optimizer]').first())
+  await page.mouse.click(mark.x + mark.width / 2, mark.y + mark.height / 2)
+  const where = page.getByLabel('Where', { exact: true })
+  await page.getByRole('button', { name: 'Take it from the selected module' }).click()
+  await expect(layer).toHaveAttribute('data-optimized', '3')
+  await expect(where).toContainText('3 modules of 17')
+  await page.getByRole('button', { name: 'Give the selected module one' }).click()
+  await expect(layer).toHaveAttribute('data-optimized', '4')
+  await where.selectOption('Every module')
+  await expect(layer).toHaveAttribute('data-optimized', '17')
+  await settled(page)
+  await page.getByRole('button', { name: 'Parts list' }).click()
+  await expect(
+    sheet(page, 'Parts list').getByRole('row', { name: /^Optimizers, Thrushfield One 430/ }),
+  ).toContainText('One at each module of 420 W')
+  await close(page, 'Parts list')
+  await page.getByLabel('Optimizers', { exact: true }).selectOption('none')
+  await settled(page)
+  expect(await figure(page, 'yield')).toBe(yieldBefore)
   await saved(page)
 })

@@ -13,9 +13,8 @@ const words = later.wiring
 const patterns = [undefined, '7 3', '2 3', '9 3 2 3'] as const
 /** More modules than this are drawn without their dots, for the hand that turns the house. */
 const mostDots = 300
-/** Half the side of the mark of a module with an optimizer, px, and how far it stands below the middle. */
-const markPx = 3.5
-const markBelowPx = 9
+/** Half the side of the frame round the middle of a module with an optimizer, px: an end of a string has room in it. */
+const framePx = 7.5
 /** Pixels that an end stands off the middle of its module. */
 const endPx = 6
 
@@ -64,21 +63,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
           />
         )
       })}
-      {electronics === 'none' &&
-        pathOf(optimized).map(
-          (at, k) =>
-            at && (
-              <rect
-                key={k}
-                x={at[0] - markPx}
-                y={at[1] + markBelowPx - markPx}
-                width={2 * markPx}
-                height={2 * markPx}
-                className="fill-verdigris stroke-card"
-                strokeWidth={1.5}
-              />
-            ),
-        )}
+      {electronics === 'none' && pathOf(optimized).map((at, k) => at && <Frame key={k} at={at} />)}
       {drawing && (
         <StringPath
           name=""
@@ -91,6 +76,16 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
         />
       )}
     </svg>
+  )
+}
+
+function Frame({ at: [x, y] }: { readonly at: Vec2 }) {
+  const square = { x: x - framePx, y: y - framePx, width: 2 * framePx, height: 2 * framePx }
+  return (
+    <>
+      <rect {...square} className="fill-none stroke-card" strokeWidth={5} />
+      <rect {...square} data-optimizer className="fill-none stroke-verdigris" strokeWidth={2} />
+    </>
   )
 }
 

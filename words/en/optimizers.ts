@@ -25,7 +25,7 @@ export const optimizers = {
   where: 'Where',
   each: 'Every module',
   some: '{modules, plural, one {# module} other {# modules}} of {all, number}',
-  select: 'Squares on the roof mark modules with one. Select modules to give them one or to take it away.',
+  select: 'Frames on the roof mark modules with one. Select modules to give them one or to take it away.',
   give: 'Give {modules, plural, one {the selected module one} other {the # selected modules one each}}',
   takeAway:
     'Take {modules, plural, one {it from the selected module} other {them from the # selected modules}}',
