@@ -305,6 +305,28 @@ test('parts and diagram of a shipped job, and a form that is not written', () =>
   expect(gable(['diagram', 'shipped', '--out', join(folder, 'diagram.gif')]).error?.code).toBe('bad-form')
 })
 
+test('a quote request of the parts, and its answer read back', () => {
+  const request = join(folder, 'quote.csv')
+  const { out } = gable(['parts', 'shipped', '--quote', request])
+  const lines = out['lines'] as { count: number; price?: number }[]
+  const [heading = '', ...rows] = readFileSync(request, 'utf8').trim().split('\n')
+  expect(heading).toBe('line,part,count,unit,price')
+  expect(rows).toHaveLength(lines.length)
+  expect(rows[0]).toBe('module/lumenfold-420,"Modules, Lumenfold 420 M",17,piece,')
+  // Two for each of whatever it is, and a line that is of another list.
+  const answer = join(folder, 'answer.csv')
+  writeFileSync(answer, [heading, ...rows.map((row) => `${row}2`), 'ladder,Ladder,1,piece,90'].join('\n'))
+  const priced = gable(['parts', 'shipped', '--prices', answer])
+  expect(priced.out['total']).toBe(2 * lines.reduce((sum, { count }) => sum + count, 0))
+  expect(priced.out['unknown']).toEqual(['ladder'])
+  writeFileSync(answer, `${heading}\nfoot,Feet,40,piece,cheap\n`)
+  expect(gable(['parts', 'shipped', '--prices', answer]).error).toMatchObject({ code: 'prices-cell' })
+  expect(gable(['parts', 'shipped', '--quote', join(folder, 'quote.doc')]).error).toMatchObject({
+    code: 'bad-quote-form',
+    path: 'quote',
+  })
+})
+
 test('a meter’s file, and one that is none', () => {
   const file = join(folder, 'meter.csv')
   const rows = Array.from(

@@ -60,6 +60,35 @@ test('parts and diagram follow the inverter that is chosen', async ({ page }) =>
   await count.press('Enter')
   await expect(count).toHaveValue('17')
   await expect(total).toHaveText(counted)
+
+  // A distributor is asked for prices; the request, filled in, is read back, and one press of undo takes it away.
+  const [asked] = await Promise.all([
+    page.waitForEvent('download'),
+    sheet(page, 'Parts list').getByRole('button', { name: 'Quote request as CSV' }).click(),
+  ])
+  const [heading = '', ...rows] = (await readFile(await asked.path(), 'utf8')).trim().split('\n')
+  const take = async (name: string, text: string) => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      sheet(page, 'Parts list').getByRole('button', { name: 'Read prices' }).click(),
+    ])
+    await chooser.setFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  }
+  await take('answer.csv', [heading, ...rows.map((row) => `${row}cheap`)].join('\n'))
+  await expect(sheet(page, 'Parts list').getByRole('alert')).toContainText(
+    'Line 2, price: “cheap” is not a price',
+  )
+  await expect(total).toHaveText(counted)
+  await take('answer.csv', [heading, ...rows.map((row) => `${row}1`), 'ladder,Ladder,1,piece,90'].join('\n'))
+  await expect(sheet(page, 'Parts list').getByRole('status')).toContainText(
+    /The prices of \d+ lines were read.*not in this list: ladder/,
+  )
+  await expect(total).not.toHaveText(counted)
+  await expectAccessible(page)
+  await close(page, 'Parts list')
+  await page.keyboard.press('Control+z')
+  await page.getByRole('button', { name: 'Parts list' }).click()
+  await expect(total).toHaveText(counted)
   await close(page, 'Parts list')
 
   await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-5000')

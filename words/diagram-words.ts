@@ -49,9 +49,7 @@ export function diagramWords(
           ]
         : []),
       ...(optimizer && !optimizer.stepDown
-        ? [
-            say(diagram.optimized, { volts: volts(coldV), current: amperes(currentA) }),
-          ]
+        ? [say(diagram.optimized, { volts: volts(coldV), current: amperes(currentA) })]
         : [say(diagram.volts, { cold: volts(coldV), hot: volts(hotV), current: amperes(currentA) })]),
     ],
     branch: ({ branch, devices, modules: under, circuit }) => [

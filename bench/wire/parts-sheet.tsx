@@ -9,11 +9,13 @@ import { parseNumber } from '@/core/model/numbers'
 import { csvLine } from '@/core/readers/csv'
 import { entered } from '@/words/format'
 import { later } from '@/words/en/later'
+import { partName } from '@/words/part-name'
 import { type Sayer } from '@/words/sayer'
-import { useBench, useOption, useSayer, useSession, useSite } from '../context'
+import { useBench, useNumbers, useOption, useSayer, useSession, useSite } from '../context'
 import { TextField } from '../fields/text-field'
 import { saveFile } from '../save-file'
 import { Sheet } from '../sheet'
+import { Quote } from './parts-quote'
 import { useBuilt } from './use-built'
 
 const words = later.parts
@@ -34,7 +36,7 @@ export function PartsSheet() {
       ) : (
         <div className={found?.fresh ? '' : 'opacity-60'}>
           <PartsTable parts={parts} lines={lines} />
-          <div className="mt-3 flex gap-2">
+          <div className="mt-3 flex flex-wrap gap-2">
             <AddPart />
             <button
               type="button"
@@ -43,6 +45,7 @@ export function PartsSheet() {
             >
               {words.csv}
             </button>
+            <Quote parts={parts} lines={lines} />
           </div>
           <p className="quiet mt-3">
             {words.changes} {words.note}
@@ -51,12 +54,6 @@ export function PartsSheet() {
       )}
     </Sheet>
   )
-}
-
-const named = ({ line, name }: ChosenPart, sayer: Sayer): string => {
-  if (line === null) return name ?? ''
-  const { code, typeId } = line
-  return typeId === null ? later.partNames[code] : `${later.partNames[code]}, ${sayer.name(typeId)}`
 }
 
 /** Null where nothing is typed: what is counted or listed holds again. */
@@ -119,6 +116,7 @@ function PartsTable({
 }) {
   const sayer = useSayer()
   const { price, weightKg, priced, lines: brought } = toBring(parts)
+  const powerW = useNumbers().numbers?.summary.powerW ?? 0
   return (
     <table className="w-full">
       <thead>
@@ -146,6 +144,17 @@ function PartsTable({
           </td>
           <td />
         </tr>
+        {powerW > 0 && (
+          <tr>
+            <th scope="row" colSpan={4} className="text-left font-normal text-pencil">
+              {words.perWatt}
+            </th>
+            <td className="text-right font-semibold whitespace-nowrap">
+              {sayer.written({ value: price / powerW, unit: 'money/W', digits: 2 })}
+            </td>
+            <td />
+          </tr>
+        )}
         <tr>
           <th scope="row" colSpan={4} className="text-left font-normal text-pencil">
             {words.weight}
@@ -165,7 +174,7 @@ function PartRow({ part, lines }: { readonly part: ChosenPart; readonly lines: r
   const site = useSite()
   const set = useParts(lines)
   const { line, count, unit, price, onSite } = part
-  const name = named(part, sayer)
+  const name = partName(part, sayer)
   const about = (message: string) => <span className="sr-only">{sayer.say(message, { part: name })}</span>
   const money = (value: number, digits = 0) => sayer.written({ value, unit: 'money', digits })
   const said = unitOf(unit, site.units)
@@ -283,7 +292,7 @@ const partsCsv = (parts: readonly ChosenPart[], sayer: Sayer): string =>
     csvLine(['part', 'code', 'count', 'unit', 'price', 'weight_kg', 'why', 'on_site', 'counted']),
     ...parts.map((part) =>
       csvLine([
-        named(part, sayer),
+        partName(part, sayer),
         part.line?.code ?? '',
         part.count,
         part.unit,

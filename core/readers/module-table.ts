@@ -1,4 +1,3 @@
-import Papa from 'papaparse'
 import { fitDiode } from '../energy/fit-diode'
 import { type ModuleType } from '../electrical/catalogue'
 import { ownModuleSchema, type OwnModule } from '../kinds/own-module/own-module'
@@ -7,6 +6,7 @@ import { parseNumber } from '../model/numbers'
 import { parseLength } from '../model/units'
 import { faultOf } from '../model/rules'
 import { csvLine, figure } from './csv'
+import { readTable } from './table-file'
 
 /** Columns of a table of modules; one that must be filled in is `needed`. `factor` leads from its unit to the sheet's. */
 export const moduleColumns = {
@@ -149,25 +149,12 @@ const mostRows = 200
  * @throws Fault `module-columns` with what is missing; `too-many-modules`; `module-row` with the line and what is wrong in it
  */
 export function readModuleTable(text: string): OwnSheet[] {
-  const bare = text.replace(/^\uFEFF/, '')
-  const { data } = Papa.parse<string[]>(bare, { delimiter: separatorOf(bare) })
-  const lines = data
-    .map((cells, i) => ({ cells, line: i + 1 }))
-    .filter(({ cells }) => cells.some((c) => c.trim() !== ''))
-  const [heading, ...rows] = lines
-  const names = (heading?.cells ?? []).map((cell) =>
-    cell
-      .trim()
-      .toLowerCase()
-      .replaceAll(/[\s-]+/g, '_'),
-  )
+  const { names, rows, locale } = readTable(text)
   const missing = moduleColumnNames.filter((name) => moduleColumns[name].needed && !names.includes(name))
   if (missing.length > 0) throw new Fault('module-columns', { missing: missing.join(', ') })
   if (rows.length === 0) throw new Fault('no-module-rows')
   if (rows.length > mostRows) throw new Fault('too-many-modules', { limit: mostRows, rows: rows.length })
-  const locale = decimalCommas(rows.map(({ cells }) => cells)) ? 'es-ES' : 'en-US'
-  return rows.map(({ cells, line }) => {
-    const texts = Object.fromEntries(names.map((name, i) => [name, cells[i] ?? '']))
+  return rows.map(({ texts, line }) => {
     try {
       return sheetFrom(texts, locale)
     } catch (error) {
@@ -175,19 +162,6 @@ export function readModuleTable(text: string): OwnSheet[] {
       throw new Fault('module-row', { line, why: { code: error.code, data: error.data } })
     }
   })
-}
-
-/** What parts the names of the heading. */
-function separatorOf(text: string): string {
-  const heading = text.split('\n').find((line) => line.trim() !== '') ?? ''
-  const count = (mark: string) => heading.split(mark).length
-  return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best))
-}
-
-/** Whether numbers have a comma before their decimals: some have one and none has a point. */
-const decimalCommas = (rows: readonly (readonly string[])[]): boolean => {
-  const figures = rows.flat().filter((cell) => /^\s*-?\d+[.,]\d+\s*$/.test(cell))
-  return figures.some((cell) => cell.includes(',')) && !figures.some((cell) => cell.includes('.'))
 }
 
 /** What a sheet says, as a row of such a table. @param write a number as it is to be read again */

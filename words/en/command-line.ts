@@ -35,6 +35,7 @@ export const caseFaults = {
   'bad-since': '“{day}” is no day: write it as 2025-07-01.',
   'bad-year-file': '“{given}” names no year and file: write 2025=weather.epw.',
   'bad-papers-form': '“{file}” ends in no form that is written: .pdf or .dxf.',
+  'bad-quote-form': '“{file}” ends in no form that is written: .csv or .json.',
   'no-modules-to-draw': 'Option {option} has no modules yet: there is nothing to draw.',
   'bad-form': '“{file}” ends in no form that is written: .svg, .pdf or .dxf.',
   'bad-option': '--{name} is “{text}”; a number from {low} to {high} was expected.',

@@ -93,6 +93,16 @@ export const laterFaults = {
   'no-module-rows': 'The table has a heading but no modules under it.',
   'too-many-modules': 'The table has {rows, number} modules; at most {limit, number} can be read at once.',
   'module-row': 'Line {line, number, ::group-off}: {why}',
+  'prices-columns': 'The table lacks the {missing} column: its first line names the columns line and price.',
+  'prices-none': 'No line of this file has a price.',
+  'prices-many': 'The file has {rows, number} lines; at most {limit, number} can be read.',
+  'prices-cell':
+    'Line {line, number, ::group-off}, {column}: {column, select, line {a price without the name of its line} other {“{text}” is not a price}}.',
+  'prices-twice': 'Line {line, number, ::group-off}: {part} has a price already, further up.',
+  'prices-json': 'This is no JSON: {detail}.',
+  'bad-quote': 'This is not an answer to a quote of ours.',
+  'prices-currency': 'These prices are in {theirs}, the site pays in {ours}.',
+  'prices-full': 'No more than {limit, number} prices can differ from the list.',
   'module-in-use': 'This module is laid in {options}. Choose another one there first.',
   'no-outline-here':
     'No outline is known here, and none is drawn. Trace the house in Shape first, then read its heights.',

@@ -113,10 +113,10 @@ export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [stri
     ],
     ...(optimizer && optimized.length > 0
       ? [
-          [words.optimizers, sayer.say(words.optimizersValue, { count: optimized.length, name: optimizer.name })] satisfies [
-            string,
-            string,
-          ],
+          [
+            words.optimizers,
+            sayer.say(words.optimizersValue, { count: optimized.length, name: optimizer.name }),
+          ] satisfies [string, string],
         ]
       : []),
     [words.ratio, sayer.written(of((count * module.powerW) / acPowerW, 'ratio', 2))],

@@ -5,7 +5,7 @@ import { type HandOverText, type TablesText } from '@/core/papers/sets'
 import { figuresOf } from '@/core/diagram/single-line'
 import { type Photograph } from '@/core/papers/photos'
 import { type Table } from '@/core/papers/tables'
-import { chosenParts, type ChosenPart } from '@/core/parts/chosen-parts'
+import { chosenParts } from '@/core/parts/chosen-parts'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { partsList, stringOptimizerOf } from '@/core/parts/parts-list'
 import { higherM } from '@/core/readers/height-worth'
@@ -14,8 +14,9 @@ import { isRoofed } from '@/core/site/site'
 import { roofCoverings } from '../en/card-choices'
 import { diagram } from '../en/diagram'
 import { papers as words } from '../en/papers'
-import { partNames, partReasons, parts as listWords } from '../en/parts'
+import { partReasons, parts as listWords } from '../en/parts'
 import { wiring } from '../en/wiring'
+import { partName } from '../part-name'
 import { type Sayer } from '../sayer'
 import { cablesDrawn, commonWords, facts, of, systemRows, tasks } from './common'
 import { listTable } from './permit-text'
@@ -82,7 +83,8 @@ function stringNames(strings: readonly PanelString[]) {
 function serials({ built }: PaperFacts): TablesText {
   const { strings, devices, optimizer, optimized, inverter } = built
   const held = new Set(optimized)
-  const behind = optimizer && held.size > 0 ? words.optimizerSerial : inverter.micro ? words.inverterSerial : null
+  const behind =
+    optimizer && held.size > 0 ? words.optimizerSerial : inverter.micro ? words.inverterSerial : null
   const deviceOf = new Map(devices.flatMap((ids) => ids.map((id, k) => [id, k] as const)))
   const behindOf = (id: string) => {
     if (optimizer) return held.has(id) ? '' : words.noDevice
@@ -96,11 +98,7 @@ function serials({ built }: PaperFacts): TablesText {
       ...(behind ? [{ head: behind, share: 3, as: 'blank' as const }] : []),
     ],
     // One inverter under several modules has its box at the first of them.
-    rows: panelIds.map((id, k) => [
-      String(k + 1),
-      '',
-      ...(behind ? [behindOf(id)] : []),
-    ]),
+    rows: panelIds.map((id, k) => [String(k + 1), '', ...(behind ? [behindOf(id)] : [])]),
   }))
   const one: Table = {
     title: words.inverterTitle,
@@ -191,11 +189,6 @@ function visit(sayer: Sayer, { house, built, heights }: PaperFacts): TablesText 
   }
 }
 
-const partName = (sayer: Sayer, { line, name }: ChosenPart): string => {
-  if (line === null) return name ?? ''
-  return line.typeId === null ? partNames[line.code] : `${partNames[line.code]}, ${sayer.name(line.typeId)}`
-}
-
 function parts(sayer: Sayer, { built, option }: PaperFacts): TablesText {
   return {
     title: words.partsTitle,
@@ -210,7 +203,7 @@ function parts(sayer: Sayer, { built, option }: PaperFacts): TablesText {
         ],
         rows: chosenParts(partsList(built), theOne(option, 'electrical', electricalId)).map((part) => [
           part.onSite ? 'x' : '',
-          partName(sayer, part),
+          partName(part, sayer),
           sayer.written(of(part.count, part.unit === 'm' ? 'm' : 'count', 0)),
           [
             ...(part.onSite ? [words.partOnSite] : []),

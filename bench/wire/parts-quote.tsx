@@ -1,0 +1,92 @@
+'use client'
+
+import { useState } from 'react'
+import { type ChosenPart } from '@/core/parts/chosen-parts'
+import { type PartLine } from '@/core/parts/parts-list'
+import { theOne } from '@/core/kinds/documents'
+import { electricalId } from '@/core/kinds/electrical/electrical'
+import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
+import { quoteCsv, quoteJson, quoteLines, readPartPrices, withPrices } from '@/core/readers/part-prices'
+import { later } from '@/words/en/later'
+import { partName } from '@/words/part-name'
+import { useBench, useOption, useSayer, useSession, useSite } from '../context'
+import { FileButton } from '../fields/file-button'
+import { saveFile } from '../save-file'
+
+const words = later.parts
+/** No answer is larger. */
+const largestBytes = 1_000_000
+/** Of lines that the list does not have, so many are named. */
+const mostNamed = 3
+
+/** Asks a distributor for prices of what is to be brought, and takes its answer. */
+export function Quote({
+  parts,
+  lines,
+}: {
+  readonly parts: readonly ChosenPart[]
+  readonly lines: readonly PartLine[]
+}) {
+  const { documents } = useBench()
+  const optionId = useSession((s) => s.optionId)
+  const electrical = theOne(useOption(), 'electrical', electricalId)
+  const { currency } = useSite()
+  const sayer = useSayer()
+  const [told, setTold] = useState<{ readonly said: string; readonly isWrong: boolean } | null>(null)
+  const asked = () => quoteLines(parts, (part) => partName(part, sayer))
+  const take = async (file: File) => {
+    try {
+      checkFileSize(file.size, largestBytes)
+      const { prices, unknown } = readPartPrices(await file.text(), parts, currency)
+      const fault = documents.set(
+        words.steps.prices,
+        optionId,
+        electricalId,
+        withPrices(lines, electrical, prices),
+      )
+      if (fault) throw fault
+      const names = `${unknown.slice(0, mostNamed).join(', ')}${unknown.length > mostNamed ? ' …' : ''}`
+      setTold({
+        said: sayer.say(words.pricesTaken, { count: prices.size, unknown: unknown.length, names }),
+        isWrong: false,
+      })
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      setTold({ said: sayer.fault(error), isWrong: true })
+    }
+  }
+  return (
+    <>
+      <button
+        type="button"
+        className="button"
+        onClick={() => saveFile(quoteCsv(asked()), 'quote-request.csv', 'text/csv')}
+      >
+        {words.quoteCsv}
+      </button>
+      <button
+        type="button"
+        className="button"
+        aria-label={words.quoteJsonLabel}
+        onClick={() => saveFile(quoteJson(asked(), currency), 'quote-request.json', 'application/json')}
+      >
+        {words.quoteJson}
+      </button>
+      <FileButton
+        label={words.takePrices}
+        accept=".csv,.json,.txt,.tsv"
+        className="button"
+        onTake={([file]) => file && void take(file)}
+      />
+      {told && (
+        <p
+          role={told.isWrong ? 'alert' : 'status'}
+          className={told.isWrong ? 'w-full rounded-md bg-clay-soft p-2 text-clay' : 'w-full'}
+        >
+          {told.said}
+        </p>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,165 @@
+import { z } from 'zod'
+import { mostOwnParts, mostPartChanges, type Electrical } from '../kinds/electrical/electrical'
+import { Fault } from '../model/fault'
+import { parseNumber } from '../model/numbers'
+import { faultOf } from '../model/rules'
+import { partKey, withChange, type ChosenPart } from '../parts/chosen-parts'
+import { type PartLine } from '../parts/parts-list'
+import { csvLine } from './csv'
+import { readTable } from './table-file'
+
+/** What a distributor is asked for: what is to be brought, line by line; its answer has a price in each. */
+export interface QuoteLine {
+  /** By which the answer is taken back. */
+  readonly line: string
+  readonly part: string
+  readonly count: number
+  readonly unit: PartLine['unit']
+}
+
+export const quoteFormat = 'gable-quote'
+const quoteVersion = 1
+const columns = ['line', 'part', 'count', 'unit', 'price'] as const
+/** As many lines as a list can have; what others add to theirs is told. */
+const mostRows = 1000
+const highestPrice = 1e6
+
+/** Of what is to be brought. @param nameOf a part as people read it */
+export const quoteLines = (parts: readonly ChosenPart[], nameOf: (part: ChosenPart) => string): QuoteLine[] =>
+  parts
+    .filter(({ onSite, count }) => !onSite && count > 0)
+    .map((part) => ({ line: part.key, part: nameOf(part), count: part.count, unit: part.unit }))
+
+/** As a table with room for the prices. */
+export const quoteCsv = (lines: readonly QuoteLine[]): string =>
+  [
+    csvLine(columns),
+    ...lines.map(({ line, part, count, unit }) => csvLine([line, part, count, unit, ''])),
+    '',
+  ].join('\n')
+
+export const quoteJson = (lines: readonly QuoteLine[], currency: string): string =>
+  `${JSON.stringify(
+    {
+      format: quoteFormat,
+      version: quoteVersion,
+      currency,
+      lines: lines.map((line) => ({ ...line, price: null })),
+    },
+    null,
+    2,
+  )}\n`
+
+const answerSchema = z.object({
+  format: z.literal(quoteFormat),
+  version: z.literal(quoteVersion),
+  currency: z.string(),
+  lines: z
+    .array(z.object({ line: z.string().max(120), price: z.number().min(0).max(highestPrice).nullable() }))
+    .max(mostRows),
+})
+
+/** Prices by the lines of a list. */
+export interface PartPrices {
+  /** Of one piece, or of one metre. */
+  readonly prices: ReadonlyMap<string, number>
+  /** Lines with a price that the list does not have. */
+  readonly unknown: readonly string[]
+}
+
+/**
+ * Prices from a distributor's answer: the table or the JSON that was sent, its prices filled in; or any table with the
+ * columns `line` and `price`. Lines without a price are passed over.
+ * @throws Fault `prices-columns`, `prices-none`, `prices-many`; `prices-cell` and `prices-twice` with the line in the
+ * file; `not-json`, `bad-quote` with the path, `prices-currency`
+ */
+export function readPartPrices(text: string, parts: readonly ChosenPart[], currency: string): PartPrices {
+  const found = /^\s*\{/.test(text.replace(/^\uFEFF/, '')) ? fromJson(text, currency) : fromTable(text)
+  if (found.size === 0) throw new Fault('prices-none')
+  const known = new Set(parts.map(({ key }) => key))
+  return {
+    prices: new Map([...found].filter(([line]) => known.has(line))),
+    unknown: [...found.keys()].filter((line) => !known.has(line)),
+  }
+}
+
+function fromJson(text: string, currency: string): Map<string, number> {
+  let value: unknown
+  try {
+    value = JSON.parse(text.replace(/^\uFEFF/, ''))
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error
+    throw new Fault('prices-json', { detail: error.message })
+  }
+  const parsed = answerSchema.safeParse(value)
+  if (!parsed.success) throw faultOf(parsed.error, 'bad-quote', 'quote')
+  if (parsed.data.currency !== currency)
+    throw new Fault('prices-currency', { theirs: parsed.data.currency, ours: currency })
+  return once(parsed.data.lines.map((own, k) => ({ ...own, at: k + 1 })))
+}
+
+function fromTable(text: string): Map<string, number> {
+  const { names, rows, locale } = readTable(text)
+  const missing = ['line', 'price'].filter((name) => !names.includes(name))
+  if (missing.length > 0) throw new Fault('prices-columns', { missing: missing.join(', ') })
+  if (rows.length > mostRows) throw new Fault('prices-many', { rows: rows.length, limit: mostRows })
+  return once(
+    rows.map(({ line: at, texts }) => {
+      const [line, price] = [texts['line']?.trim() ?? '', texts['price']?.trim() ?? '']
+      if (line === '' && price !== '')
+        throw new Fault('prices-cell', { line: at, text: line, column: 'line' })
+      return { at, line, price: price === '' ? null : priceIn(price, locale, at) }
+    }),
+  )
+}
+
+function priceIn(text: string, locale: string, at: number): number {
+  const wrong = () => new Fault('prices-cell', { line: at, text: text.slice(0, 40), column: 'price' })
+  let value: number
+  try {
+    value = parseNumber(text, locale)
+  } catch (error) {
+    if (error instanceof Fault) throw wrong()
+    throw error
+  }
+  if (!(value >= 0 && value <= highestPrice)) throw wrong()
+  return value
+}
+
+/** One price to a line: which of two would hold, nobody could say. */
+function once(
+  lines: readonly { readonly at: number; readonly line: string; readonly price: number | null }[],
+): Map<string, number> {
+  const found = new Map<string, number>()
+  for (const { at, line, price } of lines) {
+    if (price === null) continue
+    if (found.has(line)) throw new Fault('prices-twice', { line: at, part: line.slice(0, 120) })
+    found.set(line, price)
+  }
+  return found
+}
+
+/**
+ * The changes and the added parts with these prices.
+ * @throws Fault `prices-full` where there is no room for so many
+ */
+export function withPrices(
+  lines: readonly PartLine[],
+  { partChanges, ownParts }: Pick<Electrical, 'partChanges' | 'ownParts'>,
+  prices: ReadonlyMap<string, number>,
+): Pick<Electrical, 'partChanges' | 'ownParts'> {
+  const listed = new Map(lines.map((line) => [partKey(line), line.price] as const))
+  let changes = partChanges
+  for (const [key, price] of prices)
+    if (listed.has(key))
+      // A price that is listed anyway follows the list.
+      changes = withChange(lines, { partChanges: changes }, key, {
+        price: price === listed.get(key) ? null : price,
+      })
+  if (changes.length > mostPartChanges || ownParts.length > mostOwnParts)
+    throw new Fault('prices-full', { limit: mostPartChanges })
+  return {
+    partChanges: changes,
+    ownParts: ownParts.map((own, k) => ({ ...own, price: prices.get(`own-${k}`) ?? own.price })),
+  }
+}
