@@ -54,12 +54,19 @@ function PriceFor({ target }: { readonly target: Target }) {
   const [house, option] = [useHouse(), useOption()]
   const sayer = useSayer()
   if (!numbers) return null
-  const { aged, bills, count, powerW, inverters, optimized } = numbers.summary
+  const { aged, bills, count, powerW, inverters, optimized, partsPrice } = numbers.summary
   const { offer: _priced, ...equipment } = pricedIn({ house, option, catalogue })
   const found = pricePerWattFor(
     {
       offer,
-      priced: { ...equipment, modules: count, inverters, optimizers: optimized.length, powerW },
+      priced: {
+        ...equipment,
+        modules: count,
+        inverters,
+        optimizers: optimized.length,
+        parts: partsPrice,
+        powerW,
+      },
       before: aged.map(() => bills.before.annual),
       after: aged,
     },

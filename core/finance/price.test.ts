@@ -18,6 +18,7 @@ const equipment = {
   inverters: 1,
   optimizerPrice: 0,
   optimizers: 0,
+  parts: null,
   batteries: 2,
   batteryPrice: 6000,
 }
@@ -34,6 +35,28 @@ test('with list prices by hand: a tenth off modules, inverter and batteries, and
   })
   const nothing = priceOf(listed, { ...equipment, modules: 0, powerW: 0, batteries: 0 })
   expect(nothing).toMatchObject({ total: 0, net: 0, replaced: { inverter: null, battery: null } })
+})
+
+test('with the prices of the parts list by hand: all parts for their own, the rest by the watt', () => {
+  const parts = { solar: 5000, battery: 9000, unpriced: 2 }
+  const by = { ...offer, equipment: 'parts', listShare: 1.1, pricePerBattery: null, markup: 0.1 } as const
+  expect(priceOf(by, { ...equipment, parts })).toMatchObject({
+    work: 12_000,
+    modules: 0,
+    inverter: 0,
+    optimizers: 0,
+    listed: 5500,
+    batteries: 9900,
+    parts: { solar: 19_250, battery: 10_890 },
+    total: expect.closeTo(30_140, 6) as number,
+  })
+  // A price of one's own for a battery holds; without modules a battery has its list price.
+  expect(priceOf({ ...by, pricePerBattery: 5000 }, { ...equipment, parts }).batteries).toBe(10_000)
+  const none = { solar: 0, battery: 0, unpriced: 0 }
+  expect(priceOf(by, { ...equipment, modules: 0, powerW: 0, parts: none }).batteries).toBeCloseTo(13_200, 9)
+  // As long as nobody has counted them, list prices hold.
+  const listed = priceOf({ ...by, equipment: 'listed' }, equipment)
+  expect(priceOf(by, equipment)).toEqual(listed)
 })
 
 test('the price by hand: 6 kW at 2 a watt, two batteries of 5000, 30 % back', () => {

@@ -24,6 +24,7 @@ const given: RangesCase = {
       inverters: 1,
       optimizerPrice: 0,
       optimizers: 0,
+      parts: null,
       batteries: 0,
       batteryPrice: 0,
     },

@@ -23,6 +23,7 @@ const given: TargetCase = {
     inverters: 1,
     optimizerPrice: 0,
     optimizers: 0,
+    parts: null,
     batteries: 0,
     batteryPrice: 0,
   },

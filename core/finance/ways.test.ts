@@ -27,6 +27,7 @@ const price = priceOf(
     inverters: 1,
     optimizerPrice: 0,
     optimizers: 0,
+    parts: null,
     batteries: 0,
     batteryPrice: 0,
   },

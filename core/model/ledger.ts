@@ -112,6 +112,7 @@ export const termCodes = [
   'price-modules',
   'price-inverter',
   'price-optimizers',
+  'price-parts',
   'price-batteries',
   'price-adders',
   'markup',

@@ -66,6 +66,21 @@ export function withChange(
   )
 }
 
+/** Lines that are of the battery, whatever else is put up. */
+const ofBattery: ReadonlySet<string> = new Set(['battery', 'battery-breaker', 'battery-cable'])
+
+/** What is to be brought costs, by what it is of; of lines without a price nothing is known, and they cost nothing. */
+export function partsCost(
+  lines: readonly PartLine[],
+  electrical: Pick<Electrical, 'partChanges' | 'ownParts'>,
+): { readonly solar: number; readonly battery: number; readonly unpriced: number } {
+  const parts = chosenParts(lines, electrical)
+  const battery = parts.filter(({ line }) => line && ofBattery.has(line.code))
+  const all = toBring(parts)
+  const { price } = toBring(battery)
+  return { solar: all.price - price, battery: price, unpriced: all.lines - all.priced }
+}
+
 /** What is to be brought: what all of it that has a price comes to, and what of it is known to weigh something weighs. */
 export function toBring(parts: readonly ChosenPart[]): {
   readonly price: number

@@ -8,11 +8,12 @@ import { billNowStage, billThenStage } from '../stages/bills'
 import { cablesStage, isWiredIn } from '../stages/cables'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { moduleShareStage, stringShareStage, stringSumStage } from '../stages/dc'
-import { type Price } from '../finance/price'
+import { type PartsPrice, type Price } from '../finance/price'
 import { type AgedYear, type Money } from '../finance/ways'
 import { financeStage, powerStage, priceStage, yearsStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { panelLightStage } from '../stages/panel-light'
+import { partsPriceStage } from '../stages/parts-price'
 import { shadeBillStage, type ShadeCost } from '../stages/shade-bill'
 import { stringsStage } from '../stages/strings'
 import { moduleIn, type World } from '../stages/world'
@@ -61,6 +62,8 @@ export interface RunSummary {
   /** Every way to pay, year by year. */
   readonly money: Money
   readonly price: Price
+  /** Of the parts list, where the price follows from it. */
+  readonly partsPrice: PartsPrice | null
   /** The years to come at today's prices. */
   readonly aged: readonly AgedYear[]
   /** What casts shade, the costliest first. */
@@ -131,6 +134,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     },
     money,
     price: run.value(priceStage),
+    partsPrice: run.value(partsPriceStage)[0]?.value ?? null,
     aged: run.value(yearsStage),
     shadeBill: run.value(shadeBillStage).casters,
     strings: strings.map((string, i) => ({

@@ -11,6 +11,7 @@ import { billNowStage } from './bills'
 import { clockStage } from './clock'
 import { runningIn } from './dispatch'
 import { loadStage } from './load'
+import { partsPriceStage } from './parts-price'
 import { pricedIn } from './prices'
 import { siteStage } from './site'
 import { stringsStage } from './strings'
@@ -66,15 +67,16 @@ export const powerStage: Stage<World, { readonly count: number; readonly powerW:
 /** What the option costs. */
 export const priceStage: Stage<World, Price> = stage({
   name: 'price',
-  version: 4,
-  after: { power: powerStage, wiring: stringsStage },
+  version: 5,
+  after: { power: powerStage, wiring: stringsStage, parts: partsPriceStage },
   reads: (world: World) => pricedIn(world),
-  compute: ({ offer, ...priced }, { power, wiring }) =>
+  compute: ({ offer, ...priced }, { power, wiring, parts: [parts] }) =>
     priceOf(offer, {
       ...priced,
       modules: power.count,
       inverters: Math.max(1, wiring.devices.length),
       optimizers: wiring.optimized.length,
+      parts: parts?.value ?? null,
       powerW: power.powerW,
     }),
 })

@@ -36,5 +36,7 @@ export function priceWith(design: Design, modules: number): Price {
       (stepDownIn(design) && electricalIn(design).optimizersAt?.length) ?? modules,
     ),
     powerW: modules * moduleIn(design).powerW,
+    // Nobody has counted the parts of so many.
+    parts: null,
   })
 }

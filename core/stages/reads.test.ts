@@ -275,7 +275,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   },
   offer: {
     pricePerWatt: 'price, account of money',
-    equipment: 'price',
+    equipment: 'price of parts, price',
     listShare: 'price',
     pricePerBattery: 'price',
     ...Object.fromEntries(['adders', 'markup', 'salesTax'].map((field) => [field, 'price'])),

@@ -127,6 +127,7 @@ export const terms = {
   'price-modules': 'Modules',
   'price-inverter': 'Inverter',
   'price-optimizers': 'Optimizers',
+  'price-parts': 'Parts list',
   'price-batteries': 'Batteries',
   'price-adders': 'Additional work',
   markup: 'Sales fee and margin',

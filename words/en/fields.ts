@@ -228,7 +228,7 @@ export const fieldsOf = {
   offer: {
     name: 'Option name',
     pricePerWatt: 'Price per watt',
-    equipment: 'Modules and inverter',
+    equipment: 'Equipment',
     listShare: 'Of list prices',
     pricePerBattery: 'Price per battery',
     adders: 'Additional work',

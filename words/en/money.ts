@@ -18,6 +18,7 @@ export const money = {
     modules: 'Modules',
     inverter: 'Inverter',
     optimizers: 'Optimizers',
+    listed: 'Parts list',
     batteries: 'Batteries',
     adders: 'Additional work',
     markup: 'Sales fee and margin',
@@ -25,6 +26,8 @@ export const money = {
     total: 'Price',
     net: 'Net price',
   },
+  unpriced:
+    '{lines, plural, one {One line of the parts list has no price and counts} other {# lines of the parts list have no price and count}} nothing. Type them in the list, or read a quote there.',
   incentives: 'Incentives',
   here: 'Programmes at this place',
   choose: 'Choose one …',

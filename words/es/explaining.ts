@@ -69,6 +69,7 @@ export const terms: Readonly<Record<keyof typeof english, string>> = {
   'price-modules': 'Módulos',
   'price-inverter': 'Inversor',
   'price-optimizers': 'Optimizadores',
+  'price-parts': 'Lista de piezas',
   'price-batteries': 'Baterías',
   'price-adders': 'Trabajos adicionales',
   markup: 'Comisión y margen',

@@ -46,9 +46,10 @@ export function OfferChapter() {
         value={offer.equipment}
         choices={[
           { value: 'listed', label: 'at list prices' },
+          { value: 'parts', label: 'by the parts list' },
           { value: 'in-price', label: 'in the price' },
         ]}
-        onChoose={(equipment) => documents.set('Modules and inverter', optionId, offerId, { equipment })}
+        onChoose={(equipment) => documents.set(fields.equipment, optionId, offerId, { equipment })}
       />
       <PercentField
         {...of}

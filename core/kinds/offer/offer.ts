@@ -22,8 +22,8 @@ export const offerSchema = z.strictObject({
   name: nameSchema,
   /** Currency per watt of module power, for all that has no price of its own. */
   pricePerWatt: between(0, 100, 'money/W'),
-  /** Whether modules and inverter are paid for at their own list prices, or are in the price per watt. */
-  equipment: z.enum(['listed', 'in-price']),
+  /** Whether modules and inverter are paid for at their own list prices, all parts at those of the parts list, or are in the price per watt. */
+  equipment: z.enum(['listed', 'parts', 'in-price']),
   /** What list prices cost here: 0.9 for a tenth off. */
   listShare: between(0, 10, 'share'),
   /** Currency for each battery, installed; null for its own list price. */

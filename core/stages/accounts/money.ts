@@ -104,11 +104,21 @@ const billAccount: Stage<World, Account> = stage({
 })
 
 /** What is paid for at a price of its own, and what comes on top; those of nothing are left out. */
-const listed = ({ modules, inverter, optimizers, batteries, adders, markup, salesTax }: Price): Term[] =>
+const listed = ({
+  modules,
+  inverter,
+  optimizers,
+  listed: parts,
+  batteries,
+  adders,
+  markup,
+  salesTax,
+}: Price): Term[] =>
   [
     cash('price-modules', modules),
     cash('price-inverter', inverter),
     cash('price-optimizers', optimizers),
+    cash('price-parts', parts),
     cash('price-batteries', batteries),
     cash('price-adders', adders),
     cash('markup', markup),
