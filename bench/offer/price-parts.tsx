@@ -3,7 +3,7 @@
 import { parseNumber } from '@/core/model/numbers'
 import { later } from '@/words/en/later'
 import { entered, money, moneySign } from '@/words/format'
-import { useNumbers, useSayer, useSite } from '../context'
+import { useNumbers, useSite } from '../context'
 import { lineButton } from '../fields/file-button'
 import { NamedAmount } from '../fields/named-amount'
 import { Targets } from './targets'
@@ -18,8 +18,6 @@ export function PriceParts() {
   const site = useSite()
   const { numbers, fresh } = useNumbers()
   const price = numbers?.summary.price
-  const unpriced = numbers?.summary.partsPrice?.unpriced ?? 0
-  const sayer = useSayer()
   const { adders } = offer
   const setAdders = (next: typeof adders) => set(words.adders, { adders: next })
   const parts = (
@@ -67,7 +65,6 @@ export function PriceParts() {
         digits={2}
         onSet={(salesTax) => set(later.fields.offer.salesTax, { salesTax })}
       />
-      {unpriced > 0 && <p className="quiet mt-1">{sayer.say(words.unpriced, { lines: unpriced })}</p>}
       {price && (
         <dl className={`mt-2 ${fresh ? '' : 'opacity-60'}`}>
           {parts.map((part) => (

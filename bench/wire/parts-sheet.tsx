@@ -178,7 +178,11 @@ function PartRow({ part, lines }: { readonly part: ChosenPart; readonly lines: r
   const about = (message: string) => <span className="sr-only">{sayer.say(message, { part: name })}</span>
   const money = (value: number, digits = 0) => sayer.written({ value, unit: 'money', digits })
   const said = unitOf(unit, site.units)
-  const inUnit = (counted: number) => entered(counted / said.each, site, line ? 0 : 2)
+  /** Whole ones of what is counted, as it is brought. */
+  const inUnit = (counted: number) => {
+    const told = counted / said.each
+    return entered(line ? Math.ceil(told - 1e-6) : told, site, line ? 0 : 2)
+  }
   const isCounted = line === null || count === line.count
   const isListed = line === null || price === line.price
   return (
@@ -200,7 +204,7 @@ function PartRow({ part, lines }: { readonly part: ChosenPart; readonly lines: r
             const typed = numberOrNone(text, site.locale)
             const typedCount = typed === null ? null : typed * said.each
             if (!line) return set.own(words.steps.count, part, { count: typedCount ?? 0 })
-            const isAsCounted = typed !== null && entered(typed, site, 0) === inUnit(line.count)
+            const isAsCounted = typed !== null && inUnit(typed * said.each) === inUnit(line.count)
             return set.change(words.steps.count, part, { count: isAsCounted ? null : typedCount })
           }}
         />

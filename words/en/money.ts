@@ -27,7 +27,7 @@ export const money = {
     net: 'Net price',
   },
   unpriced:
-    '{lines, plural, one {One line of the parts list has no price and counts} other {# lines of the parts list have no price and count}} nothing. Type them in the list, or read a quote there.',
+    '{lines, plural, one {One line of the parts list has no price and counts} other {# lines of the parts list have no price and count}} nothing: type them there, or read a quote.',
   incentives: 'Incentives',
   here: 'Programmes at this place',
   choose: 'Choose one …',

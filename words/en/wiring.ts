@@ -2,7 +2,6 @@
 export const wiring = {
   micro: '{name}, {inputs, plural, one {microinverter} other {microinverter for # modules}}',
   optimizerNone: 'none',
-  optimizerSome: '{name}, for single modules',
   devicesPerBranch: 'Microinverters per branch',
   acPower: 'AC power',
   together: '{count, number} × {each}, {all}',

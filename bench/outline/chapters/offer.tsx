@@ -5,7 +5,7 @@ import { offerId } from '@/core/kinds/offer/offer'
 import { waysToPay } from '@/core/kinds/offer/payment'
 import { storageId } from '@/core/kinds/storage/storage'
 import { later } from '@/words/en/later'
-import { useBench, useOption, useSession } from '../../context'
+import { useBench, useNumbers, useOption, useSayer, useSession } from '../../context'
 import { ChoiceField, MoneyField, NumberField, OptionalMoneyField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { SentOffers } from './sent-offers'
@@ -26,6 +26,8 @@ export function OfferChapter() {
   const battery = catalogue.batteries.find(({ id }) => id === storage.batteryId)
   const fields = later.fields.offer
   const of = { documentId: optionId, objectId: offerId }
+  const sayer = useSayer()
+  const unpriced = useNumbers().numbers?.summary.partsPrice?.unpriced ?? 0
   return (
     <>
       <TextField
@@ -51,6 +53,7 @@ export function OfferChapter() {
         ]}
         onChoose={(equipment) => documents.set(fields.equipment, optionId, offerId, { equipment })}
       />
+      {unpriced > 0 && <p className="quiet mb-1">{sayer.say(later.money.unpriced, { lines: unpriced })}</p>}
       <PercentField
         {...of}
         label={fields.listShare}

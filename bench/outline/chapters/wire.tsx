@@ -76,10 +76,7 @@ export function WireChapter() {
           value={electrical.optimizerId ?? ''}
           choices={[
             { value: '', label: later.wiring.optimizerNone },
-            ...catalogue.optimizers.map(({ id, name, stepDown }) => ({
-              value: id,
-              label: stepDown ? sayer.say(later.wiring.optimizerSome, { name }) : name,
-            })),
+            ...catalogue.optimizers.map(({ id, name }) => ({ value: id, label: name })),
           ]}
           onChoose={(id) =>
             documents.set(later.fields.electrical.optimizerId, optionId, electricalId, {
