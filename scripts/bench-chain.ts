@@ -9,7 +9,8 @@ import { branchYear, optimizedYear } from '@/core/energy/module-electronics'
 import { openString } from '@/core/energy/open-chain'
 import { planeLight } from '@/core/energy/plane-light'
 import { parallelYears } from '@/core/energy/parallel-strings'
-import { stringYear } from '@/core/energy/string-year'
+import { seriesInto, type SteppedString } from '@/core/energy/step-down'
+import { emptyYear, stringYear, yearOf } from '@/core/energy/string-year'
 import { sunHours } from '@/core/sun/sun-hours'
 import { normalOf } from '@/core/sun/tracker'
 import { skyYear } from '@/core/weather/sky-year'
@@ -134,10 +135,24 @@ for (const year of [hourly, quarters(hourly)]) {
   }))
   const share = { conditions, modules: 7 }
   const planes = [share, { conditions, modules: 6 }]
+  const lone = (panels: typeof modules) => ({ panels, conditions, connected: true })
+  const stepDown = catalogue.optimizers.find((sheet) => sheet.stepDown) ?? optimizer
+  const steppedYear = (bare: typeof modules, held: typeof modules) => {
+    const out = emptyYear(sun.interval.length, false)
+    const stepped: SteppedString = {
+      plain: lone(bare),
+      held: held.map((one) => lone([one])),
+      isHeld: [...bare.map(() => false), ...held.map(() => true)],
+      connected: true,
+      limits: stepDown,
+    }
+    return yearOf(seriesInto(out, stepped, { ...request, window }), out, request)
+  }
   const ways = {
     plain: () => stringYear({ panels: modules, conditions, connected: true }, request),
     'two planes': () => stringYear({ panels: modules, conditions, planes, connected: true }, request),
     unequal: () => parallelYears(parts, { ...request, window }),
+    'step-down': () => steppedYear(modules.slice(0, 8), modules.slice(8)),
     optimizers: () => optimizedYear(own, request, limits),
     microinverters: () => branchYear(own, request, under),
   }
