@@ -20,7 +20,7 @@ import {
 const positive = z.number().positive().max(1e6)
 const many = z.number().int().min(1).max(1000)
 
-/** An optimizer at each module. */
+/** An optimizer at modules: one that makes the volts of its string with the others is at each. */
 export const optimizerCase = z.object({
   powerW: positive,
   highestV: positive,
@@ -32,6 +32,8 @@ export const optimizerCase = z.object({
   fewestPerString: many.default(1),
   mostPerString: many,
   stringPowerW: positive,
+  /** It only lowers volts: strings are those of modules in series. */
+  stepDown: z.boolean().default(false),
 })
 
 /** What makes an inverter one that hangs under modules. */
@@ -74,6 +76,18 @@ function nearest(rules: readonly RuleFigure<string>[]): RuleFigure<string>[] {
   return [...worst.values()]
 }
 
+/** Whether a module suits its optimizer. */
+export const moduleRules = (
+  module: Pick<Module, 'iscA' | 'powerW'>,
+  volts: Parameters<typeof optimizerRules>[1],
+  optimizer: z.infer<typeof optimizerCase>,
+): RuleFigure<string>[] =>
+  optimizerRules(module, volts, {
+    ...optimizer,
+    // Where it is not said, it tracks as far as it stands.
+    mppHighV: optimizer.mppHighV ?? optimizer.highestV,
+  })
+
 /** Strings of optimizers, over fields as it comes. */
 export function optimizedStrings(
   groups: readonly (readonly string[])[],
@@ -98,11 +112,7 @@ export function optimizedStrings(
     strings,
     devices: [],
     checks: [
-      ...optimizerRules(module, window, {
-        ...optimizer,
-        // Where it is not said, it tracks as far as it stands.
-        mppHighV: optimizer.mppHighV ?? optimizer.highestV,
-      }),
+      ...moduleRules(module, window, optimizer),
       ...nearest(
         wired.flatMap(({ panelIds }) =>
           optimizedStringRules(panelIds.length, module.powerW, window.fewest, optimizer),

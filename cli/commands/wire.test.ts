@@ -145,6 +145,23 @@ test('optimizers: strings by number and power, over fields; volts are of one mod
   ])
 })
 
+test('optimizers that only lower volts: strings are those without any, and the module is held against its device', () => {
+  const fields = [
+    { modules: 13, ...south },
+    { modules: 4, tiltDeg: 20, azimuthDeg: 90 },
+  ]
+  const plain = wire({ fields })
+  const stepped = wire({ fields, optimizer: { ...optimizer, stepDown: true } })
+  expect(stepped.strings).toEqual(plain.strings)
+  expect(stepped.window).toEqual(plain.window)
+  expect(stepped.checks.slice(0, plain.checks.length)).toEqual(plain.checks)
+  expect(stepped.checks.slice(plain.checks.length).map(({ code, ok }) => [code, ok])).toEqual(
+    ['unit-cold', 'unit-peak', 'unit-hot', 'unit-current', 'unit-power'].map((code) => [code, true]),
+  )
+  const weak = wire({ fields, optimizer: { ...optimizer, powerW: 300, stepDown: true } })
+  expect(weak.checks.filter(({ ok }) => !ok)).toMatchObject([{ code: 'unit-power', figure: 420, limit: 300 }])
+})
+
 test('microinverters: branches by what their breaker carries, none over two fields', () => {
   const micro = {
     ...inverter,

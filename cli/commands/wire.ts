@@ -15,7 +15,7 @@ import {
 import { ruleMessage } from '@/core/model/rules'
 import { addCaseCommand, type Question } from '../case-command'
 import { badCase } from '../english'
-import { microBranches, microCase, optimizedStrings, optimizerCase } from './wire-units'
+import { microBranches, microCase, moduleRules, optimizedStrings, optimizerCase } from './wire-units'
 
 const positive = z.number().positive().max(1e6)
 const perK = z.number().min(-0.02).max(0.02)
@@ -103,7 +103,7 @@ function answer(wire: WireCase): object {
   const hottestC = site.highestCellC ?? site.highestTemperatureC + hottestRiseK(mountHeat[mount])
   const powerW = module.powerW ?? module.vmpV * module.impA
   const at = { lowestC: site.lowestTemperatureC, hottestC }
-  if (optimizer || inverter.micro) {
+  if ((optimizer && !optimizer.stepDown) || inverter.micro) {
     const held = { ...module, powerW }
     const { micro } = inverter
     const strung = optimizer
@@ -130,7 +130,10 @@ function answer(wire: WireCase): object {
       hotVmpV: panelIds.length * window.hotVmpV,
     })),
     left: leftOf(strings),
-    checks: wiringRules(strings, window, { iscA: module.iscA, powerW }, inverter),
+    checks: [
+      ...wiringRules(strings, window, { iscA: module.iscA, powerW }, inverter),
+      ...(optimizer ? moduleRules({ iscA: module.iscA, powerW }, window, optimizer) : []),
+    ],
   }
 }
 
