@@ -218,6 +218,7 @@ export const papers = {
   ],
 
   stringMap: 'String map',
+  stringMapMarked: 'String map (* with an optimizer)',
   partOnSite: 'On site already.',
   serials: 'Serial numbers',
   place: 'No.',

@@ -25,7 +25,8 @@ import { listTable } from './permit-text'
 export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly Photograph[]): HandOverText {
   const { house } = given
   const site = theOne(house, 'site', siteId)
-  const names = stringNames(given.built.strings)
+  const marked = modulesMarked(given.built)
+  const names = stringNames(given.built.strings, marked)
   return {
     ...commonWords(sayer, given),
     cover: {
@@ -45,7 +46,7 @@ export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly P
     },
     visit: visit(sayer, given),
     stringMap: {
-      title: words.stringMap,
+      title: marked.size > 0 ? words.stringMapMarked : words.stringMap,
       cables: cablesDrawn(given.built),
       said: ({ id }) => names.get(id) ?? { lines: ['–'], isDark: false },
       paths: given.built.strings
@@ -62,8 +63,12 @@ export function handOverText(sayer: Sayer, given: PaperFacts, photos: readonly P
   }
 }
 
-/** By module: its string and its place in it; strings beside each other are told apart by grey. */
-function stringNames(strings: readonly PanelString[]) {
+/** Modules with an optimizer, where others have none. */
+const modulesMarked = ({ strings, optimized }: PaperFacts['built']): ReadonlySet<string> =>
+  new Set(optimized.length < strings.flatMap(({ panelIds }) => panelIds).length ? optimized : [])
+
+/** By module: its string and its place in it, and a mark; strings beside each other are told apart by grey. */
+function stringNames(strings: readonly PanelString[], marked: ReadonlySet<string>) {
   return new Map(
     strings.flatMap(({ id: string, panelIds, input }, s) =>
       panelIds.map(
@@ -72,7 +77,7 @@ function stringNames(strings: readonly PanelString[]) {
             id,
             input < 0
               ? { lines: ['–'], isDark: false }
-              : { lines: [string, String(k + 1)], isDark: s % 2 === 1 },
+              : { lines: [string, `${k + 1}${marked.has(id) ? '*' : ''}`], isDark: s % 2 === 1 },
           ] as const,
       ),
     ),

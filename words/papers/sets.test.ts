@@ -262,6 +262,32 @@ test('with optimizers the plate says what they may put out, and the data sheet i
   expect(data).toContain('Thrushfield 430')
 })
 
+test('optimizers at single modules: marked on the string map, boxes for their numbers at those alone', async () => {
+  const ids = facts.built.strings.flatMap(({ panelIds }) => panelIds)
+  const at = (optimizersAt: readonly string[] | null) =>
+    factsOf(job.house, set(option, 'electrical', { optimizerId: 'thrushfield-one-430', optimizersAt }))
+  const some = await at(ids.slice(2, 5))
+  const text = handOverText(some.sayer, some.facts, [])
+  const panels = some.facts.built.site.arrays.flatMap((array) => array.panels)
+  const marked = panels.filter((panel) => text.stringMap.said(panel).lines.at(-1)?.endsWith('*'))
+  expect(marked.map(({ id }) => id).toSorted()).toEqual(ids.slice(2, 5).toSorted())
+  expect(text.stringMap.title).toBe('String map (* with an optimizer)')
+  const behind = text.serials.tables.flatMap(({ rows, columns }) =>
+    columns.length > 2 ? rows.map((row) => row[2]) : [],
+  )
+  expect(behind.filter((cell) => cell === 'none')).toHaveLength(14)
+  expect(behind.filter((cell) => cell === '')).toHaveLength(3)
+  // Volts and amperes on the labels are those of modules in series.
+  const labels = (one: typeof some) =>
+    textOf(permitSet(one.from, permitText(one.sayer, one.facts)).find(({ title }) => title === 'Labels'))
+  expect(labels(some)).toEqual(labels({ facts, sayer, from }))
+  // Where each module has one, nothing is to be told apart.
+  const each = await at(null)
+  const whole = handOverText(each.sayer, each.facts, [])
+  expect(whole.stringMap.title).toBe('String map')
+  expect(panels.some((panel) => whole.stringMap.said(panel).lines.at(-1)?.endsWith('*'))).toBe(false)
+})
+
 test('what has its place stands on the plans with its cables; before that there is nothing', async () => {
   const marks = (sheet: PaperDrawing | undefined, layer: string) =>
     (sheet?.marks ?? []).filter((mark) => mark.layer === layer)
