@@ -33,7 +33,7 @@ const enough = 2e-4
 /** Even steps of the search over the current, and where it ends. */
 const steps = 24
 const fineShare = 1e-4
-const bisections = 40
+const mostSteps = 60
 /** Of the greatest current: as good as none, where the volts are those of an open circuit. */
 const nearOpen = 1e-6
 const anyVolts = { lowV: 0, highV: Infinity, startV: 0 }
@@ -85,6 +85,9 @@ class SteppedSeries implements InSeries {
   #isWorking = false
   /** What the modules give where nothing but each other holds them, and how much of that the inverter's volts take. */
   #freeW = 0
+  /** The entry's greatest current and its volts at an open circuit, once somebody has asked. */
+  #mostA = NaN
+  #openV = NaN
   #windowW = 0
 
   constructor(out: StringYear, string: SteppedString, request: StringRequest) {
@@ -136,7 +139,7 @@ class SteppedSeries implements InSeries {
   workAt(voltsV: number): Given {
     if (!this.#isWorking) this.work()
     const topA = this.#topA()
-    if (this.#at(topA * nearOpen).voltsV < voltsV) return this.#giveNothing()
+    if (this.#open() < voltsV) return this.#giveNothing()
     return this.#giveHeld(this.#currentAt(voltsV, topA))
   }
 
@@ -184,6 +187,7 @@ class SteppedSeries implements InSeries {
   /** The best points of all, each by itself, and what is lost before them. */
   #apart(): void {
     this.#isWorking = true
+    this.#mostA = this.#openV = NaN
     this.#plainW = this.#plainA = 0
     if (this.#plain && this.#isPlainLit) {
       const { powerW, voltsV } = this.#plain.work()
@@ -218,10 +222,17 @@ class SteppedSeries implements InSeries {
     return !window || (voltsV >= Math.max(window.lowV, window.startV) && voltsV <= window.highV)
   }
 
+  #open(): number {
+    if (Number.isNaN(this.#openV)) this.#openV = this.#at(this.#topA() * nearOpen).voltsV
+    return this.#openV
+  }
+
   #topA(): number {
+    if (!Number.isNaN(this.#mostA)) return this.#mostA
     let top = this.#isPlainLit && this.#plain ? this.#plain.mostA() : 0
     for (const own of this.#bestA) if (own > top) top = own
-    return Math.min(top, this.#string.limits.outputCurrentA)
+    this.#mostA = Math.min(top, this.#string.limits.outputCurrentA)
+    return this.#mostA
   }
 
   /** What all give at a current. */
@@ -282,7 +293,7 @@ class SteppedSeries implements InSeries {
   #holdInside(): Given {
     const { lowV, highV, startV } = this.#window ?? anyVolts
     const topA = this.#topA()
-    const openV = this.#at(topA * nearOpen).voltsV
+    const openV = this.#open()
     if (openV < startV || openV < lowV) return this.#giveNothing()
     const least = openV <= highV ? 0 : this.#currentAt(highV, topA)
     const most = this.#at(topA).voltsV >= lowV ? topA : this.#currentAt(lowV, topA)
@@ -310,13 +321,28 @@ class SteppedSeries implements InSeries {
     return this.#at(found).madeW > top ? found : best
   }
 
-  /** The current at volts that it comes to; volts fall as the current grows. */
+  /**
+   * The current at volts that it comes to; volts fall as the current grows. By the false position, an end that stays
+   * counting half each time (Dowell and Jarratt 1971).
+   */
   #currentAt(voltsV: number, topA: number): number {
-    let [low, high] = [0, topA]
-    for (let k = 0; k < bisections && high - low > fineShare * 0.01 * topA; k++) {
-      const middle = (low + high) / 2
-      if (this.#at(middle).voltsV >= voltsV) low = middle
-      else high = middle
+    let [low, high] = [topA * nearOpen, topA]
+    let [over, under] = [this.#open() - voltsV, this.#at(topA).voltsV - voltsV]
+    if (under >= 0) return topA
+    let side = 0
+    for (let k = 0; k < mostSteps && high - low > fineShare * 0.01 * topA; k++) {
+      const at = (low * under - high * over) / (under - over)
+      const off = this.#at(at).voltsV - voltsV
+      if (Math.abs(off) < fineShare * 0.1 * voltsV) return at
+      if (off > 0) {
+        ;[low, over] = [at, off]
+        if (side === 1) under /= 2
+        side = 1
+      } else {
+        ;[high, under] = [at, off]
+        if (side === -1) over /= 2
+        side = -1
+      }
     }
     return low
   }

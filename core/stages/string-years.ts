@@ -14,6 +14,7 @@ import {
 } from '../energy/string-year'
 import { settledLosses } from '../kinds/losses/first-year'
 import { Keyed } from '../graph/keyed'
+import { lastOf } from '../graph/last-of'
 import { itemStage, type Stage } from '../graph/stage'
 import { isWiredIn } from './cables'
 import { moduleModelStage } from './module-model'
@@ -74,6 +75,8 @@ const electronicsIn = (world: World) => {
     left: [...Object.values(entered), ...other].reduce((left, share) => left * (1 - share), 1),
   }
 }
+
+const lastYears = lastOf<readonly StringYear[]>()
 
 /** A year of each string, from the light on its modules to its power. */
 export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
@@ -198,8 +201,17 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
         connected,
         steps: electronics.steps,
       })
-      const together = strings.length > 1 ? parallelYears(strings, request)[own] : undefined
-      if (together) return together
+      if (strings.length > 1) {
+        // Each of them asks for all of them, one after the other.
+        const { losses, power, powerW, sun, weather, window, withVolts } = request
+        const figures = { lengths, planeOf, isHeld, connected, electronics, heats, losses, window, withVolts }
+        const parts = [...panels, ...planeLights, ...snowLosts, power, sun, weather]
+        const all = lastYears([...parts, powerW, JSON.stringify(figures)], () =>
+          parallelYears(strings, request),
+        )
+        const mine = all[own]
+        if (mine) return mine
+      }
       const string = strings[own]
       if (!string) throw new Error('a string is one of its input')
       const out = emptyYear(request.sun.interval.length, request.withVolts)
