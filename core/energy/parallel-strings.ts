@@ -4,6 +4,8 @@ import { emptyYear, type LitString, type StringRequest, type StringYear } from '
 
 /** Share of the volts that the search of the common ones ends at. */
 const fineShare = 1e-3
+/** Of the volts: tops as near as this lose less than a two-thousandth between them. */
+const nearShare = 1e-2
 /** Between the best volts of the strings. */
 const steps = 8
 
@@ -52,7 +54,7 @@ export function parallelYears(
  */
 function bestBetween(tops: readonly number[], valueAt: (volts: number) => number): number {
   const [least, greatest] = [tops[0] ?? 0, tops.at(-1) ?? 0]
-  if (greatest - least <= fineShare * greatest) return (least + greatest) / 2
+  if (greatest - least <= nearShare * greatest) return (least + greatest) / 2
   const places = [
     ...Array.from({ length: steps + 1 }, (_, k) => least + ((greatest - least) * k) / steps),
     ...tops.slice(1, -1),

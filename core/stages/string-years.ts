@@ -81,7 +81,7 @@ const lastYears = lastOf<readonly StringYear[]>()
 /** A year of each string, from the light on its modules to its power. */
 export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
   name: 'string years',
-  version: 6,
+  version: 7,
   after: {
     site: siteStage,
     planeLight: planeLightStage,
@@ -121,12 +121,8 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
     return wiring.value.strings.flatMap((string) => {
       const { panelIds, input } = string
       const sharing = inSeries && input >= 0 ? wiring.value.strings.filter((one) => one.input === input) : []
-      const isAlike =
-        new Set(sharing.map((one) => one.panelIds.length)).size < 2 &&
-        !sharing.some((one) => one.panelIds.some((id) => optimized.has(id))) &&
-        waysOf(litOf(sharing.flatMap((one) => one.panelIds))).size < 2
-      // Alike strings find the same volts best, each by itself.
-      const together = sharing.length < 2 || isAlike ? [string] : sharing
+      // What hangs on one input has its volts together: under shade even those that are strung alike.
+      const together = sharing.length < 2 ? [string] : sharing
       const found = together.map((one) => litOf(one.panelIds))
       const faces = [...new Set(found.flat().map(({ a }) => a))]
       const conditions = faces.flatMap((a) => {
