@@ -11,10 +11,14 @@ const words = later.wiring
 export function InverterFacts({
   inverter,
   optimizer,
+  stepDown,
   module,
 }: {
   readonly inverter: InverterType
+  /** One that makes the volts of its string with the others. */
   readonly optimizer: OptimizerType | null
+  /** One that only lowers its module's. */
+  readonly stepDown: OptimizerType | null
   readonly module: ModuleType
 }) {
   const { numbers, fresh } = useNumbers()
@@ -29,6 +33,8 @@ export function InverterFacts({
   const atMost = (limit: string) => sayer.say(words.atMost, { limit })
   const atLeast = (limit: string) => sayer.say(words.atLeast, { limit })
   const own = optimizer ?? (inverter.micro ? inverter : null)
+  const held = own ?? stepDown
+  const atModule = optimizer ?? stepDown
   const isMicro = inverter.micro !== undefined
   return (
     <dl className={fresh ? '' : 'opacity-60'}>
@@ -59,17 +65,7 @@ export function InverterFacts({
           isMicro ? String(window.most) : sayer.say(words.range, { low: window.fewest, high: window.most })
         }
       />
-      {own ? (
-        <>
-          <Row label={words.moduleCold} value={volts(window.coldVocV)} limit={atMost(volts(own.highestV))} />
-          <Row label={words.moduleHot} value={volts(window.hotVmpV)} limit={atLeast(volts(own.mppLowV))} />
-          <Row
-            label={words.moduleCurrent}
-            value={amperes(module.iscA)}
-            limit={atMost(amperes(optimizer ? optimizer.inputShortCurrentA : inputLimitA(inverter)))}
-          />
-        </>
-      ) : (
+      {!own && (
         <>
           <Row
             label={words.coldMpp}
@@ -81,6 +77,24 @@ export function InverterFacts({
             value={amperes(module.iscA)}
             limit={atMost(amperes(inverter.inputCurrentA))}
           />
+        </>
+      )}
+      {held && (
+        <>
+          <Row label={words.moduleCold} value={volts(window.coldVocV)} limit={atMost(volts(held.highestV))} />
+          <Row label={words.moduleHot} value={volts(window.hotVmpV)} limit={atLeast(volts(held.mppLowV))} />
+          <Row
+            label={words.moduleCurrent}
+            value={amperes(module.iscA)}
+            limit={atMost(amperes(atModule ? atModule.inputShortCurrentA : inputLimitA(inverter)))}
+          />
+          {atModule && (
+            <Row
+              label={words.modulePower}
+              value={sayer.written({ value: module.powerW, unit: 'W', digits: 0 })}
+              limit={atMost(sayer.written({ value: atModule.powerW, unit: 'W', digits: 0 }))}
+            />
+          )}
         </>
       )}
     </dl>

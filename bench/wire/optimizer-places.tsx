@@ -3,7 +3,7 @@
 import { electricalId, mostOptimizersAt } from '@/core/kinds/electrical/electrical'
 import { theOne } from '@/core/kinds/documents'
 import { later } from '@/words/en/later'
-import { useBench, useNumbers, useOption, useSayer, useSession } from '../context'
+import { useBench, useOption, useSayer, useSession } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { modulesOf } from '../store/selection'
 import { toast } from '../store/session'
@@ -17,7 +17,6 @@ export function OptimizerPlaces() {
   const optionId = useSession((s) => s.optionId)
   const selection = useSession((s) => s.selection)
   const { optimizersAt } = theOne(useOption(), 'electrical', electricalId)
-  const { numbers } = useNumbers()
   const sayer = useSayer()
   const selected = modulesOf(selection).map(({ id }) => id)
   const laid = () => site().arrays.flatMap(({ panels }) => panels.map(({ id }) => id))
@@ -40,8 +39,8 @@ export function OptimizerPlaces() {
           {
             value: 'some',
             label: sayer.say(words.some, {
-              modules: numbers?.summary.optimized.length ?? chosen.size,
-              all: numbers?.summary.count ?? 0,
+              modules: inOrder((id) => chosen.has(id)).length,
+              all: laid().length,
             }),
           },
         ]}

@@ -10,7 +10,7 @@ import { checkFileSize } from '@/core/model/file-size'
 import { quoteCsv, quoteJson, quoteLines, readPartPrices, withPrices } from '@/core/readers/part-prices'
 import { later } from '@/words/en/later'
 import { partName } from '@/words/part-name'
-import { useBench, useOption, useSayer, useSession, useSite } from '../context'
+import { useBench, useSayer, useSession, useSite } from '../context'
 import { FileButton } from '../fields/file-button'
 import { saveFile } from '../save-file'
 
@@ -30,7 +30,6 @@ export function Quote({
 }) {
   const { documents } = useBench()
   const optionId = useSession((s) => s.optionId)
-  const electrical = theOne(useOption(), 'electrical', electricalId)
   const { currency } = useSite()
   const sayer = useSayer()
   const [told, setTold] = useState<{ readonly said: string; readonly isWrong: boolean } | null>(null)
@@ -39,6 +38,8 @@ export function Quote({
     try {
       checkFileSize(file.size, largestBytes)
       const { prices, unknown } = readPartPrices(await file.text(), parts, currency)
+      // As it is by now: the file took its time.
+      const electrical = theOne(documents.document(optionId), 'electrical', electricalId)
       const fault = documents.set(
         words.steps.prices,
         optionId,

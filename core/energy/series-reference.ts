@@ -4,7 +4,7 @@ import { diodeAt, openCircuitV, type DiodeModel, type DiodeParameters } from './
 /** The slow and plain reference of strings under unlike light, for tests. */
 
 /** Volts of one group at a current, by bisection of the whole equation, its bypass diode with it. */
-function groupV(p: DiodeParameters, groupsPerModule: number, currentA: number): number {
+export function groupV(p: DiodeParameters, groupsPerModule: number, currentA: number): number {
   if (!(p.lightA > 0)) return -bypassV
   let [low, high] = [-bypassV * groupsPerModule - 1, openCircuitV(p) + 1]
   for (let k = 0; k < 50; k++) {

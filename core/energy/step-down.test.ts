@@ -8,8 +8,8 @@ import { diodePower, linearPower } from './module-power'
 import { type PanelLight } from './panel-light'
 import { parallelYears } from './parallel-strings'
 import { type PlaneLight } from './plane-light'
-import { bypassV } from './series-curve'
-import { diodeAt, maximumPower, openCircuitV, type DiodeParameters } from './single-diode'
+import { groupV } from './series-reference'
+import { diodeAt, maximumPower } from './single-diode'
 import { seriesInto, type SteppedString } from './step-down'
 import {
   emptyYear,
@@ -112,19 +112,6 @@ const yearOfString = (string: LitString | SteppedString, asked: StringRequest = 
   return yearOf(seriesInto(out, string, asked), out, asked)
 }
 
-/** Volts of one strip at a current, by bisection of the whole equation, its bypass diode with it. */
-function stripV(p: DiodeParameters, currentA: number): number {
-  if (!(p.lightA > 0)) return -bypassV
-  let [low, high] = [-20, openCircuitV(p) + 1]
-  for (let k = 0; k < 60; k++) {
-    const volts = (low + high) / 2
-    const junction = volts + currentA * p.seriesOhm
-    const given = p.lightA - p.saturationA * Math.expm1(junction / p.thermalV) - junction / p.shuntOhm
-    if (given > currentA) low = volts
-    else high = volts
-  }
-  return Math.max(-bypassV, low / 3)
-}
 const cellOf = (share: number) => cellTemperatureC(airC, open * share, windMs, mountHeat.close)
 const meanOf = ({ strips }: Module) => strips.reduce((sum, share) => sum + share, 0) / strips.length
 
@@ -134,7 +121,7 @@ function swept(modules: readonly Module[], held: { lowV: number; highV: number }
   const plainC = cellOf(plain.reduce((sum, module) => sum + meanOf(module), 0) / Math.max(1, plain.length))
   const curveOf = (module: Module, cellC: number) => {
     const strips = module.strips.map((share) => diodeAt(model, share * open, cellC))
-    return (amperes: number) => strips.reduce((sum, strip) => sum + stripV(strip, amperes), 0)
+    return (amperes: number) => strips.reduce((sum, strip) => sum + groupV(strip, 3, amperes), 0)
   }
   const plains = plain.map((module) => curveOf(module, plainC))
   const topA = 13

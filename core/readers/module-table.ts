@@ -6,7 +6,7 @@ import { parseNumber } from '../model/numbers'
 import { parseLength } from '../model/units'
 import { faultOf } from '../model/rules'
 import { csvLine, figure } from './csv'
-import { readTable } from './table-file'
+import { localeOf, readTable } from './table-file'
 
 /** Columns of a table of modules; one that must be filled in is `needed`. `factor` leads from its unit to the sheet's. */
 export const moduleColumns = {
@@ -149,11 +149,12 @@ const mostRows = 200
  * @throws Fault `module-columns` with what is missing; `too-many-modules`; `module-row` with the line and what is wrong in it
  */
 export function readModuleTable(text: string): OwnSheet[] {
-  const { names, rows, locale } = readTable(text)
+  const { names, rows } = readTable(text)
   const missing = moduleColumnNames.filter((name) => moduleColumns[name].needed && !names.includes(name))
   if (missing.length > 0) throw new Fault('module-columns', { missing: missing.join(', ') })
   if (rows.length === 0) throw new Fault('no-module-rows')
   if (rows.length > mostRows) throw new Fault('too-many-modules', { limit: mostRows, rows: rows.length })
+  const locale = localeOf(rows.flatMap(({ cells }) => cells))
   return rows.map(({ texts, line }) => {
     try {
       return sheetFrom(texts, locale)

@@ -91,6 +91,18 @@ test('a price that is listed anyway follows the list; lines that the list does n
   expect(withPrices(lines, { partChanges: [], ownParts: [] }, prices).partChanges).toEqual([])
 })
 
+test('an added line is taken only where it is still the one that was asked for', () => {
+  const answer = (part: string) => `line;part;price\nown-0;${part};22\nfoot;Feet;6\n`
+  expect([...read(answer('"Boards, ""long"""')).prices.keys()]).toEqual(['own-0', 'foot'])
+  expect([...read(answer('')).prices.keys()]).toEqual(['own-0', 'foot'])
+  expect(read(answer('Ladder'))).toMatchObject({ unknown: ['own-0'] })
+})
+
+test('how prices are written does not follow from how counts are', () => {
+  const { prices } = read('line;count;price\nfoot;12.5;1,250\nmeter;1;3,5\n')
+  expect([...prices.values()]).toEqual([1.25, 3.5])
+})
+
 test.each([
   ['', 'prices-columns', {}],
   ['part,cost\nfoot,6\n', 'prices-columns', { missing: 'line, price' }],
@@ -101,7 +113,12 @@ test.each([
   ['line,price\n\n,5\n', 'prices-cell', { line: 3, column: 'line' }],
   ['line,price\nfoot,5\nmeter,2\nfoot,6\n', 'prices-twice', { line: 4, part: 'foot' }],
   ['{"format":"gable-quote"', 'prices-json', {}],
-  ['{"format":"other"}', 'bad-quote', {}],
+  ['{"format":"other"}', 'bad-quote', { at: 'quote.format' }],
+  [
+    quoteJson(asked, 'USD').replace('"price": null', '"price": "5"'),
+    'bad-quote',
+    { at: 'quote.lines.0.price' },
+  ],
   [quoteJson(asked, 'EUR').replace('null', '5'), 'prices-currency', { theirs: 'EUR', ours: 'USD' }],
   [`line,price\n${'x,1\n'.repeat(1001)}`, 'prices-many', { rows: 1001, limit: 1000 }],
 ])('%j is refused: %s', (text, code, data) => {

@@ -2,11 +2,11 @@ import { z } from 'zod'
 import { mostOwnParts, mostPartChanges, type Electrical } from '../kinds/electrical/electrical'
 import { Fault } from '../model/fault'
 import { parseNumber } from '../model/numbers'
-import { faultOf } from '../model/rules'
+import { between, faultOf } from '../model/rules'
 import { partKey, withChange, type ChosenPart } from '../parts/chosen-parts'
 import { type PartLine } from '../parts/parts-list'
 import { csvLine } from './csv'
-import { readTable } from './table-file'
+import { localeOf, readTable } from './table-file'
 
 /** What a distributor is asked for: what is to be brought, line by line; its answer has a price in each. */
 export interface QuoteLine {
@@ -55,7 +55,13 @@ const answerSchema = z.object({
   version: z.literal(quoteVersion),
   currency: z.string(),
   lines: z
-    .array(z.object({ line: z.string().max(120), price: z.number().min(0).max(highestPrice).nullable() }))
+    .array(
+      z.object({
+        line: z.string().max(120),
+        part: z.string().max(400).default(''),
+        price: between(0, highestPrice, 'money').nullable(),
+      }),
+    )
     .max(mostRows),
 })
 
@@ -75,15 +81,28 @@ export interface PartPrices {
  */
 export function readPartPrices(text: string, parts: readonly ChosenPart[], currency: string): PartPrices {
   const found = /^\s*\{/.test(text.replace(/^\uFEFF/, '')) ? fromJson(text, currency) : fromTable(text)
-  if (found.size === 0) throw new Fault('prices-none')
-  const known = new Set(parts.map(({ key }) => key))
+  if (found.length === 0) throw new Fault('prices-none')
+  const known = new Map(parts.map((part) => [part.key, part] as const))
+  /** Added lines are known by their place: another may stand there now, which its name tells. */
+  const isMeant = ({ line, part }: Answered) => {
+    const own = known.get(line)
+    return own !== undefined && (own.line !== null || part === '' || part === own.name?.trim())
+  }
   return {
-    prices: new Map([...found].filter(([line]) => known.has(line))),
-    unknown: [...found.keys()].filter((line) => !known.has(line)),
+    prices: new Map(found.flatMap((one) => (isMeant(one) ? [[one.line, one.price]] : []))),
+    unknown: found.filter((one) => !isMeant(one)).map(({ line }) => line),
   }
 }
 
-function fromJson(text: string, currency: string): Map<string, number> {
+/** A line of an answer that has a price. */
+interface Answered {
+  readonly line: string
+  /** As the answer calls it; empty where it does not. */
+  readonly part: string
+  readonly price: number
+}
+
+function fromJson(text: string, currency: string): Answered[] {
   let value: unknown
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''))
@@ -98,17 +117,19 @@ function fromJson(text: string, currency: string): Map<string, number> {
   return once(parsed.data.lines.map((own, k) => ({ ...own, at: k + 1 })))
 }
 
-function fromTable(text: string): Map<string, number> {
-  const { names, rows, locale } = readTable(text)
+function fromTable(text: string): Answered[] {
+  const { names, rows } = readTable(text)
   const missing = ['line', 'price'].filter((name) => !names.includes(name))
   if (missing.length > 0) throw new Fault('prices-columns', { missing: missing.join(', ') })
   if (rows.length > mostRows) throw new Fault('prices-many', { rows: rows.length, limit: mostRows })
+  // What is counted may be written otherwise.
+  const locale = localeOf(rows.map(({ texts }) => texts['price'] ?? ''))
   return once(
     rows.map(({ line: at, texts }) => {
-      const [line, price] = [texts['line']?.trim() ?? '', texts['price']?.trim() ?? '']
+      const [line = '', part = '', price = ''] = ['line', 'part', 'price'].map((name) => texts[name]?.trim())
       if (line === '' && price !== '')
         throw new Fault('prices-cell', { line: at, text: line, column: 'line' })
-      return { at, line, price: price === '' ? null : priceIn(price, locale, at) }
+      return { at, line, part, price: price === '' ? null : priceIn(price, locale, at) }
     }),
   )
 }
@@ -128,15 +149,15 @@ function priceIn(text: string, locale: string, at: number): number {
 
 /** One price to a line: which of two would hold, nobody could say. */
 function once(
-  lines: readonly { readonly at: number; readonly line: string; readonly price: number | null }[],
-): Map<string, number> {
-  const found = new Map<string, number>()
-  for (const { at, line, price } of lines) {
-    if (price === null) continue
-    if (found.has(line)) throw new Fault('prices-twice', { line: at, part: line.slice(0, 120) })
-    found.set(line, price)
-  }
-  return found
+  lines: readonly (Omit<Answered, 'price'> & { readonly at: number; readonly price: number | null })[],
+): Answered[] {
+  const seen = new Set<string>()
+  return lines.flatMap(({ at, line, part, price }) => {
+    if (price === null) return []
+    if (seen.has(line)) throw new Fault('prices-twice', { line: at, part: line.slice(0, 120) })
+    seen.add(line)
+    return [{ line, part: part.trim(), price }]
+  })
 }
 
 /**

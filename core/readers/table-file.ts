@@ -10,8 +10,6 @@ export interface TableFile {
     readonly cells: readonly string[]
     readonly texts: Readonly<Record<string, string>>
   }[]
-  /** One that writes numbers as the table does. */
-  readonly locale: string
 }
 
 /** Parts a text at commas, semicolons or tabs, whichever its heading has most of. Empty lines are left out. */
@@ -35,7 +33,6 @@ export function readTable(text: string): TableFile {
       cells,
       texts: Object.fromEntries(names.map((name, i) => [name, cells[i] ?? ''])),
     })),
-    locale: decimalCommas(rows.map(({ cells }) => cells)) ? 'es-ES' : 'en-US',
   }
 }
 
@@ -46,8 +43,9 @@ function separatorOf(text: string): string {
   return [',', ';', '\t'].reduce((best, mark) => (count(mark) > count(best) ? mark : best))
 }
 
-/** Whether numbers have a comma before their decimals: some have one and none has a point. */
-const decimalCommas = (rows: readonly (readonly string[])[]): boolean => {
-  const figures = rows.flat().filter((cell) => /^\s*-?\d+[.,]\d+\s*$/.test(cell))
-  return figures.some((cell) => cell.includes(',')) && !figures.some((cell) => cell.includes('.'))
+/** A locale that writes numbers as these cells do: with a comma before decimals where some have one and none has a point. */
+export const localeOf = (cells: readonly string[]): string => {
+  const figures = cells.filter((cell) => /^\s*-?\d+[.,]\d+\s*$/.test(cell))
+  const hasCommas = figures.some((cell) => cell.includes(',')) && !figures.some((cell) => cell.includes('.'))
+  return hasCommas ? 'es-ES' : 'en-US'
 }

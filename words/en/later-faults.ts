@@ -100,7 +100,7 @@ export const laterFaults = {
     'Line {line, number, ::group-off}, {column}: {column, select, line {a price without the name of its line} other {“{text}” is not a price}}.',
   'prices-twice': 'Line {line, number, ::group-off}: {part} has a price already, further up.',
   'prices-json': 'This is no JSON: {detail}.',
-  'bad-quote': 'This is not an answer to a quote of ours.',
+  'bad-quote': 'This is not an answer to a quote of ours: {at}: {rule}',
   'prices-currency': 'These prices are in {theirs}, the site pays in {ours}.',
   'prices-full': 'No more than {limit, number} prices can differ from the list.',
   'module-in-use': 'This module is laid in {options}. Choose another one there first.',

@@ -16,6 +16,7 @@ export const wiring = {
   moduleHot: 'Module Vmp, hot',
   current: 'Current',
   moduleCurrent: 'Module Isc',
+  modulePower: 'Module power',
   atMost: '≤ {limit}',
   atLeast: '≥ {limit}',
   strings: 'Strings: cold Voc (≤ {highest}), hot Vmp (≥ {lowest})',

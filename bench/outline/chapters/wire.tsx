@@ -86,7 +86,14 @@ export function WireChapter() {
         />
       )}
       {chosen?.stepDown && <OptimizerPlaces />}
-      {inverter && module && <InverterFacts inverter={inverter} optimizer={optimizer} module={module} />}
+      {inverter && module && (
+        <InverterFacts
+          inverter={inverter}
+          optimizer={optimizer}
+          stepDown={chosen?.stepDown ? chosen : null}
+          module={module}
+        />
+      )}
       <TextField
         label={inverter?.micro ? later.wiring.devicesPerBranch : later.fields.electrical.modulesPerString}
         shown={electrical.modulesPerString === null ? 'automatic' : String(electrical.modulesPerString)}
