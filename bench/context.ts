@@ -3,6 +3,7 @@
 import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { catalogueFor } from '@/core/stages/world'
 import { theOne, type Objects } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
 import { type Site as StandingSite } from '@/core/site/site'
@@ -92,6 +93,9 @@ export function useOptions(): { id: string; objects: Objects }[] {
 export function useSite(): Site {
   return theOne(useHouse(), 'site', siteId)
 }
+
+/** All that this job can be built with: its own data sheets and the catalogue's. */
+export const useCatalogue = (): Catalogue => catalogueFor({ house: useHouse(), catalogue: useBench().catalogue })
 
 /** The bench speaks English; the customer's page speaks the customer's language. */
 export const useWords = (): Words => english.words

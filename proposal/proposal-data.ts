@@ -11,7 +11,7 @@ import { siteStage } from '@/core/stages/site'
 import {
   coverIn,
   moduleIn,
-  modulesFor,
+  catalogueFor,
   offerIn,
   optimizerIn,
   siteIn,
@@ -169,20 +169,24 @@ function equipmentOf(world: World, site: StandingSite, inverters: number, optimi
     .flatMap((part) => sized(part, world) ?? [])
 }
 
-function sized(part: Part, { house, catalogue }: World): Equipment | null {
+function sized(part: Part, world: World): Equipment | null {
   const { what, typeId } = part
-  if (what === 'module') {
-    const sheet = modulesFor({ house, catalogue }).find(({ id }) => id === typeId)
-    return sheet ? { ...part, name: sheet.name, size: sheet.powerW } : null
+  const { modules, inverters, optimizers, batteries } = catalogueFor(world)
+  const of = <T extends { readonly id: string; readonly name: string }>(
+    list: readonly T[],
+    sizeOf: (sheet: T) => number,
+  ): Equipment | null => {
+    const sheet = list.find(({ id }) => id === typeId)
+    return sheet ? { ...part, name: sheet.name, size: sizeOf(sheet) } : null
   }
-  if (what === 'inverter') {
-    const sheet = catalogue.inverters.find(({ id }) => id === typeId)
-    return sheet ? { ...part, name: sheet.name, size: sheet.acPowerW } : null
+  switch (what) {
+    case 'module':
+      return of(modules, ({ powerW }) => powerW)
+    case 'inverter':
+      return of(inverters, ({ acPowerW }) => acPowerW)
+    case 'optimizer':
+      return of(optimizers, ({ powerW }) => powerW)
+    case 'battery':
+      return of(batteries, ({ usableKwh }) => usableKwh)
   }
-  if (what === 'optimizer') {
-    const sheet = catalogue.optimizers.find(({ id }) => id === typeId)
-    return sheet ? { ...part, name: sheet.name, size: sheet.powerW } : null
-  }
-  const sheet = catalogue.batteries.find(({ id }) => id === typeId)
-  return sheet ? { ...part, name: sheet.name, size: sheet.usableKwh } : null
 }

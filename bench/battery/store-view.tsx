@@ -8,7 +8,7 @@ import { storageId } from '@/core/kinds/storage/storage'
 import { type RunSummary } from '@/core/readers/summary'
 import { sizesOf } from '@/core/readers/storage-sizes'
 import { later } from '@/words/en/later'
-import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
+import { useBench, useCatalogue, useHouse, useOption, useSayer, useSession } from '../context'
 import { LiveNumbers } from '../live/live-numbers'
 import { Backup } from './backup'
 import { BatteryDay } from './battery-day'
@@ -18,7 +18,8 @@ const words = later.battery
 
 /** What stands in the middle in Store: the battery's day, sizes side by side, and what more of it would bring. */
 export function StoreView({ summary, weeks }: { readonly summary: RunSummary; readonly weeks: ReactNode }) {
-  const { live, catalogue } = useBench()
+  const { live } = useBench()
+  const catalogue = useCatalogue()
   const id = useSession((s) => s.optionId)
   const [house, option] = [useHouse(), useOption()]
   const sayer = useSayer()

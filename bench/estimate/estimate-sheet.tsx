@@ -15,8 +15,7 @@ import {
   type QuickEstimate,
 } from '@/core/energy/quick-estimate'
 import { type Mount } from '@/core/energy/cell-temperature'
-import { modulesFor } from '@/core/stages/world'
-import { useBench, useHouse, useOption, useSayer, useSite, useStations } from '../context'
+import { useBench, useCatalogue, useHouse, useOption, useSayer, useSite, useStations } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
 import { moneySign, number } from '@/words/format'
@@ -36,8 +35,8 @@ const mostCompared = 4
 
 /** The first answer on the phone: what a kilowatt gives by plane, and how many modules a bill asks for. */
 export function EstimateSheet() {
-  const { session, catalogue } = useBench()
-  const house = useHouse()
+  const { session } = useBench()
+  const catalogue = useCatalogue()
   const option = useOption()
   const site = useSite()
   const sayer = useSayer()
@@ -45,7 +44,7 @@ export function EstimateSheet() {
   const [mount, setMount] = useState<Mount>('close')
   const { estimate, fault, fresh } = useEstimate(mount)
   const [planes, setPlanes] = useState<readonly Plane[]>([])
-  const module = modulesFor({ house, catalogue }).find(
+  const module = catalogue.modules.find(
     (m) => m.id === theOne(option, 'cover', coverId).moduleId,
   )
   const close = () => session.setState({ dialog: null })
@@ -116,8 +115,8 @@ function useEstimate(mount: Mount): {
   /** Whether the table belongs to what is chosen now. */
   fresh: boolean
 } {
-  const { desk, catalogue } = useBench()
-  const house = useHouse()
+  const { desk } = useBench()
+  const catalogue = useCatalogue()
   const option = useOption()
   const site = useSite()
   const station = chosenStation(useStations(), site.stationId)?.station
@@ -130,7 +129,7 @@ function useEstimate(mount: Mount): {
     fault: null,
     of: null,
   })
-  const module = modulesFor({ house, catalogue }).find(
+  const module = catalogue.modules.find(
     (m) => m.id === theOne(option, 'cover', coverId).moduleId,
   )
   const inverter = catalogue.inverters.find(

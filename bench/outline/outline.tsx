@@ -7,7 +7,7 @@ import { offerId } from '@/core/kinds/offer/offer'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { storageId } from '@/core/kinds/storage/storage'
 import { chapterOf } from '../checks'
-import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../context'
+import { useBench, useCatalogue, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../context'
 import { type Chapter } from '../store/session'
 import { number } from '@/words/format'
 import { lazyPart } from '../lazy-parts'
@@ -83,7 +83,7 @@ export function Outline() {
 
 /** What each chapter holds, in a word or two. */
 function useNotes(): Readonly<Record<Chapter, string>> {
-  const { catalogue } = useBench()
+  const catalogue = useCatalogue()
   const house = useHouse()
   const option = useOption()
   const site = useSite()

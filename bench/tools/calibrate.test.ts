@@ -25,11 +25,17 @@ const now = (b: ReturnType<typeof bench>) => {
   if (found?.kind !== 'underlay') throw new Error('there is a picture')
   return found
 }
+/** Its states are fetched when it is taken. */
+async function taken(b: ReturnType<typeof bench>): Promise<void> {
+  b.tools.take('calibrate')
+  await b.context.lateStates()
+  await b.context.lateStates()
+}
 const said = (b: ReturnType<typeof bench>) => b.session.getState().sketch?.message
 
-test('two clicks and a typed length scale the picture about the first, in one step', () => {
+test('two clicks and a typed length scale the picture about the first, in one step', async () => {
   const b = bench({ picture })
-  b.tools.take('calibrate')
+  await taken(b)
   b.click(-10, 0)
   b.move(10, 0)
   expect(b.session.getState().sketch).toMatchObject({ points: [[-10, 0]], pointer: [10, 0] })
@@ -45,9 +51,9 @@ test('two clicks and a typed length scale the picture about the first, in one st
   expect(now(b)).toEqual(picture)
 })
 
-test('a typed azimuth turns it too; a wrong length says so and the points stay', () => {
+test('a typed azimuth turns it too; a wrong length says so and the points stay', async () => {
   const b = bench({ picture })
-  b.tools.take('calibrate')
+  await taken(b)
   b.click(0, 0)
   b.click(0, 5)
   b.type('abc')
@@ -60,9 +66,9 @@ test('a typed azimuth turns it too; a wrong length says so and the points stay',
   expect(b.session.getState().toast?.text).toMatch(/north/)
 })
 
-test('by keys alone, and Esc goes back point by point', () => {
+test('by keys alone, and Esc goes back point by point', async () => {
   const b = bench({ picture })
-  b.tools.take('calibrate')
+  await taken(b)
   b.key('Enter')
   for (let k = 0; k < 4; k++) b.key('ArrowRight')
   b.key('Enter')
@@ -75,22 +81,22 @@ test('by keys alone, and Esc goes back point by point', () => {
   b.type('4m')
   b.key('Enter')
   expect(now(b)).toMatchObject({ metresPerUnit: 0.1, center: [0, 0] })
-  b.tools.take('calibrate')
+  await taken(b)
   b.tools.chart.cancel()
   expect(b.session.getState().tool).toBe('select')
 })
 
-test('with none or several and none in hand it says which to choose', () => {
+test('with none or several and none in hand it says which to choose', async () => {
   const b = bench()
-  b.tools.take('calibrate')
+  await taken(b)
   b.click(1, 1)
   expect(said(b)).toMatch(/Select/)
   const two = bench({ picture, other: { ...picture, id: 'other' } })
-  two.tools.take('calibrate')
+  await taken(two)
   expect(said(two)).toMatch(/Select/)
   two.tools.take('select')
   two.session.setState({ selection: { kind: 'object', id: 'other' } })
-  two.tools.take('calibrate')
+  await taken(two)
   expect(said(two)).toMatch(/Click/)
 })
 

@@ -3,6 +3,7 @@ import { ofKind } from '@/core/kinds/documents'
 import { calibrated, nearestM } from '@/core/kinds/underlay/lie'
 import { type Underlay } from '@/core/kinds/underlay/underlay'
 import { Fault } from '@/core/model/fault'
+import { later } from '@/words/en/later'
 import { houseId } from '../store/documents'
 import { soleOwner } from '../store/selection'
 import { toast } from '../store/session'
@@ -18,7 +19,7 @@ function inHand(context: ToolContext): Underlay | null {
   return underlays.find(({ id }) => id === chosen) ?? (underlays.length === 1 ? (underlays[0] ?? null) : null)
 }
 
-const wordsOf = (context: ToolContext) => context.sayer().words.calibrating
+const words = later.calibrating
 
 /** Waits for a point, which the arrow keys and Enter set as well. */
 abstract class CalibratePoint extends ToolState {
@@ -35,7 +36,6 @@ abstract class CalibratePoint extends ToolState {
 /** Waits for the first of two points whose distance is known. */
 export class CalibrateFirst extends CalibratePoint {
   override enter(): void {
-    const words = wordsOf(this.context)
     showSketch(this.context, { message: inHand(this.context) ? words.first : words.none })
   }
 
@@ -43,7 +43,7 @@ export class CalibrateFirst extends CalibratePoint {
     if (!inHand(this.context)) return
     const { point } = snapped(this.context, input, [])
     this.at = point
-    showSketch(this.context, { pointer: point, message: wordsOf(this.context).first })
+    showSketch(this.context, { pointer: point, message: words.first })
   }
 
   override press(input: PointerInput): void {
@@ -90,7 +90,7 @@ class CalibrateSecond extends CalibratePoint {
   }
 
   #show(): void {
-    const { second } = wordsOf(this.context)
+    const { second } = words
     showSketch(this.context, { points: [this.#from], pointer: this.at, message: second })
   }
 }
@@ -130,7 +130,6 @@ class CalibrateLength extends ToolState {
 
   #set(): void {
     const { documents, session, sayer, units, locale } = this.context
-    const words = wordsOf(this.context)
     try {
       const { lengthM, azimuthDeg } = typedLength(this.#typed, units(), locale())
       const fields = calibrated(this.#underlay, this.#points, lengthM, azimuthDeg)
@@ -155,7 +154,7 @@ class CalibrateLength extends ToolState {
       points: [from],
       pointer: to,
       typed: this.#typed,
-      message: this.#wrong ?? wordsOf(this.context).length,
+      message: this.#wrong ?? words.length,
     })
   }
 }

@@ -63,6 +63,7 @@ export function bench(house: Objects = {}) {
       catalogue,
       underLines,
       lateStates: async () => ({
+        ...(await import('./calibrate')),
         ...(await import('../wire/string-states')),
         ...(await import('../wire/place-states')),
       }),

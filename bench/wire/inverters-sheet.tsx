@@ -4,7 +4,7 @@ import { theOne } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { later } from '@/words/en/later'
-import { useBench, useOption, useSayer, useSession } from '../context'
+import { useBench, useCatalogue, useOption, useSayer, useSession } from '../context'
 import { Sheet } from '../sheet'
 import { FigureHeads, RankedRow } from './ranked-row'
 import { useRanking } from './use-ranking'
@@ -13,7 +13,8 @@ const words = later.inverters
 
 /** The inverters of the catalogue, each tried in this option, the best first; one press takes one. */
 export function InvertersSheet() {
-  const { session, catalogue } = useBench()
+  const { session } = useBench()
+  const { inverters } = useCatalogue()
   const { rows: known, all, fresh } = useRanking('inverters')
   const sayer = useSayer()
   return (
@@ -25,7 +26,7 @@ export function InvertersSheet() {
             ? words.note
             : sayer.say(words.progress, {
                 done: fresh ? known.length : 0,
-                all: catalogue.inverters.length,
+                all: inverters.length,
               })}
       </p>
       {known.length > 0 && (

@@ -1,3 +1,4 @@
+import { catalogueFor } from '@/core/stages/world'
 import { placeNames, type PlaceName } from '@/core/cables/cable-plan'
 import { ofKind, theOne, withFields } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
@@ -24,7 +25,7 @@ function nextOf(context: ToolContext): PlaceName | null {
   const option = context.option()
   const places = here(context)
   const { inverterId } = theOne(option, 'electrical', electricalId)
-  const isMicro = context.catalogue.inverters.some(({ id, micro }) => id === inverterId && micro)
+  const isMicro = catalogueFor({ house: context.documents.house, catalogue: context.catalogue }).inverters.some(({ id, micro }) => id === inverterId && micro)
   const hasBattery = ofKind(option, 'storage').some(({ batteryId }) => batteryId !== null)
   return wantedPlaces(isMicro, hasBattery).find((name) => places[name] === null) ?? null
 }

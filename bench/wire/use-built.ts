@@ -5,19 +5,19 @@ import { storageId } from '@/core/kinds/storage/storage'
 import { type StringWindow } from '@/core/electrical/stringing'
 import { type Built } from '@/core/parts/parts-list'
 import { holdingsIn } from '@/core/stages/structure'
-import { modulesFor } from '@/core/stages/world'
-import { useBench, useHouse, useNumbers, useOption, useSite } from '../context'
+import { useBench, useCatalogue, useHouse, useNumbers, useOption, useSite } from '../context'
 
 /** Of one module. */
 type Volts = Pick<StringWindow, 'coldVocV' | 'hotVmpV'>
 
 /** What parts and diagram follow from; null until the strings are known. `fresh`: they are of the design as it is. */
 export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | null {
-  const { site: standing, catalogue } = useBench()
+  const { site: standing } = useBench()
+  const catalogue = useCatalogue()
   const [house, option] = [useHouse(), useOption()]
   const { numbers, fresh } = useNumbers()
   const grid = useSite()
-  const module = modulesFor({ house, catalogue }).find(
+  const module = catalogue.modules.find(
     ({ id }) => id === theOne(option, 'cover', coverId).moduleId,
   )
   const electrical = theOne(option, 'electrical', electricalId)

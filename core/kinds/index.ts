@@ -13,7 +13,10 @@ import { type Kind } from './kind'
 import { loadKind } from './load/kind'
 import { lossesKind } from './losses/kind'
 import { offerKind } from './offer/kind'
+import { ownBatteryKind } from './own-battery/kind'
+import { ownInverterKind } from './own-inverter/kind'
 import { ownModuleKind } from './own-module/kind'
+import { ownOptimizerKind } from './own-optimizer/kind'
 import { permitKind } from './permit/kind'
 import { photoKind } from './photo/kind'
 import { rackKind } from './rack/kind'
@@ -47,6 +50,9 @@ export const kinds = {
   permit: permitKind,
   rules: rulesKind,
   'own-module': ownModuleKind,
+  'own-inverter': ownInverterKind,
+  'own-optimizer': ownOptimizerKind,
+  'own-battery': ownBatteryKind,
   load: loadKind,
   tariff: tariffKind,
   array: arrayKind,

@@ -11,7 +11,7 @@ import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { financeStage, powerStage, priceStage } from '../stages/finance'
 import { moduleWorthStage } from '../stages/module-worth'
-import { electricalIn, storageIn, type World } from '../stages/world'
+import { catalogueFor, electricalIn, storageIn, type World } from '../stages/world'
 import { ratedPanels } from './rated-panels'
 import { sizesOf } from './storage-sizes'
 import { keptOf, type TrimPanel } from './trim-to'
@@ -67,7 +67,7 @@ export async function candidatesFor(
   await run.prepare([moduleWorthStage], patience)
   const panels = ratedPanels(run)
   const counts = [...new Set(shares.map((share) => Math.max(1, Math.round(panels.length * share))))]
-  const sizes = sizesOf(world.catalogue, storageIn(world))
+  const sizes = sizesOf(catalogueFor(world), storageIn(world))
   const found: Candidate[] = []
   if (panels.length === 0) return found
   for (const [at, count] of counts.entries()) {
@@ -112,8 +112,8 @@ const withStorage = (world: World, fields: Pick<Storage, 'batteryId' | 'count'>)
   option: { ...world.option, [storageId]: withFields(storageIn(world), fields) },
 })
 
-const usableIn = ({ catalogue }: World, { batteryId, count }: Pick<Storage, 'batteryId' | 'count'>): number =>
-  count * (catalogue.batteries.find(({ id }) => id === batteryId)?.usableKwh ?? 0)
+const usableIn = (world: World, { batteryId, count }: Pick<Storage, 'batteryId' | 'count'>): number =>
+  count * (catalogueFor(world).batteries.find(({ id }) => id === batteryId)?.usableKwh ?? 0)
 
 /** The better of the inverters nearest to the usual ratio that break nothing; null where all of them do. */
 async function inverterFor(
@@ -125,7 +125,7 @@ async function inverterFor(
   const off = (inverter: InverterType) => Math.abs(Math.log(powerW / ratedAcW(inverter, count) / usualDcAc))
   let best: { inverter: InverterType; world: World; npv: number } | null = null
   let suiting = 0
-  for (const inverter of world.catalogue.inverters.toSorted((a, b) => off(a) - off(b))) {
+  for (const inverter of catalogueFor(world).inverters.toSorted((a, b) => off(a) - off(b))) {
     const electrical = withFields(electricalIn(world), { inverterId: inverter.id })
     const tried = withStorage(
       { ...world, option: { ...world.option, [electricalId]: electrical } },

@@ -7,7 +7,7 @@ import { acStage } from '../stages/ac'
 import { financeStage, powerStage } from '../stages/finance'
 import { stringsStage } from '../stages/strings'
 import { electricAccounts, gravestOf } from './gravest'
-import { electricalIn, type World } from '../stages/world'
+import { catalogueFor, electricalIn, type World } from '../stages/world'
 
 /** What an option would be with another inverter. */
 export interface InverterWorth {
@@ -31,7 +31,7 @@ export interface InverterWorth {
 }
 
 /**
- * What each inverter of the catalogue makes of this option: the whole chain from strings to payback is run for each, on
+ * What each inverter of the catalogue and of the job makes of this option: the whole chain from strings to payback is run for each, on
  * the same graph, so that light and shade are computed once. In order: those that break nothing first, then by what they
  * are worth over the years; others by the same.
  * @param tell hears of what is known so far, in order, and of how many there are; of none where no modules are laid
@@ -44,7 +44,8 @@ export async function inverterWorths(
   tell: (found: readonly InverterWorth[], all: number) => void = () => undefined,
 ): Promise<readonly InverterWorth[]> {
   const found: InverterWorth[] = []
-  for (const inverter of world.catalogue.inverters) {
+  const candidates = catalogueFor(world).inverters
+  for (const inverter of candidates) {
     const { id } = inverter
     const electrical = withFields(electricalIn(world), { inverterId: id })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
@@ -70,7 +71,7 @@ export async function inverterWorths(
       npv,
       breaks: gravestOf(run),
     })
-    tell(inOrder(found), world.catalogue.inverters.length)
+    tell(inOrder(found), candidates.length)
   }
   return inOrder(found)
 }

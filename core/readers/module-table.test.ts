@@ -70,7 +70,7 @@ test('what is usual where the table does not say; what must be there is missed b
     degradation: 0.005,
   })
   const fault = faultOf(() => readModuleTable(`${needed.join(',')}\n${line(needed)}\n`))
-  expect(fault.code).toBe('module-columns')
+  expect(fault.code).toBe('sheet-columns')
   expect(plainEnglish.fault(fault)).toContain('power_pct_per_c, voc_pct_per_c, isc_pct_per_c, price')
 })
 
@@ -86,18 +86,18 @@ test('a bad row is told of with its line and column, and nothing is brought in',
   const fault = faultOf(() => readModuleTable(broken))
   expect(plainEnglish.fault(fault)).toBe('Line 4: power_w: “lots” is not a number.')
   for (const text of ['', '\n\n', 'PK\u0003\u0004\u0000\u0000', '{"a": 1}'])
-    expect(faultOf(() => readModuleTable(text)).code).toBe('module-columns')
-  expect(faultOf(() => readModuleTable(lines[0] ?? '')).code).toBe('no-module-rows')
+    expect(faultOf(() => readModuleTable(text)).code).toBe('sheet-columns')
+  expect(faultOf(() => readModuleTable(lines[0] ?? '')).code).toBe('no-sheet-rows')
   const many = [lines[0], ...Array.from({ length: 201 }, () => lines[1])].join('\n')
-  expect(faultOf(() => readModuleTable(many)).code).toBe('too-many-modules')
+  expect(faultOf(() => readModuleTable(many)).code).toBe('too-many-sheets')
 })
 
 test('figures that do not belong together are refused in words', () => {
   expect(withText({ power_w: '480' }).code).toBe('module-power')
   expect(withText({ vmp_v: '39', imp_a: '10.77' }).code).toBe('sheet-contradicts')
-  expect(withText({ imp_a: '' })).toMatchObject({ code: 'module-cell', path: 'imp_a' })
-  expect(withText({ name: '  ' })).toMatchObject({ code: 'module-cell', path: 'name' })
-  expect(withText({ half_cut: 'perhaps' })).toMatchObject({ code: 'module-cell', path: 'half_cut' })
+  expect(withText({ imp_a: '' })).toMatchObject({ code: 'sheet-cell', path: 'imp_a' })
+  expect(withText({ name: '  ' })).toMatchObject({ code: 'sheet-cell', path: 'name' })
+  expect(withText({ half_cut: 'perhaps' })).toMatchObject({ code: 'sheet-cell', path: 'half_cut' })
   expect(withText({ width_m: '12' })).toMatchObject({ code: 'bad-object', path: 'widthM' })
   expect(withText({ cell: 'q-type' })).toMatchObject({ code: 'bad-object', path: 'cell' })
   // Shares are percent there: a coefficient of 0.34 without its sign is none that a module has.

@@ -2,11 +2,18 @@ import { fitDiode } from '../energy/fit-diode'
 import { type ModuleType } from '../electrical/catalogue'
 import { ownModuleSchema, type OwnModule } from '../kinds/own-module/own-module'
 import { Fault } from '../model/fault'
-import { parseNumber } from '../model/numbers'
-import { parseLength } from '../model/units'
 import { faultOf } from '../model/rules'
-import { csvLine, figure } from './csv'
-import { localeOf, readTable } from './table-file'
+import {
+  flagIn,
+  neededIn,
+  numbersIn,
+  saidIn,
+  sheetsFromTable,
+  tableOfSheets,
+  textsOfNumbers,
+  toldOfColumn,
+  type SheetColumn,
+} from './sheet-columns'
 
 /** Columns of a table of modules; one that must be filled in is `needed`. `factor` leads from its unit to the sheet's. */
 export const moduleColumns = {
@@ -32,7 +39,7 @@ export const moduleColumns = {
   plus_only: { needed: false },
   look: { needed: false },
   price: { needed: true, of: 'price', factor: 1 },
-} as const
+} as const satisfies Readonly<Record<string, SheetColumn>>
 export type ModuleColumn = keyof typeof moduleColumns
 export const moduleColumnNames = Object.keys(moduleColumns) as readonly ModuleColumn[]
 
@@ -52,67 +59,31 @@ const usual = {
 /** How far Vmp times Imp may be from the rated power. */
 const powerShare = 0.03
 
-const yes = /^(yes|y|true|1|ja|sí|si|oui)$/i
-const no = /^(no|n|false|0|nein|non)$/i
-
 /**
  * A data sheet from what stands in a table's row or in a form.
- * @throws Fault `module-cell` with the column; `bad-object` with the sheet's field as its path; `module-power` and
+ * @throws Fault `sheet-cell` with the column; `bad-object` with the sheet's field as its path; `module-power` and
  * `sheet-contradicts` where its figures do not belong together
  */
 export function sheetFrom(texts: ModuleTexts, locale: string): OwnSheet {
-  const said = (column: ModuleColumn) => (texts[column] ?? '').trim()
-  const flag = (column: ModuleColumn): boolean => {
-    if (yes.test(said(column))) return true
-    if (said(column) === '' || no.test(said(column))) return false
-    throw new Fault('module-cell', { column, text: said(column), why: 'flag' }, column)
-  }
-  if (said('name') === '') throw new Fault('module-cell', { column: 'name', text: '', why: 'empty' }, 'name')
-  const numbers = Object.entries(moduleColumns).flatMap(([name, column]) => {
-    if (!('of' in column)) return []
-    const text = said(name as ModuleColumn)
-    if (text === '') {
-      if (column.needed) throw new Fault('module-cell', { column: name, text, why: 'empty' }, name)
-      return []
-    }
-    const value =
-      'length' in column
-        ? readWith(parseMetres, text, name, locale)
-        : readWith(parseNumber, text, name, locale)
-    return [[column.of, value * column.factor] as const]
-  })
+  const said = (column: ModuleColumn) => saidIn(texts, column)
   const sheet = {
     ...usual,
-    ...Object.fromEntries(numbers),
-    name: said('name'),
+    name: neededIn(texts, 'name'),
+    ...numbersIn(moduleColumns, texts, locale),
     maker: said('maker'),
-    halves: flag('half_cut') ? 2 : 1,
-    sortedUp: flag('plus_only'),
+    halves: flagIn(texts, 'half_cut') ? 2 : 1,
+    sortedUp: flagIn(texts, 'plus_only'),
     ...(said('cell') === '' ? {} : { cell: said('cell') }),
     ...(said('look') === '' ? {} : { colour: said('look').replaceAll(' ', '-') }),
   }
   const parsed = ownModuleSchema.safeParse({ ...sheet, id: 'x', kind: 'own-module' })
-  if (!parsed.success) throw faultOf(parsed.error, 'bad-object')
+  if (!parsed.success) {
+    const fault = faultOf(parsed.error, 'bad-object')
+    throw toldOfColumn(fault, columnOf(fault.path))
+  }
   const { id: _id, kind: _kind, ...own } = parsed.data
   checkFigures(own)
   return own
-}
-
-/** Metres, or a length with its unit. */
-const parseMetres = (text: string, locale: string): number => parseLength(text, 'metric', locale)
-
-function readWith(
-  parse: (text: string, locale: string) => number,
-  text: string,
-  column: string,
-  locale: string,
-): number {
-  try {
-    return parse(text, locale)
-  } catch (error) {
-    if (error instanceof Fault) throw new Fault('module-cell', { column, text, why: 'number' }, column)
-    throw error
-  }
 }
 
 function checkFigures(sheet: OwnSheet): void {
@@ -141,58 +112,26 @@ export const columnOf = (path: string): ModuleColumn | null =>
   otherFields[path] ??
   null
 
-/** As many are read at once. */
-const mostRows = 200
-
 /**
  * Data sheets from a table with a heading line; columns in any order, by their names.
- * @throws Fault `module-columns` with what is missing; `too-many-modules`; `module-row` with the line and what is wrong in it
+ * @throws Fault as `sheetsFromTable`
  */
-export function readModuleTable(text: string): OwnSheet[] {
-  const { names, rows } = readTable(text)
-  const missing = moduleColumnNames.filter((name) => moduleColumns[name].needed && !names.includes(name))
-  if (missing.length > 0) throw new Fault('module-columns', { missing: missing.join(', ') })
-  if (rows.length === 0) throw new Fault('no-module-rows')
-  if (rows.length > mostRows) throw new Fault('too-many-modules', { limit: mostRows, rows: rows.length })
-  const locale = localeOf(rows.flatMap(({ cells }) => cells))
-  return rows.map(({ texts, line }) => {
-    try {
-      return sheetFrom(texts, locale)
-    } catch (error) {
-      if (!(error instanceof Fault)) throw error
-      throw new Fault('module-row', { line, why: { code: error.code, data: error.data } })
-    }
-  })
-}
+export const readModuleTable = (text: string): OwnSheet[] => sheetsFromTable(moduleColumns, text, sheetFrom)
 
 /** What a sheet says, as a row of such a table. @param write a number as it is to be read again */
-export function textsOf(
-  sheet: Omit<ModuleType, 'id'>,
-  write: (value: number) => string = (value) => figure(value),
-): ModuleTexts {
-  const numbers = Object.entries(moduleColumns).flatMap(([name, column]) => {
-    const value = 'of' in column ? sheet[column.of] : undefined
-    return value === undefined || !('of' in column)
-      ? []
-      : [[name, write(Number((value / column.factor).toPrecision(10)))]]
-  })
-  return {
-    ...(Object.fromEntries(numbers) as ModuleTexts),
-    name: sheet.name,
-    maker: sheet.maker,
-    half_cut: sheet.halves === 2 ? 'yes' : 'no',
-    cell: sheet.cell,
-    plus_only: sheet.sortedUp ? 'yes' : 'no',
-    ...(sheet.colour === undefined ? {} : { look: sheet.colour }),
-  }
-}
+export const textsOf = (sheet: Omit<ModuleType, 'id'>, write?: (value: number) => string): ModuleTexts => ({
+  ...textsOfNumbers(moduleColumns, sheet, write),
+  name: sheet.name,
+  maker: sheet.maker,
+  half_cut: sheet.halves === 2 ? 'yes' : 'no',
+  cell: sheet.cell,
+  plus_only: sheet.sortedUp ? 'yes' : 'no',
+  ...(sheet.colour === undefined ? {} : { look: sheet.colour }),
+})
 
 /** Data sheets as a table that `readModuleTable` takes. */
 export const moduleTable = (sheets: readonly Omit<ModuleType, 'id'>[]): string =>
-  [
-    csvLine(moduleColumnNames),
-    ...sheets.map((sheet) => {
-      const texts = textsOf(sheet)
-      return csvLine(moduleColumnNames.map((name) => texts[name] ?? ''))
-    }),
-  ].join('\n') + '\n'
+  tableOfSheets(
+    moduleColumns,
+    sheets.map((sheet) => textsOf(sheet)),
+  )

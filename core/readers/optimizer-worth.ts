@@ -13,7 +13,15 @@ import { moduleModelStage } from '../stages/module-model'
 import { panelLightStage } from '../stages/panel-light'
 import { siteStage } from '../stages/site'
 import { stringsStage } from '../stages/strings'
-import { electricalIn, inverterIn, moduleIn, siteIn, stepDownIn, type World } from '../stages/world'
+import {
+  catalogueFor,
+  electricalIn,
+  inverterIn,
+  moduleIn,
+  siteIn,
+  stepDownIn,
+  type World,
+} from '../stages/world'
 import { electricAccounts, gravestOf } from './gravest'
 
 /** What an option would be with optimizers at its most shaded modules. */
@@ -100,7 +108,7 @@ function suiting(world: World, run: Run<World>): OptimizerType | null {
     fewest: 1,
     most: 1,
   })
-  const suit = world.catalogue.optimizers.filter(
+  const suit = catalogueFor(world).optimizers.filter(
     (sheet) => sheet.stepDown && optimizerRules({ iscA, powerW }, volts, sheet).every(({ ok }) => ok),
   )
   return suit.toSorted((a, b) => a.price - b.price)[0] ?? null

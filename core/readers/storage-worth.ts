@@ -13,7 +13,7 @@ import { financeStage, priceStage } from '../stages/finance'
 import { loadStage } from '../stages/load'
 import { exportPriceStage, priceThenStage } from '../stages/tariffs'
 import { clockStage } from '../stages/clock'
-import { batteryIn, storageIn, type World } from '../stages/world'
+import { batteryIn, catalogueFor, storageIn, type World } from '../stages/world'
 import { sizesOf } from './storage-sizes'
 
 /** What an option would be with other batteries, run by the same rule. */
@@ -85,7 +85,7 @@ const caseOf = (run: Run<World>, world: World) => ({
 })
 
 /**
- * What each battery of the catalogue makes of this option, one to three of them: the chain from dispatch to payback is
+ * What each battery of the catalogue and of the job makes of this option, one to three of them: the chain from dispatch to payback is
  * run for each on the same graph. Then what further storage would be worth at each size up to twice the chosen one's.
  * What is earned is told by the prices of the hours: steps, demand charges and settlements by month or year are not in
  * the yardstick, but are in the bills.
@@ -104,7 +104,7 @@ export async function storageWorths(
     option: { ...world.option, [storageId]: withFields(storageIn(world), fields) },
   })
   let without: number | null = null
-  for (const size of sizesOf(world.catalogue, storageIn(world))) {
+  for (const size of sizesOf(catalogueFor(world), storageIn(world))) {
     const tried = withStorage(size)
     const run = graph.open(tried)
     await run.prepare([billNowStage, billThenStage, priceStage, financeStage], patience)
@@ -140,14 +140,14 @@ export async function storageWorths(
   return picture
 }
 
-/** What more kWh and kW would be worth; of the kind that is chosen, or of the first in the catalogue. */
+/** What more kWh and kW would be worth; of the kind that is chosen, or of the first there is. */
 async function furtherStorage(
   run: Run<World>,
   world: World,
   { pause }: Patience,
 ): Promise<Pick<StoragePicture, 'steps' | 'perKw'>> {
   const given = caseOf(run, world)
-  const sheet = batteryIn(world) ?? world.catalogue.batteries[0]
+  const sheet = batteryIn(world) ?? catalogueFor(world).batteries[0]
   if (!sheet) return { steps: [], perKw: null }
   const chosen = batteryRunIn(world)
   const { count, reserve } = storageIn(world)

@@ -8,6 +8,7 @@ import {
 import { type Keyed } from '../graph/keyed'
 import { coverId, type Cover } from '../kinds/cover/cover'
 import { ofKind, theOne, type Objects } from '../kinds/documents'
+import { type AnyObject, type ObjectOf } from '../kinds/index'
 import { electricalId, type Electrical } from '../kinds/electrical/electrical'
 import { loadId, type Load } from '../kinds/load/load'
 import { lossesId, type Losses } from '../kinds/losses/losses'
@@ -43,11 +44,31 @@ export interface World extends Design {
   readonly station: StationInfo
 }
 
-const chosen = <T extends { readonly id: string }>(list: readonly T[], id: string, what: string): T => {
+/** Sheets that a job may bring itself, by the name of what they are of, and the list of the catalogue with others. */
+interface Sheets {
+  readonly module: 'modules'
+  readonly inverter: 'inverters'
+  readonly optimizer: 'optimizers'
+  readonly battery: 'batteries'
+}
+type SheetOf<W extends keyof Sheets> = Catalogue[Sheets[W]][number]
+
+/** The sheet that an option has chosen: the job's own goes before another of its id. */
+function chosen<W extends keyof Sheets>(
+  { house }: Design,
+  list: readonly SheetOf<W>[],
+  id: string,
+  what: W,
+): SheetOf<W> | ObjectOf<`own-${W}`> {
+  const own = house[id]
+  if (own && isOwn(own, what)) return own
   const found = list.find((item) => item.id === id)
   if (!found) throw new Fault('unknown-equipment', { what, id }, id)
   return found
 }
+
+const isOwn = <W extends keyof Sheets>(object: AnyObject, what: W): object is ObjectOf<`own-${W}`> =>
+  object.kind === `own-${what}`
 
 export const siteIn = ({ house }: Design): Site => theOne(house, 'site', siteId)
 export const loadIn = ({ house }: Design): Load => theOne(house, 'load', loadId)
@@ -68,19 +89,28 @@ export const modulesFor = ({
   ...catalogue.modules,
 ]
 
+/** All that a job can be built with: its own sheets come before the catalogue's. */
+export const catalogueFor = ({ house, catalogue }: Pick<Design, 'house' | 'catalogue'>): Catalogue => ({
+  ...catalogue,
+  modules: modulesFor({ house, catalogue }),
+  inverters: [...ofKind(house, 'own-inverter'), ...catalogue.inverters],
+  optimizers: [...ofKind(house, 'own-optimizer'), ...catalogue.optimizers],
+  batteries: [...ofKind(house, 'own-battery'), ...catalogue.batteries],
+})
+
 /** @throws Fault `unknown-equipment` */
 export const moduleIn = (design: Design): ModuleType =>
-  chosen(modulesFor(design), coverIn(design).moduleId, 'module')
+  chosen(design, design.catalogue.modules, coverIn(design).moduleId, 'module')
 
 /** @throws Fault `unknown-equipment` */
 export const inverterIn = (design: Design): InverterType =>
-  chosen(design.catalogue.inverters, electricalIn(design).inverterId, 'inverter')
+  chosen(design, design.catalogue.inverters, electricalIn(design).inverterId, 'inverter')
 
 /** What sits at modules of the strings; a microinverter needs nothing. @throws Fault `unknown-equipment` */
 export function optimizerIn(design: Design): OptimizerType | null {
   const { optimizerId } = electricalIn(design)
   if (optimizerId === null || inverterIn(design).micro) return null
-  return chosen(design.catalogue.optimizers, optimizerId, 'optimizer')
+  return chosen(design, design.catalogue.optimizers, optimizerId, 'optimizer')
 }
 
 /** One that sits at every module and makes the string's volts with the others. @throws Fault `unknown-equipment` */
@@ -98,7 +128,7 @@ export function stepDownIn(design: Design): OptimizerType | null {
 /** @throws Fault `unknown-equipment` */
 export function batteryIn(design: Design): BatteryType | null {
   const { batteryId } = storageIn(design)
-  return batteryId === null ? null : chosen(design.catalogue.batteries, batteryId, 'battery')
+  return batteryId === null ? null : chosen(design, design.catalogue.batteries, batteryId, 'battery')
 }
 
 /**

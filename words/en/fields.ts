@@ -193,6 +193,9 @@ export const fieldsOf = {
   },
   rules: { name: 'Name', authority: 'Authority' },
   'own-module': { name: 'Name' },
+  'own-inverter': { name: 'Name' },
+  'own-optimizer': { name: 'Name' },
+  'own-battery': { name: 'Name' },
   electrical: {
     inverterId: 'Inverter',
     optimizerId: 'Optimizers',

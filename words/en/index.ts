@@ -15,7 +15,7 @@ import {
   underlayContents,
 } from './choices'
 import { kinds } from './kinds'
-import { calibrating, chapters, laying, outlines, pitching, tape, tools } from './tools'
+import { chapters, laying, outlines, pitching, tape, tools } from './tools'
 import { lines, losses } from './ledger'
 import { charts, units } from './charts'
 
@@ -35,7 +35,6 @@ export const en = {
   arrayParts,
   barrierUses,
   underlayContents,
-  calibrating,
   laying,
   dormerForms,
   compass,

@@ -138,6 +138,18 @@ export const kinds = {
     one: 'own module',
     named: '{n, plural, =1 {Own module} other {Own module #}}',
   },
+  'own-inverter': {
+    one: 'own inverter',
+    named: '{n, plural, =1 {Own inverter} other {Own inverter #}}',
+  },
+  'own-optimizer': {
+    one: 'own optimizer',
+    named: '{n, plural, =1 {Own optimizer} other {Own optimizer #}}',
+  },
+  'own-battery': {
+    one: 'own battery',
+    named: '{n, plural, =1 {Own battery} other {Own battery #}}',
+  },
   electrical: {
     one: 'wiring',
     named: 'Wiring',

@@ -84,15 +84,17 @@ export const laterFaults = {
   'bad-edges': 'The outline has {sides, number} sides, but {given, number} roof edges are given.',
   'sheet-contradicts':
     '{reason, select, voltage {No module behaves like this data sheet: check that volts, amperes and the coefficient of Voc belong together.} power {No module behaves like this data sheet: with these volts and amperes power changes by about {found}, the sheet says {given}. Check the temperature coefficients.} number {{field} is not a number.} vmp {Vmp of {vmp} must lie between 0 and Voc of {voc}.} imp {Imp of {imp} must lie between 0 and Isc of {isc}.} other {The temperature coefficients of Voc and of power are below zero for every module.}}',
-  'module-cell':
+  'sheet-cell':
     '{column}: {why, select, empty {something is needed here} flag {“{text}” is neither yes nor no} other {“{text}” is not a number}}.',
   'module-power':
     'Vmp × Imp is {product}, but the rated power is {power}. Check the three against the data sheet.',
-  'module-columns':
+  'bad-device':
+    '{reason, select, window {The least volts of the window must be below the greatest.} highest {The window ends above the highest volts that it bears.} start {It starts at more volts than it bears.} short {The short-circuit current of an input is below its working current.} string {A string needs more than it may have at most.} round-trip {A battery gives back between 25 and 100 % of what it takes.} measured {What was measured puts out no less than it takes in.} other {The AC power that was measured is not the rated one, within a tenth.}}',
+  'sheet-columns':
     'The table lacks the {missing} column. Save the template and fill it in; its first line has the names.',
-  'no-module-rows': 'The table has a heading but no modules under it.',
-  'too-many-modules': 'The table has {rows, number} modules; at most {limit, number} can be read at once.',
-  'module-row': 'Line {line, number, ::group-off}: {why}',
+  'no-sheet-rows': 'The table has a heading but nothing under it.',
+  'too-many-sheets': 'The table has {rows, number} data sheets; at most {limit, number} can be read at once.',
+  'sheet-row': 'Line {line, number, ::group-off}: {why}',
   'prices-columns': 'The table lacks the {missing} column: its first line names the columns line and price.',
   'prices-none': 'No line of this file has a price.',
   'prices-many': 'The file has {rows, number} lines; at most {limit, number} can be read.',

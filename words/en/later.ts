@@ -16,6 +16,7 @@ import {
   tapeFacts,
   treeCard,
 } from './card-choices'
+import { calibrating } from './calibrating'
 import { catalogue } from './catalogue'
 import { comments } from './comments'
 import { compare } from './compare'
@@ -58,6 +59,7 @@ export const later = {
   canopyLeaves,
   battery,
   batteryDeeds,
+  calibrating,
   best,
   bills,
   catalogue,

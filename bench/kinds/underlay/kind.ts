@@ -1,5 +1,5 @@
 import { type Underlay } from '@/core/kinds/underlay/underlay'
-import { CalibrateFirst } from '../../tools/calibrate'
+import { LateState } from '../../tools/late-state'
 import { byName, type BenchKind } from '../kind'
 import { lazyCard } from '../lazy-card'
 
@@ -8,5 +8,12 @@ export const underlayBench: BenchKind<Underlay> = {
   title: byName,
   note: ({ content }, sayer) => sayer.words.underlayContents[content],
   Card: lazyCard('UnderlayCard'),
-  tools: [{ id: 'calibrate', key: 'Q', chapter: 'site', begin: (context) => new CalibrateFirst(context) }],
+  tools: [
+    {
+      id: 'calibrate',
+      key: 'Q',
+      chapter: 'site',
+      begin: (context) => new LateState(context, 'calibrate', (later) => new later.CalibrateFirst(context)),
+    },
+  ],
 }

@@ -5,7 +5,7 @@ import { offerId } from '@/core/kinds/offer/offer'
 import { waysToPay } from '@/core/kinds/offer/payment'
 import { storageId } from '@/core/kinds/storage/storage'
 import { later } from '@/words/en/later'
-import { useBench, useNumbers, useOption, useSayer, useSession } from '../../context'
+import { useBench, useCatalogue, useNumbers, useOption, useSayer, useSession } from '../../context'
 import { ChoiceField, MoneyField, NumberField, OptionalMoneyField, PercentField } from '../../fields/fields'
 import { TextField } from '../../fields/text-field'
 import { SentOffers } from './sent-offers'
@@ -18,7 +18,8 @@ const opens = [
 
 /** Price, ways to pay, years; and the link for the customer. */
 export function OfferChapter() {
-  const { documents, catalogue, session } = useBench()
+  const { documents, session } = useBench()
+  const catalogue = useCatalogue()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
   const offer = theOne(option, 'offer', offerId)

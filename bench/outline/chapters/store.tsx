@@ -2,7 +2,7 @@
 
 import { theOne } from '@/core/kinds/documents'
 import { batteryRules, storageId } from '@/core/kinds/storage/storage'
-import { useBench, useOption, useSession, useSite } from '../../context'
+import { useBench, useCatalogue, useOption, useSession, useSite } from '../../context'
 import { ChoiceField, NumberField, PercentField } from '../../fields/fields'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
@@ -11,7 +11,8 @@ const words = later.battery
 
 /** One battery of the catalogue, and how it is run. */
 export function StoreChapter() {
-  const { documents, catalogue } = useBench()
+  const { documents } = useBench()
+  const catalogue = useCatalogue()
   const option = useOption()
   const site = useSite()
   const optionId = useSession((s) => s.optionId)

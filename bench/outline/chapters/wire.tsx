@@ -1,13 +1,12 @@
 'use client'
 
-import { modulesFor } from '@/core/stages/world'
 import { theOne } from '@/core/kinds/documents'
 import { coverId } from '@/core/kinds/cover/cover'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { settledLosses } from '@/core/kinds/losses/first-year'
 import { lossesId, mostOtherLosses, type Losses } from '@/core/kinds/losses/losses'
 import { parseNumber, parsePercent } from '@/core/model/numbers'
-import { useBench, useHouse, useNumbers, useOption, useSayer, useSession, useSite } from '../../context'
+import { useBench, useCatalogue, useNumbers, useOption, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, OptionalPercentField, PercentField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
@@ -26,7 +25,8 @@ const isMicro = ({ micro }: { readonly micro?: object }): boolean => micro !== u
 
 /** The inverter, the strings with their volts, and the entered losses. */
 export function WireChapter() {
-  const { documents, catalogue, session } = useBench()
+  const { documents, session } = useBench()
+  const catalogue = useCatalogue()
   const option = useOption()
   const site = useSite()
   const optionId = useSession((s) => s.optionId)
@@ -35,9 +35,7 @@ export function WireChapter() {
   const electrical = theOne(option, 'electrical', electricalId)
   const entered = theOne(option, 'losses', lossesId)
   const inverter = catalogue.inverters.find((i) => i.id === electrical.inverterId)
-  const module = modulesFor({ house: useHouse(), catalogue }).find(
-    (m) => m.id === theOne(option, 'cover', coverId).moduleId,
-  )
+  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
   const chosen =
     (inverter && !inverter.micro && catalogue.optimizers.find(({ id }) => id === electrical.optimizerId)) ||
     null

@@ -1,13 +1,4 @@
-import { noParts, type Kind } from '../kind'
-import { ownModuleMigrations, ownModuleSchema, ownModuleVersion, type OwnModule } from './own-module'
+import { ownKind } from '../own-sheet'
+import { ownModuleSchema, type OwnModule } from './own-module'
 
-export const ownModuleKind: Kind<OwnModule> = {
-  kind: 'own-module',
-  document: 'house',
-  schema: ownModuleSchema,
-  version: ownModuleVersion,
-  migrations: ownModuleMigrations,
-  singles: null,
-  standing: null,
-  parts: noParts,
-}
+export const ownModuleKind = ownKind<OwnModule>('own-module', ownModuleSchema)

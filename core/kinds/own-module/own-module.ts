@@ -1,14 +1,13 @@
 import { z } from 'zod'
 import { moduleColours, mostStrips } from '../../model/module-sheet'
-import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
+import { type DeepReadonly } from '../../model/object-base'
 import { between, wholeBetween } from '../../model/rules'
+import { ownSheet } from '../own-sheet'
 
 /** The data sheet of a module that a designer has brought into a job. Coefficients are shares for each kelvin. */
 export const ownModuleSchema = z.strictObject({
-  id: idSchema,
   kind: z.literal('own-module'),
-  name: nameSchema,
-  maker: z.string().max(80),
+  ...ownSheet,
   price: between(0, 100_000, 'money'),
   powerW: between(10, 1000, 'W'),
   widthM: between(0.2, 3, 'm'),
@@ -31,6 +30,3 @@ export const ownModuleSchema = z.strictObject({
   colour: z.enum(moduleColours).exactOptional(),
 })
 export type OwnModule = DeepReadonly<z.infer<typeof ownModuleSchema>>
-
-export const ownModuleVersion = 1
-export const ownModuleMigrations = []
