@@ -148,7 +148,7 @@ const readers: { readonly [K in DeviceType]: (texts: SheetTexts, locale: string)
     const said = saidOf('battery', texts, locale)
     const { efficiency } = said
     if (typeof efficiency === 'number' && !(efficiency >= 0.5 && efficiency <= 1))
-      throw new Fault('bad-device', { reason: 'round-trip' }, 'round_trip_pct')
+      throw new Fault('bad-device', { reason: 'back' }, 'round_trip_pct')
     return checked('battery', ownBatterySchema, said)
   },
 }

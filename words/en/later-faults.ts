@@ -89,7 +89,7 @@ export const laterFaults = {
   'module-power':
     'Vmp × Imp is {product}, but the rated power is {power}. Check the three against the data sheet.',
   'bad-device':
-    '{reason, select, window {The least volts of the window must be below the greatest.} highest {The window ends above the highest volts that it bears.} start {It starts at more volts than it bears.} short {The short-circuit current of an input is below its working current.} string {A string needs more than it may have at most.} round-trip {A battery gives back between 25 and 100 % of what it takes.} measured {What was measured puts out no less than it takes in.} other {The AC power that was measured is not the rated one, within a tenth.}}',
+    '{reason, select, window {The least volts of the window must be below the greatest.} highest {The window ends above the highest volts that it bears.} start {It starts at more volts than it bears.} short {The short-circuit current of an input is below its working current.} string {A string needs more than it may have at most.} back {A battery gives back between 25 and 100 % of what it takes.} measured {What was measured puts out no less than it takes in.} other {The AC power that was measured is not the rated one, within a tenth.}}',
   'sheet-columns':
     'The table lacks the {missing} column. Save the template and fill it in; its first line has the names.',
   'no-sheet-rows': 'The table has a heading but nothing under it.',
