@@ -23,6 +23,7 @@ const named = [
   'parts',
   'diagram',
   'inverters',
+  'devices',
   'strings',
   'optimizers',
   'bills',

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { withObject } from '@/bench/store/documents'
+import { ownInverterSchema } from '@/core/kinds/own-inverter/own-inverter'
 import { ownModuleSchema } from '@/core/kinds/own-module/own-module'
 import { changeBetween } from '@/core/model/change'
 import { Fault } from '@/core/model/fault'
@@ -34,6 +35,9 @@ const option = job.options[0]?.objects ?? {}
 const [sheet] = catalogue.modules
 if (!sheet) throw new Error('the catalogue has modules')
 const ownModule = ownModuleSchema.parse({ ...sheet, id: 'module-own', kind: 'own-module' })
+const [device] = catalogue.inverters
+if (!device) throw new Error('the catalogue has inverters')
+const ownInverter = ownInverterSchema.parse({ ...device, id: 'inverter-own', kind: 'own-inverter' })
 const tokenOf = (path: string) => path.replace('/offer/', '')
 const narrow = (memoryMb: number) =>
   new Lane({ name: 'test', file: 'compute.mjs', threads: 1, mostWaiting: 1, memoryMb })
@@ -71,13 +75,15 @@ test('what was sent stays as it was sent, whatever becomes of job and option; th
   expect(await proposalIn((await offerAt(token)).body)).toEqual(sent)
 }, 60_000)
 
-test('a module that the job has brought itself is one that can be laid', async () => {
+test('what the job has brought itself can be laid and wired', async () => {
   const id = await createJob(me.teamId, job)
-  const laid = set(option, 'cover', { moduleId: ownModule.id })
+  const laid = set(set(option, 'cover', { moduleId: ownModule.id }), 'electrical', {
+    inverterId: ownInverter.id,
+  })
   expect(await codeOf(edited(id, 'option-a', option, laid))).toBe('unknown-equipment')
-  await edited(id, 'house', job.house, { ...job.house, [ownModule.id]: ownModule })
+  const house = { ...job.house, [ownModule.id]: ownModule, [ownInverter.id]: ownInverter }
+  await edited(id, 'house', job.house, house)
   await edited(id, 'option-a', option, laid)
-  const house = { ...job.house, [ownModule.id]: ownModule }
   await createJob(me.teamId, { ...job, house, options: [{ id: 'option-a', objects: laid }] })
 }, 60_000)
 

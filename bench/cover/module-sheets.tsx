@@ -8,6 +8,7 @@ import { formatLength, formatWeight } from '@/core/model/units'
 import { panelsOf } from '@/core/site/site'
 import { later } from '@/words/en/later'
 import { money, number, plainNumber } from '@/words/format'
+import { SideBySide, type SheetLine } from '../catalogue/side-by-side'
 import { useBench, useOption, useSayer, useSite } from '../context'
 
 const words = later.catalogue
@@ -23,69 +24,18 @@ export function ModuleSheets({
   readonly chosenId: string
   readonly onChoose: (id: string) => void
 }) {
-  const sayer = useSayer()
   const rows = useRows()
   const here = useHere()
   return (
-    <table className="w-full text-[13px]">
-      <thead>
-        <tr className="border-b border-line">
-          <td />
-          {modules.map(({ id, name }) => (
-            <th key={id} className="py-1 text-right">
-              <div className="text-[15px] font-semibold">{name}</div>
-              {id === chosenId ? (
-                <span className="font-normal text-pencil">{words.chosen}</span>
-              ) : (
-                <button
-                  type="button"
-                  aria-label={sayer.say(words.chooseThis, { module: name })}
-                  className="cursor-pointer font-normal text-verdigris hover:underline"
-                  onClick={() => onChoose(id)}
-                >
-                  {words.choose}
-                </button>
-              )}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        <tr>
-          <th scope="colgroup" colSpan={modules.length + 1} className="pt-2 text-left font-semibold">
-            {words.here}
-          </th>
-        </tr>
-        {here(modules).map(([label, values]) => (
-          <Row key={label} label={label} values={values} />
-        ))}
-      </tbody>
-      <tbody>
-        <tr>
-          <th scope="colgroup" colSpan={modules.length + 1} className="pt-3 text-left font-semibold">
-            {words.sheet}
-          </th>
-        </tr>
-        {rows.map(([label, valueOf]) => (
-          <Row key={label} label={label} values={modules.map(valueOf)} />
-        ))}
-      </tbody>
-    </table>
-  )
-}
-
-function Row({ label, values }: { readonly label: string; readonly values: readonly string[] }) {
-  return (
-    <tr className="border-b border-line/60">
-      <th scope="row" className="py-1 text-left font-normal text-pencil">
-        {label}
-      </th>
-      {values.map((value, i) => (
-        <td key={i} className="text-right">
-          {value}
-        </td>
-      ))}
-    </tr>
+    <SideBySide
+      sheets={modules}
+      chosenId={chosenId}
+      onChoose={onChoose}
+      parts={[
+        { title: words.here, lines: here(modules) },
+        { title: words.sheet, lines: rows.map(([label, valueOf]) => [label, modules.map(valueOf)]) },
+      ]}
+    />
   )
 }
 
@@ -135,7 +85,7 @@ function useRows(): readonly (readonly [string, (module: ModuleType) => string])
 }
 
 /** What the arrays of the option would be with each module. */
-function useHere(): (modules: readonly ModuleType[]) => readonly (readonly [string, readonly string[]])[] {
+function useHere(): (modules: readonly ModuleType[]) => readonly SheetLine[] {
   const { siteWith } = useBench()
   const option = useOption()
   const site = useSite()

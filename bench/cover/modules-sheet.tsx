@@ -17,10 +17,11 @@ import { ChoiceField } from '../fields/fields'
 import { FileButton } from '../fields/file-button'
 import { TextField } from '../fields/text-field'
 import { saveFile } from '../save-file'
+import { SheetTable } from '../catalogue/sheet-table'
 import { Sheet } from '../sheet'
 import { toast } from '../store/session'
+import { moduleColumnsAt } from './module-columns'
 import { ModuleSheets } from './module-sheets'
-import { ModuleTable } from './module-table'
 import { OwnModuleForm } from './own-module-form'
 import { useOwnModules } from './own-modules'
 import { useModuleChoosing } from './use-module-choosing'
@@ -172,8 +173,9 @@ export function ModulesSheet() {
         </button>
       </div>
       {problem}
-      <ModuleTable
-        modules={found}
+      <SheetTable
+        sheets={found}
+        columns={moduleColumnsAt(site)}
         ownIds={own.map(({ id }) => id)}
         chosenId={chosenId}
         sort={sort}

@@ -97,6 +97,7 @@ export interface Session {
     | 'parts'
     | 'diagram'
     | 'inverters'
+    | 'devices'
     | 'strings'
     | 'optimizers'
     | 'tariff-now'

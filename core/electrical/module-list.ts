@@ -1,4 +1,5 @@
 import { type ModuleType } from './catalogue'
+import { saysAll, sortedSheets } from './sheet-list'
 
 /** What modules of a catalogue are looked for. */
 export interface ModuleFilter {
@@ -39,8 +40,6 @@ const figures: Readonly<Record<Exclude<ModuleFigure, 'name'>, (module: ModuleTyp
   pricePerW,
 }
 
-const wordsIn = (text: string): string[] => text.toLocaleLowerCase('en').split(/\s+/).filter(Boolean)
-
 /**
  * Modules that are looked for, sorted by a figure. Those whose sheet does not say it come last either way; what is equal
  * keeps the catalogue's order.
@@ -51,22 +50,12 @@ export function listModules(
   by: ModuleFigure,
   down: boolean,
 ): ModuleType[] {
-  const words = wordsIn(text)
-  const found = modules.filter((module) => {
-    const said = `${module.maker} ${module.name}`.toLocaleLowerCase('en')
-    return (
-      words.every((word) => said.includes(word)) &&
+  const found = modules.filter(
+    (module) =>
+      saysAll(module, text) &&
       (colour === 'any' || module.colour === colour) &&
       module.powerW >= leastW &&
-      module.lengthM <= mostLengthM
-    )
-  })
-  const way = down ? -1 : 1
-  if (by === 'name') return found.sort((a, b) => way * a.name.localeCompare(b.name, 'en', { numeric: true }))
-  const of = figures[by]
-  return found.sort((a, b) => {
-    const [x, y] = [of(a), of(b)]
-    if (x === undefined || y === undefined) return (x === undefined ? 1 : 0) - (y === undefined ? 1 : 0)
-    return way * (x - y)
-  })
+      module.lengthM <= mostLengthM,
+  )
+  return sortedSheets(found, by === 'name' ? null : figures[by], down)
 }

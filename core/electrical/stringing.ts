@@ -39,11 +39,17 @@ export function stringWindow(
   const coldVocV = module.vocV * (1 + module.vocPerK * (lowestC - stcC))
   const hotVmpV = power.volts(stcWm2, hottestC)
   const coldVmpV = power.volts(stcWm2, lowestC)
+  const volts = { coldVocV, coldVmpV, hotVmpV }
+  return { ...volts, ...lengthsWithin(volts, inverter) }
+}
+
+/** The same for a module whose volts are known. */
+export function lengthsWithin(
+  { coldVocV, coldVmpV, hotVmpV }: Pick<StringWindow, 'coldVocV' | 'coldVmpV' | 'hotVmpV'>,
+  inverter: Pick<InverterType, 'highestV' | 'mppLowV' | 'mppHighV' | 'startV'>,
+): Pick<StringWindow, 'fewest' | 'mostStanding' | 'most'> {
   const mostStanding = Math.floor(inverter.highestV / coldVocV + tolerance)
   return {
-    coldVocV,
-    coldVmpV,
-    hotVmpV,
     fewest: Math.ceil(Math.max(inverter.mppLowV / hotVmpV, inverter.startV / coldVocV) - tolerance),
     mostStanding,
     most: Math.min(mostStanding, Math.floor(inverter.mppHighV / coldVmpV + tolerance)),

@@ -115,7 +115,7 @@ test('amounts of money are those of the address where the currency is another; s
   expect(offersOf(made).map(({ name }) => name)).toEqual(offersOf(template).map(({ name }) => name))
 })
 
-test('own modules come along everywhere, own rules within the town they were written for', () => {
+test('own modules and devices come along everywhere, own rules within the town they were written for', () => {
   const rules: AnyObject = {
     id: 'rules-1',
     kind: 'rules',
@@ -145,9 +145,20 @@ test('own modules come along everywhere, own rules within the town they were wri
     sortedUp: false,
     degradation: 0.004,
   }
-  const house = { ...template.house, [rules.id]: rules, [own.id]: own }
+  const battery: AnyObject = {
+    id: 'own-2',
+    kind: 'own-battery',
+    name: 'Own 9',
+    maker: '',
+    price: 8000,
+    usableKwh: 9,
+    chargeKw: 4,
+    dischargeKw: 4,
+    efficiency: 0.95,
+  }
+  const house = { ...template.house, [rules.id]: rules, [own.id]: own, [battery.id]: battery }
   const idsOf = (at: Usual) => Object.keys(startedFrom('New', at, { ...template, house }).house)
-  expect(idsOf(usual)).toEqual(expect.arrayContaining([rules.id, own.id]))
+  expect(idsOf(usual)).toEqual(expect.arrayContaining([rules.id, own.id, battery.id]))
   expect(idsOf(elsewhere)).toContain(own.id)
   expect(idsOf(elsewhere)).not.toContain(rules.id)
 })

@@ -78,9 +78,7 @@ test('every device of the catalogue comes back from its own table', () => {
     const sheets = listOf[type]
     expect(sheets.length).toBeGreaterThan(2)
     const read = readDeviceTable(type, deviceTable(type, sheets))
-    expect(read).toEqual(
-      sheets.map(({ id: _id, ...sheet }) => near(sheet)),
-    )
+    expect(read).toEqual(sheets.map(({ id: _id, ...sheet }) => near(sheet)))
   }
 })
 
@@ -113,7 +111,9 @@ test('what a sheet does not say is the usual; there and back is one way squared'
     efficiency: 0.9,
   })
   expect(deviceFrom('optimizer', optimizer, 'en-US')).toMatchObject({ fewestPerString: 1 })
-  expect(deviceFrom('optimizer', { ...optimizer, step_down: 'sí' }, 'en-US')).toMatchObject({ stepDown: true })
+  expect(deviceFrom('optimizer', { ...optimizer, step_down: 'sí' }, 'en-US')).toMatchObject({
+    stepDown: true,
+  })
 })
 
 test('a microinverter and measured parameters are read in groups; half of one is refused', () => {
@@ -144,17 +144,19 @@ test('figures that do not belong together are refused in words, at their column'
     ['inverter', { ...inverter, input_short_current_a: '13' }, 'input_short_current_a'],
     ['inverter', { ...inverter, ...measured, measured_dc_w: '5000' }, 'measured_dc_w'],
     ['inverter', { ...inverter, ...measured, measured_ac_w: '4400' }, 'measured_ac_w'],
+    ['inverter', { ...inverter, ...measured, measured_dc_w: '6500' }, 'measured_dc_w'],
     ['optimizer', { ...optimizer, mpp_high_v: '12' }, 'mpp_low_v'],
     ['optimizer', { ...optimizer, highest_v: '79' }, 'mpp_high_v'],
     ['optimizer', { ...optimizer, fewest_per_string: '26' }, 'fewest_per_string'],
   ]
   const told = cases.map(([type, texts, column]) => {
     const fault = wrong(type, texts)
-    expect([fault.code, deviceColumnOf(type, fault.path)]).toEqual(['bad-device', column])
+    expect(['bad-device', 'measured-efficiency']).toContain(fault.code)
+    expect(deviceColumnOf(type, fault.path)).toBe(column)
     return plainEnglish.fault(fault)
   })
   expect(told.join()).not.toMatch(/[{}]|undefined/)
-  expect(new Set(told).size).toBe(7)
+  expect(new Set(told).size).toBe(8)
 })
 
 test('a figure out of its bounds is told of its column', () => {
@@ -163,13 +165,17 @@ test('a figure out of its bounds is told of its column', () => {
   expect(said('inverter', { ...inverter, phases: '2' })).toMatch(/^phases: /)
   expect(said('inverter', { ...inverter, efficiency_pct: '0.97' })).toBe('efficiency_pct: at least 50.0 %')
   expect(said('inverter', { ...inverter, mpp_inputs: '1.5' })).toBe('mpp_inputs: a whole number')
-  expect(said('inverter', { ...inverter, ...measured, measured_dc_v: '0' })).toMatch(/^measured_dc_v: at least/)
+  expect(said('inverter', { ...inverter, ...measured, measured_dc_v: '0' })).toMatch(
+    /^measured_dc_v: at least/,
+  )
   expect(said('inverter', { ...inverter, micro_branch_breaker_a: '-1' })).toMatch(/^micro_branch_breaker_a: /)
   expect(said('inverter', { ...inverter, name: ' ' })).toBe('name: something is needed here.')
   expect(said('optimizer', { ...optimizer, step_down: 'maybe' })).toMatch(/neither yes nor no/)
   const battery = { name: 'B', price: '1', usable_kwh: '8', charge_kw: '4', discharge_kw: '4' }
   expect(said('battery', { ...battery, round_trip_pct: '-81' })).toMatch(/gives back between 25 and 100 %/)
-  expect(said('battery', { ...battery, round_trip_pct: '' })).toBe('round_trip_pct: something is needed here.')
+  expect(said('battery', { ...battery, round_trip_pct: '' })).toBe(
+    'round_trip_pct: something is needed here.',
+  )
   expect(deviceColumnOf('battery', 'acPowerW')).toBeNull()
 })
 

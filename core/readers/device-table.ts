@@ -124,8 +124,8 @@ export const deviceColumnOf = (type: DeviceType, path: string): string | null =>
 
 /**
  * A data sheet from what stands in a table's row or in a form.
- * @throws Fault `sheet-cell` with the column; `bad-object` with the sheet's field as its path; `bad-device` where its
- * figures do not belong together
+ * @throws Fault `sheet-cell` with the column; `bad-object` with the sheet's field as its path; `bad-device` and `measured-efficiency`
+ * where its figures do not belong together
  */
 export const deviceFrom = <K extends DeviceType>(type: K, texts: SheetTexts, locale: string): SheetOf<K> =>
   readers[type](texts, locale)
@@ -211,10 +211,22 @@ function checkFigures(sheet: OwnDevice): void {
   if (!king) return
   if (king.dcPowerW <= king.acPowerW) throw wrong('measured', 'measured_dc_w')
   if (Math.abs(king.acPowerW / acPowerW - 1) > measuredShare) throw wrong('measured-power', 'measured_ac_w')
+  const measured = king.acPowerW / king.dcPowerW
+  if (Math.abs(measured - sheet.efficiency) > efficiencyShare)
+    throw new Fault(
+      'measured-efficiency',
+      {
+        measured: { value: measured, unit: 'share', digits: 1 },
+        said: { value: sheet.efficiency, unit: 'share', digits: 1 },
+      },
+      'measured_dc_w',
+    )
 }
 
 /** How far the AC power that was measured may be from the rated one. */
 const measuredShare = 0.1
+/** And the efficiency at it from the one that the sheet says: measured at one voltage, said of the best or a weighted one. */
+const efficiencyShare = 0.04
 
 /** @throws Fault as `sheetsFromTable` */
 export const readDeviceTable = <K extends DeviceType>(type: K, text: string): SheetOf<K>[] =>

@@ -90,6 +90,8 @@ export const laterFaults = {
     'Vmp × Imp is {product}, but the rated power is {power}. Check the three against the data sheet.',
   'bad-device':
     '{reason, select, window {The least volts of the window must be below the greatest.} highest {The window ends above the highest volts that it bears.} start {It starts at more volts than it bears.} short {The short-circuit current of an input is below its working current.} string {A string needs more than it may have at most.} back {A battery gives back between 25 and 100 % of what it takes.} measured {What was measured puts out no less than it takes in.} other {The AC power that was measured is not the rated one, within a tenth.}}',
+  'measured-efficiency':
+    'AC and DC power as measured give an efficiency of {measured}, the sheet says {said}. Check the three, or leave all that was measured empty.',
   'sheet-columns':
     'The table lacks the {missing} column. Save the template and fill it in; its first line has the names.',
   'no-sheet-rows': 'The table has a heading but nothing under it.',
@@ -105,6 +107,7 @@ export const laterFaults = {
   'bad-quote': 'This is not an answer to a quote of ours: {at}: {rule}',
   'prices-currency': 'These prices are in {theirs}, the site pays in {ours}.',
   'prices-full': 'No more than {limit, number} prices can differ from the list.',
+  'device-in-use': 'This device is chosen in {options}. Choose another one there first.',
   'module-in-use': 'This module is laid in {options}. Choose another one there first.',
   'no-outline-here':
     'No outline is known here, and none is drawn. Trace the house in Shape first, then read its heights.',

@@ -20,6 +20,7 @@ import { calibrating } from './calibrating'
 import { catalogue } from './catalogue'
 import { comments } from './comments'
 import { compare } from './compare'
+import { devices } from './devices'
 import { diagram } from './diagram'
 import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
@@ -65,6 +66,7 @@ export const later = {
   catalogue,
   comments,
   compare,
+  devices,
   diagram,
   edgeForms,
   fields: fieldsOf,

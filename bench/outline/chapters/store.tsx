@@ -11,7 +11,7 @@ const words = later.battery
 
 /** One battery of the catalogue, and how it is run. */
 export function StoreChapter() {
-  const { documents } = useBench()
+  const { documents, session } = useBench()
   const catalogue = useCatalogue()
   const option = useOption()
   const site = useSite()
@@ -33,6 +33,13 @@ export function StoreChapter() {
           documents.set('Battery', optionId, storageId, { batteryId: value === 'none' ? null : value })
         }
       />
+      <button
+        type="button"
+        className="mb-1 block cursor-pointer text-[12px] text-verdigris hover:underline"
+        onClick={() => session.setState({ dialog: 'devices' })}
+      >
+        {later.devices.openBatteries}
+      </button>
       {battery ? (
         <>
           <p className="quiet">

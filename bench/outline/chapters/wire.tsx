@@ -61,13 +61,18 @@ export function WireChapter() {
           }))}
         onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })}
       />
-      <button
-        type="button"
-        className="mb-1 block cursor-pointer text-[12px] text-verdigris hover:underline"
-        onClick={() => session.setState({ dialog: 'inverters' })}
-      >
-        {later.inverters.open}
-      </button>
+      <div className="mb-1 flex gap-3">
+        {(['inverters', 'devices'] as const).map((dialog) => (
+          <button
+            key={dialog}
+            type="button"
+            className="cursor-pointer text-[12px] whitespace-nowrap text-verdigris hover:underline"
+            onClick={() => session.setState({ dialog })}
+          >
+            {later[dialog].open}
+          </button>
+        ))}
+      </div>
       {inverter && !inverter.micro && (
         <ChoiceField
           label={later.fields.electrical.optimizerId}

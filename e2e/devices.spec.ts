@@ -1,0 +1,98 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test, type Page } from '@playwright/test'
+import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
+
+const outline = (page: Page) => page.getByRole('navigation', { name: 'Outline' })
+const sheet = (page: Page) => page.getByRole('dialog')
+const serious = async (page: Page) => {
+  const { violations } = await new AxeBuilder({ page }).include('[role="dialog"]').analyze()
+  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+}
+const browse = async (page: Page) => {
+  await outline(page).getByRole('button', { name: 'All devices' }).click()
+  await expect(sheet(page).getByText(/^\d+ inverters$/)).toBeVisible()
+}
+
+test('devices are searched, sorted and compared by their data sheets', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  await browse(page)
+  await expect(sheet(page).getByText('22 inverters')).toBeVisible()
+  await sheet(page).getByLabel('Phases', { exact: true }).selectOption('three')
+  const names = sheet(page).locator('tbody tr td:nth-child(2)')
+  await expect(names.first()).toHaveText('Orrin 5 T')
+  await sheet(page).getByLabel('At most').fill('8,5')
+  await sheet(page).getByLabel('At most').press('Enter')
+  await sheet(page).getByLabel('Phases', { exact: true }).selectOption('one or three')
+  await sheet(page).getByLabel('Takes').selectOption('strings')
+  await sheet(page).getByRole('button', { name: 'AC power', exact: true }).click()
+  await expect(names.first()).toHaveText('Solway 8.2')
+  expect(await serious(page)).toEqual([])
+  await sheet(page).getByRole('checkbox', { name: 'Compare Solway 8.2' }).check()
+  await sheet(page).getByRole('checkbox', { name: 'Compare Orrin 8 T' }).check()
+  await sheet(page).getByRole('button', { name: 'Compare 2' }).click()
+  const row = (name: string) => sheet(page).getByRole('row', { name: new RegExp(`^${name} `) })
+  await expect(row('DC/AC ratio')).toContainText('0.87')
+  await expect(row('Phases it feeds')).toContainText('3')
+  await sheet(page).getByRole('button', { name: 'Optimizers' }).click()
+  await sheet(page).getByRole('button', { name: 'Thrushfield One 600', exact: true }).click()
+  await expect(row('Suits the module')).toContainText('yes')
+  await sheet(page).getByRole('button', { name: 'Batteries' }).click()
+  await expect(sheet(page).getByText('3 batteries')).toBeVisible()
+  expect(await serious(page)).toEqual([])
+})
+
+test('an own inverter is made from another, computed with, kept while it is chosen; a table of batteries comes whole', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  const before = await figure(page, 'yield')
+  await browse(page)
+  await sheet(page).getByRole('button', { name: 'Brannock 3', exact: true }).click()
+  await sheet(page).getByRole('button', { name: 'Copy as own' }).click()
+  await sheet(page).getByLabel(/^Name/).fill('Fenwick 3')
+  await sheet(page)
+    .getByLabel(/^MPPT window from/)
+    .fill('590')
+  await sheet(page).getByRole('button', { name: 'Save inverter' }).click()
+  await expect(sheet(page).getByRole('alert')).toContainText('The least volts of the window')
+  await expect(sheet(page).getByLabel(/^MPPT window from/)).toHaveAttribute('aria-invalid', 'true')
+  await sheet(page)
+    .getByLabel(/^MPPT window from/)
+    .fill('70')
+  expect(await serious(page)).toEqual([])
+  await sheet(page).getByRole('button', { name: 'Save inverter' }).click()
+  await expect(sheet(page).getByText('23 inverters')).toBeVisible()
+  await sheet(page).getByRole('button', { name: 'Choose Fenwick 3' }).click()
+  await settled(page)
+  await saved(page)
+  const wired = await figure(page, 'yield')
+  // A fifth of the modules' power is more than it can put out.
+  expect(wired).toBeLessThan(before - 300)
+  await expect(outline(page).getByLabel('Inverter', { exact: true })).toContainText('Fenwick 3')
+  await browse(page)
+  await sheet(page).getByRole('button', { name: 'Fenwick 3', exact: true }).click()
+  await sheet(page).getByRole('button', { name: 'Delete' }).click()
+  await expect(sheet(page).getByRole('alert')).toContainText('This device is chosen in Roof only')
+  await sheet(page).getByRole('button', { name: 'Batteries' }).click()
+  const importing = async (text: string) => {
+    const chooser = page.waitForEvent('filechooser')
+    await sheet(page).getByRole('button', { name: 'Import CSV' }).click()
+    await (await chooser).setFiles({ name: 'own.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  }
+  const heading = 'name;usable_kwh;charge_kw;discharge_kw;round_trip_pct;price'
+  await importing(`${heading}\nOwn 9;9,2;4,5;4,5;91;7900\nOwn 18;18,4;viel;9;91;14000\n`)
+  await expect(sheet(page).getByRole('alert')).toContainText('Line 3: charge_kw: “viel” is not a number.')
+  await expect(sheet(page).getByText('3 batteries')).toBeVisible()
+  await importing(`${heading}\nOwn 9;9,2;4,5;4,5;91;7900\nOwn 18;18,4;9;9;91;14000\n`)
+  await expect(sheet(page).getByText('5 batteries')).toBeVisible()
+  await sheet(page).getByRole('button', { name: 'Own 18', exact: true }).click()
+  await sheet(page).getByRole('button', { name: 'Delete' }).click()
+  await expect(sheet(page).getByText('4 batteries')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await stage(page).focus()
+  for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z')
+  await saved(page)
+  await expect.poll(() => figure(page, 'yield')).toBeCloseTo(before, 6)
+})
