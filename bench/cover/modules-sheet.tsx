@@ -209,6 +209,15 @@ export function ModulesSheet() {
         >
           {words.template}
         </button>
+        {own.length > 0 && (
+          <button
+            type="button"
+            className="button"
+            onClick={() => saveFile(moduleTable(own), 'modules.csv', 'text/csv')}
+          >
+            {words.exportOwn}
+          </button>
+        )}
       </div>
     </Sheet>
   )

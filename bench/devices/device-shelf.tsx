@@ -239,6 +239,24 @@ export function DeviceShelf<K extends DeviceType>({ type, all, found, columns, f
         >
           {common.template}
         </button>
+        {ownIds.length > 0 && (
+          <button
+            type="button"
+            className="button"
+            onClick={() =>
+              saveFile(
+                deviceTable(
+                  type,
+                  all.filter(({ id }) => ownIds.includes(id)),
+                ),
+                `${type}.csv`,
+                'text/csv',
+              )
+            }
+          >
+            {common.exportOwn}
+          </button>
+        )}
       </div>
     </>
   )

@@ -22,6 +22,7 @@ import { ChoiceField } from '../fields/fields'
 import { TextField } from '../fields/text-field'
 import { DeviceShelf, type ShelfColumn } from './device-shelf'
 import { useHere } from './here'
+import { phaseChoices } from './phase-choices'
 
 const words = later.devices
 const { columns } = words
@@ -130,11 +131,7 @@ export function Inverters() {
           <ChoiceField
             label={words.phases}
             value={String(filter.phases)}
-            choices={[
-              { value: 'any', label: words.anyPhases },
-              { value: '1', label: words.onePhase },
-              { value: '3', label: words.threePhases },
-            ]}
+            choices={phaseChoices}
             wide
             onChoose={(phases) => set({ phases: phases === '1' ? 1 : phases === '3' ? 3 : 'any' })}
           />

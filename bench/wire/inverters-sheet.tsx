@@ -1,15 +1,29 @@
 'use client'
 
+import { useState } from 'react'
 import { theOne } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
-import { type InverterWorth } from '@/core/readers/inverter-worth'
+import { wantedOf, type InverterWanted, type InverterWorth } from '@/core/readers/inverter-worth'
 import { later } from '@/words/en/later'
-import { useBench, useCatalogue, useOption, useSayer, useSession } from '../context'
+import { parseNumber } from '@/core/model/numbers'
+import { number } from '@/words/format'
+import { useBench, useCatalogue, useOption, useSayer, useSession, useSite } from '../context'
+import { phaseChoices } from '../devices/phase-choices'
+import { ChoiceField } from '../fields/fields'
+import { TextField } from '../fields/text-field'
 import { Sheet } from '../sheet'
 import { FigureHeads, RankedRow } from './ranked-row'
 import { useRanking } from './use-ranking'
 
 const words = later.inverters
+
+const everything: InverterWanted = {
+  electronics: 'any',
+  phases: 'any',
+  leastDcAc: 0,
+  mostDcAc: Infinity,
+  soundOnly: false,
+}
 
 /** The inverters of the catalogue, each tried in this option, the best first; one press takes one. */
 export function InvertersSheet() {
@@ -17,6 +31,8 @@ export function InvertersSheet() {
   const { inverters } = useCatalogue()
   const { rows: known, all, fresh } = useRanking('inverters')
   const sayer = useSayer()
+  const [wanted, setWanted] = useState(everything)
+  const shown = wantedOf(known, inverters, wanted)
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
       <p className="quiet mb-2" role="status">
@@ -31,10 +47,68 @@ export function InvertersSheet() {
       </p>
       {known.length > 0 && (
         <div className={fresh ? '' : 'opacity-60'}>
-          <Ranked inverters={known} />
+          <Narrow wanted={wanted} onChange={setWanted} />
+          {shown.length < known.length && (
+            <p role="status" className="quiet mb-1">
+              {sayer.say(words.shown, { shown: shown.length, all: known.length })}
+            </p>
+          )}
+          <Ranked inverters={shown} />
         </div>
       )}
     </Sheet>
+  )
+}
+
+function Narrow({
+  wanted,
+  onChange,
+}: {
+  readonly wanted: InverterWanted
+  readonly onChange: (wanted: InverterWanted) => void
+}) {
+  const site = useSite()
+  const set = (changed: Partial<InverterWanted>) => {
+    onChange({ ...wanted, ...changed })
+    return null
+  }
+  const ratio = (label: string, value: number, none: number, change: (ratio: number) => null) => (
+    <TextField
+      label={label}
+      shown={value === none ? '' : number(value, site, 2)}
+      onType={(text) => change(text.trim() === '' ? none : parseNumber(text, site.locale))}
+    />
+  )
+  return (
+    <div className="mb-2 grid grid-cols-2 items-end gap-x-6 sm:grid-cols-5">
+      <ChoiceField
+        label={words.electronics}
+        value={wanted.electronics}
+        choices={(['any', 'strings', 'at-modules'] as const).map((value) => ({
+          value,
+          label: words.kinds[value],
+        }))}
+        wide
+        onChoose={(electronics) => set({ electronics })}
+      />
+      <ChoiceField
+        label={words.phases}
+        value={String(wanted.phases)}
+        choices={phaseChoices}
+        wide
+        onChoose={(phases) => set({ phases: phases === '1' ? 1 : phases === '3' ? 3 : 'any' })}
+      />
+      {ratio(words.ratioFrom, wanted.leastDcAc, 0, (leastDcAc) => set({ leastDcAc }))}
+      {ratio(words.ratioTo, wanted.mostDcAc, Infinity, (mostDcAc) => set({ mostDcAc }))}
+      <label className="flex items-center gap-2 py-1">
+        <input
+          type="checkbox"
+          checked={wanted.soundOnly}
+          onChange={(event) => set({ soundOnly: event.target.checked })}
+        />
+        {words.soundOnly}
+      </label>
+    </div>
   )
 }
 

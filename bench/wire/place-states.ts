@@ -25,7 +25,10 @@ function nextOf(context: ToolContext): PlaceName | null {
   const option = context.option()
   const places = here(context)
   const { inverterId } = theOne(option, 'electrical', electricalId)
-  const isMicro = catalogueFor({ house: context.documents.house, catalogue: context.catalogue }).inverters.some(({ id, micro }) => id === inverterId && micro)
+  const isMicro = catalogueFor({
+    house: context.documents.house,
+    catalogue: context.catalogue,
+  }).inverters.some(({ id, micro }) => id === inverterId && micro)
   const hasBattery = ofKind(option, 'storage').some(({ batteryId }) => batteryId !== null)
   return wantedPlaces(isMicro, hasBattery).find((name) => places[name] === null) ?? null
 }

@@ -17,9 +17,7 @@ export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | nul
   const [house, option] = [useHouse(), useOption()]
   const { numbers, fresh } = useNumbers()
   const grid = useSite()
-  const module = catalogue.modules.find(
-    ({ id }) => id === theOne(option, 'cover', coverId).moduleId,
-  )
+  const module = catalogue.modules.find(({ id }) => id === theOne(option, 'cover', coverId).moduleId)
   const electrical = theOne(option, 'electrical', electricalId)
   const inverter = catalogue.inverters.find(({ id }) => id === electrical.inverterId)
   const optimizer = inverter?.micro

@@ -50,7 +50,11 @@ export function lengthsWithin(
 ): Pick<StringWindow, 'fewest' | 'mostStanding' | 'most'> {
   const mostStanding = Math.floor(inverter.highestV / coldVocV + tolerance)
   return {
-    fewest: Math.ceil(Math.max(inverter.mppLowV / hotVmpV, inverter.startV / coldVocV) - tolerance),
+    // One that asks for no volts takes a single module.
+    fewest: Math.max(
+      1,
+      Math.ceil(Math.max(inverter.mppLowV / hotVmpV, inverter.startV / coldVocV) - tolerance),
+    ),
     mostStanding,
     most: Math.min(mostStanding, Math.floor(inverter.mppHighV / coldVmpV + tolerance)),
   }

@@ -4,7 +4,7 @@ import { financeStage } from '../stages/finance'
 import { electricalId } from '../kinds/electrical/electrical'
 import { panelsOf } from '../site/site'
 import { siteStage } from '../stages/site'
-import { inverterWorths } from './inverter-worth'
+import { inverterWorths, wantedOf, type InverterWanted } from './inverter-worth'
 
 const patience = { atMostMs: 1000, pause: () => Promise.resolve(true) }
 
@@ -43,3 +43,38 @@ test('without modules there is nothing to rank', async () => {
   // Whoever waits is told that there is nothing to wait for.
   expect(told).toEqual([[0, 0]])
 })
+
+test('a ranking is narrowed by electronics, phases, ratio and rules, its order kept', async () => {
+  const world = await worldOf(job.house, option)
+  const found = await inverterWorths(freshGraph(), world, patience)
+  const { inverters } = world.catalogue
+  const everything: InverterWanted = {
+    electronics: 'any',
+    phases: 'any',
+    leastDcAc: 0,
+    mostDcAc: Infinity,
+    soundOnly: false,
+  }
+  const ids = (wanted: Partial<InverterWanted>, among = found) =>
+    wantedOf(among, inverters, { ...everything, ...wanted }).map(({ id }) => id)
+  const sheetOf = (id: string) => inverters.find((sheet) => sheet.id === id)
+  expect(ids({})).toEqual(found.map(({ id }) => id))
+  const [micro, strings] = [ids({ electronics: 'at-modules' }), ids({ electronics: 'strings' })]
+  expect(micro.every((id) => sheetOf(id)?.micro)).toBe(true)
+  expect(micro.length).toBeGreaterThan(2)
+  expect([...micro, ...strings].toSorted()).toEqual(found.map(({ id }) => id).toSorted())
+  expect(ids({ phases: 3 })).toEqual(strings.filter((id) => sheetOf(id)?.phases === 3))
+  expect([...ids({ phases: 1 }), ...ids({ phases: 3 })].toSorted()).toEqual(ids({}).toSorted())
+  for (const [leastDcAc, mostDcAc] of [
+    [1, 1.25],
+    [1.19, 1.19],
+  ] as const)
+    expect(ids({ leastDcAc, mostDcAc })).toEqual(
+      found.filter(({ dcAc }) => dcAc >= leastDcAc && dcAc <= mostDcAc).map(({ id }) => id),
+    )
+  expect(ids({ leastDcAc: 1, mostDcAc: 1.25 }).length).toBeGreaterThan(1)
+  expect(ids({ soundOnly: true })).toEqual(found.filter(({ breaks }) => !breaks).map(({ id }) => id))
+  // With optimizers the strings of any inverter are electronics at modules.
+  const withOptimizers = found.map((worth) => ({ ...worth, optimizerId: 'thrushfield-430' }))
+  expect(ids({ electronics: 'strings' }, withOptimizers)).toEqual([])
+}, 30_000)

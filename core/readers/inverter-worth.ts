@@ -1,3 +1,5 @@
+import { type InverterType } from '../electrical/catalogue'
+import { phasesOf } from '../electrical/device-list'
 import { type Graph } from '../graph/graph'
 import { type Patience } from '../graph/run'
 import { electricalId } from '../kinds/electrical/electrical'
@@ -30,9 +32,44 @@ export interface InverterWorth {
   readonly breaks: Pick<Check, 'code' | 'data'> | null
 }
 
+/** What of a ranking is looked at. */
+export interface InverterWanted {
+  /** At every module, by a microinverter or an optimizer, or strings that hang together. */
+  readonly electronics: 'at-modules' | 'strings' | 'any'
+  readonly phases: 1 | 3 | 'any'
+  readonly leastDcAc: number
+  readonly mostDcAc: number
+  /** Without those that break a rule. */
+  readonly soundOnly: boolean
+}
+
 /**
- * What each inverter of the catalogue and of the job makes of this option: the whole chain from strings to payback is run for each, on
- * the same graph, so that light and shade are computed once. In order: those that break nothing first, then by what they
+ * Those of a ranking that are wanted, in its order.
+ * @param inverters sheets of all of them
+ */
+export function wantedOf(
+  found: readonly InverterWorth[],
+  inverters: readonly InverterType[],
+  { electronics, phases, leastDcAc, mostDcAc, soundOnly }: InverterWanted,
+): InverterWorth[] {
+  const sheets = new Map(inverters.map((sheet) => [sheet.id, sheet]))
+  return found.filter(({ id, optimizerId, dcAc, breaks }) => {
+    const sheet = sheets.get(id)
+    if (!sheet) return false
+    const atModules = sheet.micro !== undefined || optimizerId !== null
+    return (
+      (electronics === 'any' || (electronics === 'at-modules') === atModules) &&
+      (phases === 'any' || phasesOf(sheet) === phases) &&
+      dcAc >= leastDcAc &&
+      dcAc <= mostDcAc &&
+      !(soundOnly && breaks)
+    )
+  })
+}
+
+/**
+ * What each inverter of the catalogue and of the job makes of this option: the whole chain from strings to payback is
+ * run for each, on the same graph, so that light and shade are computed once. In order: those that break nothing first, then by what they
  * are worth over the years; others by the same.
  * @param tell hears of what is known so far, in order, and of how many there are; of none where no modules are laid
  * @throws Overtaken when the patience is at its end

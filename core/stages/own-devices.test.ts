@@ -6,6 +6,7 @@ import { electricalId } from '../kinds/electrical/electrical'
 import { jobToFile, parseJob } from '../kinds/job'
 import { storageId } from '../kinds/storage/storage'
 import { Fault } from '../model/fault'
+import { seededRandom } from '../model/random'
 import { inverterWorths } from '../readers/inverter-worth'
 import { storageWorths } from '../readers/storage-worth'
 import { summarise } from '../readers/summary'
@@ -102,3 +103,82 @@ test('they are in the job’s file with its house, and not a second time with it
   expect([sheets.inverters, sheets.batteries, sheets.optimizers]).toEqual([[], [], []])
   expect(parseJob(JSON.parse(JSON.stringify(jobToFile(whole, [], sheets))))).toEqual(whole)
 })
+
+test('whatever a sheet may say, every figure is one and the books balance', async () => {
+  const random = seededRandom(1453)
+  const from = (low: number, high: number) => low * (high / low) ** random()
+  const whole = (low: number, high: number) => low + Math.floor(random() * (high - low + 1))
+  const some = <T extends object>(share: number, fields: () => T) => (random() < share ? fields() : {})
+  const window = () => {
+    const highestV = from(1, 2000)
+    const mppHighV = Math.max(1, highestV * random())
+    return { highestV, mppHighV, mppLowV: mppHighV * random() }
+  }
+  const graph = freshGraph()
+  for (let round = 0; round < 40; round++) {
+    const acPowerW = from(10, 1e6)
+    const volts = window()
+    const most = whole(1, 200)
+    const made = [
+      own('own-inverter', 'inv-1', {
+        maker: '',
+        price: from(1, 1e6),
+        ...volts,
+        acPowerW,
+        startV: random() * volts.highestV,
+        mppInputs: whole(1, 24),
+        stringsPerInput: whole(1, 24),
+        inputCurrentA: from(0.1, 1000),
+        efficiency: 0.5 + random() / 2,
+        nightW: 1000 * random(),
+        highestDcAc: from(0.5, 5),
+        ...some(0.3, () => ({ phases: 3 })),
+        ...some(0.3, () => ({ micro: { branchBreakerA: from(1, 200) } })),
+        ...some(0.3, () => ({
+          king: {
+            acPowerW,
+            dcPowerW: Math.min(1e6, acPowerW * (1 + random())),
+            dcVoltsV: from(1, 2000),
+            startW: from(1, 1e5),
+            c0PerW: (random() - 0.5) / 50,
+            c1PerV: (random() - 0.5) / 5,
+            c2PerV: (random() - 0.5) / 5,
+            c3PerV: (random() - 0.5) / 5,
+          },
+        })),
+      }),
+      own('own-optimizer', 'opt-1', {
+        maker: '',
+        price: 1,
+        ...window(),
+        powerW: from(10, 5000),
+        inputShortCurrentA: from(0.1, 1000),
+        outputV: from(1, 2000),
+        outputCurrentA: from(0.1, 1000),
+        efficiency: 0.5 + random() / 2,
+        fewestPerString: whole(1, most),
+        mostPerString: most,
+        stringPowerW: from(10, 1e6),
+        ...some(0.4, () => ({ stepDown: true })),
+      }),
+      own('own-battery', 'bat-1', {
+        maker: '',
+        price: 1,
+        usableKwh: from(0.1, 1000),
+        chargeKw: from(0.01, 1000),
+        dischargeKw: from(0.01, 1000),
+        efficiency: 0.5 + random() / 2,
+      }),
+    ]
+    const optimizerId = random() < 0.5 ? 'opt-1' : null
+    const world = await worldOf(
+      { ...job.house, ...Object.fromEntries(made.map((object) => [object.id, object])) },
+      set(ownOption, electricalId, { optimizerId }),
+    )
+    const { ledger } = summarise(runOf(world, graph), world)
+    expect(ledger.filter(({ value }) => value !== null && !Number.isFinite(value))).toEqual([])
+    const sun = ledger.filter(({ group }) => group === 'sun')
+    const sum = sun.reduce((all, { id, value }) => all + (id === 'yield' ? 0 : (value ?? NaN)), 0)
+    expect(sum).toBeCloseTo(sun.find(({ id }) => id === 'yield')?.value ?? NaN, 6)
+  }
+}, 120_000)

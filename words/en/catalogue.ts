@@ -34,6 +34,7 @@ export const catalogue = {
   add: 'Add a module',
   importCsv: 'Import CSV',
   template: 'CSV template',
+  exportOwn: 'Save own as CSV',
   edit: 'Edit',
   remove: 'Delete',
   save: 'Save module',

@@ -2,6 +2,13 @@
 export const inverters = {
   open: 'Compare inverters',
   title: 'Inverters for this option',
+  electronics: 'Electronics',
+  kinds: { any: 'any', strings: 'strings', 'at-modules': 'at each module' },
+  phases: 'Phases',
+  ratioFrom: 'DC/AC from',
+  ratioTo: 'to',
+  soundOnly: 'Only what breaks no rule',
+  shown: '{shown, number} of {all, number} shown.',
   none: 'Lay modules first: what an inverter is worth follows from them.',
   progress: '{done, number} of {all, number} computed …',
   name: 'Inverter',
