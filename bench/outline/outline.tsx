@@ -7,7 +7,16 @@ import { offerId } from '@/core/kinds/offer/offer'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { storageId } from '@/core/kinds/storage/storage'
 import { chapterOf } from '../checks'
-import { useBench, useCatalogue, useHouse, useNumbers, useOption, useSession, useSite, useWords } from '../context'
+import {
+  useBench,
+  useCatalogue,
+  useHouse,
+  useNumbers,
+  useOption,
+  useSession,
+  useSite,
+  useWords,
+} from '../context'
 import { type Chapter } from '../store/session'
 import { number } from '@/words/format'
 import { lazyPart } from '../lazy-parts'

@@ -1,5 +1,6 @@
 import { seededRandom } from '../model/random'
-import { financeStage, powerStage, priceStage } from '../stages/finance'
+import { financeStage, priceStage } from '../stages/finance'
+import { powerStage } from '../stages/power'
 import { wiringAccount } from '../stages/accounts/wiring'
 import { siteStage } from '../stages/site'
 import { panelsOf } from '../site/site'

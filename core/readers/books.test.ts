@@ -39,7 +39,10 @@ test('the books balance in the figures shown, whatever the job: seeded tariffs, 
   const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)] as T
   for (let round = 0; round < 25; round++) {
     let house = set(job.house, 'load', { annualKwh: Math.round(random() * 30_000) })
-    house = set(house, 'site', { exportLimitKw: pick([null, 0, 0.5, 2.5]) })
+    house = set(house, 'site', {
+      exportLimitKw: pick([null, 0, 0.5, 2.5]),
+      exportLimitShare: pick([null, null, 0, 0.4]),
+    })
     house = set(house, 'tariff-then', { exportPerKwh: random() / 5, fixedPerMonth: random() * 30 })
     let objects = set(pick([option, withBattery]), 'offer', { pricePerWatt: 1 + random() * 3 })
     objects = set(objects, 'storage', {

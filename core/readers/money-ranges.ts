@@ -17,7 +17,7 @@ import { modelYear } from '../model/model-year'
 import { gaussian, seededRandom } from '../model/random'
 import { acStage } from '../stages/ac'
 import { clockStage } from '../stages/clock'
-import { runningIn } from '../stages/dispatch'
+import { runningOf } from '../stages/dispatch'
 import { financeStage, priceStage } from '../stages/finance'
 import { loadStage } from '../stages/load'
 import { exportPriceStage, formOf, priceThenStage, withoutExports } from '../stages/tariffs'
@@ -107,7 +107,7 @@ async function billsBetween(
   const now = new TariffYear(withoutExports(tariffNowIn(world)), hours)
   const then = new TariffYear(formOf(tariffThenIn(world)), hours)
   const [kwh, load] = [run.value(acStage).kwhByInterval, run.value(loadStage)]
-  const running = runningIn(world)
+  const running = runningOf(run, world)
   const [buy, sell] = [run.value(priceThenStage), run.value(exportPriceStage)]
   const made = nodesIn(...span.made, nodes.made)
   const used = nodesIn(...span.used, nodes.used)

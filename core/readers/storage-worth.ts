@@ -8,7 +8,7 @@ import { storageId, type Storage } from '../kinds/storage/storage'
 import { withFields } from '../kinds/documents'
 import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
-import { asOne, batteryRunIn, dispatchStage, runningIn } from '../stages/dispatch'
+import { asOne, batteryRunIn, dispatchStage, runningOf } from '../stages/dispatch'
 import { financeStage, priceStage } from '../stages/finance'
 import { loadStage } from '../stages/load'
 import { exportPriceStage, priceThenStage } from '../stages/tariffs'
@@ -76,7 +76,7 @@ function costOf(
 
 /** The year of a run as the optimum takes it. */
 const caseOf = (run: Run<World>, world: World) => ({
-  ...runningIn(world),
+  ...runningOf(run, world),
   yieldKwh: run.value(acStage).kwhByInterval,
   loadKwh: run.value(loadStage),
   buy: run.value(priceThenStage),
@@ -85,8 +85,8 @@ const caseOf = (run: Run<World>, world: World) => ({
 })
 
 /**
- * What each battery of the catalogue and of the job makes of this option, one to three of them: the chain from dispatch to payback is
- * run for each on the same graph. Then what further storage would be worth at each size up to twice the chosen one's.
+ * What each battery of the catalogue and of the job makes of this option, one to three of them: the chain from dispatch
+ * to payback is run for each on the same graph. Then what further storage would be worth at each size up to twice the chosen one's.
  * What is earned is told by the prices of the hours: steps, demand charges and settlements by month or year are not in
  * the yardstick, but are in the bills.
  * @param tell hears of what is known so far

@@ -1,11 +1,13 @@
 import { type BatteryRun, type Dispatch } from '../battery/own-use'
 import { dispatchBy } from '../battery/running'
 import { type BatteryType } from '../electrical/catalogue'
+import { type Run } from '../graph/run'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
+import { feedInStage, limitOf } from './feed-in'
 import { loadStage } from './load'
 import { exportPriceStage, priceThenStage } from './tariffs'
-import { batteryIn, siteIn, storageIn, type World } from './world'
+import { batteryIn, storageIn, type World } from './world'
 
 /** Batteries of a kind as one. */
 export const asOne = (battery: BatteryType, count: number, reserve: number): BatteryRun => ({
@@ -24,7 +26,7 @@ export function batteryRunIn(world: World): BatteryRun | null {
   return battery && asOne(battery, count, reserve)
 }
 
-/** How the option's batteries are run, and what the grid allows. */
+/** How the option's batteries are run. */
 export function runningIn(world: World) {
   const battery = batteryRunIn(world)
   const { rule, gridCharging } = storageIn(world)
@@ -32,17 +34,25 @@ export function runningIn(world: World) {
     battery,
     rule,
     gridCharging: rule === 'by-tariff' && gridCharging,
-    exportLimitKw: siteIn(world).exportLimitKw,
     stepHours: world.weather.value.stepMinutes / 60,
   }
 }
 
+/** How an option is run, with what it may feed in. */
+export const runningOf = (run: Run<World>, world: World) => ({
+  ...runningIn(world),
+  exportLimitKw: limitOf(run.value(feedInStage)),
+})
+
 /** Where the yield goes, interval by interval: house, battery, grid. */
 export const dispatchStage: Stage<World, Dispatch> = stage({
   name: 'dispatch',
-  version: 3,
-  after: { ac: acStage, load: loadStage, buy: priceThenStage, sell: exportPriceStage },
+  version: 4,
+  after: { ac: acStage, load: loadStage, buy: priceThenStage, sell: exportPriceStage, feedIn: feedInStage },
   reads: runningIn,
-  compute: (running, { ac, load, buy, sell }) =>
-    dispatchBy(running, { ...running, yieldKwh: ac.kwhByInterval, loadKwh: load, buy, sell, startKwh: null }),
+  compute: (running, { ac, load, buy, sell, feedIn }) => {
+    const exportLimitKw = limitOf(feedIn)
+    const given = { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null }
+    return dispatchBy(running, { ...given, yieldKwh: ac.kwhByInterval })
+  },
 })

@@ -2,7 +2,6 @@ import { agedYears } from '../finance/aged'
 import { priceOf, type Price } from '../finance/price'
 import { moneyOf, yearsFields, type AgedYear, type Money } from '../finance/ways'
 import { stage, type Stage } from '../graph/stage'
-import { panelsOf } from '../site/site'
 import { acStage } from './ac'
 import { modelYear } from '../model/model-year'
 import { dispatchBy } from '../battery/running'
@@ -10,10 +9,11 @@ import { TariffYear } from '../tariff/form-bill'
 import { billNowStage } from './bills'
 import { clockStage } from './clock'
 import { runningIn } from './dispatch'
+import { feedInStage, limitOf } from './feed-in'
 import { loadStage } from './load'
 import { partsPriceStage } from './parts-price'
+import { powerStage } from './power'
 import { pricedIn } from './prices'
-import { siteStage } from './site'
 import { stringsStage } from './strings'
 import { exportPriceStage, formOf, priceThenStage } from './tariffs'
 import { fieldsOf, moduleIn, offerIn, tariffThenIn, type World } from './world'
@@ -21,8 +21,15 @@ import { fieldsOf, moduleIn, offerIn, tariffThenIn, type World } from './world'
 /** The years to come at today's prices. */
 export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
   name: 'years',
-  version: 3,
-  after: { ac: acStage, load: loadStage, buy: priceThenStage, sell: exportPriceStage, clock: clockStage },
+  version: 4,
+  after: {
+    ac: acStage,
+    load: loadStage,
+    buy: priceThenStage,
+    sell: exportPriceStage,
+    clock: clockStage,
+    feedIn: feedInStage,
+  },
   reads: (world: World) => {
     const { years, batteryFade, replacements } = offerIn(world)
     const running = runningIn(world)
@@ -39,9 +46,10 @@ export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
       stepMinutes: world.weather.value.stepMinutes,
     }
   },
-  compute: ({ running, tariff, stepMinutes, ...ageing }, { ac, load, buy, sell, clock }) => {
+  compute: ({ running, tariff, stepMinutes, ...ageing }, { ac, load, buy, sell, clock, feedIn }) => {
+    const exportLimitKw = limitOf(feedIn)
     const prices = new TariffYear(tariff, { clock, year: modelYear, stepMinutes })
-    const given = { ...running, loadKwh: load, buy, sell, startKwh: null }
+    const given = { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null }
     return agedYears({
       ...ageing,
       battery: running.battery,
@@ -49,18 +57,6 @@ export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
       run: (yieldKwh, battery) => dispatchBy({ ...running, battery }, { ...given, yieldKwh }),
       bill: (bought, sold) => prices.bill(bought, sold),
     })
-  },
-})
-
-/** Module power of the option. */
-export const powerStage: Stage<World, { readonly count: number; readonly powerW: number }> = stage({
-  name: 'power',
-  version: 1,
-  after: { site: siteStage },
-  reads: (world: World) => ({ powerW: moduleIn(world).powerW }),
-  compute: ({ powerW }, { site }) => {
-    const count = panelsOf(site).length
-    return { count, powerW: count * powerW }
   },
 })
 

@@ -74,8 +74,12 @@ const objectNamed = (id: string): AnyObject => {
   if (!object) throw new Error(`the job has ${id}`)
   return object
 }
+const seedOf = (text: string): number =>
+  [...text].reduce((seed, sign) => (seed * 31 + sign.charCodeAt(0)) >>> 0, 7)
 const readersOfField = (id: string, field: string) => {
   const object = objectNamed(id)
+  // By itself: what other fields there are changes nothing of what is tried here.
+  const chances = { random: seededRandom(seedOf(`${id}.${field}`)), texts }
   // Ids of equipment are few among all the texts there are.
   const times = field.endsWith('Id') ? 250 : 12
   return readersOfAll(() => {
@@ -129,7 +133,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     highestTemperatureC: 'strings',
     albedoByMonth: 'plane light, account of light',
     skyModel: 'sky, account of light',
-    exportLimitKw: 'dispatch, account of use, years',
+    exportLimitKw: 'feed-in limit',
+    exportLimitShare: 'feed-in limit',
     ...Object.fromEntries(
       ['snowLoadKpa', 'windMs', 'windMean', 'terrain', 'roofCovering', 'rafterSpacingM'].map((field) => [
         field,

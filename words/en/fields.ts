@@ -14,6 +14,7 @@ export const fieldsOf = {
     albedoByMonth: 'Albedo',
     skyModel: 'Sky model',
     exportLimitKw: 'Export limit',
+    exportLimitShare: 'Export limit, share',
     contactName: 'Contact',
     contactPhone: 'Phone',
     contactEmail: 'Email',

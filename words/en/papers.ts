@@ -105,6 +105,7 @@ export const papers = {
   service: 'Service',
   exportLimit: 'Export limit',
   noLimit: 'none',
+  shareOfModules: '{share} of the module power',
   coldest: 'Lowest air temperature',
   hottest: 'Highest air temperature',
   wind: 'Basic wind velocity',

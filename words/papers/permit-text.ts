@@ -1,6 +1,6 @@
 import { figuresOf } from '@/core/diagram/single-line'
 import { ofKind, theOne } from '@/core/kinds/documents'
-import { siteId } from '@/core/kinds/site/site'
+import { siteId, type Site } from '@/core/kinds/site/site'
 import { type Listed } from '@/core/papers/binder'
 import { type Plate } from '@/core/papers/plates'
 import { type PermitText, type TablesText } from '@/core/papers/sets'
@@ -76,10 +76,7 @@ function coverTables(sayer: Sayer, given: PaperFacts): Table[] {
           volts: of(built.grid.gridVoltageV, 'V', 0),
         }),
       ],
-      [
-        words.exportLimit,
-        site.exportLimitKw === null ? words.noLimit : sayer.written(of(site.exportLimitKw, 'kW', 1)),
-      ],
+      [words.exportLimit, exportLimits(sayer, site)],
       [words.coldest, sayer.written(of(site.lowestTemperatureC, '°C', 0))],
       [words.hottest, sayer.written(of(site.highestTemperatureC, '°C', 0))],
       [
@@ -303,4 +300,15 @@ function plates(sayer: Sayer, { built, volts }: PaperFacts): Plate[] {
         ]
       : []),
   ]
+}
+
+/** What the grid takes: a power, a share of the modules', or the less of both. */
+function exportLimits(sayer: Sayer, { exportLimitKw, exportLimitShare }: Site): string {
+  const limits = [
+    ...(exportLimitKw === null ? [] : [sayer.written(of(exportLimitKw, 'kW', 1))]),
+    ...(exportLimitShare === null
+      ? []
+      : [sayer.say(words.shareOfModules, { share: of(exportLimitShare, 'share', 0) })]),
+  ]
+  return limits.length === 0 ? words.noLimit : limits.join('; ')
 }

@@ -1,9 +1,9 @@
 'use client'
 
+import { exportLimitFrom, exportLimitText } from '../export-limit'
 import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react'
 import { useEffect, useState } from 'react'
 import { type Site } from '@/core/kinds/site/site'
-import { parseNumber } from '@/core/model/numbers'
 import { formatDistance } from '@/core/model/units'
 import { stationNoteM, stationWarningM } from '@/core/weather/station'
 import { later } from '@/words/en/later'
@@ -14,7 +14,7 @@ import { addressesFor, type AddressFound } from '@/services/world'
 import { ChoiceField, NumberField } from '../../fields/fields'
 import { MonthsField } from '../../fields/months-field'
 import { TextField } from '../../fields/text-field'
-import { number, plainNumber } from '@/words/format'
+import { number } from '@/words/format'
 import { AddUnderlay } from '../../underlays/add-button'
 import { ObjectList, useListed } from '../object-list'
 import { Customer } from './customer'
@@ -120,13 +120,10 @@ export function SiteChapter() {
       />
       <TextField
         label={fields.exportLimitKw}
-        shown={site.exportLimitKw === null ? 'none' : plainNumber(site.exportLimitKw, site)}
-        unit="kW"
-        onType={(text) =>
-          set('Export limit', {
-            exportLimitKw: /^\s*(none|-|)\s*$/i.test(text) ? null : parseNumber(text, site.locale),
-          })
-        }
+        shown={exportLimitText(site)}
+        width="length"
+        hint="none, kW, or % of module power"
+        onType={(text) => set('Export limit', exportLimitFrom(text, site.locale))}
       />
       <Structure />
     </>

@@ -36,6 +36,8 @@ export const siteSchema = z.strictObject({
   skyModel: z.enum(['perez', 'hay-davies']),
   /** Greatest power the grid takes; null without a limit. */
   exportLimitKw: between(0, 1000, 'kW').nullable(),
+  /** What may be fed in of the module power. Of both limits the lower one holds. */
+  exportLimitShare: between(0, 1, 'share').nullable(),
   /** How strongly the aerial sheet shows, 0..1. */
   sheetStrength: shareSchema,
   /** Whom to talk to there. */
@@ -97,7 +99,7 @@ const unseenConnection = {
 /** Means of ten minutes are nowhere as high: from here on what was written down is a gust, m/s. */
 const gustFromMs = 35
 
-export const siteVersion = 6
+export const siteVersion = 7
 export const siteMigrations = [
   // One albedo for the whole year becomes twelve.
   ({ albedo, ...value }: Record<string, unknown>) => ({
@@ -112,6 +114,7 @@ export const siteMigrations = [
     ...(Number(value['windMs']) >= gustFromMs ? { windMean: 'three-seconds' } : {}),
   }),
   (value: Record<string, unknown>) => ({ ...value, ...unseenConnection }),
+  (value: Record<string, unknown>) => ({ ...value, exportLimitShare: null }),
 ]
 
 export const defaultSite: Site = {
@@ -132,6 +135,7 @@ export const defaultSite: Site = {
   albedoByMonth: new Array<number>(12).fill(0.2),
   skyModel: 'perez',
   exportLimitKw: null,
+  exportLimitShare: null,
   sheetStrength: 0.85,
   ...unknownSite,
   ...unknownLoads,

@@ -14,7 +14,8 @@ import {
 import { type Unit } from '../../model/said'
 import { type BillLineCode, type FormBill } from '../../tariff/bill-lines'
 import { billNowStage, billThenStage } from '../bills'
-import { financeStage, powerStage, priceStage } from '../finance'
+import { financeStage, priceStage } from '../finance'
+import { powerStage } from '../power'
 import { batteryIn, fieldsOf, moduleIn, offerIn, type World } from '../world'
 import { term, type Account } from './account'
 

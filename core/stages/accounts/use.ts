@@ -5,8 +5,9 @@ import { type Storage } from '../../kinds/storage/storage'
 import { type LedgerLine, type LineId, type Term } from '../../model/ledger'
 import { type Unit } from '../../model/said'
 import { dispatchStage } from '../dispatch'
+import { feedInStage, limitOf } from '../feed-in'
 import { loadStage } from '../load'
-import { batteryIn, fieldsOf, loadIn, siteIn, storageIn, type World } from '../world'
+import { batteryIn, fieldsOf, loadIn, storageIn, type World } from '../world'
 import { term, type Account } from './account'
 import { plainCheck } from './site'
 
@@ -51,8 +52,8 @@ function houseLine(
 /** Where the energy goes. */
 export const useAccount: Stage<World, Account> = stage({
   name: 'account of use',
-  version: 3,
-  after: { dispatch: dispatchStage, load: loadStage },
+  version: 4,
+  after: { dispatch: dispatchStage, load: loadStage, feedIn: feedInStage },
   reads: (world: World) => {
     const battery = batteryIn(world)
     return {
@@ -62,10 +63,9 @@ export const useAccount: Stage<World, Account> = stage({
       rule: battery ? storageIn(world).rule : ('own-use' as const),
       measured: loadIn(world).shape === 'meter',
       added: loadIn(world).added.some(({ on }) => on),
-      exportLimitKw: siteIn(world).exportLimitKw,
     }
   },
-  compute: ({ battery, storage, rule, measured, added, exportLimitKw }, { dispatch, load }) => {
+  compute: ({ battery, storage, rule, measured, added }, { dispatch, load, feedIn }) => {
     const line = (
       id: Parameters<typeof houseLine>[0],
       value: number,
@@ -86,7 +86,7 @@ export const useAccount: Stage<World, Account> = stage({
       ]),
       line('sold', total(dispatch.sold), 'more', []),
       ...(curtailed > 0
-        ? [line('curtailed', -curtailed, 'more', [term('export-limit', exportLimitKw ?? 0, 'kW', 2)])]
+        ? [line('curtailed', -curtailed, 'more', [term('export-limit', limitOf(feedIn) ?? 0, 'kW', 2)])]
         : []),
       ...(battery
         ? [batteryLine(battery, storage, { rule, measured, added }, dispatch, throughBattery)]

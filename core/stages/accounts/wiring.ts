@@ -5,7 +5,7 @@ import { type Electrical } from '../../kinds/electrical/electrical'
 import { type Site } from '../../kinds/site/site'
 import { type Check } from '../../model/ledger'
 import { type Quantity } from '../../model/said'
-import { powerStage } from '../finance'
+import { powerStage } from '../power'
 import { stringsStage, type Wiring } from '../strings'
 import { phaseVoltageV } from '../../cables/circuit'
 import {
