@@ -103,3 +103,42 @@ test('questions reach the designer of the team alone, and there is an end of the
   expect(await codeOf(askAboutOffer(token, 'Ngozi', 'One more?'))).toBe('too-many-questions')
   expect((await offersOf(me.teamId, id))[0]?.questions).toHaveLength(50)
 }, 60_000)
+
+test('an offer is accepted together with the status of its job, or not at all', async () => {
+  const token = await sent()
+  const answer = await acceptance(token)
+  let release: () => void = () => undefined
+  const released = new Promise<void>((done) => (release = done))
+  let holding: Promise<void> = Promise.resolve()
+  await new Promise<void>((holds, failed) => {
+    holding = transaction('hold the job', async (runner) => {
+      await run(
+        'hold',
+        'UPDATE job SET next_step = ?, status = ? WHERE id = ?',
+        ['held', 'drawn', id],
+        runner,
+      )
+      holds()
+      await released
+    })
+    holding.catch(failed)
+  })
+  await expect(acceptOffer(token, answer)).rejects.toMatchObject({ kind: 'again' })
+  expect(stateOf(await offerAt(token)).accepted).toBeNull()
+  release()
+  await holding
+  await acceptOffer(token, answer)
+  expect(stateOf(await offerAt(token)).accepted?.name).toBe(answer.name)
+  expect((await maybeOneJob(me.teamId, id))?.status).toBe('accepted')
+}, 60_000)
+
+test('of many who accept at once one is kept, and the others are told', async () => {
+  const token = await sent()
+  const answers = await Promise.all(
+    Array.from({ length: 8 }, (_, k) => acceptance(token, { name: `Reader ${k}` })),
+  )
+  const codes = await Promise.all(answers.map((answer) => codeOf(acceptOffer(token, answer))))
+  expect(codes.toSorted()).toEqual(['done', ...Array.from({ length: 7 }, () => 'offer-accepted')])
+  const { accepted } = stateOf(await offerAt(token))
+  expect(accepted?.name).toBe(answers[codes.indexOf('done')]?.name)
+}, 60_000)

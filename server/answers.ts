@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { Fault } from '@/core/model/fault'
 import { type Acceptance, type OfferState, signatureSchema } from '@/proposal/answer'
 import { waysToPay } from '@/core/kinds/offer/payment'
+import { transaction } from './database'
 import { digestOf } from './digest'
 import { offerAt, proposalIn } from './offers'
 import { acceptShare, insertQuestion } from './sql/answers'
@@ -36,16 +37,22 @@ export async function acceptOffer(
   const { ways = [] } = await proposalIn(share.body)
   const isShown = way === null ? ways.length === 0 : ways.some((one) => one.way === way)
   if (digest !== digestOf(share.body) || !isShown) throw new Fault('offer-changed')
-  const kept = await acceptShare({
-    shareId: share.id,
-    by: name,
-    way,
-    digest,
-    signature: signature && JSON.stringify(signature),
+  let tries = 0
+  const kept = await transaction('accept offer', async (runner) => {
+    tries++
+    const kept = await acceptShare(
+      { shareId: share.id, by: name, way, digest, signature: signature && JSON.stringify(signature) },
+      runner,
+    )
+    if (kept > 0) await advanceStatus(share.jobId, 'accepted', runner)
+    return kept > 0
   })
+  if (kept) return
+  const { accepted } = await offerAt(token)
+  // Its own answer, of which the word was lost on the way.
+  if (tries > 1 && accepted?.by === name && accepted.way === way) return
   // Another was faster, or it was withdrawn or ran out meanwhile: that is what is told.
-  if (kept === 0) throw new Fault((await offerAt(token)).accepted ? 'offer-accepted' : 'offer-expired')
-  await advanceStatus(share.jobId, 'accepted')
+  throw new Fault(accepted ? 'offer-accepted' : 'offer-expired')
 }
 
 /** @throws Fault as `offerAt` does, and `too-many-questions` */

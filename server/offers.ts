@@ -6,6 +6,7 @@ import { defaultOffer } from '@/core/kinds/offer/offer'
 import { Fault } from '@/core/model/fault'
 import { type ProposalData } from '@/proposal/shape'
 import { offerOf } from './compute/compute'
+import { transaction } from './database'
 import { designInput } from './design-input'
 import { digestOf, newSecret } from './digest'
 import { houseDocumentId, loadJob } from './jobs'
@@ -46,7 +47,7 @@ export async function sendOffer(
   const { body, file } = await offerOf(job.name, optionId, design, signal)
   const [offer] = ofKind(option.objects, 'offer')
   const token = newSecret()
-  await insertShare({
+  const share = {
     id: randomUUID(),
     tokenDigest: digestOf(token),
     sealedToken: await seal(token),
@@ -59,8 +60,12 @@ export async function sendOffer(
     validDays: offer?.validDays ?? defaultOffer.validDays,
     body: Buffer.from(body),
     file: Buffer.from(file),
+  }
+  await transaction('send offer', async (runner) => {
+    // First: a share holds its job for reading, and two of them at once would wait for each other.
+    await advanceStatus(jobId, 'offered', runner)
+    await insertShare(share, runner)
   })
-  await advanceStatus(jobId, 'offered')
   return pathOf(token)
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { many, run } from '../database'
+import { many, run, type Runner } from '../database'
 
 export interface NewAcceptance {
   readonly shareId: string
@@ -11,7 +11,7 @@ export interface NewAcceptance {
 }
 
 /** Keeps who accepted an offer; once, and only while it holds. @returns 0 where it was not kept */
-export const acceptShare = ({ shareId, by, way, digest, signature }: NewAcceptance) =>
+export const acceptShare = ({ shareId, by, way, digest, signature }: NewAcceptance, runner: Runner) =>
   run(
     'accept share',
     `UPDATE share SET accepted_at = CURRENT_TIMESTAMP(3), accepted_by = ?, accepted_way = ?, accepted_digest = ?,
@@ -19,6 +19,7 @@ export const acceptShare = ({ shareId, by, way, digest, signature }: NewAcceptan
     WHERE id = ? AND accepted_at IS NULL AND withdrawn_at IS NULL
       AND (expires_at IS NULL OR expires_at > CURRENT_TIMESTAMP(3))`,
     [by, way, digest, signature, shareId],
+    runner,
   )
 
 /** Keeps a question about an offer, up to so many of one. @returns 0 where there are too many */

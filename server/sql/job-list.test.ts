@@ -187,8 +187,10 @@ test('a job comes forward by itself and never goes back', async () => {
   expect(await status()).toBe('lead')
   await storeSummary(id, 1, { kilowatts: 5, paybackYears: 8, picture: [] })
   expect(await status()).toBe('drawn')
-  await advanceStatus(id, 'accepted')
-  await advanceStatus(id, 'offered')
+  await transaction('advance', async (runner) => {
+    await advanceStatus(id, 'accepted', runner)
+    await advanceStatus(id, 'offered', runner)
+  })
   await storeSummary(id, 1, { kilowatts: 6, paybackYears: 8, picture: [] })
   expect(await status()).toBe('accepted')
 })

@@ -31,12 +31,13 @@ export function changeProgress(teamId: string, id: string, change: ProgressChang
 }
 
 /** Brings a job forward to where it has come by itself; never back. */
-export const advanceStatus = (id: string, to: Exclude<JobStatus, 'lead'>) => {
+export const advanceStatus = (id: string, to: Exclude<JobStatus, 'lead'>, runner: Runner) => {
   const before = jobStatuses.slice(0, jobStatuses.indexOf(to))
   return run(
     'advance status',
     `UPDATE job SET status = ? WHERE id = ? AND status IN (${before.map(() => '?').join(', ')})`,
     [to, id, ...before],
+    runner,
   )
 }
 

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { many, maybeOne, run } from '../database'
+import { many, maybeOne, run, type Runner } from '../database'
 
 const sentSchema = z.object({
   id: z.string(),
@@ -161,7 +161,7 @@ export interface NewShare {
   readonly file: Buffer
 }
 
-export const insertShare = (share: NewShare) =>
+export const insertShare = (share: NewShare, runner?: Runner) =>
   run(
     'insert share',
     `INSERT INTO share (id, token_digest, sealed_token, job_id, document_id, name, house_revision, option_revision,
@@ -181,6 +181,7 @@ export const insertShare = (share: NewShare) =>
       share.body,
       share.file,
     ],
+    runner,
   )
 
 /** The file of an offer of the team's own. */
