@@ -69,6 +69,7 @@ export function diagramWords(
       say(diagram.dcConductor, {
         size: size(dcMm2 ?? mm2, dcMm2 === null ? stringGauge(shortCircuitA) : gaugeOf(dcMm2)),
       }),
+    cable: (metres) => say(diagram.cable, { length: { value: metres, unit: 'm', digits: 1 } }),
     dcDisconnect: [diagram.dcDisconnect, say(diagram.dcVolts, { volts: volts(inverter.highestV) })],
     inverter: [say(diagram.inverter, { name: inverter.name }), sayer.written(kilowatts(inverter.acPowerW))],
     acConductor: ({ conductorMm2, chosenMm2, breakerA }) =>

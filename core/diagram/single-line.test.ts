@@ -185,3 +185,51 @@ test('optimizers: what they may put out, not what modules in series would', asyn
   const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
   expect(said).toContain('An optimizer at each module: Thrushfield 430')
 })
+
+test('cables that are led say how long they are: of an input, of the inverter, of each branch, of the battery', async () => {
+  const [east, south] = [
+    { at: [5, -3.3], heightM: 1.6 },
+    { at: [3, -3.6], heightM: 1.4 },
+  ] as const
+  const placed = { inverterAt: east, batteryAt: { at: [4, -3.5], heightM: 1 } }
+  const house = set(job.house, 'site', { loadCentreAt: south })
+  for (const fields of [placed, { ...placed, inverterId: 'tarnbeck-360' }]) {
+    const { built, window, drawing } = await drawn(house, set(withBattery, electricalId, fields))
+    expectReadable(drawing)
+    const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+    const { inputs, branches, inverter, battery } = figuresOf(built, window)
+    const { dc, ac, battery: toBattery } = built.cables
+    const sum = (runs: typeof dc) => runs.reduce((metres, { cableM }) => metres + cableM, 0)
+    expect(inputs.reduce((metres, { cableM = NaN }) => metres + cableM, 0)).toBeCloseTo(sum(dc), 9)
+    if (branches.length > 0) {
+      expect(branches.map(({ circuit }) => circuit.cableM)).toEqual(ac.map(({ cableM }) => cableM))
+      expect(inverter.cableM).toBeUndefined()
+    } else expect(inverter.cableM).toBe(sum(ac))
+    expect(battery?.cableM).toBe(toBattery?.cableM)
+    for (const cableM of [...branches.map(({ circuit }) => circuit.cableM), inverter.cableM, battery?.cableM])
+      if (cableM !== undefined) expect(said).toContain(`${cableM.toFixed(1)} m of cable`)
+  }
+  // Nothing is said of what is not led.
+  const bare = await drawn(house, option)
+  const said = bare.drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  expect(said.filter((text) => text.endsWith('of cable'))).toEqual([])
+})
+
+test.each([1, 2, 3, 4, 5, 8])('readable with %i inputs whose cables are led', async (count) => {
+  const { built, window, words } = await drawn(job.house, withBattery)
+  const strings = Array.from({ length: count }, (_, input) => ({
+    id: `S${input + 1}`,
+    input,
+    panelIds: Array.from({ length: 12 }, (__, k) => `a/${input}:${k}`),
+  }))
+  const way = { points: [], lengthM: 30 }
+  const led = (id: string) =>
+    ({ id, ways: [way], cableM: 123.4, mm2: 6, ohm: 0.1, fullA: 10, dropShare: 0.01 }) as const
+  const cables = {
+    devices: [],
+    dc: strings.map(({ id }) => led(id)),
+    ac: [led('ac')],
+    battery: led('battery'),
+  }
+  expectReadable(singleLine({ ...built, strings, cables }, window, words))
+})

@@ -4,6 +4,7 @@ import { type Mark, type PaperDrawing } from '../drawing/paper'
 import { type Vec2 } from '../geometry/vector'
 import { optimizedCurrentA } from '../electrical/electronics'
 import { devicesOnBranches } from '../electrical/unit-rules'
+import { type CableRun } from '../cables/cable-plan'
 import { acCurrentA, breakerFor, conductorFor, dcConductorFor, polesOf } from '../cables/circuit'
 import { acPowerOf, branchCurrentA, stringOptimizerOf, type Built } from '../parts/parts-list'
 import * as symbol from './symbols'
@@ -21,6 +22,8 @@ export interface InputFigures {
   readonly hotV: number
   /** Short-circuit current of all together, or the greatest of their optimizers. */
   readonly currentA: number
+  /** Single conductors from its strings, m; left out where they are not led. */
+  readonly cableM?: number
 }
 
 /** A branch of microinverters. */
@@ -40,6 +43,8 @@ export interface CircuitFigures {
   readonly conductorMm2: number | null
   /** Where it was chosen by hand. */
   readonly chosenMm2?: number
+  /** Of the cable, m; left out where it is not led. */
+  readonly cableM?: number
   readonly poles: number
 }
 
@@ -52,6 +57,7 @@ export interface DiagramWords {
   readonly branch: (branch: BranchFigures) => readonly string[]
   readonly combiner: readonly string[]
   readonly dcConductor: (mm2: number, shortCircuitA: number) => string
+  readonly cable: (metres: number) => string
   readonly dcDisconnect: readonly string[]
   readonly inverter: readonly string[]
   readonly acConductor: (circuit: CircuitFigures) => string
@@ -118,10 +124,24 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
   return {
     inputs: inverter.micro ? [] : inputsOf(built, window),
     branches: inverter.micro ? branchesOf(built, given) : [],
-    inverter: given(acPowerOf(built)),
-    battery:
-      battery && circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
+    inverter: { ...given(acPowerOf(built)), ...(inverter.micro ? {} : ledBy(built.cables.ac)) },
+    battery: battery && {
+      ...circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
+      ...ledBy(built.cables.battery ? [built.cables.battery] : []),
+    },
   }
+}
+
+/** Metres of some cables together, where all of them are led. */
+function ledBy(runs: readonly CableRun[]): { readonly cableM?: number } {
+  if (runs.length === 0 || runs.some(({ ways }) => ways.length === 0)) return {}
+  return { cableM: runs.reduce((sum, { cableM }) => sum + cableM, 0) }
+}
+
+/** Of what is strung the cables that are known: of strings, or of branches. */
+const runsOf = (runs: readonly CableRun[], ids: readonly string[]): CableRun[] => {
+  const found = runs.filter(({ id }) => ids.includes(id))
+  return found.length === ids.length ? found : []
 }
 
 /** Each on its own breaker of two poles, between two conductors or to neutral. */
@@ -129,21 +149,24 @@ function branchesOf(
   built: Built,
   circuit: (powerW: number, currentA: number, poles: number) => CircuitFigures,
 ): BranchFigures[] {
-  const { strings, devices, inverter } = built
+  const { strings, devices, inverter, cables } = built
   const counts = devicesOnBranches(strings, devices)
-  return strings.map(({ panelIds }, b) => {
+  return strings.map(({ id, panelIds }, b) => {
     const count = counts[b] ?? 0
     return {
       branch: b + 1,
       devices: count,
       modules: panelIds.length,
-      circuit: circuit(count * inverter.acPowerW, branchCurrentA(built, { devices: count }), 2),
+      circuit: {
+        ...circuit(count * inverter.acPowerW, branchCurrentA(built, { devices: count }), 2),
+        ...ledBy(runsOf(cables.ac, [id])),
+      },
     }
   })
 }
 
 function inputsOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>): InputFigures[] {
-  const { strings, module, inverter, optimized } = built
+  const { strings, module, inverter, optimized, cables } = built
   const optimizer = stringOptimizerOf(built)
   const held = new Set(optimized)
   return [...byInput(strings)]
@@ -161,6 +184,12 @@ function inputsOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV
           : longest * window.coldVocV,
         hotV: optimizer ? inverter.mppLowV : shortest * window.hotVmpV,
         currentA: own.length * (optimizer ? optimizedCurrentA(optimizer, inverter) : module.iscA),
+        ...ledBy(
+          runsOf(
+            cables.dc,
+            own.map(({ id }) => id),
+          ),
+        ),
       }
     })
 }
@@ -197,7 +226,7 @@ export function singleLineMarks(
     ...figures.inputs.map((input) => words.array(input).length),
     ...figures.branches.map((branch) => words.branch(branch).length),
   )
-  const small = apart > 0 && apart < said * (text + 0.8) + 5.5
+  const small = apart > 0 && apart < said * (text + 0.8) + 9
   return [
     ...figures.inputs.flatMap((input, r) => arrayRow(input, ys[r] ?? middle, small, words)),
     ...figures.branches.flatMap((branch, r) => branchRow(branch, ys[r] ?? middle, small, words)),
@@ -254,6 +283,7 @@ function arrayRow(input: InputFigures, y: number, small: boolean, words: Diagram
       label(one, [at.array + 8, y - 1.6 - (all.length - 1 - k) * (text + 0.8)], { bold: k === 0 }),
     ),
     label(small ? (said.at(-1) ?? '') : words.dcConductor(mm2, input.currentA), [at.array + 8, y + text + 1]),
+    ...(small ? [] : cableLength(input, [at.array + 8, y + 2 * text + 1.8], words)),
     ...symbol.disconnector([at.split, y]),
     symbol.wire([
       [at.split + 4, y],
@@ -261,6 +291,14 @@ function arrayRow(input: InputFigures, y: number, small: boolean, words: Diagram
     ]),
   ]
 }
+
+/** How long a cable is, where it is led. */
+const cableLength = (
+  { cableM }: Pick<CircuitFigures, 'cableM'>,
+  place: Vec2,
+  words: DiagramWords,
+  anchor: 'start' | 'middle' = 'start',
+): Mark[] => (cableM === undefined ? [] : [label(words.cable(cableM), place, { anchor })])
 
 /** Modules, the microinverters under them, and the breaker of their branch. */
 function branchRow(branch: BranchFigures, y: number, small: boolean, words: DiagramWords): Mark[] {
@@ -282,6 +320,7 @@ function branchRow(branch: BranchFigures, y: number, small: boolean, words: Diag
       label(one, [textX, y - 1.6 - (all.length - 1 - k) * (text + 0.8)], { bold: k === 0 }),
     ),
     label(small ? (said.at(-1) ?? '') : words.acConductor(branch.circuit), [textX, y + text + 1]),
+    ...(small ? [] : cableLength(branch.circuit, [textX, y + 2 * text + 1.8], words)),
     ...symbol.breaker([at.split, y]),
     ...(small ? [] : lines(words.breaker(branch.circuit), [at.split, y + 5.5])),
     symbol.wire([
@@ -342,6 +381,7 @@ function acSide(y: number, rows: number, figures: Figures, words: DiagramWords):
     label(words.acConductor(figures.inverter), [(at.disconnect + at.breaker) / 2, y + text + 1.4], {
       anchor: 'middle',
     }),
+    ...cableLength(figures.inverter, [(at.disconnect + at.breaker) / 2, y + 2 * text + 2.2], words, 'middle'),
     ...symbol.breaker([at.breaker, y]),
     ...lines(words.breaker(figures.inverter), [at.breaker, y - 12]),
     run(at.breaker + 4, at.bar),
@@ -364,7 +404,11 @@ function acSide(y: number, rows: number, figures: Figures, words: DiagramWords):
           run(at.bar, at.bar + 10, batteryY),
           ...symbol.breaker([at.bar + 14, batteryY]),
           ...lines(
-            [...words.breaker(figures.battery), words.acConductor(figures.battery)],
+            [
+              ...words.breaker(figures.battery),
+              words.acConductor(figures.battery),
+              ...(figures.battery.cableM === undefined ? [] : [words.cable(figures.battery.cableM)]),
+            ],
             [at.bar + 14, batteryY + 8],
           ),
           run(at.bar + 18, at.bar + 26, batteryY),

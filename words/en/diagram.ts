@@ -21,6 +21,7 @@ export const diagram = {
     '{at, select, some {An optimizer at {modules, plural, one {# module} other {# modules}}} other {An optimizer at each module}}: {name}',
   volts: 'Voc {cold} cold, Vmp {hot} hot, Isc {current}',
   dcConductor: '2 × {size} copper, and protective earth',
+  cable: '{length} of cable',
   dcDisconnect: 'DC disconnect',
   dcVolts: '{volts}',
   inverter: '{name}',
