@@ -95,7 +95,8 @@ export function useSite(): Site {
 }
 
 /** All that this job can be built with: its own data sheets and the catalogue's. */
-export const useCatalogue = (): Catalogue => catalogueFor({ house: useHouse(), catalogue: useBench().catalogue })
+export const useCatalogue = (): Catalogue =>
+  catalogueFor({ house: useHouse(), catalogue: useBench().catalogue })
 
 /** The bench speaks English; the customer's page speaks the customer's language. */
 export const useWords = (): Words => english.words

@@ -44,9 +44,7 @@ export function EstimateSheet() {
   const [mount, setMount] = useState<Mount>('close')
   const { estimate, fault, fresh } = useEstimate(mount)
   const [planes, setPlanes] = useState<readonly Plane[]>([])
-  const module = catalogue.modules.find(
-    (m) => m.id === theOne(option, 'cover', coverId).moduleId,
-  )
+  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
   const close = () => session.setState({ dialog: null })
   const best = estimate?.best
   // The mount may have changed since a plane was chosen: its figure is the newest table's.
@@ -129,9 +127,7 @@ function useEstimate(mount: Mount): {
     fault: null,
     of: null,
   })
-  const module = catalogue.modules.find(
-    (m) => m.id === theOne(option, 'cover', coverId).moduleId,
-  )
+  const module = catalogue.modules.find((m) => m.id === theOne(option, 'cover', coverId).moduleId)
   const inverter = catalogue.inverters.find(
     (i) => i.id === theOne(option, 'electrical', electricalId).inverterId,
   )
