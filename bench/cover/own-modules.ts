@@ -5,10 +5,10 @@ import { type OwnModule } from '@/core/kinds/own-module/own-module'
 import { Fault } from '@/core/model/fault'
 import { checkFileSize } from '@/core/model/file-size'
 import { newId } from '@/core/model/new-id'
-import { readModuleTable } from '@/core/readers/module-table'
+import { readModuleTable, sheetFrom, type ModuleTexts, type OwnSheet } from '@/core/readers/module-table'
 import { modulesFor } from '@/core/stages/world'
 import { later } from '@/words/en/later'
-import { useBench, useHouse } from '../context'
+import { useBench, useHouse, useSite } from '../context'
 import { houseId } from '../store/documents'
 
 const words = later.catalogue
@@ -25,6 +25,8 @@ export interface OwnModules {
    * @throws Fault of the table
    */
   readonly take: (file: File) => Promise<number>
+  /** Keeps what was typed, in the place of one or as a new one. @throws Fault of the sheet */
+  readonly save: (id: string | null, texts: ModuleTexts) => void
   /** @throws Fault `module-in-use` */
   readonly remove: (id: string) => void
 }
@@ -33,21 +35,28 @@ export interface OwnModules {
 export function useOwnModules(): OwnModules {
   const { documents, catalogue } = useBench()
   const house = useHouse()
+  const { locale } = useSite()
+  const keep = (label: string, sheets: readonly (readonly [string, OwnSheet])[]) => {
+    const { fault } = documents.edit(label, houseId, (before) => ({
+      ...before,
+      ...Object.fromEntries(
+        sheets.map(([id, sheet]): [string, OwnModule] => [id, { ...sheet, id, kind: 'own-module' }]),
+      ),
+    }))
+    if (fault) throw fault
+  }
+  const fresh = () => newId('module', Math.random)
   const take = async (file: File) => {
     checkFileSize(file.size, largestBytes)
     const sheets = readModuleTable(await file.text())
-    const made = sheets.map((sheet): OwnModule => ({
-      ...sheet,
-      id: newId('module', Math.random),
-      kind: 'own-module',
-    }))
-    const { fault } = documents.edit(words.added, houseId, (before) => ({
-      ...before,
-      ...Object.fromEntries(made.map((one) => [one.id, one])),
-    }))
-    if (fault) throw fault
-    return made.length
+    keep(
+      words.added,
+      sheets.map((sheet) => [fresh(), sheet]),
+    )
+    return sheets.length
   }
+  const save = (id: string | null, texts: ModuleTexts) =>
+    keep(id === null ? words.added : words.changed, [[id ?? fresh(), sheetFrom(texts, locale)]])
   const remove = (id: string) => {
     const { order } = documents.store.getState()
     const laid = order.filter((optionId) => {
@@ -64,5 +73,5 @@ export function useOwnModules(): OwnModules {
       Object.fromEntries(Object.entries(before).filter(([key]) => key !== id)),
     )
   }
-  return { modules: modulesFor({ house, catalogue }), own: ofKind(house, 'own-module'), take, remove }
+  return { modules: modulesFor({ house, catalogue }), own: ofKind(house, 'own-module'), take, save, remove }
 }

@@ -35,6 +35,7 @@ export const catalogue = {
   importCsv: 'Import CSV',
   template: 'CSV template',
   exportOwn: 'Save own as CSV',
+  copy: 'Copy as own',
   edit: 'Edit',
   remove: 'Delete',
   save: 'Save module',

@@ -40,7 +40,6 @@ export const devices = {
     pricePerKwh: 'Per kWh',
   },
   add: { inverter: 'Add an inverter', optimizer: 'Add an optimizer', battery: 'Add a battery' },
-  copy: 'Copy as own',
   save: { inverter: 'Save inverter', optimizer: 'Save optimizer', battery: 'Save battery' },
   formTitle: { inverter: 'Own inverter', optimizer: 'Own optimizer', battery: 'Own battery' },
   formHint: 'From the data sheet. Fields marked * are needed; the usual stands in for the others.',

@@ -1,5 +1,3 @@
-'use client'
-
 import { type ModuleType } from '@/core/electrical/catalogue'
 import { efficiency, pricePerW } from '@/core/electrical/module-list'
 import { coverId } from '@/core/kinds/cover/cover'
@@ -8,35 +6,22 @@ import { formatLength, formatWeight } from '@/core/model/units'
 import { panelsOf } from '@/core/site/site'
 import { later } from '@/words/en/later'
 import { money, number, plainNumber } from '@/words/format'
-import { SideBySide, type SheetLine } from '../catalogue/side-by-side'
+import { type SheetLine } from '../catalogue/side-by-side'
 import { useBench, useOption, useSayer, useSite } from '../context'
 
 const words = later.catalogue
 const stcC = 25
 
 /** Data sheets side by side, and how many of each the arrays would hold. */
-export function ModuleSheets({
-  modules,
-  chosenId,
-  onChoose,
-}: {
-  readonly modules: readonly ModuleType[]
-  readonly chosenId: string
-  readonly onChoose: (id: string) => void
-}) {
+export function useModuleParts(): (
+  modules: readonly ModuleType[],
+) => readonly { readonly title: string; readonly lines: readonly SheetLine[] }[] {
   const rows = useRows()
   const here = useHere()
-  return (
-    <SideBySide
-      sheets={modules}
-      chosenId={chosenId}
-      onChoose={onChoose}
-      parts={[
-        { title: words.here, lines: here(modules) },
-        { title: words.sheet, lines: rows.map(([label, valueOf]) => [label, modules.map(valueOf)]) },
-      ]}
-    />
-  )
+  return (modules) => [
+    { title: words.here, lines: here(modules) },
+    { title: words.sheet, lines: rows.map(([label, valueOf]) => [label, modules.map(valueOf)]) },
+  ]
 }
 
 /** What a data sheet says, line by line. */
