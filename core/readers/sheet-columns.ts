@@ -62,7 +62,11 @@ export function numbersIn(
   )
 }
 
+/** With a power of ten, as tables of small parameters have it; its one mark is before decimals. */
+const powered = /^[-+−]?\d+(?:[.,]\d+)?e[-+−]?\d{1,3}$/i
+
 function numberIn(text: string, column: string, { length }: SheetColumn, locale: string): number {
+  if (powered.test(text)) return Number(text.replaceAll('−', '-').replace(',', '.'))
   try {
     return length ? parseLength(text, 'metric', locale) : parseNumber(text, locale)
   } catch (error) {
@@ -82,7 +86,7 @@ export const toldOfColumn = (fault: Fault, column: string | null): Fault =>
 export function textsOfNumbers(
   columns: SheetColumns,
   sheet: Readonly<Record<string, unknown>>,
-  write: (value: number) => string = (value) => figure(value),
+  write: (value: number) => string = (value) => figure(value, 10),
 ): SheetTexts {
   return Object.fromEntries(
     Object.entries(columns).flatMap(([name, column]) => {
