@@ -17,12 +17,12 @@ const nothing: Here = { inverters: () => [], optimizers: () => [] }
 
 /** What devices would be with the modules of the option; nothing as long as its figures are not known. */
 export function useHere(): Here {
-  const { numbers } = useNumbers()
+  const { numbers, fresh } = useNumbers()
   const { modules } = useCatalogue()
   const { moduleId } = theOne(useOption(), 'cover', coverId)
   const sayer = useSayer()
   const module = modules.find(({ id }) => id === moduleId)
-  if (!numbers || !module || numbers.summary.count === 0) return nothing
+  if (!numbers || !fresh || !module || numbers.summary.count === 0) return nothing
   const { window, powerW, count } = numbers.summary
   const ratio = (value: number) => sayer.written({ value, unit: 'ratio', digits: 2 })
   return {
@@ -49,9 +49,7 @@ export function useHere(): Here {
               sheets.map((sheet) => {
                 if (sheet.micro) return '–'
                 const { fewest, most } = lengthsWithin(window, sheet)
-                return fewest > most
-                  ? words.noLength
-                  : sayer.say(words.range, { low: Math.max(1, fewest), high: most })
+                return fewest > most ? words.noLength : sayer.say(words.range, { low: fewest, high: most })
               }),
             ] as const,
           ]),

@@ -245,6 +245,7 @@ test('inverters are ranked while somebody looks, until all of the catalogue are 
   const [house, a, b] = [{}, {}, {}]
   const worth = {
     optimizerId: null,
+    atEach: false,
     count: 1,
     acPowerW: 5000,
     dcAc: 1,

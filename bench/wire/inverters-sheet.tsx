@@ -162,7 +162,9 @@ function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
           {name}
           {inverter.optimizerId !== null && (
             <span className="quiet block">
-              {sayer.say(words.with, { name: sayer.name(inverter.optimizerId) })}
+              {sayer.say(inverter.atEach ? words.with : words.withSome, {
+                name: sayer.name(inverter.optimizerId),
+              })}
             </span>
           )}
         </>

@@ -74,7 +74,14 @@ test('a ranking is narrowed by electronics, phases, ratio and rules, its order k
     )
   expect(ids({ leastDcAc: 1, mostDcAc: 1.25 }).length).toBeGreaterThan(1)
   expect(ids({ soundOnly: true })).toEqual(found.filter(({ breaks }) => !breaks).map(({ id }) => id))
-  // With optimizers the strings of any inverter are electronics at modules.
-  const withOptimizers = found.map((worth) => ({ ...worth, optimizerId: 'thrushfield-430' }))
-  expect(ids({ electronics: 'strings' }, withOptimizers)).toEqual([])
+  // With an optimizer at each module all are electronics at modules; with some of them the strings stay strings.
+  const few = { ...world, catalogue: { ...world.catalogue, inverters: inverters.slice(0, 2) } }
+  const ranked = async (fields: object) => {
+    const other = set(option, electricalId, { optimizerId: 'thrushfield-one-430', ...fields })
+    return inverterWorths(freshGraph(), { ...few, option: other }, patience)
+  }
+  const all = await ranked({ optimizersAt: null })
+  expect(ids({ electronics: 'at-modules' }, all)).toEqual(all.map(({ id }) => id))
+  const some = await ranked({ optimizersAt: ['array-south/0:0'] })
+  expect(ids({ electronics: 'strings' }, some)).toEqual(some.map(({ id }) => id))
 }, 30_000)

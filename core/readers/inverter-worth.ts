@@ -15,8 +15,10 @@ import { catalogueFor, electricalIn, type World } from '../stages/world'
 /** What an option would be with another inverter. */
 export interface InverterWorth {
   readonly id: string
-  /** What sits at each module beside it; null without. */
+  /** What sits at modules beside it; null without. */
   readonly optimizerId: string | null
+  /** Whether each module works by itself, or has an optimizer. */
+  readonly atEach: boolean
   /** How many of them: one, or under each of the modules. */
   readonly count: number
   /** Of all of them; so are ratio and price. */
@@ -54,12 +56,11 @@ export function wantedOf(
   { electronics, phases, leastDcAc, mostDcAc, soundOnly }: InverterWanted,
 ): InverterWorth[] {
   const sheets = new Map(inverters.map((sheet) => [sheet.id, sheet]))
-  return found.filter(({ id, optimizerId, dcAc, breaks }) => {
+  return found.filter(({ id, atEach, dcAc, breaks }) => {
     const sheet = sheets.get(id)
     if (!sheet) return false
-    const atModules = sheet.micro !== undefined || optimizerId !== null
     return (
-      (electronics === 'any' || (electronics === 'at-modules') === atModules) &&
+      (electronics === 'any' || (electronics === 'at-modules') === atEach) &&
       (phases === 'any' || phasesOf(sheet) === phases) &&
       dcAc >= leastDcAc &&
       dcAc <= mostDcAc &&
@@ -99,6 +100,7 @@ export async function inverterWorths(
     found.push({
       id,
       optimizerId: inverter.micro ? null : electricalIn(world).optimizerId,
+      atEach: inverter.micro !== undefined || run.value(stringsStage).optimized.length === count,
       count: inverters,
       acPowerW: inverter.acPowerW * inverters,
       dcAc: powerW / (inverter.acPowerW * inverters),

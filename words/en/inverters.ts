@@ -20,6 +20,7 @@ export const inverters = {
   payback: 'Payback',
   npv: 'NPV',
   with: 'with {name} at each module',
+  withSome: 'with {name} at some modules',
   many: '{count, number} × {name}',
   never: 'never',
   chosen: 'chosen',
