@@ -65,7 +65,7 @@ for (const year of [hourly, quarters(hourly)]) {
       withVolts: false,
     })
     const t3 = performance.now()
-    acYear(dc, sun, inverter, 0.01, true)
+    acYear([dc], sun, inverter, 0.01, true)
     const t4 = performance.now()
     times.sun.push(t1 - t0)
     times.light.push(t2 - t1)

@@ -8,7 +8,7 @@ import { type Sayer } from './sayer'
 /** What the diagram of an option says, with figures as people at the job write them. */
 export function diagramWords(
   sayer: Sayer,
-  { module, inverter, optimizer, battery, strings, grid, dcMm2 }: Built,
+  { module, inverter, inverters, optimizer, battery, strings, grid, dcMm2 }: Built,
   about: Pick<Site, 'address' | 'units'> & { readonly option: string },
 ): DiagramWords {
   const say = (message: string, data: Parameters<Sayer['say']>[1] = {}) => sayer.say(message, data)
@@ -31,9 +31,9 @@ export function diagramWords(
         power: kilowatts(modules * module.powerW, 2),
       }),
     ],
-    array: ({ input, lengths, optimized, coldV, hotV, currentA }) => [
+    array: ({ name, lengths, optimized, coldV, hotV, currentA }) => [
       say(new Set(lengths).size > 1 ? diagram.unequal : diagram.input, {
-        input,
+        input: name,
         strings: lengths.length,
         modules: lengths[0] ?? 0,
         lengths: lengths.join(' + '),
@@ -71,7 +71,10 @@ export function diagramWords(
       }),
     cable: (metres) => say(diagram.cable, { length: { value: metres, unit: 'm', digits: 1 } }),
     dcDisconnect: [diagram.dcDisconnect, say(diagram.dcVolts, { volts: volts(inverter.highestV) })],
-    inverter: [say(diagram.inverter, { name: inverter.name }), sayer.written(kilowatts(inverter.acPowerW))],
+    inverter: (at) => [
+      inverters > 1 ? say(diagram.oneOfMany, { at, name: inverter.name }) : inverter.name,
+      sayer.written(kilowatts(inverter.acPowerW)),
+    ],
     acConductor: ({ conductorMm2, chosenMm2, breakerA }) =>
       say(diagram.acConductor, {
         wires: grid.gridPhases === 'three' ? 4 : grid.gridPhases === 'split' ? 3 : 2,

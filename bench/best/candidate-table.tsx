@@ -45,7 +45,7 @@ export function CandidateTable({
         <tbody>
           {shown.map((one) => (
             <Row
-              key={`${one.kept.length} ${one.inverterId} ${one.battery.batteryId} ${one.battery.count}`}
+              key={`${one.kept.length} ${one.inverterId} ${one.inverterCount} ${one.battery.batteryId} ${one.battery.count}`}
               candidate={one}
               isChosen={one === chosen}
             />
@@ -60,7 +60,7 @@ function Row({ candidate, isChosen }: { readonly candidate: Candidate; readonly 
   const { documents, session, site } = useBench()
   const option = useOption()
   const sayer = useSayer()
-  const { kept, powerW, inverterId, battery, net, billOffset, paybackYears, left } = candidate
+  const { kept, powerW, inverterId, inverterCount, battery, net, billOffset, paybackYears, left } = candidate
   const batteryName =
     battery.batteryId === null
       ? null
@@ -91,7 +91,11 @@ function Row({ candidate, isChosen }: { readonly candidate: Candidate; readonly 
         )}
       </th>
       <td className={cell}>{sayer.written({ value: powerW / 1000, unit: 'kW', digits: 2 })}</td>
-      <td className={cell}>{sayer.name(inverterId)}</td>
+      <td className={cell}>
+        {inverterCount > 1
+          ? sayer.say(later.inverters.many, { count: inverterCount, name: sayer.name(inverterId) })
+          : sayer.name(inverterId)}
+      </td>
       <td className={cell}>{batteryName ?? words.noBattery}</td>
       <td className={cell}>{price}</td>
       <td className={cell}>{sayer.written({ value: billOffset, unit: 'share', digits: 1 })}</td>

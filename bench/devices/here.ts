@@ -1,7 +1,9 @@
 import { type InverterType, type OptimizerType } from '@/core/electrical/catalogue'
+import { devicesFor } from '@/core/electrical/electronics'
 import { lengthsWithin } from '@/core/electrical/stringing'
 import { optimizerRules } from '@/core/electrical/unit-rules'
 import { coverId } from '@/core/kinds/cover/cover'
+import { electricalId } from '@/core/kinds/electrical/electrical'
 import { theOne } from '@/core/kinds/documents'
 import { later } from '@/words/en/later'
 import { type SheetLine } from '../catalogue/side-by-side'
@@ -19,7 +21,9 @@ const nothing: Here = { inverters: () => [], optimizers: () => [] }
 export function useHere(): Here {
   const { numbers, fresh } = useNumbers()
   const { modules } = useCatalogue()
-  const { moduleId } = theOne(useOption(), 'cover', coverId)
+  const option = useOption()
+  const { moduleId } = theOne(option, 'cover', coverId)
+  const { inverterCount } = theOne(option, 'electrical', electricalId)
   const sayer = useSayer()
   const module = modules.find(({ id }) => id === moduleId)
   if (!numbers || !fresh || !module || numbers.summary.count === 0) return nothing
@@ -30,14 +34,14 @@ export function useHere(): Here {
       [
         words.ratio,
         sheets.map(({ micro, mppInputs, acPowerW }) =>
-          ratio((micro ? module.powerW * mppInputs : powerW) / acPowerW),
+          ratio((micro ? module.powerW * mppInputs : powerW / inverterCount) / acPowerW),
         ),
       ],
-      ...(sheets.some(({ micro }) => micro)
+      ...(sheets.some(({ micro }) => micro) || inverterCount > 1
         ? [
             [
               words.needed,
-              sheets.map(({ micro, mppInputs }) => String(micro ? Math.ceil(count / mppInputs) : 1)),
+              sheets.map((sheet) => String(devicesFor(sheet, count, inverterCount))),
             ] as const,
           ]
         : []),

@@ -97,15 +97,15 @@ function useNotes(): Readonly<Record<Chapter, string>> {
   const option = useOption()
   const site = useSite()
   const { numbers } = useNumbers()
+  const { inverterId, inverterCount: count } = theOne(option, 'electrical', electricalId)
+  const inverter = catalogue.inverters.find((i) => i.id === inverterId)
   const battery = catalogue.batteries.find((b) => b.id === theOne(option, 'storage', storageId).batteryId)
   const planes = Object.values(house).filter((object) => object.kind === 'volume').length
   return {
     site: site.town,
     shape: planes === 0 ? 'nothing drawn' : planes === 1 ? '1 building' : `${planes} buildings`,
     cover: numbers ? `${numbers.summary.count} modules` : '',
-    wire:
-      catalogue.inverters.find((i) => i.id === theOne(option, 'electrical', electricalId).inverterId)?.name ??
-      '',
+    wire: !inverter ? '' : inverter.micro || count === 1 ? inverter.name : `${count} × ${inverter.name}`,
     match: `${number(consumptionOf(theOne(house, 'load', loadId)), site)} kWh`,
     store: battery?.name ?? 'none',
     offer: theOne(option, 'offer', offerId).name,

@@ -41,10 +41,12 @@ export function InverterFacts({
       <Row
         label={words.acPower}
         value={
-          isMicro
+          inverters > 1
             ? sayer.say(words.together, {
                 count: inverters,
-                each: { value: inverter.acPowerW, unit: 'W', digits: 0 },
+                each: isMicro
+                  ? { value: inverter.acPowerW, unit: 'W', digits: 0 }
+                  : { value: inverter.acPowerW / 1000, unit: 'kW', digits: 1 },
                 all: kilowatts(inverters * inverter.acPowerW),
               })
             : kilowatts(inverter.acPowerW)
@@ -52,7 +54,11 @@ export function InverterFacts({
       />
       <Row
         label={isMicro ? words.ratioEach : words.ratio}
-        value={ratio((isMicro ? module.powerW * inverter.mppInputs : powerW) / inverter.acPowerW)}
+        value={ratio(
+          isMicro
+            ? (module.powerW * inverter.mppInputs) / inverter.acPowerW
+            : powerW / (inverters * inverter.acPowerW),
+        )}
         limit={atMost(ratio(inverter.highestDcAc))}
       />
       <Row

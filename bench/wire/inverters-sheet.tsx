@@ -42,7 +42,7 @@ export function InvertersSheet() {
             ? words.note
             : sayer.say(words.progress, {
                 done: fresh ? known.length : 0,
-                all: inverters.length,
+                all: (fresh && all) || inverters.length,
               })}
       </p>
       {known.length > 0 && (
@@ -128,7 +128,7 @@ function Ranked({ inverters }: { readonly inverters: readonly InverterWorth[] })
       </thead>
       <tbody>
         {inverters.map((inverter) => (
-          <Candidate key={inverter.id} inverter={inverter} />
+          <Candidate key={`${inverter.id} ${inverter.count}`} inverter={inverter} />
         ))}
       </tbody>
     </table>
@@ -139,9 +139,13 @@ function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
   const { documents } = useBench()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
+  const { inverters } = useCatalogue()
   const sayer = useSayer()
   const { id, breaks } = inverter
-  const isChosen = theOne(option, 'electrical', electricalId).inverterId === id
+  const isMicro = inverters.find((sheet) => sheet.id === id)?.micro !== undefined
+  const beside = isMicro ? 1 : inverter.count
+  const now = theOne(option, 'electrical', electricalId)
+  const isChosen = now.inverterId === id && (isMicro || beside === now.inverterCount)
   const one = sayer.name(id)
   const name = inverter.count > 1 ? sayer.say(words.many, { count: inverter.count, name: one }) : one
   const cells = [
@@ -178,7 +182,8 @@ function Candidate({ inverter }: { readonly inverter: InverterWorth }) {
               said: words.take,
               label: sayer.say(words.takes, { name }),
               isReady: true,
-              onTake: () => documents.set('Inverter', optionId, electricalId, { inverterId: id }),
+              onTake: () =>
+                documents.set('Inverter', optionId, electricalId, { inverterId: id, inverterCount: beside }),
             }
       }
     />

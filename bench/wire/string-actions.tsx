@@ -11,6 +11,7 @@ import {
   withModules,
 } from '@/core/electrical/edit-strings'
 import { thereAndBack } from '@/core/electrical/electronics'
+import { inputName, type SideBySide } from '@/core/electrical/side-by-side'
 import { type PanelString } from '@/core/electrical/stringing'
 import { theOne } from '@/core/kinds/documents'
 import { electricalId, longestDrawn, type DrawnString } from '@/core/kinds/electrical/electrical'
@@ -80,12 +81,12 @@ export function StringsActions({
 export function StringActions({
   string,
   strings,
-  inputs,
+  beside,
 }: {
   readonly string: PanelString
   readonly strings: readonly PanelString[]
-  /** Of the inverter; none where branches hang on breakers of their own. */
-  readonly inputs: number
+  /** The inverters that have the inputs; none where branches hang on breakers of their own. */
+  readonly beside: SideBySide | null
 }) {
   const { drawn, set } = useDraw()
   const sayer = useSayer()
@@ -100,6 +101,7 @@ export function StringActions({
   const cut = selected.length === 1 && only !== undefined ? panelIds.indexOf(only) + 1 : 0
   const others = selected.filter((panel) => !panelIds.includes(panel))
   const kept = drawnOf(drawn, string)
+  const inputs = beside ? beside.inverters * beside.mppInputs : 0
   return (
     <div
       className="flex flex-wrap gap-x-3 gap-y-0.5 px-2 pb-1"
@@ -136,7 +138,7 @@ export function StringActions({
           {sayer.say(words.addSelected, { modules: others.length })}
         </Action>
       )}
-      {inputs > 0 && kept && (
+      {beside && kept && (
         <div className="w-full">
           <ChoiceField
             label={<span className="text-[12px]">{sayer.say(words.onInput, { id })}</span>}
@@ -145,7 +147,7 @@ export function StringActions({
               { value: '', label: words.inputFree },
               ...Array.from({ length: inputs }, (_, input) => ({
                 value: String(input),
-                label: sayer.say(words.inputOf, { input: input + 1 }),
+                label: sayer.say(words.inputOf, { input: inputName(input, beside) }),
               })),
             ]}
             onChoose={(input) =>

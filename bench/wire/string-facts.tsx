@@ -7,9 +7,12 @@ import { useNumbers, useSayer } from '../context'
 
 /** What a string gives in the year, and what it is made of. */
 export function StringFacts({
+  name,
   string: { panelIds, kwh, mismatchKwh },
   module,
 }: {
+  /** Inverter, input and place on it; left out where it hangs on none. */
+  readonly name: string | undefined
   readonly string: RunSummary['strings'][number]
   readonly module: Pick<ModuleType, 'powerW' | 'impA'>
 }) {
@@ -23,6 +26,8 @@ export function StringFacts({
   return (
     <p className="quiet px-2">
       {sayer.say(later.wiring.facts, {
+        named: name === undefined ? 'no' : 'yes',
+        name: name ?? '',
         // Modules with electronics of their own have no current in common.
         electronics: numbers?.summary.electronics ?? 'none',
         power: sayer.written({ value: (panelIds.length * module.powerW) / 1000, unit: 'kW', digits: 2 }),

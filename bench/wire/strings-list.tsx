@@ -2,6 +2,7 @@
 
 import { type InverterType, type ModuleType, type OptimizerType } from '@/core/electrical/catalogue'
 import { withoutInput } from '@/core/electrical/edit-strings'
+import { inputName, stringPositions } from '@/core/electrical/side-by-side'
 import { branchLimitA, microCurrentA } from '@/core/electrical/electronics'
 import { devicesOnBranches } from '@/core/electrical/unit-rules'
 import { phaseVoltageV } from '@/core/cables/circuit'
@@ -34,9 +35,12 @@ export function StringsList(props: {
   const { numbers, fresh } = useNumbers()
   const [open, setOpen] = useState<string | null>(null)
   const { head, told } = useTold(props)
-  const isBranches = props.inverter.micro !== undefined
+  const { micro, mppInputs } = props.inverter
+  const isBranches = micro !== undefined
   const all = numbers?.summary.strings ?? []
   const strings = isBranches ? all.map(withoutInput) : all
+  const beside = isBranches ? null : { inverters: numbers?.summary.inverters ?? 1, mppInputs }
+  const names = beside && stringPositions(all, beside)
   const opened = strings.find(({ id }) => id === open)
   return (
     <>
@@ -69,12 +73,8 @@ export function StringsList(props: {
             </button>
             {opened?.id === id && (
               <>
-                <StringFacts string={opened} module={props.module} />
-                <StringActions
-                  string={opened}
-                  strings={strings}
-                  inputs={isBranches ? 0 : props.inverter.mppInputs}
-                />
+                <StringFacts name={names?.get(id)} string={opened} module={props.module} />
+                <StringActions string={opened} strings={strings} beside={beside} />
               </>
             )}
           </li>
@@ -91,7 +91,8 @@ function useTold({ inverter, optimizer, module }: Parameters<typeof StringsList>
   const sayer = useSayer()
   const site = useSite()
   const { numbers } = useNumbers()
-  const { strings = [], devices = [] } = numbers?.summary ?? {}
+  const { strings = [], devices = [], inverters = 1 } = numbers?.summary ?? {}
+  const beside = { inverters, mppInputs: inverter.mppInputs }
   const volts = (value: number) => sayer.written({ value, unit: 'V', digits: 0 })
   const amperes = (value: number, digits = 1) => sayer.written({ value, unit: 'A', digits })
   const kilowatts = (value: number) => sayer.written({ value: value / 1000, unit: 'kW', digits: 2 })
@@ -117,7 +118,9 @@ function useTold({ inverter, optimizer, module }: Parameters<typeof StringsList>
     }
   }
   const hung = (modules: number, input: number) =>
-    input < 0 ? sayer.say(words.noInput, { modules }) : sayer.say(words.input, { modules, input: input + 1 })
+    input < 0
+      ? sayer.say(words.noInput, { modules })
+      : sayer.say(words.input, { modules, input: inputName(input, beside) })
   if (optimizer)
     return {
       head: sayer.say(words.optimized, { limit: kilowatts(optimizer.stringPowerW) }),

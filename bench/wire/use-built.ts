@@ -37,6 +37,7 @@ export function useBuilt(): { built: Built; volts: Volts; fresh: boolean } | nul
       module,
       inverter,
       optimizer: optimizer ?? null,
+      inverters: numbers.summary.inverters,
       devices: numbers.summary.devices,
       optimized: numbers.summary.optimized,
       battery: battery ? { type: battery, count } : null,

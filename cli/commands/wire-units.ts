@@ -7,8 +7,9 @@ import {
   ownWindow,
   parallelOptimized,
 } from '@/core/electrical/electronics'
-import { inputsRule, ratioRules, type RuleFigure } from '@/core/electrical/rules'
-import { lengthsFor, stringUp, type PanelString } from '@/core/electrical/stringing'
+import { stringUpWith } from '@/core/electrical/by-hand'
+import { inputsRule, loadOf, ratioRules, type RuleFigure } from '@/core/electrical/rules'
+import { lengthsFor, type PanelString } from '@/core/electrical/stringing'
 import {
   branchRule,
   devicesOnBranches,
@@ -97,16 +98,17 @@ export function optimizedStrings(
   inverter: Inverter,
   optimizer: z.infer<typeof optimizerCase>,
   { lowestC, hottestC }: Temperatures,
+  inverters: number,
 ): Strung {
   const lengths = optimizedLengths(optimizer, inverter, module.powerW)
   const window = ownWindow(module, power, lowestC, hottestC, lengths)
-  const strings = stringUp([groups.flat()], {
+  const { strings } = stringUpWith([], [groups.flat()], {
     ...lengthsFor(window, typed),
-    inputs: inverter.mppInputs,
+    inputs: inverters * inverter.mppInputs,
+    inverters,
     parallel: parallelOptimized(inverter, optimizer),
   })
   const wired = strings.filter(({ input }) => input >= 0)
-  const count = groups.reduce((sum, own) => sum + own.length, 0)
   return {
     window,
     strings,
@@ -119,7 +121,7 @@ export function optimizedStrings(
         ),
       ),
       inputsRule(strings),
-      ...ratioRules(count * module.powerW, inverter),
+      ...ratioRules(loadOf(strings, module.powerW, { inverters, mppInputs: inverter.mppInputs }), inverter),
     ],
   }
 }

@@ -33,7 +33,14 @@ const wire = (more: object) =>
     ...more,
   }) as {
     window: Record<string, number>
-    strings: { input: number; modules: number; fields: number[]; coldVocV: number; hotVmpV: number }[]
+    strings: {
+      inverter?: number
+      input: number
+      modules: number
+      fields: number[]
+      coldVocV: number
+      hotVmpV: number
+    }[]
     left: object[]
     checks: { code: string; figure: number; limit: number; ok: boolean }[]
   }
@@ -52,6 +59,23 @@ test('the window by hand, and two even strings within it', () => {
   expect(checks.filter(({ ok }) => !ok)).toEqual([])
   expect(checks.find(({ code }) => code === 'string-cold')).toMatchObject({ limit: 600, ok: true })
   expect(checks.find(({ code }) => code === 'dc-ac-high')?.figure).toBeCloseTo((17 * 420) / 7600, 9)
+})
+
+test('two inverters side by side share the strings, and the fullest is held against what one may have', () => {
+  const { strings, left, checks } = wire({ inverters: 2, fields: [{ modules: 26, ...south }] })
+  expect(left).toEqual([])
+  expect(strings.map((string) => [string.inverter, string.input, string.modules])).toEqual([
+    [1, 1, 13],
+    [2, 1, 13],
+  ])
+  const figure = (code: string) => checks.find((check) => check.code === code)?.figure
+  expect(figure('dc-ac-high')).toBeCloseTo((13 * 420) / 7600, 9)
+  expect(figure('dc-ac-low')).toBeCloseTo((26 * 420) / 15_200, 9)
+  // Of one alone an input has no other number.
+  expect(wire({}).strings[0]).not.toHaveProperty('inverter')
+  for (const inverters of [0, 7, 1.5]) expect(() => wire({ inverters })).toThrow(Fault)
+  const micro = { ...inverter, micro: { branchBreakerA: 20 } }
+  expect(() => wire({ inverters: 2, inverter: micro })).toThrow(Fault)
 })
 
 test('fields that face one way share a string; what finds no place is named', () => {

@@ -3,15 +3,12 @@ import { z } from 'zod'
 import { hottestRiseK, mountHeat } from '@/core/energy/cell-temperature'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { diodeAt, maximumPower } from '@/core/energy/single-diode'
+import { stringUpWith } from '@/core/electrical/by-hand'
 import { wiringRules } from '@/core/electrical/rules'
+import { inverterOf, type SideBySide } from '@/core/electrical/side-by-side'
 import { mostStrung } from '@/core/electrical/string-search'
-import {
-  lengthsFor,
-  parallelStrings,
-  stringUp,
-  stringWindow,
-  type PanelString,
-} from '@/core/electrical/stringing'
+import { lengthsFor, parallelStrings, stringWindow, type PanelString } from '@/core/electrical/stringing'
+import { mostInverters } from '@/core/kinds/electrical/electrical'
 import { ruleMessage } from '@/core/model/rules'
 import { addCaseCommand, type Question } from '../case-command'
 import { badCase } from '../english'
@@ -45,6 +42,8 @@ const schema = z.object({
     highestDcAc: positive.default(1.5),
     micro: microCase.optional(),
   }),
+  /** So many of them side by side. */
+  inverters: z.number().int().min(1).max(mostInverters).default(1),
   optimizer: optimizerCase.optional(),
   site: z
     .object({
@@ -94,27 +93,39 @@ const modulesOf = (fields: WireCase['fields']): string[][] =>
   fields.map(({ modules }, f) => Array.from({ length: modules }, (_, i) => `${f}/${i}`))
 
 function answer(wire: WireCase): object {
-  const { module, inverter, optimizer, site, fields, mount, modulesPerString } = wire
+  const { module, inverter, inverters, optimizer, site, fields, mount, modulesPerString } = wire
+  if (inverters > 1 && inverter.micro) throw badCase('inverters', 'not-with-micro', {})
   if (optimizer && inverter.micro) throw badCase('optimizer', 'not-with-micro', {})
   if (fields.reduce((sum, { modules }) => sum + modules, 0) > mostStrung)
     throw badCase('fields', 'modules-together', { limit: mostStrung })
   const model = fitDiode(module)
   const power = { volts: (light: number, cellC: number) => maximumPower(diodeAt(model, light, cellC)).voltsV }
   const hottestC = site.highestCellC ?? site.highestTemperatureC + hottestRiseK(mountHeat[mount])
+  const beside = { inverters, mppInputs: inverter.mppInputs }
   const powerW = module.powerW ?? module.vmpV * module.impA
   const at = { lowestC: site.lowestTemperatureC, hottestC }
   if ((optimizer && !optimizer.stepDown) || inverter.micro) {
     const held = { ...module, powerW }
     const { micro } = inverter
     const strung = optimizer
-      ? optimizedStrings(directions(fields), modulesPerString, held, power, inverter, optimizer, at)
+      ? optimizedStrings(
+          directions(fields),
+          modulesPerString,
+          held,
+          power,
+          inverter,
+          optimizer,
+          at,
+          inverters,
+        )
       : micro && microBranches(modulesOf(fields), modulesPerString, held, power, inverter, micro, at)
-    if (strung) return unitAnswer(strung, hottestC)
+    if (strung) return unitAnswer(strung, hottestC, beside)
   }
   const window = stringWindow(module, power, inverter, site.lowestTemperatureC, hottestC)
-  const strings = stringUp(directions(fields), {
+  const { strings } = stringUpWith([], directions(fields), {
     ...lengthsFor(window, modulesPerString),
-    inputs: inverter.mppInputs,
+    inputs: inverters * inverter.mppInputs,
+    inverters,
     parallel: parallelStrings(inverter, module.iscA),
   })
   const wired = strings.filter(({ input }) => input >= 0)
@@ -122,7 +133,7 @@ function answer(wire: WireCase): object {
     window: { least: window.fewest, most: window.most, ...voltsOf(window), highestCellC: hottestC },
     strings: wired.map(({ id, input, panelIds }) => ({
       name: id,
-      input: input + 1,
+      ...inputOf(input, beside),
       modules: panelIds.length,
       fields: [...new Set(panelIds.map(fieldOf))],
       coldVocV: panelIds.length * window.coldVocV,
@@ -131,23 +142,30 @@ function answer(wire: WireCase): object {
     })),
     left: leftOf(strings),
     checks: [
-      ...wiringRules(strings, window, { iscA: module.iscA, powerW }, inverter),
+      ...wiringRules(strings, window, { iscA: module.iscA, powerW }, inverter, inverters),
       ...(optimizer ? moduleRules({ iscA: module.iscA, powerW }, window, optimizer) : []),
     ],
   }
 }
 
+/** From 1; of several inverters an input is told by both. */
+const inputOf = (input: number, beside: SideBySide) =>
+  beside.inverters > 1
+    ? { inverter: inverterOf(input, beside) + 1, input: (input % beside.mppInputs) + 1 }
+    : { input: input + 1 }
+
 /** Volts are those of one module: what holds it holds it alone. */
 function unitAnswer(
   { window, strings, devices, checks }: ReturnType<typeof microBranches>,
   highestCellC: number,
+  beside: SideBySide,
 ) {
   const wired = strings.filter(({ input }) => input >= 0)
   return {
     window: { least: window.fewest, most: window.most, ...voltsOf(window), highestCellC },
     strings: wired.map(({ id, input, panelIds }, s) => ({
       name: id,
-      input: input + 1,
+      ...inputOf(input, beside),
       modules: panelIds.length,
       ...(devices.length > 0 ? { devices: devices[s] ?? 0 } : {}),
       fields: [...new Set(panelIds.map(fieldOf))],

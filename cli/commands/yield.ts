@@ -40,7 +40,7 @@ function answer(given: YieldCase, beside?: string): object {
     nightW: given.inverter.nightW ?? 0,
     ...(given.inverter.king ? { king: { acPowerW: given.inverter.acPowerW, ...given.inverter.king } } : {}),
   }
-  const ac = acYear(dc, sun, inverter, losses.availability, true)
+  const ac = acYear([dc], sun, inverter, losses.availability, true)
   const chain = lossChain(dc, ac, sun, monthsOf(sun.stepMinutes))
   const dcPowerW = given.arrays.reduce((sum, { modules, module }) => sum + modules * module.powerW, 0)
   if (given.hourly !== undefined) writeFile(given.hourly, hourly(year, sun, dc, ac.kwhByInterval))

@@ -45,7 +45,7 @@ export interface CablePlan {
   readonly devices: readonly PlacedDevice[]
   /** From the strings to the inverter, in the strings' order; none where there are microinverters. */
   readonly dc: readonly CableRun[]
-  /** From the inverter to the load centre, or of each branch of microinverters. */
+  /** From each inverter to the load centre, or of each branch of microinverters. */
   readonly ac: readonly CableRun[]
   readonly battery: CableRun | null
 }
@@ -60,6 +60,8 @@ export interface CableRequest {
   readonly module: Pick<ModuleType, 'powerW' | 'iscA' | 'vmpV' | 'impA'>
   readonly inverter: Pick<InverterType, 'acPowerW' | 'mppLowV' | 'inputCurrentA'>
   readonly isMicro: boolean
+  /** Side by side where the one is placed, each with a cable of its own. */
+  readonly inverters: number
   readonly optimizer: Pick<OptimizerType, 'outputCurrentA'> | null
   /** Greatest power of all batteries together; 0 without. */
   readonly batteryW: number
@@ -116,7 +118,7 @@ export function cablePlan(request: CableRequest): CablePlan {
         ? branchCables(request, moduleNode, toLoadCentre)
         : inverter === undefined
           ? []
-          : [circuit('inverter', request.inverter.acPowerW, toLoadCentre.direct(inverter), request)],
+          : inverterCables(request, toLoadCentre.direct(inverter)),
     battery:
       toLoadCentre && battery !== undefined && request.batteryW > 0
         ? circuit('battery', request.batteryW, toLoadCentre.direct(battery), { ...request, acMm2: null })
@@ -201,6 +203,14 @@ function stringCables(
     const ohm = conductorOhm(cableM + extendedM, mm2)
     return { id, ways, cableM, mm2, ohm, fullA, dropShare: volts > 0 ? (fullA * ohm) / volts : 0 }
   })
+}
+
+/** Of inverters side by side one like the other. */
+function inverterCables(request: CableRequest, way: Way): CableRun[] {
+  const one = circuit('inverter', request.inverter.acPowerW, way, request)
+  return Array.from({ length: request.inverters }, (_, i) =>
+    i === 0 ? one : { ...one, id: `inverter-${i + 1}` },
+  )
 }
 
 function branchCables(

@@ -56,7 +56,7 @@ function expectReadable({ marks, widthMm, heightMm }: PaperDrawing): void {
 test('it says what the model says: strings, volts, currents, breakers', async () => {
   const { built, window, drawing } = await drawn(job.house, withBattery)
   const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
-  const { inputs, inverter, battery } = figuresOf(built, window)
+  const { inputs, each: inverter, battery } = figuresOf(built, window)
   expect(inputs.flatMap(({ lengths }) => lengths).reduce((sum, length) => sum + length, 0)).toBe(
     built.strings.reduce((sum, string) => sum + string.panelIds.length, 0),
   )
@@ -164,7 +164,7 @@ test('microinverters: a row for each branch, its breaker, and where they come to
   )
   expectReadable(drawing)
   const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
-  const { inputs, branches, inverter } = figuresOf(built, window)
+  const { inputs, branches, each: inverter } = figuresOf(built, window)
   expect(inputs).toEqual([])
   expect(branches.map(({ modules }) => modules)).toEqual([9, 8])
   // 9 of 360 W at 240 V are 13.5 A, with a quarter more 16.9 A: 20 A. All are 25.5 A, 31.9 A: 32 A.
@@ -197,7 +197,7 @@ test('cables that are led say how long they are: of an input, of the inverter, o
     const { built, window, drawing } = await drawn(house, set(withBattery, electricalId, fields))
     expectReadable(drawing)
     const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
-    const { inputs, branches, inverter, battery } = figuresOf(built, window)
+    const { inputs, branches, each: inverter, battery } = figuresOf(built, window)
     const { dc, ac, battery: toBattery } = built.cables
     const sum = (runs: typeof dc) => runs.reduce((metres, { cableM }) => metres + cableM, 0)
     expect(inputs.reduce((metres, { cableM = NaN }) => metres + cableM, 0)).toBeCloseTo(sum(dc), 9)
@@ -233,3 +233,25 @@ test.each([1, 2, 3, 4, 5, 8])('readable with %i inputs whose cables are led', as
   }
   expectReadable(singleLine({ ...built, strings, cables }, window, words))
 })
+
+test.each([2, 3, 6])(
+  '%i inverters side by side: each with its inputs, disconnects, breaker and number',
+  async (count) => {
+    const fields = { inverterId: 'halyard-3800', inverterCount: count }
+    const house = set(job.house, 'site', { loadCentreAt: { at: [3, -3.6], heightM: 1.4 } })
+    for (const objects of [option, withBattery]) {
+      const placed = { ...fields, inverterAt: { at: [5, -3.3], heightM: 1.6 } }
+      const { built, window, drawing } = await drawn(house, set(objects, electricalId, placed))
+      if (count < 6) expectReadable(drawing)
+      const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+      for (let at = 1; at <= count; at++) expect(said).toContain(`${at}: Halyard 3.8`)
+      const { inputs, each, inverters } = figuresOf(built, window)
+      expect(inverters).toBe(count)
+      // 3.8 kW at 240 V are 15.8 A, with a quarter more 19.8 A: each has a breaker of 20 A.
+      expect(each).toMatchObject({ powerW: 3800, breakerA: 20 })
+      expect(said.filter((text) => text.includes('20 A'))).toHaveLength(count)
+      expect(inputs.map(({ name }) => name.split('.').length)).toEqual(inputs.map(() => 2))
+      expect(said.filter((text) => text.startsWith('Input '))).toHaveLength(inputs.length)
+    }
+  },
+)

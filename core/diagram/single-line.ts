@@ -1,4 +1,5 @@
 import { byInput } from '../electrical/rules'
+import { inputName, inverterOf } from '../electrical/side-by-side'
 import { type StringWindow } from '../electrical/stringing'
 import { type Mark, type PaperDrawing } from '../drawing/paper'
 import { type Vec2 } from '../geometry/vector'
@@ -11,8 +12,10 @@ import * as symbol from './symbols'
 
 /** What hangs on one input. */
 export interface InputFigures {
-  /** From 1. */
-  readonly input: number
+  /** From 0. */
+  readonly inverter: number
+  /** As it is told: from 1, after the inverter's number where there are several. */
+  readonly name: string
   /** Modules of each string. */
   readonly lengths: readonly number[]
   /** Modules that have an optimizer. */
@@ -59,7 +62,8 @@ export interface DiagramWords {
   readonly dcConductor: (mm2: number, shortCircuitA: number) => string
   readonly cable: (metres: number) => string
   readonly dcDisconnect: readonly string[]
-  readonly inverter: readonly string[]
+  /** Of each, from 1. */
+  readonly inverter: (at: number) => readonly string[]
   readonly acConductor: (circuit: CircuitFigures) => string
   readonly acDisconnect: readonly string[]
   readonly breaker: (circuit: CircuitFigures) => readonly string[]
@@ -94,14 +98,17 @@ export interface Figures {
   /** None where there are microinverters. */
   readonly inputs: readonly InputFigures[]
   readonly branches: readonly BranchFigures[]
-  /** Of all inverters together. */
-  readonly inverter: CircuitFigures
+  /** How many inverters stand side by side; one that stands for all where they are under the modules. */
+  readonly inverters: number
+  /** Of each of them. */
+  readonly each: CircuitFigures
   readonly battery: CircuitFigures | null
 }
 
 /** Inputs, branches and circuits of what is built, as the diagram shows them. */
 export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>): Figures {
   const { inverter, battery, grid, acMm2 } = built
+  const beside = inverter.micro ? 1 : built.inverters
   const circuit = (
     powerW: number,
     currentA = acCurrentA(powerW, grid),
@@ -124,7 +131,11 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
   return {
     inputs: inverter.micro ? [] : inputsOf(built, window),
     branches: inverter.micro ? branchesOf(built, given) : [],
-    inverter: { ...given(acPowerOf(built)), ...(inverter.micro ? {} : ledBy(built.cables.ac)) },
+    inverters: beside,
+    each: {
+      ...given(acPowerOf(built) / beside),
+      ...(inverter.micro ? {} : ledBy(built.cables.ac.slice(0, 1))),
+    },
     battery: battery && {
       ...circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
       ...ledBy(built.cables.battery ? [built.cables.battery] : []),
@@ -166,7 +177,8 @@ function branchesOf(
 }
 
 function inputsOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>): InputFigures[] {
-  const { strings, module, inverter, optimized, cables } = built
+  const { strings, module, inverter, inverters, optimized, cables } = built
+  const beside = { inverters, mppInputs: inverter.mppInputs }
   const optimizer = stringOptimizerOf(built)
   const held = new Set(optimized)
   return [...byInput(strings)]
@@ -175,7 +187,8 @@ function inputsOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV
       const lengths = own.map(({ panelIds }) => panelIds.length)
       const [longest, shortest] = [Math.max(...lengths), Math.min(...lengths)]
       return {
-        input: input + 1,
+        inverter: inverterOf(input, beside),
+        name: inputName(input, beside),
         lengths,
         optimized: own.flatMap(({ panelIds }) => panelIds.filter((id) => held.has(id))).length,
         // Optimizers put out what the inverter asks for, and never more than it stands.
@@ -216,11 +229,8 @@ export function singleLineMarks(
   words: DiagramWords,
 ): Mark[] {
   const figures = figuresOf(built, window)
-  const rows = Math.max(figures.inputs.length, figures.branches.length)
-  const apart = rows > 1 ? Math.min(30, (bottom - top - 14) / (rows - 1)) : 0
-  const first = rows > 1 ? top + 12 : top + 26
-  const ys = Array.from({ length: rows }, (_, r) => first + r * apart)
-  const middle = rows === 0 ? top + 26 : ((ys[0] ?? 0) + (ys.at(-1) ?? 0)) / 2
+  const { ys, apart, groups } = rowsOf(figures)
+  const middle = ((groups[0]?.[0] ?? 0) + (groups.at(-1)?.at(-1) ?? 0)) / 2
   const said = Math.max(
     0,
     ...figures.inputs.map((input) => words.array(input).length),
@@ -230,10 +240,39 @@ export function singleLineMarks(
   return [
     ...figures.inputs.flatMap((input, r) => arrayRow(input, ys[r] ?? middle, small, words)),
     ...figures.branches.flatMap((branch, r) => branchRow(branch, ys[r] ?? middle, small, words)),
-    ...(figures.inputs.length > 0 ? dcSide(ys, words) : []),
-    ...acSide(middle, rows, figures, words),
+    ...(figures.inputs.length > 0 ? dcSide(groups, words) : []),
+    ...acSide(middle, apart, groups, figures, words),
     ...(words.left === null ? [] : [label(words.left, [margin + 4, bottom + 2], { bold: true })]),
   ]
+}
+
+/** Room for the words between one inverter and the next, mm; less where there are many. */
+const betweenInverters = 20
+
+/** Where each row lies, and those of each inverter; of one without any row the place where it stands. */
+function rowsOf({ inputs, branches, inverters }: Figures) {
+  const owners = branches.length > 0 ? branches.map(() => 0) : inputs.map(({ inverter }) => inverter)
+  const counts = Array.from({ length: inverters }, (_, own) =>
+    Math.max(1, owners.filter((owner) => owner === own).length),
+  )
+  const places = counts.reduce((sum, count) => sum + count, 0)
+  const gap = inverters > 1 ? Math.min(betweenInverters, 60 / (inverters - 1)) : 0
+  const room = bottom - top - 14 - gap * (inverters - 1)
+  const apart = places > 1 ? Math.min(30, room / (places - 1)) : 0
+  let y = places > 1 ? top + 12 : top + 26
+  const groups = counts.map((count, g) => {
+    if (g > 0) y += apart + gap
+    const own = Array.from({ length: count }, (_, r) => y + r * apart)
+    y = own.at(-1) ?? y
+    return own
+  })
+  const taken = groups.map(() => 0)
+  const ys = owners.map((owner) => {
+    const at = taken[owner] ?? 0
+    taken[owner] = at + 1
+    return groups[owner]?.[at] ?? y
+  })
+  return { ys, apart, groups }
 }
 
 const label = (
@@ -330,61 +369,92 @@ function branchRow(branch: BranchFigures, y: number, small: boolean, words: Diag
   ]
 }
 
-/** One disconnect opens all inputs: a dashed line joins its poles. */
-function dcSide(ys: readonly number[], words: DiagramWords): Mark[] {
-  const [low, high] = [ys[0] ?? 0, ys.at(-1) ?? 0]
+/** One disconnect opens all inputs of an inverter: a dashed line joins its poles. */
+function dcSide(groups: readonly (readonly number[])[], words: DiagramWords): Mark[] {
+  const last = groups.at(-1)?.at(-1) ?? 0
   return [
-    ...(ys.length > 1
-      ? [
-          symbol.wire(
-            [
-              [at.split, low - 1.4],
-              [at.split, high - 1.4],
-            ],
-            true,
-          ),
-        ]
-      : []),
-    ...lines(words.dcDisconnect, [at.split, high + 8.5]),
+    ...groups.flatMap((ys) => {
+      const [low, high] = [ys[0] ?? 0, ys.at(-1) ?? 0]
+      return ys.length > 1
+        ? [
+            symbol.wire(
+              [
+                [at.split, low - 1.4],
+                [at.split, high - 1.4],
+              ],
+              true,
+            ),
+          ]
+        : []
+    }),
+    ...lines(words.dcDisconnect, [at.split, last + 8.5]),
   ]
 }
 
-function acSide(y: number, rows: number, figures: Figures, words: DiagramWords): Mark[] {
-  const isCombined = figures.branches.length > 0
-  const height = Math.max(
-    18,
-    rows > 1 ? Math.min(30, (bottom - top - 14) / (rows - 1)) * (rows - 1) + 12 : 18,
-  )
-  const named = isCombined ? words.combiner : words.inverter
-  const [barTop, barBottom] = [y - 14, y + (figures.battery ? 44 : 26)]
-  const run = (from: number, to: number, level = y): Mark =>
-    symbol.wire([
-      [from, level],
-      [to, level],
-    ])
+const across = (from: number, to: number, level: number): Mark =>
+  symbol.wire([
+    [from, level],
+    [to, level],
+  ])
+
+/** An inverter with what opens and protects it, or the combiner of branches, to the bus bar. @returns its middle too */
+function inverterMarks(
+  which: number,
+  ys: readonly number[],
+  apart: number,
+  { branches, each, inverters }: Figures,
+  words: DiagramWords,
+): { readonly y: number; readonly marks: Mark[] } {
+  const y = ((ys[0] ?? 0) + (ys.at(-1) ?? 0)) / 2
+  const isCombined = branches.length > 0
+  const height = Math.max(inverters > 1 ? 12 : 18, ys.length > 1 ? apart * (ys.length - 1) + 12 : 0)
+  const named = isCombined ? words.combiner : words.inverter(which + 1)
+  const conductorX = (at.disconnect + at.breaker) / 2
+  /** What is alike for all is said once, at the first. */
+  const once = which === 0
+  return {
+    y,
+    marks: [
+      // Microinverters stand at their modules: here their branches come together.
+      ...(isCombined
+        ? symbol.enclosedBar([at.inverter, y], 18, height)
+        : symbol.converter([at.inverter, y], 18, height)),
+      ...lines(named, [at.inverter, y - height / 2 - 2 - (named.length - 1) * (text + 0.9)]),
+      symbol.wire([
+        [at.inverter, y + height / 2],
+        [at.inverter, y + height / 2 + (inverters > 1 ? 2 : 5)],
+      ]),
+      ...symbol.earth([at.inverter, y + height / 2 + (inverters > 1 ? 2 : 5)]),
+      across(at.inverter + 9, at.disconnect - 4, y),
+      ...symbol.disconnector([at.disconnect, y]),
+      ...(once ? lines(words.acDisconnect, [at.disconnect, y - 8]) : []),
+      across(at.disconnect + 4, at.breaker - 4, y),
+      label(words.acConductor(each), [conductorX, y + text + 1.4], { anchor: 'middle' }),
+      ...cableLength(each, [conductorX, y + 2 * text + 2.2], words, 'middle'),
+      ...symbol.breaker([at.breaker, y]),
+      ...lines(words.breaker(each), [at.breaker, y - (inverters > 1 ? 6 : 12)]),
+      across(at.breaker + 4, at.bar, y),
+      symbol.joint([at.bar, y]),
+    ],
+  }
+}
+
+function acSide(
+  y: number,
+  apart: number,
+  groups: readonly (readonly number[])[],
+  figures: Figures,
+  words: DiagramWords,
+): Mark[] {
+  const inverters = groups.map((ys, which) => inverterMarks(which, ys, apart, figures, words))
+  const [barTop, barBottom] = [
+    Math.min(y - 14, (inverters[0]?.y ?? y) - 8),
+    Math.max(y + (figures.battery ? 44 : 26), (inverters.at(-1)?.y ?? y) + 8),
+  ]
+  const run = (from: number, to: number, level = y): Mark => across(from, to, level)
   const batteryY = y + 34
   return [
-    // Microinverters stand at their modules: here their branches come together.
-    ...(isCombined
-      ? symbol.enclosedBar([at.inverter, y], 18, height)
-      : symbol.converter([at.inverter, y], 18, height)),
-    ...lines(named, [at.inverter, y - height / 2 - 2 - (named.length - 1) * (text + 0.9)]),
-    symbol.wire([
-      [at.inverter, y + height / 2],
-      [at.inverter, y + height / 2 + 5],
-    ]),
-    ...symbol.earth([at.inverter, y + height / 2 + 5]),
-    run(at.inverter + 9, at.disconnect - 4),
-    ...symbol.disconnector([at.disconnect, y]),
-    ...lines(words.acDisconnect, [at.disconnect, y - 8]),
-    run(at.disconnect + 4, at.breaker - 4),
-    label(words.acConductor(figures.inverter), [(at.disconnect + at.breaker) / 2, y + text + 1.4], {
-      anchor: 'middle',
-    }),
-    ...cableLength(figures.inverter, [(at.disconnect + at.breaker) / 2, y + 2 * text + 2.2], words, 'middle'),
-    ...symbol.breaker([at.breaker, y]),
-    ...lines(words.breaker(figures.inverter), [at.breaker, y - 12]),
-    run(at.breaker + 4, at.bar),
+    ...inverters.flatMap(({ marks }) => marks),
     symbol.busBar(at.bar, barTop, barBottom),
     ...lines(words.panel, [at.bar, barTop - 6]),
     symbol.joint([at.bar, y]),

@@ -67,8 +67,8 @@ export function stringWays(
         add(
           by,
           [
-            { input: 0, panelIds: ids.slice(0, first) },
-            { input: 1, panelIds: ids.slice(first) },
+            { input: null, panelIds: ids.slice(0, first) },
+            { input: null, panelIds: ids.slice(first) },
           ],
           limits,
         )

@@ -27,13 +27,14 @@ test('three phases: what flows in each, and no fifth more; nothing is said of ra
 
 test('one inverter of one phase is alone on its own; of three it feeds all alike', () => {
   const site = { gridPhases: 'three', unbalancedKw: 4.6 } as const
-  const one = { acPowerW: 5000, phases: 1 } as const
-  expect(unbalancedRule(one, [], site)).toMatchObject({ figure: 5, limit: 4.6, ok: false })
-  expect(unbalancedRule({ ...one, phases: 3 }, [], site)).toBeNull()
-  expect(unbalancedRule(one, [], { ...site, gridPhases: 'single' })).toBeNull()
-  expect(unbalancedRule(one, [], { ...site, unbalancedKw: null })).toBeNull()
-  expect(unbalancedRule(one, [2000, 2000, 2000], site)).toMatchObject({ figure: 0, ok: true })
-  expect(unbalancedRule(one, [3000, 2000, 1000, 1000], site)).toMatchObject({ figure: 1 })
+  expect(unbalancedRule(1, [5000], site)).toMatchObject({ figure: 5, limit: 4.6, ok: false })
+  expect(unbalancedRule(3, [5000], site)).toBeNull()
+  expect(unbalancedRule(1, [5000], { ...site, gridPhases: 'single' })).toBeNull()
+  expect(unbalancedRule(1, [5000], { ...site, unbalancedKw: null })).toBeNull()
+  // Two side by side leave one phase empty; three fill all.
+  expect(unbalancedRule(1, [4000, 4000], site)).toMatchObject({ figure: 4, ok: true })
+  expect(unbalancedRule(1, [2000, 2000, 2000], site)).toMatchObject({ figure: 0, ok: true })
+  expect(unbalancedRule(1, [3000, 2000, 1000, 1000], site)).toMatchObject({ figure: 1 })
 })
 
 test('seeded branches: never worse than dealing them out as they come, and within the largest of them', () => {
@@ -42,7 +43,7 @@ test('seeded branches: never worse than dealing them out as they come, and withi
     const branches = Array.from({ length: 1 + Math.floor(random() * 9) }, () => 200 + random() * 3000)
     const dealt = [0, 0, 0]
     branches.forEach((watts, b) => (dealt[b % 3] = (dealt[b % 3] ?? 0) + watts))
-    const rule = unbalancedRule({ acPowerW: 300, phases: 1 }, branches, {
+    const rule = unbalancedRule(1, branches, {
       gridPhases: 'three',
       unbalancedKw: 1,
     })

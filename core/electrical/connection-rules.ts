@@ -31,18 +31,18 @@ export const busbarShare = ({ gridPhases }: Pick<Grid, 'gridPhases'>): number =>
 
 /**
  * By how much the fullest of three phases is over the emptiest, kW: one inverter of one phase is alone on its own,
- * branches of microinverters are shared out, the largest first. None where there are no three phases, the inverter feeds all
+ * several and branches of microinverters are shared out, the largest first. None where there are no three phases, the inverter feeds all
  * of them, or nobody has said a limit.
- * @param branchesW AC power of each branch; none where there is one inverter
+ * @param circuitsW AC power of each inverter, or of each branch of small ones
  */
 export function unbalancedRule(
-  inverter: { readonly acPowerW: number; readonly phases: 1 | 3 },
-  branchesW: readonly number[],
+  inverterPhases: 1 | 3,
+  circuitsW: readonly number[],
   { gridPhases, unbalancedKw }: Pick<Site, 'gridPhases' | 'unbalancedKw'>,
 ): RuleFigure<ConnectionRuleCode> | null {
-  if (gridPhases !== 'three' || unbalancedKw === null || inverter.phases === 3) return null
+  if (gridPhases !== 'three' || unbalancedKw === null || inverterPhases === 3) return null
   const phases = [0, 0, 0]
-  for (const watts of (branchesW.length > 0 ? branchesW : [inverter.acPowerW]).toSorted((a, b) => b - a))
+  for (const watts of circuitsW.toSorted((a, b) => b - a))
     phases[phases.indexOf(Math.min(...phases))] = Math.min(...phases) + watts
   return atMost('unbalanced', (Math.max(...phases) - Math.min(...phases)) / 1000, unbalancedKw)
 }

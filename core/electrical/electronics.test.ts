@@ -49,9 +49,10 @@ test('branches, by hand', () => {
 
 test('how many inverters, and their power', () => {
   const quad = { micro: { branchBreakerA: 20 }, mppInputs: 4, acPowerW: 1600 }
-  expect([0, 1, 4, 5, 17].map((modules) => devicesFor(quad, modules))).toEqual([0, 1, 1, 2, 5])
-  expect(ratedAcW(quad, 17)).toBe(8000)
-  expect(ratedAcW({ mppInputs: 4, acPowerW: 7600 }, 17)).toBe(7600)
+  expect([0, 1, 4, 5, 17].map((modules) => devicesFor(quad, modules, 3))).toEqual([0, 1, 1, 2, 5])
+  expect(ratedAcW(quad, 17, 3)).toBe(8000)
+  expect(ratedAcW({ mppInputs: 4, acPowerW: 7600 }, 17, 1)).toBe(7600)
+  expect(ratedAcW({ mppInputs: 4, acPowerW: 7600 }, 17, 2)).toBe(15_200)
 })
 
 test('rows there and back: each beside the one before', () => {

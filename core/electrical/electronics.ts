@@ -80,17 +80,19 @@ export const mostOnBranch = (
 /** Current that a branch's breaker bears all day, A. */
 export const branchLimitA = (branchBreakerA: number): number => branchBreakerA * continuousShare
 
-/** How many inverters so many modules need. */
+/** How many inverters so many modules have. @param beside inverters side by side, where they are not under the modules */
 export const devicesFor = (
   { micro, mppInputs }: Pick<InverterType, 'micro' | 'mppInputs'>,
   modules: number,
-): number => (micro ? Math.ceil(modules / mppInputs) : 1)
+  beside: number,
+): number => (micro ? Math.ceil(modules / mppInputs) : beside)
 
 /** AC power of all inverters of so many modules, W. */
 export const ratedAcW = (
   inverter: Pick<InverterType, 'micro' | 'mppInputs' | 'acPowerW'>,
   modules: number,
-): number => inverter.acPowerW * devicesFor(inverter, modules)
+  beside: number,
+): number => inverter.acPowerW * devicesFor(inverter, modules, beside)
 
 interface Placed {
   readonly id: string

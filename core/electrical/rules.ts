@@ -1,4 +1,5 @@
 import { type InverterType, type ModuleType } from './catalogue'
+import { modulesByInverter, type SideBySide } from './side-by-side'
 import { type PanelString, type StringWindow } from './stringing'
 
 /** Module to AC power under which an inverter idles; common practice, not a rule. */
@@ -120,13 +121,34 @@ export const parallelRule = (strings: readonly PanelString[]): RuleFigure =>
     0,
   )
 
-/** Module to AC power, against what the maker allows and what leaves the inverter idle. */
+/** Module power on inverters of one kind. */
+export interface RatedLoad {
+  /** On all of them, and on the fullest, W. */
+  readonly powerW: number
+  readonly fullestW: number
+  readonly inverters: number
+}
+
+/** All of it on one inverter. */
+export const onOne = (powerW: number): RatedLoad => ({ powerW, fullestW: powerW, inverters: 1 })
+
+/** What modules of some power are on inverters side by side; those without an input count where there is one alone. */
+export function loadOf(strings: readonly PanelString[], moduleW: number, beside: SideBySide): RatedLoad {
+  const count = strings.reduce((sum, { panelIds }) => sum + panelIds.length, 0)
+  if (beside.inverters === 1) return onOne(count * moduleW)
+  const fullest = Math.max(...modulesByInverter(strings, beside))
+  return { powerW: count * moduleW, fullestW: fullest * moduleW, inverters: beside.inverters }
+}
+
+/**
+ * Module to AC power: of the fullest inverter against what the maker allows, of all against what leaves them idle.
+ */
 export const ratioRules = (
-  powerW: number,
+  { powerW, fullestW, inverters }: RatedLoad,
   inverter: Pick<InverterType, 'acPowerW' | 'highestDcAc'>,
 ): RuleFigure[] => [
-  atMost('dc-ac-high', powerW / inverter.acPowerW, inverter.highestDcAc),
-  atLeast('dc-ac-low', powerW / inverter.acPowerW, lowDcAc),
+  atMost('dc-ac-high', fullestW / inverter.acPowerW, inverter.highestDcAc),
+  atLeast('dc-ac-low', powerW / (inverters * inverter.acPowerW), lowDcAc),
 ]
 
 /** All rules, each with the figure of the string or the input that is nearest to breaking it. */
@@ -134,18 +156,19 @@ export function wiringRules(
   strings: readonly PanelString[],
   window: StringWindow,
   module: Pick<ModuleType, 'iscA' | 'powerW'>,
-  inverter: Inverter,
+  inverter: Inverter & Pick<InverterType, 'mppInputs'>,
+  inverters = 1,
 ): RuleFigure[] {
   const wired = strings.filter(({ input }) => input >= 0)
   const lengths = wired.map(({ panelIds }) => panelIds.length)
   const volts = lengths.length > 0 ? worstOf(lengths, window, inverter) : []
-  const count = strings.reduce((sum, { panelIds }) => sum + panelIds.length, 0)
+  const load = loadOf(strings, module.powerW, { inverters, mppInputs: inverter.mppInputs })
   return [
     ...volts,
     inputsRule(strings),
     currentRule(strings, module, inverter),
     parallelRule(strings),
-    ...ratioRules(count * module.powerW, inverter),
+    ...ratioRules(load, inverter),
   ]
 }
 

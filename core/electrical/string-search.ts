@@ -3,9 +3,11 @@ export interface StringLimits {
   /** Modules in a string. */
   readonly fewest: number
   readonly most: number
-  /** Inputs, and equal strings in parallel on each. */
+  /** Inputs of all inverters, and equal strings in parallel on each. */
   readonly inputs: number
   readonly parallel: number
+  /** Inverters that the inputs are of, as many of each; one where nothing is said. */
+  readonly inverters?: number
 }
 
 /** Equal strings in parallel on one input. */

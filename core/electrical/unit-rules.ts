@@ -1,6 +1,14 @@
 import { type InverterType, type ModuleType, type OptimizerType } from './catalogue'
 import { branchLimitA, microCurrentA } from './electronics'
-import { atLeast, atMost, inputLimitA, ratioRules, type RuleFigure, type WiringRuleCode } from './rules'
+import {
+  atLeast,
+  atMost,
+  inputLimitA,
+  onOne,
+  ratioRules,
+  type RuleFigure,
+  type WiringRuleCode,
+} from './rules'
 import { type PanelString, type StringWindow } from './stringing'
 
 /** Rules of devices that sit at the modules. */
@@ -64,7 +72,7 @@ export const microRules = (
   atMost('unit-peak', volts.coldVmpV, inverter.mppHighV),
   atLeast('unit-hot', volts.hotVmpV, inverter.mppLowV),
   atMost('unit-current', module.iscA, inputLimitA(inverter)),
-  ...ratioRules(module.powerW * inverter.mppInputs, inverter),
+  ...ratioRules(onOne(module.powerW * inverter.mppInputs), inverter),
 ]
 
 /** Current of a branch of microinverters against what its breaker bears all day. */

@@ -1,6 +1,6 @@
 import { inverterAc, type InverterCurve } from './inverter-curve'
 import { type SunHours } from '../sun/sun-hours'
-import { type DcYear } from './dc'
+import { type InverterFeed } from './dc'
 import { type DeviceYear } from './string-year'
 
 /** Stages from the inverter's input to its output, in their order. */
@@ -40,11 +40,14 @@ const heatOf = (watts: number, { wattsPerA, ohm }: AcCable): number =>
   watts > 0 ? Math.min(watts, (watts / wattsPerA) ** 2 * ohm) : 0
 
 /**
- * @param unavailable share of the time it is down
+ * One inverter, or several of a kind side by side, each of which converts and clips what comes to it.
+ * @param feeds what comes to each
+ * @param unavailable share of the time they are down
  * @param any whether there is anything to convert at all; without modules there is no inverter
+ * @param cable of each
  */
 export function acYear(
-  dc: Pick<DcYear, 'powerW' | 'voltsV'>,
+  feeds: readonly InverterFeed[],
   sun: SunHours,
   inverter: InverterCurve,
   unavailable: number,
@@ -52,10 +55,20 @@ export function acYear(
   cable = noCable,
 ): AcYear {
   if (!any) return gathered(sun, 0, unavailable, 0, () => [{ acW: 0, clippedW: 0, lostW: 0 }, 0, 0])
-  return gathered(sun, inverter.nightW, unavailable, dc.powerW.length, (k) => {
-    const step = inverterAc(dc.powerW[k] as number, inverter, dc.voltsV[k])
-    // Below zero it takes more than its own losses: that much comes from the house.
-    return [step, Math.max(0, -step.acW), heatOf(step.acW, cable)]
+  const all = { acW: 0, clippedW: 0, lostW: 0 }
+  return gathered(sun, feeds.length * inverter.nightW, unavailable, feeds[0]?.powerW.length ?? 0, (k) => {
+    all.acW = all.clippedW = all.lostW = 0
+    let [drawnW, heatW] = [0, 0]
+    for (const { powerW, voltsV } of feeds) {
+      const { acW, clippedW, lostW } = inverterAc(powerW[k] as number, inverter, voltsV[k])
+      all.acW += acW
+      all.clippedW += clippedW
+      all.lostW += lostW
+      // Below zero it takes more than its own losses: that much comes from the house.
+      drawnW += Math.max(0, -acW)
+      heatW += heatOf(acW, cable)
+    }
+    return [all, drawnW, heatW]
   })
 }
 

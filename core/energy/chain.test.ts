@@ -182,13 +182,13 @@ test('the inverter clips, uses power at night, and stands still its share of the
   const inverter = { acPowerW: 1000, efficiency: 0.96, nightW: 2 }
   const powerW = new Float64Array(sun.interval.length).fill(2000)
   const strong = { powerW, voltsV: powerW }
-  const ac = acYear(strong, sun, inverter, 0.01, true)
+  const ac = acYear([strong], sun, inverter, 0.01, true)
   const nights = 8760 - sun.interval.length
   expect(ac.kwh).toBeCloseTo(((1000 * sun.interval.length - 2 * nights) / 1000) * 0.99, 6)
   expect(ac.ownDrawKwh).toBeCloseTo((2 * nights) / 1000, 9)
   expect(ac.clippedKwh).toBeGreaterThan(0.8 * sun.interval.length)
   expect(ac.kwhByInterval.reduce((s, kwh) => s + kwh, 0)).toBeCloseTo(ac.kwh, 6)
-  expect(acYear(strong, sun, inverter, 0.01, false).kwh).toBe(0)
+  expect(acYear([strong], sun, inverter, 0.01, false).kwh).toBe(0)
 })
 
 test.each([60, 15])('at steps of %i minutes every interval closes, and months are their hours', (step) => {
@@ -234,7 +234,7 @@ test.each([60, 15])('at steps of %i minutes every interval closes, and months ar
     },
   )
   const inverter = { acPowerW: 500, efficiency: 0.96, nightW: 3 }
-  const ac = acYear(dc, track, inverter, 0.02, true)
+  const ac = acYear([dc], track, inverter, 0.02, true)
   const kwh = step / 60_000
   const sunKwh = new Float64Array(n)
   const lost = new Float64Array(n)

@@ -23,6 +23,9 @@ export interface DcYear {
   readonly lostW: Readonly<Record<DcLoss, Float64Array>>
 }
 
+/** What comes to one inverter. */
+export type InverterFeed = Pick<DcYear, 'powerW' | 'voltsV'>
+
 /** The entered losses that all strings have together; what others are called does not count. */
 export interface EnteredShares extends Pick<
   SettledLosses,

@@ -87,7 +87,7 @@ test('each cell is what the whole chain gives for that plane', () => {
       weather,
       sun,
     })
-    const ac = acYear(dc, sun, common.inverter, common.losses.availability, true)
+    const ac = acYear([dc], sun, common.inverter, common.losses.availability, true)
     expect(Math.abs((estimate.kwhPerKw[t]?.[a] ?? 0) / ac.kwh - 1)).toBeLessThan(1e-6)
   }
 })

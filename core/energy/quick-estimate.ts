@@ -50,7 +50,7 @@ export function quickEstimate(request: EstimateRequest): QuickEstimate {
     const snowLost = snowOnPlane(light, weather, sun, tiltDeg, request.snowRows)
     const string = openString(light, sun.stepMinutes, heat, snowLost)
     const dc = dcYear([string], { powerW: 1000, power, losses, weather, sun, withVolts: false })
-    return acYear(dc, sun, inverter, losses.availability, true).kwh
+    return acYear([dc], sun, inverter, losses.availability, true).kwh
   }
   const kwhPerKw = estimateTilts.map((tilt) => {
     // A level plane faces nowhere: once is enough.

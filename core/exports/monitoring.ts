@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { inverterOf } from '../electrical/side-by-side'
 import { siteId } from '../kinds/site/site'
 import { theOne } from '../kinds/documents'
 import { acPowerOf } from '../parts/parts-list'
@@ -20,11 +21,11 @@ export const monitoredSchema = z.strictObject({
     .array(z.strictObject({ name, modules: count, tiltDeg: z.number(), azimuthDeg: z.number() }))
     .max(1000),
   module: z.strictObject({ name, powerW: z.number().positive() }),
-  /** Microinverters count as one of all their power. */
+  /** Several count as one of all their power. */
   inverter: z.strictObject({ name, acPowerW: z.number().positive() }),
   battery: z.strictObject({ name, count, usableKwh: z.number().positive() }).nullable(),
-  /** Inputs count from 1. */
-  strings: z.array(z.strictObject({ id: name, input: count, modules: count })).max(1000),
+  /** Inverters and their inputs count from 1. */
+  strings: z.array(z.strictObject({ id: name, inverter: count, input: count, modules: count })).max(1000),
   /** Of a typical year, January first. */
   expectedKwh: z.array(z.number().nonnegative()).length(12),
 })
@@ -38,6 +39,7 @@ export function monitoredOf(
 ): Monitored {
   const { address, latitudeDeg, longitudeDeg, timeZone } = theOne(house, 'site', siteId)
   const { site, module, inverter, battery, strings } = built
+  const beside = { inverters: inverter.micro ? 1 : built.inverters, mppInputs: inverter.mppInputs }
   return {
     name: address,
     latitudeDeg,
@@ -65,7 +67,16 @@ export function monitoredOf(
     },
     // What hangs on no input reports nothing.
     strings: strings.flatMap(({ id, input, panelIds }) =>
-      input < 0 ? [] : [{ id, input: input + 1, modules: panelIds.length }],
+      input < 0
+        ? []
+        : [
+            {
+              id,
+              inverter: inverterOf(input, beside) + 1,
+              input: input - inverterOf(input, beside) * beside.mppInputs + 1,
+              modules: panelIds.length,
+            },
+          ],
     ),
     expectedKwh: expectedKwh.map((kwh) => Math.max(0, kwh)),
   }

@@ -23,9 +23,12 @@ const someVolts = between(1, 2000, 'V')
 const amperes = between(0.1, 1000, 'A')
 const share = between(0.5, 1, 'share')
 
+/** As many inputs as any inverter has. */
+export const mostMppInputs = 24
+
 export const inverterFields = {
   acPowerW: between(10, 1e6, 'W'),
-  mppInputs: wholeBetween(1, 24),
+  mppInputs: wholeBetween(1, mostMppInputs),
   stringsPerInput: wholeBetween(1, 24),
   highestV: someVolts,
   mppLowV: volts,

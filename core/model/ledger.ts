@@ -334,6 +334,7 @@ export const checkCodes = [
   'branch-many',
   'dc-ac-high',
   'dc-ac-low',
+  'inverter-idle',
   'clipping',
   'counted-twice',
   'no-load',
@@ -366,6 +367,7 @@ export const remedyCodes = [
   'feet-automatically',
   'mounting-automatically',
   'leave-out',
+  'fewer-inverters',
   'onto-wall',
   'thicker-cable',
 ] as const

@@ -68,6 +68,8 @@ export interface Built {
   readonly optimizer: OptimizerType | null
   /** Modules that have one. */
   readonly optimized: readonly string[]
+  /** How many inverters there are: side by side, or under the modules. */
+  readonly inverters: number
   /** Modules of each microinverter; none where there is another inverter. */
   readonly devices: readonly (readonly string[])[]
   readonly battery: { readonly type: BatteryType; readonly count: number } | null
@@ -147,8 +149,8 @@ function weightOf(
 }
 
 /** AC power of all inverters together, W. */
-export const acPowerOf = ({ inverter, devices }: Pick<Built, 'inverter' | 'devices'>): number =>
-  inverter.acPowerW * Math.max(1, devices.length)
+export const acPowerOf = ({ inverter, inverters }: Pick<Built, 'inverter' | 'inverters'>): number =>
+  inverter.acPowerW * inverters
 
 /** The circuit of each branch of microinverters. */
 export const branchCurrentA = (
@@ -231,23 +233,28 @@ function stringLines({ site, strings, module, optimizer, optimized, cables }: Bu
 
 function deviceLines(built: Built): PartLine[] {
   const { inverter, battery, grid, strings } = built
-  const ac = circuitData(acPowerOf(built), grid)
-  const labels = (inverter.micro ? 2 : 3) + (battery ? 1 : 0)
+  /** Circuits to the load centre: of each inverter, or of all microinverters together. */
+  const circuits = inverter.micro ? 1 : built.inverters
+  const ac = { ...circuitData(acPowerOf(built) / circuits, grid), circuits }
+  // One at the load centre, two at each inverter that stands by itself.
+  const labels = (inverter.micro ? 2 : 1 + 2 * circuits) + (battery ? 1 : 0)
   return [
     ...(inverter.micro
       ? // One branch alone hangs on its own breaker.
         [line('ac-breaker', strings.length > 1 ? 1 : 0, { data: ac })]
       : [
-          line('inverter', 1, {
+          line('inverter', circuits, {
             typeId: inverter.id,
             data: { power: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 1 } },
             price: inverter.price,
           }),
-          line('dc-disconnect', 1, { data: { volts: { value: inverter.highestV, unit: 'V', digits: 0 } } }),
-          line('ac-breaker', 1, { data: ac }),
+          line('dc-disconnect', circuits, {
+            data: { volts: { value: inverter.highestV, unit: 'V', digits: 0 } },
+          }),
+          line('ac-breaker', circuits, { data: ac }),
         ]),
     ...(inverter.micro ? [] : cableLines('ac-cable', built.cables.ac)),
-    line('ac-disconnect', 1, { data: ac }),
+    line('ac-disconnect', circuits, { data: ac }),
     line('meter', 1),
     ...(battery
       ? [
@@ -270,10 +277,14 @@ function deviceLines(built: Built): PartLine[] {
 
 /** Cable of the house's own circuits, where both ends of it have their place. */
 const cableLines = (code: PartCode, runs: readonly CableRun[]): PartLine[] =>
-  runs.map(({ cableM, fullA }) =>
-    line(code, Math.ceil(cableM), {
+  runs.slice(0, 1).map(({ fullA }) =>
+    line(code, Math.ceil(metresOf(runs)), {
       unit: 'm',
-      data: { current: { value: fullA, unit: 'A', digits: 1 }, spare: { value: endM, unit: 'm' } },
+      data: {
+        circuits: runs.length,
+        current: { value: fullA, unit: 'A', digits: 1 },
+        spare: { value: endM, unit: 'm' },
+      },
     }),
   )
 

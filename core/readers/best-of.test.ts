@@ -55,6 +55,7 @@ function madeUp(seed: number): Candidate[] {
     kept: [],
     powerW: 1000,
     inverterId: 'a',
+    inverterCount: 1,
     battery: { batteryId: null, count: 1 },
     usableKwh: 0,
     price: 0,

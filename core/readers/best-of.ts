@@ -23,6 +23,8 @@ export interface Candidate {
   readonly kept: readonly string[]
   readonly powerW: number
   readonly inverterId: string
+  /** Side by side; one where they are under the modules. */
+  readonly inverterCount: number
   readonly battery: Pick<Storage, 'batteryId' | 'count'>
   readonly usableKwh: number
   /** Before and after what comes back at purchase. */
@@ -49,10 +51,12 @@ const shares = [1, 0.85, 0.7, 0.57, 0.45, 0.35, 0.25, 0.16] as const
 /** The ratio of module to AC power that inverters are sought around, and how many are tried at each size. */
 const usualDcAc = 1.15
 const invertersTried = 2
+/** One alone, and two of a kind. */
+const sideBySide = [1, 2] as const
 
 /**
  * Ways to do an option with the modules that are laid: fewer and fewer of them, those of least worth left away first and
- * rows kept whole; for each number the better of the inverters that suit its size and break no rule; for each of these
+ * rows kept whole; for each number the better of the inverters, one or two of a kind, that suit its size and break no rule; for each of these
  * no battery and up to three of each. The whole chain from light to payback is run for each, on the same graph.
  * @param tell hears the share of the work that is done
  * @returns by number of modules, the most first; none where nothing is laid or no inverter suits
@@ -81,6 +85,7 @@ export async function candidatesFor(
       found.push({
         kept: [...kept],
         inverterId: best.inverter.id,
+        inverterCount: best.inverterCount,
         battery,
         usableKwh: usableIn(world, battery),
         ...(await figuresOf(graph.open(tried), patience)),
@@ -116,18 +121,26 @@ const withStorage = (world: World, fields: Pick<Storage, 'batteryId' | 'count'>)
 const usableIn = (world: World, { batteryId, count }: Pick<Storage, 'batteryId' | 'count'>): number =>
   count * (catalogueFor(world).batteries.find(({ id }) => id === batteryId)?.usableKwh ?? 0)
 
+interface Suiting {
+  readonly inverter: InverterType
+  readonly inverterCount: number
+  readonly world: World
+}
+
 /** The better of the inverters nearest to the usual ratio that break nothing; null where all of them do. */
-async function inverterFor(
-  graph: Graph<World>,
-  world: World,
-  patience: Patience,
-): Promise<{ readonly inverter: InverterType; readonly world: World } | null> {
+async function inverterFor(graph: Graph<World>, world: World, patience: Patience): Promise<Suiting | null> {
   const { powerW, count } = graph.open(world).value(powerStage)
-  const off = (inverter: InverterType) => Math.abs(Math.log(powerW / ratedAcW(inverter, count) / usualDcAc))
-  let best: { inverter: InverterType; world: World; npv: number } | null = null
+  const tries = catalogueFor(world).inverters.flatMap((inverter) =>
+    (inverter.micro ? [1] : sideBySide).map((inverterCount) => ({
+      inverter,
+      inverterCount,
+      off: Math.abs(Math.log(powerW / ratedAcW(inverter, count, inverterCount) / usualDcAc)),
+    })),
+  )
+  let best: (Suiting & { readonly npv: number }) | null = null
   let suiting = 0
-  for (const inverter of catalogueFor(world).inverters.toSorted((a, b) => off(a) - off(b))) {
-    const electrical = withFields(electricalIn(world), { inverterId: inverter.id })
+  for (const { inverter, inverterCount } of tries.toSorted((a, b) => a.off - b.off)) {
+    const electrical = withFields(electricalIn(world), { inverterId: inverter.id, inverterCount })
     const tried = withStorage(
       { ...world, option: { ...world.option, [electricalId]: electrical } },
       { batteryId: null, count: 1 },
@@ -137,7 +150,7 @@ async function inverterFor(
     if (run.value(wiringAccount).checks.some(({ severity }) => severity === 'broken')) continue
     await run.prepare([financeStage], patience)
     const { npv } = run.value(financeStage)
-    if (!best || npv > best.npv) best = { inverter, world: tried, npv }
+    if (!best || npv > best.npv) best = { inverter, inverterCount, world: tried, npv }
     if (++suiting === invertersTried) break
   }
   return best
@@ -197,13 +210,15 @@ export function bestFor(candidates: readonly Candidate[], wish: Wish): Candidate
 export function optionOf(
   option: Objects,
   panels: readonly { readonly id: string; readonly arrayId: string; readonly slot: string }[],
-  { kept, inverterId, battery }: Candidate,
+  { kept, inverterId, inverterCount, battery }: Candidate,
 ): Objects {
   const fewer = trimmed(option, panels, new Set(kept))
   const [electrical, storage] = [fewer[electricalId], fewer[storageId]]
   return {
     ...fewer,
-    ...(electrical ? { [electricalId]: { ...electrical, inverterId } as typeof electrical } : {}),
+    ...(electrical
+      ? { [electricalId]: { ...electrical, inverterId, inverterCount } as typeof electrical }
+      : {}),
     ...(storage ? { [storageId]: { ...storage, ...battery } } : {}),
   }
 }

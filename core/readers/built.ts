@@ -23,6 +23,7 @@ export function builtOf(run: Run<World>, world: World): Built {
     site: run.value(siteStage),
     holdings: run.value(structureStage),
     strings: run.value(stringsStage).strings,
+    inverters: run.value(stringsStage).inverters,
     devices: run.value(stringsStage).devices,
     optimized: run.value(stringsStage).optimized,
     optimizer: optimizerIn(world),

@@ -4,33 +4,49 @@ import { financeStage } from '../stages/finance'
 import { electricalId } from '../kinds/electrical/electrical'
 import { panelsOf } from '../site/site'
 import { siteStage } from '../stages/site'
+import { type World } from '../stages/world'
 import { inverterWorths, wantedOf, type InverterWanted } from './inverter-worth'
 
 const patience = { atMostMs: 1000, pause: () => Promise.resolve(true) }
+
+const isMicro = ({ catalogue }: World, id: string) =>
+  catalogue.inverters.find((sheet) => sheet.id === id)?.micro !== undefined
 
 test('each is worth what the chain says when it is chosen; what breaks nothing comes first, the best of it on top', async () => {
   const world = await worldOf(job.house, option)
   const graph = freshGraph()
   const found = await inverterWorths(graph, world, patience)
-  expect(found.map(({ id }) => id).sort()).toEqual(world.catalogue.inverters.map(({ id }) => id).sort())
+  const single = found.filter(({ id, count }) => count === 1 || isMicro(world, id))
+  expect(single.map(({ id }) => id).sort()).toEqual(world.catalogue.inverters.map(({ id }) => id).sort())
+  // Two of a kind where both have enough to do: 7.14 kW of modules keep two of 4 kW busy, and not two of 5 kW.
+  const two = found.filter((worth) => !single.includes(worth))
+  expect(two.map(({ id, count }) => `${count} ${id}`).sort()).toEqual(
+    ['brannock-2500', 'brannock-3000', 'brannock-4000', 'halyard-3800'].map((id) => `2 ${id}`),
+  )
   const sound = found.filter(({ breaks }) => breaks === null)
   expect(sound.length).toBeGreaterThan(2)
   expect(found.slice(0, sound.length)).toEqual(sound)
   expect(sound.map(({ npv }) => npv)).toEqual(sound.map(({ npv }) => npv).sort((a, b) => b - a))
-  for (const worth of [found[0], found.at(-1)]) {
+  for (const worth of [found[0], found.at(-1), two[0]]) {
     if (!worth) throw new Error('there are inverters')
-    const other = await worldOf(job.house, set(option, electricalId, { inverterId: worth.id }))
+    const other = await worldOf(
+      job.house,
+      set(option, electricalId, {
+        inverterId: worth.id,
+        inverterCount: isMicro(world, worth.id) ? 1 : worth.count,
+      }),
+    )
     const run = freshGraph().open(other)
     expect(worth.annualKwh).toBe(run.value(acStage).kwh)
     expect(worth.clippedKwh).toBe(run.value(acStage).clippedKwh)
     expect(worth.npv).toBe(run.value(financeStage).npv)
     const watts = panelsOf(run.value(siteStage)).length * 420
     const { acPowerW } = world.catalogue.inverters.find(({ id }) => id === worth.id) ?? { acPowerW: NaN }
-    expect(worth.dcAc).toBeCloseTo(watts / acPowerW, 9)
+    expect(worth.dcAc).toBeCloseTo(watts / (worth.count * acPowerW), 9)
   }
   // 7.14 kW of modules are more than a 2.5 kW inverter may have.
-  expect(found.find(({ id }) => id === 'brannock-2500')?.breaks).not.toBeNull()
-  expect(found.find(({ id }) => id === 'brannock-2500')?.clippedKwh).toBeGreaterThan(500)
+  expect(single.find(({ id }) => id === 'brannock-2500')?.breaks).not.toBeNull()
+  expect(single.find(({ id }) => id === 'brannock-2500')?.clippedKwh).toBeGreaterThan(500)
 })
 
 test('without modules there is nothing to rank', async () => {

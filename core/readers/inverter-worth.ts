@@ -1,8 +1,9 @@
 import { type InverterType } from '../electrical/catalogue'
 import { phasesOf } from '../electrical/device-list'
+import { lowDcAc } from '../electrical/rules'
 import { type Graph } from '../graph/graph'
 import { type Patience } from '../graph/run'
-import { electricalId } from '../kinds/electrical/electrical'
+import { electricalId, type Electrical } from '../kinds/electrical/electrical'
 import { type Check } from '../model/ledger'
 import { withFields } from '../kinds/documents'
 import { acStage } from '../stages/ac'
@@ -19,7 +20,7 @@ export interface InverterWorth {
   readonly optimizerId: string | null
   /** Whether each module works by itself, or has an optimizer. */
   readonly atEach: boolean
-  /** How many of them: one, or under each of the modules. */
+  /** How many of them: one, two side by side, or under each of the modules. */
   readonly count: number
   /** Of all of them; so are ratio and price. */
   readonly acPowerW: number
@@ -69,9 +70,13 @@ export function wantedOf(
   })
 }
 
+/** As many of one kind as are tried side by side. */
+const mostTried = 2
+
 /**
  * What each inverter of the catalogue and of the job makes of this option: the whole chain from strings to payback is
- * run for each, on the same graph, so that light and shade are computed once. In order: those that break nothing first, then by what they
+ * run for each, on the same graph, so that light and shade are computed once; two of a kind side by side too, where both
+ * have enough to do, and as many as the option has. In order: those that break nothing first, then by what they
  * are worth over the years; others by the same.
  * @param tell hears of what is known so far, in order, and of how many there are; of none where no modules are laid
  * @throws Overtaken when the patience is at its end
@@ -83,24 +88,26 @@ export async function inverterWorths(
   tell: (found: readonly InverterWorth[], all: number) => void = () => undefined,
 ): Promise<readonly InverterWorth[]> {
   const found: InverterWorth[] = []
-  const candidates = catalogueFor(world).inverters
-  for (const inverter of candidates) {
+  const { powerW, count } = graph.open(world).value(powerStage)
+  if (count === 0) {
+    tell([], 0)
+    return []
+  }
+  const candidates = catalogueFor(world).inverters.flatMap((inverter) =>
+    countsOf(inverter, powerW, electricalIn(world)).map((inverterCount) => ({ inverter, inverterCount })),
+  )
+  for (const { inverter, inverterCount } of candidates) {
     const { id } = inverter
-    const electrical = withFields(electricalIn(world), { inverterId: id })
+    const electrical = withFields(electricalIn(world), { inverterId: id, inverterCount })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
     await run.prepare([...electricAccounts, acStage, financeStage], patience)
-    const { count, powerW } = run.value(powerStage)
-    if (count === 0) {
-      tell([], 0)
-      return []
-    }
     const ac = run.value(acStage)
-    const inverters = Math.max(1, run.value(stringsStage).devices.length)
+    const { inverters, optimized } = run.value(stringsStage)
     const { paybackYears, npv } = run.value(financeStage)
     found.push({
       id,
       optimizerId: inverter.micro ? null : electricalIn(world).optimizerId,
-      atEach: inverter.micro !== undefined || run.value(stringsStage).optimized.length === count,
+      atEach: inverter.micro !== undefined || optimized.length === count,
       count: inverters,
       acPowerW: inverter.acPowerW * inverters,
       dcAc: powerW / (inverter.acPowerW * inverters),
@@ -114,6 +121,19 @@ export async function inverterWorths(
     tell(inOrder(found), candidates.length)
   }
   return inOrder(found)
+}
+
+/** How many of an inverter are tried side by side; of those under the modules there are as many as it takes. */
+function countsOf(
+  { id, micro, acPowerW }: InverterType,
+  powerW: number,
+  { inverterId, inverterCount }: Pick<Electrical, 'inverterId' | 'inverterCount'>,
+): number[] {
+  if (micro) return [1]
+  const counts = Array.from({ length: mostTried }, (_, k) => k + 1).filter(
+    (side) => side === 1 || powerW / (side * acPowerW) >= lowDcAc,
+  )
+  return id === inverterId && !counts.includes(inverterCount) ? [...counts, inverterCount] : counts
 }
 
 const inOrder = (found: readonly InverterWorth[]): InverterWorth[] =>

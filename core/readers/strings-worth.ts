@@ -15,7 +15,7 @@ import { panelLightStage } from '../stages/panel-light'
 import { siteStage } from '../stages/site'
 import { facesByDirection, stringsStage } from '../stages/strings'
 import { electricAccounts, gravestOf } from './gravest'
-import { electricalIn, inverterIn, moduleIn, type World } from '../stages/world'
+import { electricalIn, besideIn, inverterIn, moduleIn, type World } from '../stages/world'
 
 /** What an option would be with its modules strung in another way. */
 export interface StringsWorth {
@@ -66,10 +66,11 @@ export async function stringsWorths(
     }),
   )
   const groups = facesByDirection(site.faces).map((faces) => faces.map((face) => face.panels))
-  const inverter = inverterIn(world)
+  const [inverter, inverters] = [inverterIn(world), besideIn(world)]
   const ways = stringWays(groups, light, {
     ...lengths,
-    inputs: inverter.mppInputs,
+    inputs: inverters * inverter.mppInputs,
+    inverters,
     parallel: parallelStrings(inverter, moduleIn(world).iscA),
   }).filter((way) => way.strings.length <= mostDrawn && signature(way.strings) !== signature(strings))
   const all = [

@@ -108,7 +108,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
   const chain = run.value(lossChainStage)
   const money = run.value(financeStage)
   const bills = money.years.slice(1)
-  const { electronics, optimized, window, strings, devices } = run.value(stringsStage)
+  const { electronics, optimized, window, strings, devices, inverters } = run.value(stringsStage)
   const inSeries = (panelIds: readonly string[]) => (electronics === 'none' ? panelIds.length : 1)
   const [shares, moduleShares] = [run.value(stringShareStage), run.value(moduleShareStage)]
   const sums = run.value(stringSumStage)
@@ -151,7 +151,7 @@ export function summarise(run: Run<World>, world: World): RunSummary {
     electronics,
     optimized,
     devices,
-    inverters: Math.max(1, devices.length),
+    inverters,
     window,
     snowComputed: world.weather.value.snowDepthM !== null,
     times: run.times,

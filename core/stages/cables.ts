@@ -6,6 +6,7 @@ import { siteStage } from './site'
 import { stringsStage } from './strings'
 import {
   batteryIn,
+  besideIn,
   electricalIn,
   fieldsOf,
   inverterIn,
@@ -42,7 +43,7 @@ export const batteryWIn = (world: World): number => {
 /** The cables between the modules and the house, as soon as something has its place. */
 export const cablesStage: Stage<World, CablePlan> = stage({
   name: 'cables',
-  version: 1,
+  version: 2,
   after: { site: siteStage, wiring: stringsStage },
   reads: (world: World) => {
     const optimizer = stringOptimizerIn(world)
@@ -53,6 +54,7 @@ export const cablesStage: Stage<World, CablePlan> = stage({
       module: fieldsOf(moduleIn(world), 'powerW', 'iscA', 'vmpV', 'impA'),
       inverter: fieldsOf(inverterIn(world), 'acPowerW', 'mppLowV', 'inputCurrentA'),
       isMicro: micro !== undefined,
+      inverters: besideIn(world),
       optimizer: optimizer && fieldsOf(optimizer, 'outputCurrentA'),
       batteryW: batteryWIn(world),
       grid: fieldsOf(siteIn(world), 'gridPhases', 'gridVoltageV'),
@@ -69,7 +71,7 @@ export const cablesStage: Stage<World, CablePlan> = stage({
 export type CableOhms = {
   readonly dc: readonly number[]
   readonly branches: readonly number[]
-  /** From the inverter to the load centre. */
+  /** From an inverter to the load centre. */
   readonly ac: number
 }
 

@@ -1,10 +1,12 @@
-import { sumStrings, type DcYear } from '../energy/dc'
-import { stage, type Stage } from '../graph/stage'
+import { stringsByInverter } from '../electrical/side-by-side'
+import { sumStrings, type DcYear, type InverterFeed } from '../energy/dc'
+import { type Keyed } from '../graph/keyed'
+import { itemStage, stage, type Stage } from '../graph/stage'
 import { cableOhmsStage, ohmsOf } from './cables'
 import { enteredIn, stringYearStage } from './string-years'
 import { stringsStage } from './strings'
 import { sunStage } from './sun'
-import { type World } from './world'
+import { besideIn, inverterIn, type World } from './world'
 
 /**
  * What part of the year's energy each module gives, string after string in their order; nought everywhere where there
@@ -59,7 +61,7 @@ export const stringSumStage: Stage<World, readonly StringSums[]> = stage({
   },
 })
 
-/** All strings together at the inverter, after the entered losses. */
+/** All strings together at the inverters, after the entered losses. */
 export const dcStage: Stage<World, DcYear> = stage({
   name: 'dc',
   version: 8,
@@ -72,4 +74,54 @@ export const dcStage: Stage<World, DcYear> = stage({
       losses,
       ohmsOf(cables).dc,
     ),
+})
+
+/** The input of each string, where several inverters share them. */
+type SharedInputs = {
+  readonly inverters: number
+  readonly mppInputs: number
+  readonly inputs: readonly number[]
+}
+
+/**
+ * What hangs on which of several inverters, as the one item of a list: it is known by what it says, so that a tree that
+ * moves no string recomputes nothing behind it. None where one inverter takes all.
+ */
+export const sharedInputsStage: Stage<World, readonly Keyed<SharedInputs>[]> = itemStage({
+  name: 'inputs of inverters',
+  version: 1,
+  after: { wiring: stringsStage },
+  reads: (world: World) => {
+    const inverters = besideIn(world)
+    return { beside: inverters > 1 ? { inverters, mppInputs: inverterIn(world).mppInputs } : null }
+  },
+  each: ({ beside }, { wiring }): SharedInputs[] =>
+    beside ? [{ ...beside, inputs: wiring.value.strings.map(({ input }) => input) }] : [],
+  compute: (item: SharedInputs): SharedInputs => item,
+  bytes: ({ inputs }) => 100 + 8 * inputs.length,
+})
+
+/** What comes to each of several inverters; none where one takes all of it. */
+export const feedsStage: Stage<World, readonly InverterFeed[]> = stage({
+  name: 'inverter feeds',
+  version: 1,
+  after: { shared: sharedInputsStage, strings: stringYearStage, sun: sunStage, cables: cableOhmsStage },
+  reads: (world: World) => ({ losses: besideIn(world) > 1 ? enteredIn(world) : null }),
+  compute: ({ losses }, { shared: [shared], strings, sun, cables }) => {
+    if (!shared || !losses) return []
+    const { dc } = ohmsOf(cables)
+    const years = shared.value.inputs.flatMap((input, s) => {
+      const year = strings[s]?.value
+      return year ? [{ input, year, ohm: dc[s] ?? 0 }] : []
+    })
+    return stringsByInverter(years, shared.value).map((own): InverterFeed => {
+      const { powerW, voltsV } = sumStrings(
+        own.map(({ year }) => year),
+        sun.interval.length,
+        losses,
+        own.map(({ ohm }) => ohm),
+      )
+      return { powerW, voltsV }
+    })
+  },
 })

@@ -60,7 +60,7 @@ test('unequal strings on one input pull each other off their best, and are told 
   expect(check).toMatchObject({
     code: 'strings-unlike',
     measured: { figure: 3, limit: 0, unit: 'count' },
-    data: { input: 1, strings: 'S1, S2', modules: 3 },
+    data: { input: '1', strings: 'S1, S2', modules: 3 },
     remedy: { code: 'string-automatically', set: { id: electricalId, field: 'drawn', value: [] } },
   })
 })

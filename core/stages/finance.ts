@@ -70,7 +70,7 @@ export const priceStage: Stage<World, Price> = stage({
     priceOf(offer, {
       ...priced,
       modules: power.count,
-      inverters: Math.max(1, wiring.devices.length),
+      inverters: wiring.inverters,
       optimizers: wiring.optimized.length,
       parts: parts?.value ?? null,
       powerW: power.powerW,

@@ -44,12 +44,13 @@ export const partsPriceStage: Stage<World, readonly Keyed<PartsPrice>[]> = itemS
   reads: (world: World) => ({ built: offerIn(world).equipment === 'parts' ? builtIn(world) : null }),
   each: ({ built }, { site, structure, wiring, cables }): PartsPrice[] => {
     if (built === null) return []
-    const { strings, devices, optimized } = wiring.value
+    const { strings, inverters, devices, optimized } = wiring.value
     const lines = partsList({
       ...built,
       site: site.value,
       holdings: structure.value,
       strings,
+      inverters,
       devices,
       optimized,
       cables: cables.value,

@@ -2,6 +2,7 @@ import { pricedFields, priceOf, type Price } from '../finance/price'
 import { devicesFor } from '../electrical/electronics'
 import {
   batteryIn,
+  besideIn,
   fieldsOf,
   inverterIn,
   moduleIn,
@@ -29,7 +30,7 @@ export function priceWith(design: Design, modules: number): Price {
   return priceOf(offer, {
     ...priced,
     modules,
-    inverters: devicesFor(inverterIn(design), modules),
+    inverters: devicesFor(inverterIn(design), modules, besideIn(design)),
     // Of those that stand at some modules alone there are no more where others are added.
     optimizers: Math.min(
       modules,

@@ -239,6 +239,7 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     modulesPerString: 'strings',
     drawn: 'strings, account of wiring',
     inverterAt: 'cables, account of cables',
+    inverterCount: 'strings, cables, inputs of inverters, inverter feeds, account of the connection',
     batteryAt: 'cables, account of cables',
     cablesDownAt: 'cables, account of cables',
     dcMm2: 'cables, account of cables',

@@ -23,6 +23,7 @@ import { type LaidArray } from '../site/site'
 import { moduleModelStage } from './module-model'
 import { siteStage } from './site'
 import {
+  besideIn,
   electricalIn,
   fieldsOf,
   inverterIn,
@@ -44,6 +45,8 @@ export interface Wiring {
   readonly hottestC: number
   /** Of microinverters: the modules of a branch each. */
   readonly strings: readonly PanelString[]
+  /** How many inverters there are: side by side, or under the modules. */
+  readonly inverters: number
   /** Modules of each microinverter, branch after branch; of another inverter none. */
   readonly devices: readonly (readonly string[])[]
   /** Modules that have an optimizer: none, some, or all of them. */
@@ -56,13 +59,14 @@ export interface Wiring {
 
 export const stringsStage: Stage<World, Wiring> = stage({
   name: 'strings',
-  version: 7,
+  version: 8,
   after: { site: siteStage, model: moduleModelStage },
   reads: (world: World) => {
     const inverter = inverterIn(world)
     const optimizer = stringOptimizerIn(world)
     return {
       ...fieldsOf(electricalIn(world), 'modulesPerString', 'drawn'),
+      inverters: besideIn(world),
       inverter: fieldsOf(
         inverter,
         'highestV',
@@ -95,7 +99,7 @@ export const stringsStage: Stage<World, Wiring> = stage({
     }
   },
   compute: (
-    { modulesPerString, drawn, inverter, module, temperatures, optimized, steppedAt, perBranch },
+    { modulesPerString, drawn, inverters, inverter, module, temperatures, optimized, steppedAt, perBranch },
     { site, model },
   ) => {
     const { lowestTemperatureC, highestTemperatureC } = temperatures
@@ -106,6 +110,12 @@ export const stringsStage: Stage<World, Wiring> = stage({
     if (perBranch !== null) {
       const lengths = { fewest: 1, most: modulesPerString ?? perBranch }
       const { kept, gone } = stillDrawn(drawn, new Set(laidIds()))
+      const branches = branchUp(
+        kept,
+        site.faces.map(({ panels }) => panels),
+        inverter.mppInputs,
+        lengths.most,
+      )
       return {
         electronics: 'microinverters',
         window: own({ fewest: 1, most: perBranch }),
@@ -114,12 +124,8 @@ export const stringsStage: Stage<World, Wiring> = stage({
         optimized: [],
         gone,
         mixed: [],
-        ...branchUp(
-          kept,
-          site.faces.map(({ panels }) => panels),
-          inverter.mppInputs,
-          lengths.most,
-        ),
+        inverters: Math.max(1, branches.devices.length),
+        ...branches,
       }
     }
     if (optimized) {
@@ -130,13 +136,15 @@ export const stringsStage: Stage<World, Wiring> = stage({
         window,
         lengths,
         hottestC,
+        inverters,
         devices: [],
         optimized: laidIds(),
         mixed: [],
         // Each module works by itself: a string may go over planes, those of one direction first.
         ...stringUpWith(drawn, [alike(site.faces).flat()], {
           ...lengths,
-          inputs: inverter.mppInputs,
+          inputs: inverters * inverter.mppInputs,
+          inverters,
           parallel: parallelOptimized(inverter, optimized),
         }),
       }
@@ -146,7 +154,8 @@ export const stringsStage: Stage<World, Wiring> = stage({
     const groups = alike(site.faces)
     const strung = stringUpWith(drawn, groups, {
       ...lengths,
-      inputs: inverter.mppInputs,
+      inputs: inverters * inverter.mppInputs,
+      inverters,
       parallel: parallelStrings(inverter, module.iscA),
     })
     const stepped = new Set(steppedAt)
@@ -155,6 +164,7 @@ export const stringsStage: Stage<World, Wiring> = stage({
       window,
       lengths,
       hottestC,
+      inverters,
       devices: [],
       optimized: steppedAt === 'all' ? laidIds() : laidIds().filter((id) => stepped.has(id)),
       mixed: mixedInputs(strung.strings, groups),

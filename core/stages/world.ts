@@ -106,6 +106,10 @@ export const moduleIn = (design: Design): ModuleType =>
 export const inverterIn = (design: Design): InverterType =>
   chosen(design, design.catalogue.inverters, electricalIn(design).inverterId, 'inverter')
 
+/** Inverters side by side; one where they are under the modules. @throws Fault `unknown-equipment` */
+export const besideIn = (design: Design): number =>
+  inverterIn(design).micro ? 1 : electricalIn(design).inverterCount
+
 /** What sits at modules of the strings; a microinverter needs nothing. @throws Fault `unknown-equipment` */
 export function optimizerIn(design: Design): OptimizerType | null {
   const { optimizerId } = electricalIn(design)

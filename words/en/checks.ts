@@ -119,7 +119,7 @@ export const checks = {
   inputs: {
     title: 'Modules without an input',
     message:
-      '{modules, plural, one {# module has} other {# modules have}} no input ({without}) and yield nothing. {inverter} has {inputs, plural, one {# input} other {# inputs}}; a string takes {fewest, number} to {most, plural, one {# module} other {# modules}}{electronics, select, none { facing one way} other {}}. Choose another inverter, or change the layout.',
+      '{modules, plural, one {# module has} other {# modules have}} no input ({without}) and yield nothing. {count, plural, one {{inverter} has} other {# × {inverter} have}} {inputs, plural, one {# input} other {# inputs}}; a string takes {fewest, number} to {most, plural, one {# module} other {# modules}}{electronics, select, none { facing one way} other {}}. Choose another inverter, or change the layout.',
   },
   current: {
     title: 'Current above the input’s limit',
@@ -131,17 +131,17 @@ export const checks = {
       '{modules, plural, one {# module is} other {# modules are}} in strings drawn by hand but no longer on the roof. The rest of those strings still stands. Leave {modules, plural, one {it} other {them}} out, or draw the strings again.',
   },
   'strings-many': {
-    title: 'Too many strings on input {input, number}',
+    title: 'Too many strings on input {input}',
     message:
       '{strings}: {count, number} strings, and an input of {inverter} takes {limit, number}. Move one to another input.',
   },
   'strings-unlike': {
-    title: 'Unequal strings on input {input, number}',
+    title: 'Unequal strings on input {input}',
     message:
       '{strings} differ by {modules, plural, one {# module} other {# modules}} and share one input, so neither works at its best. Make them equally long, or give each an input of its own.',
   },
   'strings-mixed': {
-    title: 'Several directions on input {input, number}',
+    title: 'Several directions on input {input}',
     message:
       '{strings}: the modules face {directions, number} ways and hold each other back. Give each direction an input of its own.',
   },
@@ -230,6 +230,11 @@ export const checks = {
     title: 'Inverter larger than needed',
     message: '{modules} of modules on {inverter} AC.',
   },
+  'inverter-idle': {
+    title: 'Inverter without modules',
+    message:
+      '{idle, plural, one {# of the} other {# of the}} {inverters, number} {inverter} {idle, plural, one {has} other {have}} no strings: those there are fit on the others. Take fewer inverters, or move strings by hand.',
+  },
   clipping: {
     title: 'High clipping losses',
     message: '{clipped} a year exceed the inverter’s power and are lost.',
@@ -261,6 +266,7 @@ export const remedies = {
   'feet-automatically': 'As few as hold',
   'mounting-automatically': 'Choose one that suits',
   'leave-out': 'Leave them out',
+  'fewer-inverters': 'Take as many as are used',
   'onto-wall': 'Put it on the wall',
   'thicker-cable': 'Use a larger cross-section',
 } satisfies Readonly<Record<(typeof remedyCodes)[number], string>>

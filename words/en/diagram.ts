@@ -8,8 +8,8 @@ export const diagram = {
   asPdf: 'Save as PDF',
   asDxf: 'Save as DXF',
   input:
-    'Input {input, number}: {strings, plural, one {# string} other {# strings}} of {modules, plural, one {# module} other {# modules}}',
-  unequal: 'Input {input, number}: {strings, number} strings of {lengths} modules',
+    'Input {input}: {strings, plural, one {# string} other {# strings}} of {modules, plural, one {# module} other {# modules}}',
+  unequal: 'Input {input}: {strings, number} strings of {lengths} modules',
   module: '{name}, {power} each',
   branch:
     'Branch {branch, number}: {devices, plural, one {# microinverter} other {# microinverters}}, {modules, plural, one {# module} other {# modules}}',
@@ -24,7 +24,7 @@ export const diagram = {
   cable: '{length} of cable',
   dcDisconnect: 'DC disconnect',
   dcVolts: '{volts}',
-  inverter: '{name}',
+  oneOfMany: '{at, number}: {name}',
   inverterPower: '{power} AC, {current}',
   acConductor: '{wires, number} × {size} + PE',
   acDisconnect: 'AC disconnect',

@@ -199,6 +199,7 @@ export const fieldsOf = {
   'own-battery': { name: 'Name' },
   electrical: {
     inverterId: 'Inverter',
+    inverterCount: 'Inverters of this kind',
     optimizerId: 'Optimizers',
     optimizersAt: 'Modules with an optimizer',
     modulesPerString: 'Modules per string',

@@ -245,7 +245,7 @@ export const papers = {
   reporting: 'All reporting',
   strings: 'Strings',
   string: 'String',
-  input: 'Input',
+  input: 'Position',
   inStrings: 'Modules',
   expectedVoc: 'Voc at 25 °C',
   measuredVoc: 'Voc measured',
@@ -254,7 +254,7 @@ export const papers = {
   polarity: 'Polarity',
   insulation: 'Insulation, MΩ',
   stringNote:
-    'Voc changes by {coefficient} of its value for each kelvin of cell temperature, Isc with the light. Insulation of at least 1 MΩ at 500 V, or at 1,000 V above 500 V (IEC 62446-1:2016).',
+    'Position: inverter, input and place on it. Voc changes by {coefficient} of its value for each kelvin of cell temperature, Isc with the light. Insulation of at least 1 MΩ at 500 V, or at 1,000 V above 500 V (IEC 62446-1:2016).',
   conditions: 'At the time of the test',
   light: 'Irradiance on the modules, W/m²',
   cell: 'Cell temperature, °C',

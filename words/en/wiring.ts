@@ -23,7 +23,7 @@ export const wiring = {
   optimized: 'Strings of optimizers: module power (≤ {limit})',
   branches: 'Branches: current (≤ {limit} all day)',
   none: 'Lay modules first.',
-  input: '{modules, number}, input {input, number}',
+  input: '{modules, number}, input {input}',
   noInput: '{modules, number}, no input',
   branch: '{devices, plural, one {# microinverter} other {# microinverters}}',
   branchOfMore:
@@ -82,7 +82,7 @@ export const wiring = {
   // Alternating current has no plus: the first end is where the cable comes up.
   branchEnds: { first: '~', last: '○' },
   facts:
-    '{power}{electronics, select, none {, {current}} other {}} · sun access {access} · {kwh} a year, mismatch {mismatch}',
+    '{named, select, yes {{name} · } other {}}{power}{electronics, select, none {, {current}} other {}} · sun access {access} · {kwh} a year, mismatch {mismatch}',
   actions: 'Actions for {id}',
   keep: 'Keep as it is',
   keepStep: 'Keep a string',
@@ -102,7 +102,7 @@ export const wiring = {
   addStep: 'Move modules to a string',
   stringSelected: 'String {modules, plural, one {the selected module} other {the # selected modules}}',
   onInput: 'Input of {id}',
-  inputOf: 'Input {input, number}',
+  inputOf: 'Input {input}',
   inputFree: 'next free',
   inputStep: 'Input of a string',
 } as const

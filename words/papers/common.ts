@@ -86,7 +86,7 @@ export const tasks = (title: string, all: readonly string[]): Table => ({
 
 /** The system in a few lines. */
 export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [string, string][] {
-  const { module, inverter, optimizer, optimized, devices, battery, site } = built
+  const { module, inverter, optimizer, optimized, inverters, devices, battery, site } = built
   const count = panelsOf(site).length
   const acPowerW = acPowerOf(built)
   return [
@@ -100,11 +100,11 @@ export function systemRows(sayer: Sayer, { built, yieldKwh }: PaperFacts): [stri
     ],
     [
       words.inverter,
-      devices.length > 0
+      devices.length > 0 || inverters > 1
         ? sayer.say(words.invertersValue, {
-            count: devices.length,
+            count: inverters,
             name: inverter.name,
-            power: of(inverter.acPowerW, 'W', 0),
+            power: devices.length > 0 ? of(inverter.acPowerW, 'W', 0) : of(inverter.acPowerW / 1000, 'kW', 1),
           })
         : sayer.say(words.inverterValue, {
             name: inverter.name,

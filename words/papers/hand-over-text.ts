@@ -3,6 +3,7 @@ import { siteId } from '@/core/kinds/site/site'
 import { type PanelString } from '@/core/electrical/stringing'
 import { type HandOverText, type TablesText } from '@/core/papers/sets'
 import { figuresOf } from '@/core/diagram/single-line'
+import { stringPositions } from '@/core/electrical/side-by-side'
 import { type Photograph } from '@/core/papers/photos'
 import { type Table } from '@/core/papers/tables'
 import { chosenParts } from '@/core/parts/chosen-parts'
@@ -86,7 +87,7 @@ function stringNames(strings: readonly PanelString[], marked: ReadonlySet<string
 
 /** A box for the serial number of each module, in the order of the strings, and of what sits behind it. */
 function serials({ built }: PaperFacts): TablesText {
-  const { strings, devices, optimizer, optimized, inverter } = built
+  const { strings, devices, optimizer, optimized, inverter, inverters } = built
   const held = new Set(optimized)
   const behind =
     optimizer && held.size > 0 ? words.optimizerSerial : inverter.micro ? words.inverterSerial : null
@@ -107,8 +108,11 @@ function serials({ built }: PaperFacts): TablesText {
   }))
   const one: Table = {
     title: words.inverterTitle,
-    columns: [{ head: words.inverterSerial, share: 1, as: 'blank' }],
-    rows: [['']],
+    columns: [
+      { head: words.place, share: 0.6, as: 'figures' },
+      { head: words.inverterSerial, share: 6, as: 'blank' },
+    ],
+    rows: Array.from({ length: inverters }, (_, i) => [String(i + 1), '']),
   }
   return {
     title: words.serials,
@@ -257,9 +261,10 @@ function commissioning(sayer: Sayer, { built }: PaperFacts): TablesText {
 }
 
 function stringTable(sayer: Sayer, built: PaperFacts['built']): Table {
-  const { strings, module } = built
+  const { strings, module, inverters, inverter } = built
   const optimizer = stringOptimizerOf(built)
   const wired = strings.filter(({ input }) => input >= 0)
+  const positions = stringPositions(wired, { inverters, mppInputs: inverter.mppInputs })
   return {
     title: words.strings,
     columns: [
@@ -273,9 +278,9 @@ function stringTable(sayer: Sayer, built: PaperFacts['built']): Table {
       { head: words.polarity, share: 1.2, as: 'blank' },
       { head: words.insulation, share: 1.6, as: 'blank' },
     ],
-    rows: wired.map(({ id, input, panelIds }) => [
+    rows: wired.map(({ id, panelIds }) => [
       id,
-      String(input + 1),
+      positions.get(id) ?? '',
       String(panelIds.length),
       // Optimizers hold a string low until the inverter asks for it: their sheet says how low.
       optimizer ? '–' : sayer.written(of(panelIds.length * module.vocV, 'V', 0)),

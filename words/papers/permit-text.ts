@@ -237,7 +237,7 @@ const nearest = (pairs: readonly (readonly [number, number])[]): readonly [numbe
   )
 
 function plates(sayer: Sayer, { built, volts }: PaperFacts): Plate[] {
-  const { inputs, branches, inverter } = figuresOf(built, volts)
+  const { inputs, branches, each } = figuresOf(built, volts)
   if (inputs.length + branches.length === 0) return []
   const hasDc = inputs.length > 0
   const coldV = Math.max(...inputs.map((input) => input.coldV))
@@ -264,7 +264,7 @@ function plates(sayer: Sayer, { built, volts }: PaperFacts): Plate[] {
     {
       title: words.plateAc,
       lines: [
-        sayer.say(words.plateAcCurrent, { current: of(inverter.currentA, 'A', 1) }),
+        sayer.say(words.plateAcCurrent, { current: of(each.currentA, 'A', 1) }),
         sayer.say(words.plateAcVolts, { volts: of(built.grid.gridVoltageV, 'V', 0) }),
       ],
       where: sayer.say(words.plateAcWhere, red),

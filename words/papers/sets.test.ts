@@ -205,6 +205,27 @@ test('a module that hangs on no input has a dash on the map, and no line in the 
   expect(strings?.rows.map(([id]) => id)).toEqual(others.map(({ id }) => id))
 })
 
+test('of two inverters side by side each has a box, strings say where they hang, and the plate what one gives', () => {
+  const [first, ...others] = facts.built.strings
+  if (!first) throw new Error('the job has strings')
+  const { mppInputs } = facts.built.inverter
+  const strings = [first, ...others.map((string, k) => ({ ...string, input: mppInputs + k }))]
+  const built = { ...facts.built, inverters: 2, strings }
+  const text = handOverText(sayer, { ...facts, built }, [])
+  expect(text.serials.tables.at(-1)).toMatchObject({
+    title: 'Inverter',
+    rows: [
+      ['1', ''],
+      ['2', ''],
+    ],
+  })
+  const commissioned = text.commissioning.tables.find(({ title }) => title === 'Strings')
+  expect(commissioned?.rows.map((row) => row[1])).toEqual(['1.1.1', ...others.map((_, k) => `2.${k + 1}.1`)])
+  const current = (set: ReturnType<typeof permitText>) =>
+    set.plates.all.find(({ title }) => title.includes('AC'))?.lines
+  expect(current(permitText(sayer, { ...facts, built }))).toEqual(current(permitText(sayer, facts)))
+})
+
 test('every module has a box for its serial number in the order of its string, and its string a line on the map', () => {
   const { strings, site } = facts.built
   const text = handOverText(sayer, facts, [])

@@ -61,6 +61,18 @@ export function WireChapter() {
           }))}
         onChoose={(inverterId) => documents.set('Inverter', optionId, electricalId, { inverterId })}
       />
+      {inverter && !inverter.micro && (
+        <TextField
+          label={later.fields.electrical.inverterCount}
+          shown={String(electrical.inverterCount)}
+          width="short"
+          onType={(text) =>
+            documents.set(later.fields.electrical.inverterCount, optionId, electricalId, {
+              inverterCount: parseNumber(text, site.locale),
+            })
+          }
+        />
+      )}
       <div className="mb-1 flex gap-3">
         {(['inverters', 'devices'] as const).map((dialog) => (
           <button

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { mostMppInputs } from '../../model/device-sheets'
 import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
 import { between, ruleMessage, wholeBetween } from '../../model/rules'
 import { wallPlaceSchema } from '../../model/wall-place'
@@ -14,10 +15,15 @@ const copperSchema = between(1, 300, 'mm²').nullable()
 
 const modulePlaceSchema = z.string().regex(/^[\w-]{1,64}\/\d{1,3}:\d{1,3}$/, ruleMessage('module-place'))
 
+/** As many inverters as an option may have beside each other, all of one kind. */
+export const mostInverters = 6
+/** Inputs of all of them together that a string may be drawn for. */
+const mostInputs = mostInverters * mostMppInputs
+
 /** A string that was drawn by hand; of microinverters, a branch. */
 const drawnSchema = z.strictObject({
-  /** Input of the inverter, from 0; null for the next one that is free. */
-  input: wholeBetween(0, 23).nullable(),
+  /** Input from 0, those of the second inverter after all of the first; null for the next one that is free. */
+  input: wholeBetween(0, mostInputs - 1).nullable(),
   /** From plus to minus. Those that are no longer laid stay until somebody leaves them out. */
   panelIds: z.array(modulePlaceSchema).min(1).max(longestDrawn),
 })
@@ -57,11 +63,13 @@ export const mostOptimizersAt = 2000
 export const mostPartChanges = 100
 export const mostOwnParts = 60
 
-/** The inverter and how the modules are strung to it. One to an option. */
+/** The inverters and how the modules are strung to them. One to an option. */
 export const electricalSchema = z.strictObject({
   id: z.literal(electricalId),
   kind: z.literal('electrical'),
   inverterId: idSchema,
+  /** So many of them side by side; microinverters are as many as the modules need. */
+  inverterCount: wholeBetween(1, mostInverters),
   /** At the modules; null for none. A microinverter needs none. */
   optimizerId: idSchema.nullable(),
   /**
@@ -98,18 +106,20 @@ export const ofNoHouse = {
   ownParts: [],
 } as const
 
-export const electricalVersion = 5
+export const electricalVersion = 6
 export const electricalMigrations = [
   (value: Record<string, unknown>) => ({ ...value, optimizerId: null }),
   (value: Record<string, unknown>) => ({ ...value, drawn: [] }),
   (value: Record<string, unknown>) => ({ ...value, ...unplaced, partChanges: [], ownParts: [] }),
   (value: Record<string, unknown>) => ({ ...value, optimizersAt: null }),
+  (value: Record<string, unknown>) => ({ ...value, inverterCount: 1 }),
 ]
 
 export const defaultElectrical: Electrical = {
   id: electricalId,
   kind: 'electrical',
   inverterId: 'halyard-7600',
+  inverterCount: 1,
   optimizerId: null,
   modulesPerString: null,
   ...ofNoHouse,

@@ -7,7 +7,7 @@ import { type Quantity } from '../../model/said'
 import { batteryWIn } from '../cables'
 import { powerStage } from '../power'
 import { stringsStage } from '../strings'
-import { fieldsOf, inverterIn, siteIn, type World } from '../world'
+import { besideIn, fieldsOf, inverterIn, siteIn, type World } from '../world'
 import { type Account } from './account'
 
 const amperes = (value: number): Quantity => ({ value, unit: 'A', digits: 0 })
@@ -16,12 +16,13 @@ const kilowatts = (value: number): Quantity => ({ value, unit: 'kW', digits: 1 }
 /** Whether the house's own connection bears what feeds it, and what the grid or the authority asks for is there. */
 export const connectionAccount: Stage<World, Account> = stage({
   name: 'account of the connection',
-  version: 1,
+  version: 2,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => {
     const { id, acPowerW, phases = 1, micro } = inverterIn(world)
     return {
       inverter: { id, acPowerW, phases, isMicro: micro !== undefined },
+      beside: besideIn(world),
       batteryW: batteryWIn(world),
       site: fieldsOf(
         siteIn(world),
@@ -34,12 +35,12 @@ export const connectionAccount: Stage<World, Account> = stage({
       ),
     }
   },
-  compute: ({ inverter, batteryW, site }, { wiring, power }) => {
+  compute: ({ inverter, beside, batteryW, site }, { wiring, power }) => {
     if (power.count === 0) return { lines: [], checks: [] }
-    const branchesW = inverter.isMicro
+    const circuitsW = inverter.isMicro
       ? devicesOnBranches(wiring.strings, wiring.devices).map((count) => count * inverter.acPowerW)
-      : []
-    const inverterW = inverter.isMicro ? branchesW.reduce((sum, watts) => sum + watts, 0) : inverter.acPowerW
+      : Array.from({ length: beside }, () => inverter.acPowerW)
+    const inverterW = circuitsW.reduce((sum, watts) => sum + watts, 0)
     const checks: Check[] = []
     const busbar = busbarRule({ inverterW, batteryW }, site)
     if (busbar && !busbar.ok) {
@@ -61,7 +62,7 @@ export const connectionAccount: Stage<World, Account> = stage({
         objects: [],
       })
     }
-    const unbalanced = unbalancedRule(inverter, branchesW, site)
+    const unbalanced = unbalancedRule(inverter.phases, circuitsW, site)
     if (unbalanced && !unbalanced.ok)
       checks.push({
         id: 'unbalanced',

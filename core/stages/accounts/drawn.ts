@@ -1,4 +1,5 @@
 import { byInput, parallelRule, stringsRule } from '../../electrical/rules'
+import { inputName } from '../../electrical/side-by-side'
 import { electricalId, type DrawnString } from '../../kinds/electrical/electrical'
 import { type Check } from '../../model/ledger'
 import { type Wiring } from '../strings'
@@ -6,10 +7,11 @@ import { automaticFor } from './automatic'
 
 /** What strings drawn by hand can come to that those strung automatically do not. */
 export function drawnChecks(
-  { electronics, strings, gone, mixed }: Wiring,
+  { electronics, strings, gone, mixed, inverters }: Wiring,
   drawn: readonly DrawnString[],
-  inverter: { readonly id: string; readonly stringsPerInput: number },
+  inverter: { readonly id: string; readonly stringsPerInput: number; readonly mppInputs: number },
 ): Check[] {
+  const beside = { inverters, mppInputs: inverter.mppInputs }
   const checks: Check[] = []
   if (gone.length > 0) {
     const missing = new Set(gone)
@@ -41,7 +43,7 @@ export function drawnChecks(
       remedy: automaticFor(own, drawn),
     } as const
     const data = {
-      input: input + 1,
+      input: inputName(input, beside),
       strings: own.map(({ id }) => id).join(', '),
       inverter: { ref: inverter.id },
     }
@@ -71,7 +73,7 @@ export function drawnChecks(
     checks.push({
       id: `strings-mixed-${input}`,
       code: 'strings-mixed',
-      data: { input: input + 1, strings: own.map(({ id }) => id).join(', '), directions },
+      data: { input: inputName(input, beside), strings: own.map(({ id }) => id).join(', '), directions },
       severity: 'warning',
       measured: { figure: directions, limit: 1, unit: 'count' },
       objects: panelIds,

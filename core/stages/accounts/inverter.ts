@@ -18,7 +18,7 @@ const muchClipping = 0.03
 /** From the inverter to the house. */
 export const inverterAccount: Stage<World, Account> = stage({
   name: 'account of the inverter',
-  version: 4,
+  version: 5,
   after: {
     chain: lossChainStage,
     ac: acStage,
@@ -40,9 +40,8 @@ export const inverterAccount: Stage<World, Account> = stage({
     { chain, ac, power, wiring, cables },
   ) => {
     const { count, powerW } = power
-    const devices = wiring.devices.length
-    const many: Term[] = devices > 0 ? [{ code: 'inverters', value: devices }] : []
-    const inverters = Math.max(1, devices)
+    const { inverters, devices } = wiring
+    const many: Term[] = devices.length > 0 || inverters > 1 ? [{ code: 'inverters', value: inverters }] : []
     const kwh = chain.ac.kwh
     const spread: Term[] =
       yearSpread === null
@@ -67,7 +66,7 @@ export const inverterAccount: Stage<World, Account> = stage({
           sources: measured
             ? [{ code: 'king-2007' }, { code: 'inverter-measured' }]
             : [{ code: 'dobos-2014-inverter' }, { code: 'inverter-sheet' }],
-          assumptions: devices > 0 ? [{ code: 'each-inverter-alone' }] : [],
+          assumptions: many.length > 0 ? [{ code: 'each-inverter-alone' }] : [],
         }),
         lossLine('own-draw', chain.lost['own-draw'].kwh, {
           formula: { code: 'own-draw' },

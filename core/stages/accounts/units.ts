@@ -1,5 +1,5 @@
 import { type InverterType, type ModuleType, type OptimizerType } from '../../electrical/catalogue'
-import { ratioRules, type RuleFigure } from '../../electrical/rules'
+import { onOne, ratioRules, type RatedLoad, type RuleFigure } from '../../electrical/rules'
 import {
   branchRule,
   devicesOnBranches,
@@ -111,7 +111,7 @@ export function microChecks(
 ): Check[] {
   return [
     ...unitChecks(microRules(module, window, inverter), about(module, inverter.id, lowestC)),
-    ...ratioChecks(module.powerW * inverter.mppInputs, inverter),
+    ...ratioChecks(onOne(module.powerW * inverter.mppInputs), inverter),
   ]
 }
 
@@ -143,19 +143,22 @@ export function branchChecks(
 
 /** Module power against the AC power of what it hangs on. */
 export function ratioChecks(
-  powerW: number,
+  load: RatedLoad,
   inverter: Pick<InverterType, 'acPowerW' | 'highestDcAc'>,
 ): Check[] {
-  const broken = ratioRules(powerW, inverter).find(({ ok }) => !ok)
+  const broken = ratioRules(load, inverter).find(({ ok }) => !ok)
   if (!broken) return []
   const high = broken.code === 'dc-ac-high'
+  const [powerW, acW] = high
+    ? [load.fullestW, inverter.acPowerW]
+    : [load.powerW, load.inverters * inverter.acPowerW]
   return [
     {
       id: 'dc-ac',
       code: high ? 'dc-ac-high' : 'dc-ac-low',
       data: {
         modules: { value: powerW / 1000, unit: 'kW', digits: 2 },
-        inverter: { value: inverter.acPowerW / 1000, unit: 'kW', digits: 2 },
+        inverter: { value: acW / 1000, unit: 'kW', digits: 2 },
       },
       severity: high ? 'broken' : 'note',
       measured: { figure: broken.figure, limit: broken.limit, unit: 'ratio' },

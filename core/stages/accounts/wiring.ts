@@ -21,7 +21,8 @@ import {
 import { type Account } from './account'
 import { automaticFor } from './automatic'
 import { drawnChecks } from './drawn'
-import { branchChecks, microChecks, optimizerChecks, ratioChecks, stepDownChecks } from './units'
+import { besideChecks } from './beside'
+import { branchChecks, microChecks, optimizerChecks, stepDownChecks } from './units'
 
 type Inverter = ReturnType<typeof inverterRead>
 
@@ -66,7 +67,7 @@ const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 /** Whether strings and inverter fit each other: volts, amperes, inputs and power. */
 export const wiringAccount: Stage<World, Account> = stage({
   name: 'account of wiring',
-  version: 7,
+  version: 8,
   after: { wiring: stringsStage, power: powerStage },
   reads: (world: World) => ({
     inverter: inverterRead(world),
@@ -113,7 +114,7 @@ export const wiringAccount: Stage<World, Account> = stage({
           ...phaseChecks(inverter, gridPhases),
           ...inputChecks(wiring, inverter),
           ...drawnChecks(wiring, drawn, inverter),
-          ...ratioChecks(power.powerW, inverter),
+          ...besideChecks(power, wiring, inverter),
         ],
       }
     return {
@@ -130,7 +131,7 @@ export const wiringAccount: Stage<World, Account> = stage({
           ? stepDownChecks(module, wiring, optimizer, lowestC)
           : []),
         ...drawnChecks(wiring, drawn, inverter),
-        ...ratioChecks(power.powerW, inverter),
+        ...besideChecks(power, wiring, inverter),
       ],
     }
   },
@@ -206,7 +207,7 @@ function phaseChecks(inverter: Inverter, gridPhases: Site['gridPhases']): Check[
   ]
 }
 
-function inputChecks({ electronics, strings, lengths }: Wiring, inverter: Inverter): Check[] {
+function inputChecks({ electronics, strings, lengths, inverters }: Wiring, inverter: Inverter): Check[] {
   const { figure, limit, ok } = inputsRule(strings)
   if (ok) return []
   const without = strings.filter(({ input }) => input < 0)
@@ -215,7 +216,8 @@ function inputChecks({ electronics, strings, lengths }: Wiring, inverter: Invert
       id: 'inputs',
       code: 'inputs',
       data: {
-        inputs: inverter.mppInputs,
+        inputs: inverters * inverter.mppInputs,
+        count: inverters,
         inverter: { ref: inverter.id },
         without: without.map(({ id }) => id).join(', '),
         modules: figure,
