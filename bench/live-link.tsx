@@ -15,9 +15,7 @@ export function LiveLink() {
   const part = usePart()
   const heights = useSession((s) => s.dialog === 'shade')
   const shade = useSession(looksAtShade) ? { of: part, heights } : null
-  const ranking = useSession((s) =>
-    s.dialog === 'inverters' || s.dialog === 'strings' || s.dialog === 'optimizers' ? s.dialog : null,
-  )
+  const ranking = useSession((s) => s.tried)
   const storage = useSession((s) => s.chapter === 'store')
   const ranges = useSession((s) => s.chapter === 'offer')
   const site = useSite()

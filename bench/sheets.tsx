@@ -25,6 +25,7 @@ const named = [
   'inverters',
   'devices',
   'strings',
+  'curves',
   'optimizers',
   'bills',
   'fit',

@@ -234,6 +234,40 @@ test('two inverters side by side share the strings; those that idle are taken ba
   await saved(page)
 })
 
+test('the curves of the inputs: where each works at the moment, none in the dark, and none of optimizers', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Wire')
+  await page.getByRole('button', { name: 'Curves of the inputs' }).click()
+  const curves = sheet(page, 'Current and voltage of the inputs')
+  const clock = curves.getByLabel('Local clock')
+  const at = async (time: string) => {
+    await clock.fill(time)
+    await clock.press('Enter')
+  }
+  await expect(curves.locator('[data-fresh="true"]')).toBeVisible()
+  await expect(curves.getByRole('figure')).toContainText('Working point')
+  const row = curves.getByRole('row').filter({ hasText: 'S1' })
+  const before = (await row.textContent()) ?? ''
+  expect(before).toMatch(/\d+ V, \d+\.\d A/)
+  await at('8:00')
+  await expect(row).not.toHaveText(before)
+  await expect(curves.locator('[data-fresh="true"]')).toBeVisible()
+  await expectAccessible(page)
+  await at('23:00')
+  await expect(curves.getByRole('status')).toContainText('No light falls on the modules')
+  await at('15:00')
+  await expect(row).toHaveText(before)
+  await close(page, 'Current and voltage of the inputs')
+  await page.getByLabel('Optimizers', { exact: true }).selectOption({ label: 'Thrushfield 430' })
+  await settled(page)
+  await expect(page.getByRole('button', { name: 'Curves of the inputs' })).toHaveCount(0)
+  await page.getByLabel('Optimizers', { exact: true }).selectOption({ label: 'none' })
+  await settled(page)
+  await saved(page)
+})
+
 test('optimizers and microinverters: mismatch falls, rules follow, and the list for the van with them', async ({
   page,
 }) => {

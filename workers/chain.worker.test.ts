@@ -149,13 +149,29 @@ test('the shade that is asked about comes before the light on the roofs; null wh
 test('inverters are tried one after the other, the best so far first each time', async () => {
   send(run(51, { ranking: 'inverters' }))
   const told = (await idle(51)).flatMap((answer) => (answer.type === 'ranking' ? [answer.ranking] : []))
-  expect(told.map(({ rows }) => rows.length)).toEqual(
-    Array.from({ length: catalogue.inverters.length }, (_, k) => k + 1),
-  )
   const last = told.at(-1)
   if (last?.of !== 'inverters') throw new Error('inverters were asked about')
-  expect(last.all).toBe(catalogue.inverters.length)
-  expect(last.rows.map(({ id }) => id).sort()).toEqual(catalogue.inverters.map(({ id }) => id).sort())
+  expect(told.map(({ rows }) => rows.length)).toEqual(Array.from({ length: last.all }, (_, k) => k + 1))
+  // Some of them by two as well.
+  expect(last.all).toBeGreaterThan(catalogue.inverters.length)
+  expect([...new Set(last.rows.map(({ id }) => id))].sort()).toEqual(
+    catalogue.inverters.map(({ id }) => id).sort(),
+  )
+})
+
+test('the curves of the inputs are told of one interval, none of one in the dark', async () => {
+  for (const [id, interval, inputs] of [
+    [53, 4500, 2],
+    [54, 4500 - 12, 0],
+  ] as const) {
+    const of = `curves ${interval}` as const
+    send(run(id, { ranking: of }))
+    const told = (await idle(id))
+      .flatMap((answer) => (answer.type === 'ranking' ? [answer.ranking] : []))
+      .at(-1)
+    expect(told).toMatchObject({ of, all: inputs })
+    expect(told?.rows).toHaveLength(inputs)
+  }
 })
 
 test('ways to string are tried one after the other, with how many there are', async () => {

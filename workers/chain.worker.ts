@@ -103,21 +103,24 @@ async function tellShade(
   post({ ...answer, light, heights })
 }
 
-/** Every inverter in the place of the chosen one, other strings or optimizers, told as they come. */
+/** Every inverter in the place of the chosen one, other strings or optimizers, told as they come; or curves of inputs. */
 async function tellRanking(
   request: RunRequest,
   of: Ranking['of'],
   world: World,
   pause: Pause,
 ): Promise<void> {
-  const { inverterWorths, optimizerWorths, stringsWorths } = await import('./ranking-of')
+  const { inputCurves, inverterWorths, optimizerWorths, stringsWorths } = await import('./ranking-of')
   const optionId = request.options[0]?.id ?? ''
   const tell = (ranking: Ranking) => post({ type: 'ranking', id: request.id, optionId, ranking })
   if (of === 'strings')
     await stringsWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
   else if (of === 'optimizers')
     await optimizerWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
-  else await inverterWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
+  else if (of !== 'inverters') {
+    const rows = inputCurves(graph.open(world), world, Number(of.slice('curves '.length)))
+    tell({ of, all: rows.length, rows })
+  } else await inverterWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
 }
 
 /** Other batteries in the place of the chosen one, told as they come. */

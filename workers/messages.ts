@@ -3,6 +3,7 @@ import { type Objects } from '@/core/kinds/documents'
 import { type MoneyRanges } from '@/core/finance/ranges'
 import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
+import { type InputAtMoment } from '@/core/readers/input-curves'
 import { type HeightWorth } from '@/core/readers/height-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type OptimizerWorth } from '@/core/readers/optimizer-worth'
@@ -21,7 +22,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 11
+export const protocolVersion = 12
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {
@@ -31,10 +32,14 @@ export interface ShadeWanted {
   readonly heights: boolean
 }
 
-/** What other things would make of an option: those that are known so far, the best first, of so many. */
+/** The curves of its inputs at an interval of the year. */
+export type CurvesAt = `curves ${number}`
+
+/** What other things would make of an option, or what its inputs do: those that are known so far, the best first, of so many. */
 export type Ranking =
   | { readonly of: 'inverters'; readonly all: number; readonly rows: readonly InverterWorth[] }
   | { readonly of: 'strings'; readonly all: number; readonly rows: readonly StringsWorth[] }
+  | { readonly of: CurvesAt; readonly all: number; readonly rows: readonly InputAtMoment[] }
   | { readonly of: 'optimizers'; readonly all: number; readonly rows: readonly OptimizerWorth[] }
 
 export interface RunRequest {

@@ -1,4 +1,5 @@
-/** What other inverters, strings and optimizers would make of a world whose figures are known. Fetched when it is first asked for. */
+/** What other inverters, strings and optimizers would make of a world whose figures are known, and what its inputs do at a moment. Fetched when it is first asked for. */
+export { inputCurves } from '@/core/readers/input-curves'
 export { inverterWorths } from '@/core/readers/inverter-worth'
 export { optimizerWorths } from '@/core/readers/optimizer-worth'
 export { stringsWorths } from '@/core/readers/strings-worth'

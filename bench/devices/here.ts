@@ -38,12 +38,7 @@ export function useHere(): Here {
         ),
       ],
       ...(sheets.some(({ micro }) => micro) || inverterCount > 1
-        ? [
-            [
-              words.needed,
-              sheets.map((sheet) => String(devicesFor(sheet, count, inverterCount))),
-            ] as const,
-          ]
+        ? [[words.needed, sheets.map((sheet) => String(devicesFor(sheet, count, inverterCount)))] as const]
         : []),
       ...(sheets.every(({ micro }) => micro)
         ? []

@@ -6,6 +6,7 @@ import { type Snap } from '@/core/geometry/snap'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type PlaneFrame } from '@/core/layout/plane-frame'
 import { type Words } from '@/words/words'
+import { type Ranking } from '@/workers/messages'
 import { type Step } from './documents'
 import { type Selection } from './selection'
 
@@ -99,11 +100,14 @@ export interface Session {
     | 'inverters'
     | 'devices'
     | 'strings'
+    | 'curves'
     | 'optimizers'
     | 'tariff-now'
     | 'tariff-then'
     | 'bills'
     | null
+  /** What is tried in the option on the screen; null where nobody looks at it. */
+  readonly tried: Ranking['of'] | null
   /** Another module that was chosen, of which less fits somewhere; asked about for one state of the option. */
   readonly askedModule: { readonly moduleId: string; readonly option: Objects } | null
 }
@@ -137,6 +141,7 @@ export const createSession = (optionId: string) =>
     leftFolded: isNarrow(),
     rightFolded: isNarrow(),
     dialog: null,
+    tried: null,
     askedModule: null,
   }))
 

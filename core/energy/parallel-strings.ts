@@ -1,6 +1,6 @@
 import { goldenSection } from '../model/golden-section'
 import { seriesInto, type SteppedString } from './step-down'
-import { emptyYear, type LitString, type StringRequest, type StringYear } from './string-year'
+import { emptyYear, type InSeries, type LitString, type StringRequest, type StringYear } from './string-year'
 
 /** Share of the volts that the search of the common ones ends at. */
 const fineShare = 1e-3
@@ -23,21 +23,16 @@ export function parallelYears(
   const entries = sun.interval.length
   const outs = strings.map(() => emptyYear(entries, withVolts))
   const all = strings.map((string, s) => seriesInto(outs[s] as StringYear, string, request))
-  const [lowest, highest] = [window?.lowV ?? 0, window?.highV ?? Infinity]
   for (let k = 0; k < entries; k++) {
     const lit = all.flatMap((series, s) => (series.read(k) ? [{ series, out: outs[s] as StringYear }] : []))
-    // A string that works alone in the window starts the input for all.
-    const own = lit.map(({ series }) => ({ ...series.work() })).filter(({ powerW }) => powerW > 0)
-    if (own.length === 0) {
+    const volts = commonVolts(
+      lit.map(({ series }) => series),
+      window,
+    )
+    if (volts === null) {
       for (const { series } of lit) series.book()
       continue
     }
-    const tops = own.map(({ voltsV }) => Math.min(highest, Math.max(lowest, voltsV))).sort((a, b) => a - b)
-    const volts = bestBetween(tops, (at) => {
-      let sum = 0
-      for (const { series } of lit) sum += series.workAt(at).powerW
-      return sum
-    })
     for (const { series, out } of lit) {
       const { powerW } = series.workAt(volts)
       series.book()
@@ -46,6 +41,23 @@ export function parallelYears(
     }
   }
   return outs.map((out, s) => ({ ...out, weights: all[s]?.weights() ?? null }))
+}
+
+/**
+ * The volts at which strings on one input give most together, at the entry that each was read to; null where none of them
+ * works in the window. They are left where they work at their best by themselves, or at the volts tried last.
+ */
+export function commonVolts(lit: readonly InSeries[], window: StringRequest['window']): number | null {
+  const [lowest, highest] = [window?.lowV ?? 0, window?.highV ?? Infinity]
+  // A string that works alone in the window starts the input for all.
+  const own = lit.map((series) => ({ ...series.work() })).filter(({ powerW }) => powerW > 0)
+  if (own.length === 0) return null
+  const tops = own.map(({ voltsV }) => Math.min(highest, Math.max(lowest, voltsV))).sort((a, b) => a - b)
+  return bestBetween(tops, (at) => {
+    let sum = 0
+    for (const series of lit) sum += series.workAt(at).powerW
+    return sum
+  })
 }
 
 /**

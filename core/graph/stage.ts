@@ -45,7 +45,8 @@ export type Afters<W> = Readonly<Record<string, Stage<W, unknown>>>
 export type ValuesOf<A> = {
   readonly [K in keyof A]: A[K] extends { evaluate: (...args: never) => Work<Keyed<infer T>> } ? T : never
 }
-type KeyedOf<A> = { readonly [K in keyof A]: Keyed<ValuesOf<A>[K]> }
+/** The same with their keys. */
+export type KeyedOf<A> = { readonly [K in keyof A]: Keyed<ValuesOf<A>[K]> }
 
 interface StageDeclaration<W, A extends Afters<W>, R extends Inputs, T> {
   readonly name: string

@@ -87,6 +87,8 @@ export const termCodes = [
   'inverters',
   'night-use',
   'rated-ac',
+  'clipped-hours',
+  'clipped-share',
   'module-power',
   'downtime',
   'modules',

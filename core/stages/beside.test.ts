@@ -5,7 +5,7 @@ import { defaultTree } from '../kinds/tree/tree'
 import { siteId } from '../kinds/site/site'
 import { type Objects } from '../kinds/documents'
 import { builtOf } from '../readers/built'
-import { checksOf } from '../readers/ledger'
+import { checksOf, ledgerOf } from '../readers/ledger'
 import { partsList } from '../parts/parts-list'
 import { acStage } from './ac'
 import { cableOhmsStage, cablesStage, ohmsOf } from './cables'
@@ -78,6 +78,20 @@ test('two clip far less than one, and both draw at night', () => {
   const { nightW } = inverterIn(two.world)
   const midnight = (2 * nightW * two.run.value(sunStage).stepMinutes * 0.99) / 60_000
   expect(-(both.kwhByInterval[0] ?? NaN)).toBeCloseTo(midnight, 3)
+})
+
+test('the ledger tells in how many hours it clips, and what share of the year that is', () => {
+  for (const { run } of [one, two]) {
+    const { inputs = [] } = ledgerOf(run).find(({ id }) => id === 'clipping')?.explanation ?? {}
+    const told = (code: string) => inputs.find((input) => input.code === code)?.value
+    const [ac, sun] = [run.value(acStage), run.value(sunStage)]
+    const hours = (ac.lostKwh.clipping.filter((kwh) => kwh > 0).length * sun.stepMinutes) / 60
+    expect(hours).toBeGreaterThan(run === one.run ? 500 : -1)
+    expect(told('clipped-hours')).toMatchObject({ value: hours, unit: 'h' })
+    const given = ac.kwhByInterval.reduce((sum, kwh) => sum + kwh, 0)
+    const share = ac.clippedKwh / (given + ac.clippedKwh)
+    expect((told('clipped-share') as { value: number }).value).toBeCloseTo(share, 9)
+  }
 })
 
 test('from the light to the house nothing is lost without a name', () => {

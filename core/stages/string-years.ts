@@ -1,4 +1,5 @@
 import { optimizedCurrentA } from '../electrical/electronics'
+import { byInput } from '../electrical/rules'
 import { heatAt } from '../energy/array-heat'
 import { branchYear, optimizedYear } from '../energy/module-electronics'
 import { seriesInto, type SteppedString } from '../energy/step-down'
@@ -10,12 +11,14 @@ import {
   yearOf,
   type ArrayConditions,
   type LitString,
+  type StringRequest,
   type StringYear,
 } from '../energy/string-year'
 import { settledLosses } from '../kinds/losses/first-year'
-import { Keyed } from '../graph/keyed'
+import { Keyed, plain, type Plain } from '../graph/keyed'
+import { type Run } from '../graph/run'
 import { lastOf } from '../graph/last-of'
-import { itemStage, type Stage } from '../graph/stage'
+import { itemStage, type KeyedOf, type Stage } from '../graph/stage'
 import { isWiredIn } from './cables'
 import { moduleModelStage } from './module-model'
 import { panelLightStage } from './panel-light'
@@ -78,128 +81,116 @@ const electronicsIn = (world: World) => {
 
 const lastYears = lastOf<readonly StringYear[]>()
 
+/** What a string's year comes after. */
+const yearsAfter = {
+  site: siteStage,
+  planeLight: planeLightStage,
+  panelLight: panelLightStage,
+  snow: snowStage,
+  wiring: stringsStage,
+  model: moduleModelStage,
+  sun: sunStage,
+} as const
+
+const yearReads = (world: World) => ({
+  powerW: moduleIn(world).powerW,
+  losses: fieldsOf(lossesIn(world), 'soiling', 'snow'),
+  weather: world.weather,
+  withVolts: inverterIn(world).king !== undefined || isWiredIn(world),
+  window: windowIn(world),
+  electronics: electronicsIn(world),
+})
+
+/** What each string is computed from, in the strings' order. */
+const stringItems = (
+  { powerW, losses, weather, withVolts, window, electronics }: ReturnType<typeof yearReads>,
+  after: KeyedOf<typeof yearsAfter>,
+) => {
+  const { site, planeLight, panelLight, snow, wiring, sun } = after
+  const power = new Keyed(after.model.key, after.model.value.power)
+  const lights = new Map(
+    site.value.faces
+      .flatMap(({ panels }, a) => panels.map(({ id }) => ({ id, a })))
+      .map(({ id, a }, at) => [id, { a, light: panelLight.value[at] }] as const),
+  )
+  const heats = site.value.faces.map(heatAt)
+  const directions = site.value.faces.map(directionOf)
+  const deviceOf = new Map(wiring.value.devices.flatMap((ids, d) => ids.map((id) => [id, d] as const)))
+  const litOf = (panelIds: readonly string[]) =>
+    panelIds.flatMap((id) => {
+      const panel = lights.get(id)
+      return panel?.light ? [{ id, a: panel.a, light: panel.light }] : []
+    })
+  const inSeries = electronics.is === 'none'
+  const optimized = new Set(inSeries ? wiring.value.optimized : [])
+  const waysOf = (found: ReturnType<typeof litOf>) => new Set(found.map(({ a }) => directions[a]))
+  return wiring.value.strings.flatMap((string) => {
+    const { panelIds, input } = string
+    const sharing = inSeries && input >= 0 ? wiring.value.strings.filter((one) => one.input === input) : []
+    // What hangs on one input has its volts together: under shade even those that are strung alike.
+    const together = sharing.length < 2 ? [string] : sharing
+    const found = together.map((one) => litOf(one.panelIds))
+    const faces = [...new Set(found.flat().map(({ a }) => a))]
+    const conditions = faces.flatMap((a) => {
+      const [light, snowLost, heat] = [planeLight.value[a], snow.value[a], heats[a]]
+      return light && snowLost && heat ? [{ light, snowLost, heat }] : []
+    })
+    const first = conditions[0]
+    if (!first || conditions.length < faces.length) return []
+    const ways = [...waysOf(found.flat())]
+    // Modules in series share what their direction has; those with electronics of their own have each their own.
+    const planes = inSeries
+      ? ways.flatMap((way) => conditions[faces.findIndex((a) => directions[a] === way)] ?? [])
+      : conditions
+    return [
+      {
+        panels: found.flat().map(({ light }) => light),
+        /** Modules of the strings that have their volts together, and which of those it is. */
+        lengths: found.map(({ length }) => length),
+        own: together.indexOf(string),
+        planeLights: planes.map(({ light }) => light),
+        snowLosts: planes.map(({ snowLost }) => snowLost),
+        heats: planes.map(({ heat }) => heat),
+        planeOf:
+          planes.length === 1
+            ? []
+            : found.flat().map(({ a }) => (inSeries ? ways.indexOf(directions[a]) : faces.indexOf(a))),
+        /** Which of them have a step-down optimizer; none where none has. */
+        isHeld: found.flat().some(({ id }) => optimized.has(id))
+          ? found.flat().map(({ id }) => optimized.has(id))
+          : [],
+        devices: countsOf(panelIds.flatMap((id) => deviceOf.get(id) ?? [])),
+        // Without an input a string yields nothing.
+        connected: input >= 0,
+        powerW,
+        power,
+        // Entered snow does not count where it is computed.
+        losses: { soiling: losses.soiling, snow: first.snowLost.value ? [] : losses.snow },
+        weather,
+        sun,
+        withVolts,
+        window,
+        electronics,
+      },
+    ]
+  })
+}
+
 /** A year of each string, from the light on its modules to its power. */
 export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemStage({
   name: 'string years',
   version: 7,
-  after: {
-    site: siteStage,
-    planeLight: planeLightStage,
-    panelLight: panelLightStage,
-    snow: snowStage,
-    wiring: stringsStage,
-    model: moduleModelStage,
-    sun: sunStage,
-  },
-  reads: (world: World) => ({
-    powerW: moduleIn(world).powerW,
-    losses: fieldsOf(lossesIn(world), 'soiling', 'snow'),
-    weather: world.weather,
-    withVolts: inverterIn(world).king !== undefined || isWiredIn(world),
-    window: windowIn(world),
-    electronics: electronicsIn(world),
-  }),
-  each: ({ powerW, losses, weather, withVolts, window, electronics }, after) => {
-    const { site, planeLight, panelLight, snow, wiring, sun } = after
-    const power = new Keyed(after.model.key, after.model.value.power)
-    const lights = new Map(
-      site.value.faces
-        .flatMap(({ panels }, a) => panels.map(({ id }) => ({ id, a })))
-        .map(({ id, a }, at) => [id, { a, light: panelLight.value[at] }] as const),
-    )
-    const heats = site.value.faces.map(heatAt)
-    const directions = site.value.faces.map(directionOf)
-    const deviceOf = new Map(wiring.value.devices.flatMap((ids, d) => ids.map((id) => [id, d] as const)))
-    const litOf = (panelIds: readonly string[]) =>
-      panelIds.flatMap((id) => {
-        const panel = lights.get(id)
-        return panel?.light ? [{ id, a: panel.a, light: panel.light }] : []
-      })
-    const inSeries = electronics.is === 'none'
-    const optimized = new Set(inSeries ? wiring.value.optimized : [])
-    const waysOf = (found: ReturnType<typeof litOf>) => new Set(found.map(({ a }) => directions[a]))
-    return wiring.value.strings.flatMap((string) => {
-      const { panelIds, input } = string
-      const sharing = inSeries && input >= 0 ? wiring.value.strings.filter((one) => one.input === input) : []
-      // What hangs on one input has its volts together: under shade even those that are strung alike.
-      const together = sharing.length < 2 ? [string] : sharing
-      const found = together.map((one) => litOf(one.panelIds))
-      const faces = [...new Set(found.flat().map(({ a }) => a))]
-      const conditions = faces.flatMap((a) => {
-        const [light, snowLost, heat] = [planeLight.value[a], snow.value[a], heats[a]]
-        return light && snowLost && heat ? [{ light, snowLost, heat }] : []
-      })
-      const first = conditions[0]
-      if (!first || conditions.length < faces.length) return []
-      const ways = [...waysOf(found.flat())]
-      // Modules in series share what their direction has; those with electronics of their own have each their own.
-      const planes = inSeries
-        ? ways.flatMap((way) => conditions[faces.findIndex((a) => directions[a] === way)] ?? [])
-        : conditions
-      return [
-        {
-          panels: found.flat().map(({ light }) => light),
-          /** Modules of the strings that have their volts together, and which of those it is. */
-          lengths: found.map(({ length }) => length),
-          own: together.indexOf(string),
-          planeLights: planes.map(({ light }) => light),
-          snowLosts: planes.map(({ snowLost }) => snowLost),
-          heats: planes.map(({ heat }) => heat),
-          planeOf:
-            planes.length === 1
-              ? []
-              : found.flat().map(({ a }) => (inSeries ? ways.indexOf(directions[a]) : faces.indexOf(a))),
-          /** Which of them have a step-down optimizer; none where none has. */
-          isHeld: found.flat().some(({ id }) => optimized.has(id))
-            ? found.flat().map(({ id }) => optimized.has(id))
-            : [],
-          devices: countsOf(panelIds.flatMap((id) => deviceOf.get(id) ?? [])),
-          // Without an input a string yields nothing.
-          connected: input >= 0,
-          powerW,
-          power,
-          // Entered snow does not count where it is computed.
-          losses: { soiling: losses.soiling, snow: first.snowLost.value ? [] : losses.snow },
-          weather,
-          sun,
-          withVolts,
-          window,
-          electronics,
-        },
-      ]
-    })
-  },
-  compute: ({
-    panels,
-    lengths,
-    own,
-    planeLights,
-    snowLosts,
-    heats,
-    planeOf,
-    isHeld,
-    devices,
-    connected,
-    electronics,
-    ...request
-  }) => {
-    const planes = planeLights.flatMap((light, p): ArrayConditions[] => {
-      const heat = heats[p]
-      return heat ? [{ light, heat, snowLost: snowLosts[p] ?? null }] : []
-    })
-    const [first] = planes
-    if (!first) throw new Error('a string lies on a plane')
+  after: yearsAfter,
+  reads: yearReads,
+  each: stringItems,
+  compute: (item) => {
+    const { electronics, panels, planeOf, connected, devices, own } = item
+    const { strings, request, planes } = inSeriesOf(item)
     if (electronics.is === 'none') {
-      const strings = stringsOf(panels, lengths, {
-        planes,
-        planeOf,
-        isHeld,
-        connected,
-        steps: electronics.steps,
-      })
       if (strings.length > 1) {
         // Each of them asks for all of them, one after the other.
         const { losses, power, powerW, sun, weather, window, withVolts } = request
+        const { lengths, isHeld, heats, planeLights, snowLosts } = item
         const figures = { lengths, planeOf, isHeld, connected, electronics, heats, losses, window, withVolts }
         const parts = [...panels, ...planeLights, ...snowLosts, power, sun, weather]
         const all = lastYears([...parts, powerW, JSON.stringify(figures)], () =>
@@ -213,6 +204,8 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
       const out = emptyYear(request.sun.interval.length, request.withVolts)
       return yearOf(seriesInto(out, string, request), out, request)
     }
+    const [first] = planes
+    if (!first) throw new Error('a string lies on a plane')
     const alone = {
       connected,
       panels: panels.map((light, p) => ({ light, conditions: planes[planeOf[p] ?? 0] ?? first })),
@@ -222,6 +215,65 @@ export const stringYearStage: Stage<World, readonly Keyed<StringYear>[]> = itemS
   },
   bytes: stringYearBytes,
 })
+
+type StringItem = Plain<ReturnType<typeof stringItems>[number]>
+
+/** The planes under an item's modules, what its strings are told, and those in series that share its input; else none. */
+function inSeriesOf({
+  panels,
+  lengths,
+  planeLights,
+  snowLosts,
+  heats,
+  planeOf,
+  isHeld,
+  connected,
+  electronics,
+  ...rest
+}: StringItem) {
+  const { powerW, power, losses, weather, sun, withVolts, window } = rest
+  const planes = planeLights.flatMap((light, p): ArrayConditions[] => {
+    const heat = heats[p]
+    return heat ? [{ light, heat, snowLost: snowLosts[p] ?? null }] : []
+  })
+  const request: StringRequest = { powerW, power, losses, weather, sun, withVolts, window }
+  const strings =
+    electronics.is === 'none'
+      ? stringsOf(panels, lengths, { planes, planeOf, isHeld, connected, steps: electronics.steps })
+      : []
+  return { planes, request, strings }
+}
+
+/** Strings in series that hang on one input, with what they are told: to be asked at one moment. */
+export interface SeriesOnInput {
+  readonly input: number
+  readonly ids: readonly string[]
+  readonly strings: readonly (LitString | SteppedString)[]
+  readonly request: StringRequest
+}
+
+/** The inputs of an option and what hangs on them in series; none where modules have electronics of their own. */
+export function inputsOf(run: Run<World>, world: World): SeriesOnInput[] {
+  const wiring = run.keyed(stringsStage)
+  if (wiring.value.electronics !== 'none') return []
+  const items = stringItems(yearReads(world), {
+    site: run.keyed(siteStage),
+    planeLight: run.keyed(planeLightStage),
+    panelLight: run.keyed(panelLightStage),
+    snow: run.keyed(snowStage),
+    wiring,
+    model: run.keyed(moduleModelStage),
+    sun: run.keyed(sunStage),
+  })
+  return [...byInput(wiring.value.strings)]
+    .sort(([a], [b]) => a - b)
+    .flatMap(([input, own]) => {
+      const item = items[wiring.value.strings.findIndex(({ id }) => id === own[0]?.id)]
+      if (!item) return []
+      const { strings, request } = inSeriesOf(plain(item))
+      return [{ input, ids: own.map(({ id }) => id), strings, request }]
+    })
+}
 
 /** What modules one after the other lie on and have. */
 interface StrungOn {

@@ -102,6 +102,8 @@ export const terms = {
   inverters: 'Microinverters',
   'night-use': 'Own use at night',
   'rated-ac': 'Rated AC power',
+  'clipped-hours': 'Hours with clipping',
+  'clipped-share': 'Share of the year’s AC energy',
   'module-power': 'Module power',
   downtime: 'Downtime',
   modules: 'Modules',

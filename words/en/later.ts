@@ -26,6 +26,7 @@ import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
 import { fit } from './fit'
 import { history } from './history'
+import { curves } from './curves'
 import { inverters } from './inverters'
 import { wiring } from './wiring'
 import { layWanted } from './lay-wanted'
@@ -82,6 +83,7 @@ export const later = {
   tariff,
   treeCard,
   fileUnits,
+  curves,
   inverters,
   strings,
   optimizers,

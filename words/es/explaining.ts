@@ -44,6 +44,8 @@ export const terms: Readonly<Record<keyof typeof english, string>> = {
   inverters: 'Microinversores',
   'night-use': 'Consumo propio nocturno',
   'rated-ac': 'Potencia nominal AC',
+  'clipped-hours': 'Horas con recorte',
+  'clipped-share': 'Parte de la energía AC del año',
   'module-power': 'Potencia de módulos',
   downtime: 'Indisponibilidad',
   modules: 'Módulos',

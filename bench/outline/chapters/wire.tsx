@@ -44,7 +44,7 @@ export function WireChapter() {
   /** Each module works by itself: how they are strung changes nothing of it. */
   const eachAlone = optimizer !== null || inverter?.micro !== undefined
   const dialogs = [
-    ...(eachAlone ? [] : (['strings'] as const)),
+    ...(eachAlone ? [] : (['strings', 'curves'] as const)),
     ...(inverter?.micro ? [] : (['optimizers'] as const)),
     ...(['parts', 'diagram'] as const),
   ]

@@ -1,3 +1,4 @@
+import { type AcYear } from '../../energy/ac'
 import { partLoadCurve } from '../../energy/inverter-curve'
 import { stage, type Stage } from '../../graph/stage'
 import { type Check, type Term } from '../../model/ledger'
@@ -18,7 +19,7 @@ const muchClipping = 0.03
 /** From the inverter to the house. */
 export const inverterAccount: Stage<World, Account> = stage({
   name: 'account of the inverter',
-  version: 5,
+  version: 6,
   after: {
     chain: lossChainStage,
     ac: acStage,
@@ -79,6 +80,8 @@ export const inverterAccount: Stage<World, Account> = stage({
           inputs: [
             term('rated-ac', (inverter.acPowerW * inverters) / 1000, 'kW', 2),
             term('module-power', powerW / 1000, 'kW', 2),
+            term('clipped-hours', (clippedIntervals(ac) * stepMinutes) / 60, 'h', 0),
+            term('clipped-share', clippedShare(ac), 'share', 2),
           ],
           sources: [{ code: 'inverter-sheet' }],
           assumptions: [{ code: 'means-of-interval', data: { minutes: stepMinutes } }],
@@ -117,6 +120,14 @@ export const inverterAccount: Stage<World, Account> = stage({
     }
   },
 })
+
+/** Intervals in which something is clipped. */
+const clippedIntervals = ({ lostKwh }: AcYear): number =>
+  lostKwh.clipping.reduce((count, kwh) => count + Number(kwh > 0), 0)
+
+/** What is clipped of all that the inverters could have given. */
+const clippedShare = ({ kwh, clippedKwh }: AcYear): number =>
+  kwh + clippedKwh > 0 ? clippedKwh / (kwh + clippedKwh) : 0
 
 function clippingCheck(kwh: number, clippedKwh: number): Check[] {
   const share = kwh > 0 ? clippedKwh / kwh : 0

@@ -1,0 +1,23 @@
+/** The sheet with the current-voltage curves of the inputs at a moment. */
+export const curves = {
+  open: 'Curves of the inputs',
+  title: 'Current and voltage of the inputs',
+  chart: 'Current over voltage, {moment}',
+  volts: 'V',
+  amperes: 'A',
+  input: 'Input {input}',
+  working: 'Working point',
+  begins: 'Computing …',
+  dark: 'No light falls on the modules at this moment, or none of them hangs on an input. Choose a moment of the day.',
+  skipped: 'The clock skips this hour. Choose another moment.',
+  head: 'Input',
+  strings: 'Strings',
+  open_: 'Open circuit',
+  short: 'Short circuit',
+  at: 'Works at',
+  power: 'Power',
+  kept: 'Below the best',
+  off: 'does not start',
+  note: 'After dirt and snow, with shade and warmth of the moment. The inverter works between {low} and {high}; “below the best” is what those limits, and strings side by side, keep from the greatest power of the curve.',
+  moment: 'The moment is the one of the stage and of the carpet.',
+} as const
