@@ -1,5 +1,4 @@
 import { commonVolts } from './parallel-strings'
-import { type VoltWindow } from './series-curve'
 import { seriesInto, type SteppedString } from './step-down'
 import { emptyYear, type InSeries, type LitString, type StringRequest } from './string-year'
 
@@ -20,8 +19,6 @@ export interface InputCurve {
   readonly work: { readonly voltsV: number; readonly powerW: number } | null
   /** The greatest power of the whole curve. */
   readonly bestW: number
-  /** Volts that the input works at. */
-  readonly window: VoltWindow | null
 }
 
 /**
@@ -39,7 +36,6 @@ export function inputCurve(
   for (let k = 0; k < entry; k++) for (const series of all) series.read(k)
   const lit = all.filter((series) => series.read(entry))
   if (lit.length === 0) return null
-  const window = request.window ?? null
   const powerAt = (volts: number) => lit.reduce((sum, series) => sum + series.workAt(volts).powerW, 0)
   const work = workOf(lit, request.window, powerAt)
   const openV = Math.max(...lit.map((series) => openVolts(series)))
@@ -53,7 +49,6 @@ export function inputCurve(
     currentA: watts.map((power, k) => power / (voltsV[k] ?? 1)),
     work,
     bestW: work && work.powerW >= mostW * (1 - onTop) ? work.powerW : mostW,
-    window,
   }
 }
 

@@ -69,10 +69,10 @@ export const partReasons = {
   gateway: 'Reads the microinverters over the house’s wiring.',
   inverter: '{power} AC.',
   'dc-disconnect': 'For up to {volts}.',
-  'ac-breaker': `${sized}.`,
+  'ac-breaker': `${sized}{circuits, plural, one {} other {, one for each inverter}}.`,
   'ac-cable':
-    'From the inverter to the load centre along the walls, {spare} spare at each end; {current} at full power.',
-  'ac-disconnect': `${sized}.`,
+    'From {circuits, plural, one {the inverter} other {each of # inverters}} to the load centre along the walls, {spare} spare at each end; {current} at full power.',
+  'ac-disconnect': `${sized}{circuits, plural, one {} other {, one for each inverter}}.`,
   meter: 'At the point of connection.',
   battery: '{energy} usable each.',
   'battery-breaker': `${sized}.`,
