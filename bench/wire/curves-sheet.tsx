@@ -14,7 +14,8 @@ import { number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
 import { intervalAt } from '../carpet/carpet-image'
 import { Moment } from '../carpet/moment'
-import { useBench, useCatalogue, useNumbers, useOption, useSayer, useSession } from '../context'
+import { useBench, useCatalogue, useHouse, useNumbers, useOption, useSayer, useSession } from '../context'
+import { LiveNumbers } from '../live/live-numbers'
 import { Sheet } from '../sheet'
 import { FigureHeads } from './ranked-row'
 import { useTried } from './use-ranking'
@@ -33,13 +34,18 @@ function useInterval(): number | null {
 function useCurves(at: number | null): { rows: readonly InputAtMoment[]; fresh: boolean } | null {
   useTried(at === null ? null : `curves ${at}`)
   const { live } = useBench()
-  const { fresh } = useNumbers()
   const id = useSession((s) => s.optionId)
-  const ranking = useStore(live.store, (s) => s.rankings[id]?.ranking)
+  const [house, objects] = [useHouse(), useOption()]
+  const known = useStore(live.store, (s) => s.rankings[id])
+  const stationKey = useStore(live.store, (s) => s.stationKey)
+  const ranking = known?.ranking
   // The others are told apart by their names alone.
   if (!ranking || ranking.of === 'inverters' || ranking.of === 'strings' || ranking.of === 'optimizers')
     return null
-  return { rows: ranking.rows, fresh: fresh && ranking.of === `curves ${at}` }
+  return {
+    rows: ranking.rows,
+    fresh: ranking.of === `curves ${at}` && LiveNumbers.fits(known, house, objects, stationKey),
+  }
 }
 
 /** What current the strings of each input have over its volts at the stage's moment, and where the inverter works on it. */

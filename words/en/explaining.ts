@@ -99,7 +99,7 @@ export const terms = {
   'cable-drop': 'Voltage drop or rise at full power, at most',
   'other-loss': '{name}',
   inverter: '{inverter}, efficiency',
-  inverters: 'Microinverters',
+  inverters: 'Inverters',
   'night-use': 'Own use at night',
   'rated-ac': 'Rated AC power',
   'clipped-hours': 'Hours with clipping',
@@ -203,7 +203,7 @@ export const assumptions = {
     'Each module works at its own best point: modules of a string do not hold each other back.',
   'steps-down':
     '{modules, plural, one {One module has} other {# modules have}} an optimizer that lowers its volts and raises its current: each gives its own best, as long as the string’s current is no less than its own.',
-  'each-inverter-alone': 'Each microinverter converts and clips what its own modules give, hour by hour.',
+  'each-inverter-alone': 'Each inverter converts and clips what its own modules give, hour by hour.',
   'no-default-mismatch':
     'No default mismatch loss is added: this one is computed from the light. That modules of one type differ among themselves can be entered as “Manufacturing mismatch”.',
   'entered-snow-unused': 'Snow losses entered by month do not count while the depth is known.',

@@ -41,7 +41,7 @@ export const terms: Readonly<Record<keyof typeof english, string>> = {
   'cable-drop': 'Caída o subida de tensión a plena potencia, como máximo',
   'other-loss': '{name}',
   inverter: '{inverter}, rendimiento',
-  inverters: 'Microinversores',
+  inverters: 'Inversores',
   'night-use': 'Consumo propio nocturno',
   'rated-ac': 'Potencia nominal AC',
   'clipped-hours': 'Horas con recorte',
