@@ -1,6 +1,7 @@
 import { startTestServer } from '../parts/test-server.mjs'
 import { freePort } from '../parts/private-database.mjs'
 import { badRequests } from './bad-requests'
+import { cluster } from './cluster'
 import { designers } from './designers'
 import { history } from './history'
 import { kills } from './kills'
@@ -48,6 +49,9 @@ try {
 }
 if (has('bad')) reports.push(await badRequestsWithAccounts(short ? 2000 : 50_000, !short))
 if (has('kills')) reports.push(await kills(short ? 6 : 500, await freePort(0), !short))
+
+// On its own: it needs more of Debian's packages than the others.
+if (wanted.includes('cluster')) reports.push(await cluster(short ? 7 : 100))
 
 const broken = reports.flatMap((report) => report.broken)
 console.log(

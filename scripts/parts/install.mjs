@@ -15,11 +15,19 @@ const isInstalled = (command) =>
 
 const digestOf = (file) => createHash('sha256').update(readFileSync(file)).digest('hex')
 
+/** What a cluster needs beside them. */
+export const clusterPackages = [
+  { command: 'haproxy', package: 'haproxy' },
+  { command: 'rsync', package: 'rsync' },
+]
+
 /** Installs what is missing of Debian's packages (as root), else says exactly what to install. */
-export function installDebianPackages() {
+export function installDebianPackages(more = []) {
   // Debian keeps what servers are started with outside an ordinary user's path.
   process.env.PATH = [process.env.PATH, '/usr/sbin'].filter(Boolean).join(delimiter)
-  const missing = debian.filter(({ command }) => !isInstalled(command)).map((entry) => entry.package)
+  const missing = [...debian, ...more]
+    .filter(({ command }) => !isInstalled(command))
+    .map((entry) => entry.package)
   if (missing.length === 0) return
   const line = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
   if (process.getuid?.() !== 0) {

@@ -43,10 +43,15 @@ export class PrivateDatabase {
   #password = ''
   #stopping = false
   #quiet
+  /** What it is started with beside its own; asked for at each start. */
+  #more
+  #readyMs
 
-  constructor(folder, { quiet = false } = {}) {
+  constructor(folder, { quiet = false, more = () => [], readyMs = 15_000 } = {}) {
     this.#folder = folder
     this.#quiet = quiet
+    this.#more = more
+    this.#readyMs = readyMs
     this.#data = join(folder, 'mariadb')
     this.#scratch = join(folder, 'scratch')
     this.#pidFile = join(this.#data, 'mariadb.pid')
@@ -90,6 +95,19 @@ export class PrivateDatabase {
     await this.#ready()
   }
 
+  /** Ends it as a machine without power would. */
+  kill() {
+    this.#child.kill('SIGKILL')
+  }
+
+  /** Ends one that a killed start command left behind in this folder, as it would be by a crash. */
+  async killLeftover() {
+    const pid = this.#runningPid()
+    if (pid === null) return
+    process.kill(pid, 'SIGKILL')
+    for (let i = 0; i < 100 && isAlive(pid); i++) await pause(50)
+  }
+
   /** Stops it in its tracks, as a machine that hangs would; `thaw` lets it go on. */
   freeze() {
     this.#child.kill('SIGSTOP')
@@ -115,6 +133,12 @@ export class PrivateDatabase {
         : `DROP TRIGGER IF EXISTS ${name}`,
     )
     if (done.status !== 0) throw new Error(done.stderr)
+  }
+
+  /** What it answers to a statement, as text; nothing where it does not. */
+  tell(statement) {
+    const done = this.#sql(statement)
+    return done.status === 0 ? done.stdout : ''
   }
 
   onDeath(listener) {
@@ -202,6 +226,7 @@ export class PrivateDatabase {
         // A file as a statement of a backup takes twice its bytes.
         '--max-allowed-packet=64M',
         `--log-error=${join(this.#data, 'error.log')}`,
+        ...this.#more(),
       ],
       { detached: true, stdio: 'ignore', env: this.#environment() },
     )
@@ -212,10 +237,9 @@ export class PrivateDatabase {
   }
 
   async #ready() {
-    for (let i = 0; i < 150; i++) {
+    for (const end = Date.now() + this.#readyMs; Date.now() < end; await pause(100)) {
       if (hasEnded(this.#child)) break
       if (this.#sql('SELECT 1').status === 0) return
-      await pause(100)
     }
     throw new Error(`MariaDB did not start; see ${join(this.#data, 'error.log')}`)
   }
