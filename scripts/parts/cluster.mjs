@@ -8,8 +8,8 @@ import { freePort, PrivateDatabase } from './private-database.mjs'
 /** Where Debian's package keeps what joins databases to a cluster. */
 const provider = '/usr/lib/galera/libgalera_smm.so'
 const names = ['one', 'two', 'three']
-/** A node takes its data from another one before it answers. */
-const nodeReadyMs = 90_000
+/** A node takes all data from another one before it answers. */
+const nodeReadyMs = 600_000
 /** Whoever says nothing for two seconds is missed, where five are usual: so long nothing is stored. */
 const soonMissed = [
   'evs.keepalive_period=PT0.5S',
