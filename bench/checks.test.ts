@@ -8,6 +8,6 @@ test('what is not named elsewhere is of the wiring: every such code, so that a n
     ...['off-wall', 'cable-drop', 'cable-thin', 'busbar', 'unbalanced', 'shutdown'],
     ...['unit-cold', 'unit-peak', 'unit-hot', 'unit-current', 'unit-power'],
     ...['optimizers-few', 'optimizers-many', 'optimizers-power', 'branch-many'],
-    ...['dc-ac-high', 'dc-ac-low', 'clipping', 'counted-twice'],
+    ...['dc-ac-high', 'dc-ac-low', 'inverter-idle', 'clipping', 'counted-twice'],
   ])
 })
