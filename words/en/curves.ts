@@ -12,7 +12,7 @@ export const curves = {
   skipped: 'The clock skips this hour. Choose another moment.',
   head: 'Input',
   strings: 'Strings',
-  open_: 'Open circuit',
+  openCircuit: 'Open circuit',
   short: 'Short circuit',
   at: 'Works at',
   power: 'Power',
