@@ -159,7 +159,9 @@ function Points({ rows, beside }: { readonly rows: readonly InputAtMoment[]; rea
       <thead>
         <tr className="border-b border-line">
           <th className="py-1 text-left font-normal text-pencil">{words.head}</th>
-          <FigureHeads heads={[words.strings, words.openCircuit, words.short, words.at, words.power, words.kept]} />
+          <FigureHeads
+            heads={[words.strings, words.openCircuit, words.short, words.at, words.power, words.kept]}
+          />
         </tr>
       </thead>
       <tbody>
