@@ -3,7 +3,9 @@
 import { spawnSync } from 'node:child_process'
 import { buildIfChanged } from './parts/build.mjs'
 import { root } from './parts/folders.mjs'
+import { clusterPackages, installDebianPackages } from './parts/install.mjs'
 
+if (process.argv.includes('cluster')) installDebianPackages(clusterPackages)
 await buildIfChanged()
 const { status } = spawnSync(
   'node',

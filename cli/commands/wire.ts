@@ -5,7 +5,7 @@ import { fitDiode } from '@/core/energy/fit-diode'
 import { diodeAt, maximumPower } from '@/core/energy/single-diode'
 import { stringUpWith } from '@/core/electrical/by-hand'
 import { wiringRules } from '@/core/electrical/rules'
-import { inverterOf, type SideBySide } from '@/core/electrical/side-by-side'
+import { inputPlace, type SideBySide } from '@/core/electrical/side-by-side'
 import { mostStrung } from '@/core/electrical/string-search'
 import { lengthsFor, parallelStrings, stringWindow, type PanelString } from '@/core/electrical/stringing'
 import { mostInverters } from '@/core/kinds/electrical/electrical'
@@ -150,9 +150,7 @@ function answer(wire: WireCase): object {
 
 /** From 1; of several inverters an input is told by both. */
 const inputOf = (input: number, beside: SideBySide) =>
-  beside.inverters > 1
-    ? { inverter: inverterOf(input, beside) + 1, input: (input % beside.mppInputs) + 1 }
-    : { input: input + 1 }
+  beside.inverters > 1 ? inputPlace(input, beside) : { input: input + 1 }
 
 /** Volts are those of one module: what holds it holds it alone. */
 function unitAnswer(

@@ -11,11 +11,19 @@ export interface SideBySide {
 export const inverterOf = (input: number, { inverters, mppInputs }: SideBySide): number =>
   inverters > 1 ? Math.floor(input / mppInputs) : 0
 
+/** An inverter and its own input, each from 1. */
+export function inputPlace(
+  input: number,
+  beside: SideBySide,
+): { readonly inverter: number; readonly input: number } {
+  const inverter = inverterOf(input, beside)
+  return { inverter: inverter + 1, input: input - inverter * beside.mppInputs + 1 }
+}
+
 /** An input as it is told, from 1: its number, after the inverter's where there are several. */
 export const inputName = (input: number, beside: SideBySide): string => {
-  const inverter = inverterOf(input, beside)
-  const own = String(input - inverter * beside.mppInputs + 1)
-  return beside.inverters > 1 ? `${inverter + 1}.${own}` : own
+  const place = inputPlace(input, beside)
+  return beside.inverters > 1 ? `${place.inverter}.${place.input}` : String(place.input)
 }
 
 /** Where strings hang that have an input, by their ids: inverter, input and place there, each from 1. */
@@ -29,8 +37,8 @@ export function stringPositions(
     if (input < 0) continue
     const place = (hung.get(input) ?? 0) + 1
     hung.set(input, place)
-    const inverter = inverterOf(input, beside)
-    names.set(id, `${inverter + 1}.${input - inverter * beside.mppInputs + 1}.${place}`)
+    const at = inputPlace(input, beside)
+    names.set(id, `${at.inverter}.${at.input}.${place}`)
   }
   return names
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { inverterOf } from '../electrical/side-by-side'
+import { inputPlace } from '../electrical/side-by-side'
 import { siteId } from '../kinds/site/site'
 import { theOne } from '../kinds/documents'
 import { acPowerOf } from '../parts/parts-list'
@@ -72,8 +72,7 @@ export function monitoredOf(
         : [
             {
               id,
-              inverter: inverterOf(input, beside) + 1,
-              input: input - inverterOf(input, beside) * beside.mppInputs + 1,
+              ...inputPlace(input, beside),
               modules: panelIds.length,
             },
           ],

@@ -205,9 +205,10 @@ export class Cluster {
     const child = spawn('haproxy', ['-db', '-f', file], { stdio: 'ignore', detached: true })
     this.#proxy = child
     writeFileSync(join(this.#folder, 'proxy.pid'), String(child.pid))
-    child.once('exit', () => void this.#again(() => this.#startProxy()))
     await pause(restMs)
     if (hasEnded(child)) throw new Error(`The proxy did not start; see haproxy -c -f ${file}`)
+    // Only one that has started is started again: whoever called hears of the other.
+    child.once('exit', () => void this.#again(() => this.#startProxy()))
   }
 
   async #startApp(n, port) {
