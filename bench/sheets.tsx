@@ -27,6 +27,7 @@ const named = [
   'strings',
   'curves',
   'optimizers',
+  'tariffs',
   'bills',
   'fit',
   'money',

@@ -78,6 +78,40 @@ test('hours are painted with a price, by hand and by keys, and the bills follow'
   expect(await figure(page, 'bill-then')).toBe(before)
 })
 
+test('the tariffs of the place side by side: the cheapest are named, and one is taken', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Match')
+  const before = await figure(page, 'bill-then')
+  await page.getByRole('button', { name: 'Compare tariffs' }).click()
+  const tariffs = sheet(page, 'Tariffs side by side')
+  const lowest = tariffs.getByRole('region', { name: 'The lowest bill' })
+  await expect(lowest).toContainText('Quahaven Municipal Electric: Town home, demand')
+  await expect(lowest).toContainText('This option has no battery')
+  await expectAccessible(page)
+  const rows = tariffs.getByRole('row')
+  // Six of the place, and the job's two, which are without the holidays of the leaflets.
+  await expect(rows).toHaveCount(1 + 6 + 2)
+  const bills = async (name: RegExp) => {
+    const row = rows.filter({ has: page.getByRole('rowheader', { name }) })
+    const cells = await row.getByRole('cell').allTextContents()
+    return cells.slice(0, 3).map((text) => Number(text.replace(/[^\d]/g, '')))
+  }
+  const then = await bills(/the tariff with solar$/)
+  expect(then[1]).toBe(Math.round(before))
+  const steps = await bills(/Home, in steps/)
+  await tariffs
+    .getByRole('button', { name: 'Take Aldane Light & Power: Home, in steps as the tariff with solar' })
+    .click()
+  await settled(page)
+  expect(Math.round(await figure(page, 'bill-then'))).toBe(steps[1])
+  // It is the one with solar now, and what it does by itself is said.
+  await expect(rows.filter({ hasText: 'the tariff with solar' })).toContainText('Home, in steps')
+  await expect(lowest).toContainText('a year more on the tariff with solar')
+  await close(page, 'Tariffs side by side')
+  await undoAll(page)
+  expect(await figure(page, 'bill-then')).toBe(before)
+})
+
 test('a tariff of the place is taken, saved as a file and read again; a bad file says what is wrong', async ({
   page,
 }) => {

@@ -8,6 +8,7 @@ import { type HeightWorth } from '@/core/readers/height-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type OptimizerWorth } from '@/core/readers/optimizer-worth'
 import { type StringsWorth } from '@/core/readers/strings-worth'
+import { type TariffWorth } from '@/core/readers/tariff-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
 import { type StoragePicture } from '@/core/readers/storage-worth'
@@ -35,12 +36,13 @@ export interface ShadeWanted {
 /** The curves of its inputs at an interval of the year. */
 export type CurvesAt = `curves ${number}`
 
-/** What other things would make of an option, or what its inputs do: those that are known so far, the best first, of so many. */
+/** What other things would make of an option, what it would pay elsewhere, or what its inputs do: those that are known so far, the best first, of so many. */
 export type Ranking =
   | { readonly of: 'inverters'; readonly all: number; readonly rows: readonly InverterWorth[] }
   | { readonly of: 'strings'; readonly all: number; readonly rows: readonly StringsWorth[] }
   | { readonly of: CurvesAt; readonly all: number; readonly rows: readonly InputAtMoment[] }
   | { readonly of: 'optimizers'; readonly all: number; readonly rows: readonly OptimizerWorth[] }
+  | { readonly of: 'tariffs'; readonly all: number; readonly rows: readonly TariffWorth[] }
 
 export interface RunRequest {
   readonly type: 'run'

@@ -1,13 +1,10 @@
 'use client'
 
-import { useEffect, useState } from 'react'
 import { theOne } from '@/core/kinds/documents'
 import { type TariffForm } from '@/core/kinds/tariff/form'
 import { tariffNowId, tariffThenId, type Tariff } from '@/core/kinds/tariff/tariff'
 import { Fault } from '@/core/model/fault'
 import { boardDays } from '@/core/tariff/board'
-import { overHttp } from '@/services/ask'
-import { tariffsAt } from '@/services/world'
 import { later } from '@/words/en/later'
 import { entered, moneySign } from '@/words/format'
 import { useBench, useHouse, useSayer, useSession, useSite } from '../context'
@@ -22,7 +19,9 @@ import { Charges } from './charges'
 import { PaintList } from './paint-list'
 import { PriceBoard } from './price-board'
 import { readTariff } from './read-tariff'
+import { takeTariff } from './take-tariff'
 import { useBoard } from './use-board'
+import { useTariffsHere } from './use-tariffs-here'
 
 const words = later.tariff
 
@@ -48,18 +47,7 @@ function Source({ tariff }: { readonly tariff: Tariff }) {
   const sayer = useSayer()
   const here = useTariffsHere()
   const fields = later.fields.tariff
-  const take = (form: TariffForm) => {
-    const { step, fault } = documents.edit(
-      tariff.id === tariffThenId ? words.then : words.now,
-      houseId,
-      (before) => ({
-        ...before,
-        [tariff.id]: { ...form, id: tariff.id, kind: 'tariff' },
-      }),
-    )
-    const said = fault ? sayer.fault(fault) : sayer.say(words.taken, { name: form.name })
-    toast(session, said, step)
-  }
+  const take = (form: TariffForm) => takeTariff({ documents, session }, sayer, tariff.id, form)
   const open = ([file]: readonly File[]) => {
     if (!file) return
     readTariff(file).then(take, (error: unknown) => {
@@ -122,24 +110,6 @@ function Source({ tariff }: { readonly tariff: Tariff }) {
       </div>
     </div>
   )
-}
-
-/** What utilities offer at the place; null until it is known. */
-function useTariffsHere(): readonly TariffForm[] | null {
-  const { latitudeDeg, longitudeDeg } = useSite()
-  const [known, setKnown] = useState<readonly TariffForm[] | null>(null)
-  useEffect(() => {
-    const controller = new AbortController()
-    tariffsAt(overHttp('/world'), { latitudeDeg, longitudeDeg }, controller.signal).then(
-      setKnown,
-      (error: unknown) => {
-        if (error instanceof Fault) setKnown([])
-        else if (!controller.signal.aborted) throw error
-      },
-    )
-    return () => controller.abort()
-  }, [latitudeDeg, longitudeDeg])
-  return known
 }
 
 function Prices({ tariff }: { readonly tariff: Tariff }) {

@@ -102,6 +102,7 @@ export interface Session {
     | 'strings'
     | 'curves'
     | 'optimizers'
+    | 'tariffs'
     | 'tariff-now'
     | 'tariff-then'
     | 'bills'

@@ -12,6 +12,7 @@ import { type InputAtMoment } from '@/core/readers/input-curves'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
+import { type CurvesAt, type Ranking } from '@/workers/messages'
 import { intervalAt } from '../carpet/carpet-image'
 import { Moment } from '../carpet/moment'
 import { useBench, useCatalogue, useHouse, useNumbers, useOption, useSayer, useSession } from '../context'
@@ -30,6 +31,9 @@ function useInterval(): number | null {
   return numbers ? intervalAt(numbers.summary.carpet, day, hour) : null
 }
 
+const isOfCurves = (ranking: Ranking): ranking is Extract<Ranking, { readonly of: CurvesAt }> =>
+  ranking.of.startsWith('curves ')
+
 /** Curves that are known, if only of the moment before; `fresh` where they are of this one. */
 function useCurves(at: number | null): { rows: readonly InputAtMoment[]; fresh: boolean } | null {
   useTried(at === null ? null : `curves ${at}`)
@@ -39,9 +43,7 @@ function useCurves(at: number | null): { rows: readonly InputAtMoment[]; fresh: 
   const known = useStore(live.store, (s) => s.rankings[id])
   const stationKey = useStore(live.store, (s) => s.stationKey)
   const ranking = known?.ranking
-  // The others are told apart by their names alone.
-  if (!ranking || ranking.of === 'inverters' || ranking.of === 'strings' || ranking.of === 'optimizers')
-    return null
+  if (!ranking || !isOfCurves(ranking)) return null
   return {
     rows: ranking.rows,
     fresh: ranking.of === `curves ${at}` && LiveNumbers.fits(known, house, objects, stationKey),

@@ -23,6 +23,7 @@ export function RankingSheet({
   first,
   heads,
   ranking: { rows, all, fresh },
+  found,
   children,
 }: {
   readonly words: RankingWords
@@ -36,6 +37,8 @@ export function RankingSheet({
     readonly all: number | null
     readonly fresh: boolean
   }
+  /** What the rows come to, over their table. */
+  readonly found?: ReactNode
   readonly children: ReactNode
 }) {
   const { session } = useBench()
@@ -52,6 +55,7 @@ export function RankingSheet({
               ? done
               : sayer.say(words.progress, { done: rows.length, all })}
       </p>
+      {rows.length > 0 && found}
       {rows.length > 0 && (
         <table className={`w-full ${fresh ? '' : 'opacity-60'}`}>
           <thead>

@@ -48,6 +48,7 @@ import { setbacks } from './setbacks'
 import { bills, tariff } from './tariff'
 import { strings } from './strings'
 import { optimizers } from './optimizers'
+import { tariffs } from './tariffs'
 import { structure } from './structure'
 import { severalCard } from './several'
 import { underlays } from './underlays'
@@ -87,6 +88,7 @@ export const later = {
   inverters,
   strings,
   optimizers,
+  tariffs,
   wiring,
   layWanted,
   load,

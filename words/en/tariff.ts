@@ -5,7 +5,6 @@ export const tariff = {
   open: 'Prices and charges',
   now: 'Tariff now',
   then: 'Tariff with solar',
-  bills: 'Bills line by line',
   here: 'Tariffs of this place',
   choose: 'Choose one …',
   none: 'No tariffs are known for this place.',
@@ -86,6 +85,7 @@ export const tariff = {
 
 /** The sheet of bills. */
 export const bills = {
+  open: 'Bills line by line',
   title: 'Bills line by line',
   now: 'Bills now',
   then: 'Bills with solar',

@@ -21,13 +21,16 @@ export function MatchChapter() {
       <Consumption />
       <TariffFields tariff={theOne(house, 'tariff', tariffNowId)} title={later.tariff.now} />
       <TariffFields tariff={theOne(house, 'tariff', tariffThenId)} title={later.tariff.then} />
-      <button
-        type="button"
-        className={`mt-2 block ${lineButton}`}
-        onClick={() => session.setState({ dialog: 'bills' })}
-      >
-        {later.tariff.bills}
-      </button>
+      {(['bills', 'tariffs'] as const).map((dialog) => (
+        <button
+          key={dialog}
+          type="button"
+          className={`mt-2 block ${lineButton}`}
+          onClick={() => session.setState({ dialog })}
+        >
+          {later[dialog].open}
+        </button>
+      ))}
     </>
   )
 }
