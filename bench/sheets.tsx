@@ -49,6 +49,7 @@ const dialogs: Readonly<Partial<Record<NonNullable<Session['dialog']>, Component
   year: YearSheet,
   'cash-flow': lazyPart('CashFlowDialog'),
   'hand-over': lazyPart('HandOverDialog'),
+  'customer-bills': lazyPart('CustomerBillsDialog'),
   'tariff-now': TariffDialog,
   'tariff-then': TariffDialog,
   ...Object.fromEntries(named.map((name) => [name, lazyPart(partOf(name))])),

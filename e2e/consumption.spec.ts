@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
 import { chapter, figure, openShippedJob, saved, settled } from './bench'
 
@@ -65,4 +66,72 @@ test('a meter file is read, a car is added and left out, months are typed, and a
   await saved(page)
   expect(await figure(page, 'consumption')).toBe(before.consumption)
   expect(await figure(page, 'bill-now')).toBe(before.bill)
+})
+
+test('bills are typed, set the year, and are held against the tariff', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Match')
+  const before = await figure(page, 'consumption')
+  await page.getByRole('button', { name: 'Enter bills' }).click()
+  const sheet = page.getByRole('dialog', { name: 'Bills of the customer' })
+  const type = async (label: string, value: string) => {
+    await sheet.getByLabel(label, { exact: true }).fill(value)
+    await sheet.getByLabel(label, { exact: true }).press('Enter')
+  }
+  const bills = [
+    ['2025-01-01', '2025-03-31', '2000', '500'],
+    ['2025-03-31', '2025-07-01', '2300', '620,50'],
+    ['2025-07-10', '2025-12-31', '6100', ''],
+  ] as const
+  for (const [k, [from, to, kwh, money]] of bills.entries()) {
+    await sheet.getByRole('button', { name: 'Add a bill' }).click()
+    await sheet.getByLabel(`First day of bill ${k + 1}`).fill(from)
+    await sheet.getByLabel(`Last day of bill ${k + 1}`).fill(to)
+    await type(`kWh of bill ${k + 1}`, kwh)
+    if (money !== '') await type(`Amount of bill ${k + 1}`, money)
+  }
+  const year = sheet.getByRole('region', { name: 'The year they come to' })
+  await expect(year).toContainText('No bill has Jul 2, 2025 to Jul 9, 2025.')
+  await expect(year).toContainText('8 days of the year are in no bill')
+  await settled(page)
+  // The eight days are filled: more than the bills have by 2 to 3 %.
+  const consumption = await figure(page, 'consumption')
+  expect(consumption).toBeGreaterThan(10_400 * 1.015)
+  expect(consumption).toBeLessThan(10_400 * 1.035)
+  await expect(sheet.getByRole('region', { name: 'Held against the tariff now' })).toContainText(
+    'The bills ask for $1,120.50',
+  )
+  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
+  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+
+  // A bill ends after it begins, and what is no number says so; nothing is lost by either.
+  await sheet.getByLabel('Last day of bill 3').fill('2025-07-01')
+  await expect(sheet.getByRole('alert')).toContainText('ends on the day it begins or later')
+  await sheet.getByLabel('Last day of bill 3').fill('2025-12-31')
+  await expect(sheet.getByRole('alert')).toHaveCount(0)
+  await type('kWh of bill 2', 'a lot')
+  await expect(sheet.getByRole('alert')).toContainText('“a lot” is not a number')
+  await sheet.getByLabel('kWh of bill 2').press('Escape')
+  await sheet.getByRole('button', { name: 'Remove bill 3' }).click()
+  await settled(page)
+  expect(await figure(page, 'consumption')).toBeLessThan(10_000)
+  await sheet.getByRole('button', { name: 'Close' }).click()
+
+  // A year typed by hand is the customer's now: the sheet offers the bills' again.
+  await page.getByLabel('Annual consumption').fill('9000')
+  await page.getByLabel('Annual consumption').press('Enter')
+  await settled(page)
+  await page.getByRole('button', { name: 'Enter bills' }).click()
+  await expect(year).toContainText('Consumption is 9,000 kWh now')
+  await year.getByRole('button', { name: /^Take .* kWh a year, month by month$/ }).click()
+  await expect(year.getByRole('button')).toHaveCount(0)
+  await sheet.getByRole('button', { name: 'Close' }).click()
+
+  const undo = page.getByTitle('Undo (Ctrl-Z)')
+  while (await undo.isEnabled()) {
+    await undo.click()
+    await settled(page)
+  }
+  await saved(page)
+  expect(await figure(page, 'consumption')).toBe(before)
 })

@@ -10,8 +10,11 @@ export function DayField({
   label,
   value,
   onSet,
+  bare = false,
 }: {
   readonly label: string
+  /** Named by what stands over and beside it in a table. */
+  readonly bare?: boolean
   readonly value: string | null
   /** @returns what is wrong, or null */
   readonly onSet: (day: string | null) => Fault | null
@@ -28,13 +31,16 @@ export function DayField({
   return (
     <div className="py-0.5">
       <div className="flex items-center gap-1.5">
-        <label htmlFor={id} className="min-w-0 flex-1 leading-4 text-pencil">
-          {label}
-        </label>
+        {!bare && (
+          <label htmlFor={id} className="min-w-0 flex-1 leading-4 text-pencil">
+            {label}
+          </label>
+        )}
         <input
           id={id}
           type="date"
           className="field w-[8.6rem] shrink-0"
+          aria-label={bare ? label : undefined}
           value={typed ?? value ?? ''}
           min="1900-01-01"
           max="2199-12-31"

@@ -26,7 +26,7 @@ const problemTexts: Readonly<Record<string, string>> = meterProblems
 
 /** What the customer uses: a year's figure or twelve, its shape or a meter's file, and what will come. */
 export function Consumption() {
-  const { documents } = useBench()
+  const { documents, session } = useBench()
   const load = theOne(useHouse(), 'load', loadId)
   const fields = later.fields.load
   return (
@@ -49,6 +49,13 @@ export function Consumption() {
         onChoose={(shape: LoadShape) => documents.set('Load shape', houseId, loadId, { shape })}
       />
       <Months load={load} />
+      <button
+        type="button"
+        className={`block ${lineButton}`}
+        onClick={() => session.setState({ dialog: 'customer-bills' })}
+      >
+        {later.customerBills.open}
+      </button>
       <Meter load={load} />
       <AddedLoads load={load} />
     </>

@@ -103,6 +103,7 @@ export interface Session {
     | 'curves'
     | 'optimizers'
     | 'tariffs'
+    | 'customer-bills'
     | 'tariff-now'
     | 'tariff-then'
     | 'bills'

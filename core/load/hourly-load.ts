@@ -21,8 +21,12 @@ export function hourlyLoad(load: Spread, clock: LocalClock, southern: boolean): 
   return kwh
 }
 
-/** Only their proportions count. */
-function ofShape(shape: Exclude<Load['shape'], 'meter'>, clock: LocalClock, southern: boolean): Float64Array {
+/** An archetype's energy in each interval; only their proportions count. */
+export function ofShape(
+  shape: Exclude<Load['shape'], 'meter'>,
+  clock: LocalClock,
+  southern: boolean,
+): Float64Array {
   const { weekday, weekend, months } = dayShapes[shape]
   const kwh = new Float64Array(clock.hour.length)
   for (let i = 0; i < kwh.length; i++) {

@@ -1,5 +1,6 @@
 import { type MeterYear } from '../kinds/load/load'
-import { modelYear, yearHours, yearStartMs } from '../model/model-year'
+import { dayOfModelYear } from '../model/day'
+import { yearHours, yearStartMs } from '../model/model-year'
 import { type MeterSeries } from './meter/reading'
 
 const dayMinutes = 1440
@@ -12,14 +13,6 @@ const weekdayOf = (day: number): number => (((day + 4) % 7) + 7) % 7
 const apart = (a: number, b: number): number => {
   const way = Math.abs(a - b) % yearDays
   return Math.min(way, yearDays - way)
-}
-
-/** Days since 1970 as a day of the year, 0..364; 29 February counts as the 28th. */
-function dayOfYear(day: number): number {
-  const date = new Date(day * 86_400_000)
-  const [month, of] = [date.getUTCMonth(), date.getUTCDate()]
-  const same = Date.UTC(modelYear, month, month === 1 && of === 29 ? 28 : of)
-  return Math.round((same - Date.UTC(modelYear, 0, 1)) / 86_400_000)
 }
 
 /** The whole days of a series with what each hour used. */
@@ -48,7 +41,7 @@ export function onModelYear(series: MeterSeries): Float64Array | null {
   const days = wholeDays(series).map(({ day, hours }) => ({
     hours,
     weekday: weekdayOf(day),
-    at: dayOfYear(day),
+    at: dayOfModelYear(day),
   }))
   if (days.length === 0) return null
   const firstWeekday = weekdayOf(Math.round(yearStartMs(0) / 86_400_000))

@@ -149,6 +149,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     byMonth: 'load',
     meter: 'load',
     added: 'load, account of use',
+    // What they say stands in consumption and months.
+    bills: '',
   },
   'tariff-now': {
     ...Object.fromEntries(billed.map((field) => [field, 'bill now'])),

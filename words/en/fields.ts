@@ -139,6 +139,7 @@ export const fieldsOf = {
     byMonth: 'By month',
     meter: 'Meter file',
     added: 'What will come',
+    bills: 'Bills of the customer',
   },
   tariff: {
     name: 'Name',

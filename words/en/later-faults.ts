@@ -199,6 +199,8 @@ export const laterRules = {
   'at-most-entries': 'at most {limit, plural, one {# entry} other {# entries}}',
   'field-crossing': 'an outline does not cross itself',
   'profile-upwards': 'stretches begin at the eave (0) and go up, each from a greater height than the last',
+  'bill-backwards': 'a bill ends on the day it begins or later',
+  'bill-long': 'a bill has at most {limit, number} days',
   'missing-yes-no': 'yes or no is missing here',
   'missing-list': 'a list is missing here',
   'missing-object': 'an object is missing here',

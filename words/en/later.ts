@@ -27,6 +27,7 @@ import { fileUnits } from './file-units'
 import { fit } from './fit'
 import { history } from './history'
 import { curves } from './curves'
+import { customerBills } from './customer-bills'
 import { inverters } from './inverters'
 import { wiring } from './wiring'
 import { layWanted } from './lay-wanted'
@@ -85,6 +86,7 @@ export const later = {
   treeCard,
   fileUnits,
   curves,
+  customerBills,
   inverters,
   strings,
   optimizers,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, type DeepReadonly } from '../../model/object-base'
+import { dayCount, daySchema } from '../../model/day'
 import { yearHours } from '../../model/model-year'
 import { between, ruleMessage, wholeBetween } from '../../model/rules'
 
@@ -69,6 +70,30 @@ const addedSchema = z.discriminatedUnion('what', [
 ])
 export type AddedLoad = DeepReadonly<z.infer<typeof addedSchema>>
 
+const mostDays = 400
+/** As many bills as a job holds: five years of months. */
+export const mostBills = 60
+
+/** What the utility billed for some days: the first and the last of them, both within. */
+const billedSchema = z
+  .strictObject({
+    from: daySchema,
+    to: daySchema,
+    /** Null until it is typed: a bill without it says nothing of the year. */
+    kwh: between(0, 100_000, 'kWh').nullable(),
+    /** All that was asked for, taxes too; null where nobody has typed it. */
+    money: between(-100_000, 1_000_000, 'money').nullable(),
+  })
+  .refine(({ from, to }) => dayCount(to) >= dayCount(from), {
+    path: ['to'],
+    error: ruleMessage('bill-backwards'),
+  })
+  .refine(({ from, to }) => dayCount(to) - dayCount(from) < mostDays, {
+    path: ['to'],
+    error: ruleMessage('bill-long', { limit: mostDays }),
+  })
+export type CustomerBill = DeepReadonly<z.infer<typeof billedSchema>>
+
 /** What the customer uses. One to a house document. */
 export const loadSchema = z.strictObject({
   id: z.literal(loadId),
@@ -84,12 +109,15 @@ export const loadSchema = z.strictObject({
     .nullable(),
   meter: meterSchema.nullable(),
   added: z.array(addedSchema).max(20),
+  /** The customer's own, as they lie on the table. */
+  bills: z.array(billedSchema).max(mostBills),
 })
 export type Load = DeepReadonly<z.infer<typeof loadSchema>>
 
-export const loadVersion = 2
+export const loadVersion = 3
 export const loadMigrations = [
   (value: Record<string, unknown>) => ({ ...value, byMonth: null, meter: null, added: [] }),
+  (value: Record<string, unknown>) => ({ ...value, bills: [] }),
 ]
 
 export const defaultLoad: Load = {
@@ -100,6 +128,7 @@ export const defaultLoad: Load = {
   byMonth: null,
   meter: null,
   added: [],
+  bills: [],
 }
 
 /** What a year comes to, with what will come. */
