@@ -28,6 +28,7 @@ const named = [
   'curves',
   'optimizers',
   'tariffs',
+  'hours',
   'bills',
   'fit',
   'money',

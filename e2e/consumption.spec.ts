@@ -135,3 +135,35 @@ test('bills are typed, set the year, and are held against the tariff', async ({ 
   await saved(page)
   expect(await figure(page, 'consumption')).toBe(before)
 })
+
+test('where the energy goes adds up to the ledger, and an hour has its price', async ({ page }) => {
+  await openShippedJob(page)
+  await page.getByText('With battery', { exact: true }).first().click()
+  await settled(page)
+  await chapter(page, 'Match')
+  const picture = page.getByRole('figure', { name: 'Where the energy goes in a year' }).getByRole('img')
+  const flows = new Map(
+    ((await picture.getAttribute('aria-label')) ?? '')
+      .split('; ')
+      .map((text) => text.split(': '))
+      .map(([way = '', kwh = '']) => [way, Number(kwh.replace(/[^\d]/g, ''))]),
+  )
+  const shown = (id: string) => figure(page, id).then(Math.round)
+  const sum = (...ways: string[]) => ways.reduce((all, way) => all + (flows.get(way) ?? NaN), 0)
+  expect(sum('Yield to Consumption', 'Battery to Consumption')).toBe(await shown('used'))
+  expect(sum('Bought to Consumption')).toBe(await shown('bought'))
+  expect(sum('Yield to Sold')).toBe(await shown('sold'))
+  expect(sum('Yield to Consumption', 'Yield to Battery', 'Yield to Sold')).toBe(await shown('yield'))
+  await expect(page.getByRole('figure', { name: 'The mean day of each month' }).getByRole('img')).toHaveCount(
+    12,
+  )
+
+  await page.getByRole('button', { name: 'What an hour costs' }).click()
+  const sheet = page.getByRole('dialog', { name: 'What a kWh costs by the hour it is used in' })
+  await expect(sheet.getByText(/^A kWh used each day at \d\d:00 in place of \d\d:00 costs/)).toBeVisible({
+    timeout: 30_000,
+  })
+  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
+  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await sheet.getByRole('button', { name: 'Close' }).click()
+})

@@ -103,14 +103,14 @@ async function tellShade(
   post({ ...answer, light, heights })
 }
 
-/** Every inverter in the place of the chosen one, other strings, optimizers or tariffs, told as they come; or curves of inputs. */
+/** Every inverter in the place of the chosen one, other strings, optimizers, tariffs or hours, told as they come; or curves of inputs. */
 async function tellRanking(
   request: RunRequest,
   of: Ranking['of'],
   world: World,
   pause: Pause,
 ): Promise<void> {
-  const { inputCurves, inverterWorths, optimizerWorths, stringsWorths, tariffsOf, tariffWorths } =
+  const { hourWorths, inputCurves, inverterWorths, optimizerWorths, stringsWorths, tariffsOf, tariffWorths } =
     await import('./ranking-of')
   const optionId = request.options[0]?.id ?? ''
   const tell = (ranking: Ranking) => post({ type: 'ranking', id: request.id, optionId, ranking })
@@ -118,6 +118,8 @@ async function tellRanking(
     await stringsWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
   else if (of === 'optimizers')
     await optimizerWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
+  else if (of === 'hours')
+    await hourWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))
   else if (of === 'tariffs')
     await tariffWorths(graph, world, await tariffsOf(world), untilOvertaken(pause), (rows, all) =>
       tell({ of, all, rows }),

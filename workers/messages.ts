@@ -5,6 +5,7 @@ import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
 import { type FaultDetail } from '@/core/model/fault'
 import { type InputAtMoment } from '@/core/readers/input-curves'
 import { type HeightWorth } from '@/core/readers/height-worth'
+import { type HourWorth } from '@/core/readers/hour-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
 import { type OptimizerWorth } from '@/core/readers/optimizer-worth'
 import { type StringsWorth } from '@/core/readers/strings-worth'
@@ -36,12 +37,13 @@ export interface ShadeWanted {
 /** The curves of its inputs at an interval of the year. */
 export type CurvesAt = `curves ${number}`
 
-/** What other things would make of an option, what it would pay elsewhere, or what its inputs do: those that are known so far, the best first, of so many. */
+/** What other things would make of an option, what it would pay elsewhere or at other hours, or what its inputs do: those that are known so far, the best first, of so many. */
 export type Ranking =
   | { readonly of: 'inverters'; readonly all: number; readonly rows: readonly InverterWorth[] }
   | { readonly of: 'strings'; readonly all: number; readonly rows: readonly StringsWorth[] }
   | { readonly of: CurvesAt; readonly all: number; readonly rows: readonly InputAtMoment[] }
   | { readonly of: 'optimizers'; readonly all: number; readonly rows: readonly OptimizerWorth[] }
+  | { readonly of: 'hours'; readonly all: number; readonly rows: readonly HourWorth[] }
   | { readonly of: 'tariffs'; readonly all: number; readonly rows: readonly TariffWorth[] }
 
 export interface RunRequest {

@@ -5,6 +5,8 @@ import { BillChart, EnergyChart, PaybackChart, WeekChart } from '@/charts/figure
 import { StoreView } from '../battery/store-view'
 import { type LineId } from '@/core/model/ledger'
 import { useNumbers, useSayer, useSession, useSite } from '../context'
+import { AverageDays } from '../match/average-days'
+import { EnergyFlowPicture } from '../match/energy-flow'
 import { Offsets } from '../match/offsets'
 import { Ranges } from '../offer/ranges'
 import { Compare, CompareBelow } from './compare'
@@ -46,10 +48,12 @@ export function ChapterView() {
             <EnergyChart {...of} monthly={monthly} height={250} />
           </div>
           {hasSolar && <Offsets summary={summary} />}
+          <EnergyFlowPicture summary={summary} />
           <div className="grid grid-cols-1 gap-4 xl:grid-cols-2">
             <BillChart {...of} monthly={monthly} height={230} hasSolar={hasSolar} />
             <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
           </div>
+          <AverageDays carpet={summary.carpet} />
         </div>
       )}
       {chapter === 'store' && (

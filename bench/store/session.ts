@@ -103,6 +103,7 @@ export interface Session {
     | 'curves'
     | 'optimizers'
     | 'tariffs'
+    | 'hours'
     | 'customer-bills'
     | 'tariff-now'
     | 'tariff-then'

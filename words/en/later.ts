@@ -25,6 +25,8 @@ import { diagram } from './diagram'
 import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
 import { fit } from './fit'
+import { flows } from './flows'
+import { hours } from './hours'
 import { history } from './history'
 import { curves } from './curves'
 import { customerBills } from './customer-bills'
@@ -74,6 +76,8 @@ export const later = {
   edgeForms,
   fields: fieldsOf,
   fit,
+  flows,
+  hours,
   fixtureForms,
   foliages,
   gridPhases,

@@ -21,7 +21,7 @@ export function MatchChapter() {
       <Consumption />
       <TariffFields tariff={theOne(house, 'tariff', tariffNowId)} title={later.tariff.now} />
       <TariffFields tariff={theOne(house, 'tariff', tariffThenId)} title={later.tariff.then} />
-      {(['bills', 'tariffs'] as const).map((dialog) => (
+      {(['bills', 'tariffs', 'hours'] as const).map((dialog) => (
         <button
           key={dialog}
           type="button"
