@@ -52,3 +52,29 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   await settled(page)
   await saved(page)
 })
+
+test('where the highest power is charged, the battery keeps it low', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Match')
+  await page.getByRole('button', { name: 'Compare tariffs' }).click()
+  const tariffs = page.getByRole('dialog', { name: 'Tariffs side by side' })
+  await tariffs.getByRole('button', { name: /^Take Quahaven Municipal Electric: Town home, demand/ }).click()
+  await tariffs.getByRole('button', { name: 'Close' }).click()
+  await chapter(page, 'Store')
+  await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'Kestrelite 10' })
+  await settled(page)
+  const own = await figure(page, 'bill-then')
+  await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'Highest power first' })
+  await page.getByLabel('Charging from the grid').selectOption({ label: 'may charge it' })
+  await settled(page)
+  expect(await figure(page, 'bill-then')).toBeLessThan(own - 50)
+  await expect(page.getByText(/^Highest power in the hours of the demand charge/)).toBeVisible({
+    timeout: 30_000,
+  })
+  const undo = page.getByTitle('Undo (Ctrl-Z)')
+  while (await undo.isEnabled()) {
+    await undo.click()
+    await settled(page)
+  }
+  await saved(page)
+})

@@ -56,6 +56,14 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
                 })}
               </p>
             )}
+            {picture.peaks && (
+              <p className="mt-2">
+                {sayer.say(words.peaks, {
+                  kept: { value: picture.peaks.kept, unit: 'kW', digits: 2 },
+                  bare: { value: picture.peaks.bare, unit: 'kW', digits: 2 },
+                })}
+              </p>
+            )}
           </div>
         )}
       </section>

@@ -2,6 +2,7 @@ import { gatheredAhead, greatestAhead } from './day-ahead'
 import { flowsOf } from './interval-cost'
 import { type DispatchCase } from './optimum'
 import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
+import { roundYear } from './round-year'
 
 /** Prices are known for a day; what house and sun will do in it is taken to be what they did the day before. */
 const aheadHours = 24
@@ -19,24 +20,8 @@ export function dispatchByTariff(given: DispatchCase, battery: BatteryRun): Disp
   const start = given.startKwh
   const outlook = new Outlook(given, battery)
   if (start !== null) return runFrom(given, battery, outlook, start)
-  // It ends as it begins: a round mostly begins where the one before ended.
-  const endOf = (run: Dispatch) => run.storedKwh.at(-1) ?? 0
-  let [low, high] = [battery.usableKwh * battery.reserve, battery.usableKwh]
-  let from = low
-  let run = runFrom(given, battery, outlook, from)
-  for (let round = 0; round < mostRounds && Math.abs(endOf(run) - from) > settled; round++) {
-    if (endOf(run) > from) low = from
-    else high = from
-    from = round < easyRounds ? endOf(run) : (low + high) / 2
-    run = runFrom(given, battery, outlook, from)
-  }
-  return run
+  return roundYear(battery, (from) => runFrom(given, battery, outlook, from))
 }
-
-const mostRounds = 80
-/** Then halving what lies between finds what going round does not. */
-const easyRounds = 20
-const settled = 1e-10
 
 function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, startKwh: number): Dispatch {
   const n = given.yieldKwh.length

@@ -161,6 +161,7 @@ export const sourceCodes = [
   'lines-above',
   'own-use',
   'by-tariff',
+  'peak-shaving',
   'tariff-entered',
   'offer-entered',
   'cash-flow',

@@ -3,7 +3,9 @@ import { billThenStage } from '../stages/bills'
 import { dispatchStage } from '../stages/dispatch'
 import { financeStage } from '../stages/finance'
 import { storageId, type Storage } from '../kinds/storage/storage'
+import { tariffThenId } from '../kinds/tariff/tariff'
 import { storageIn, type World } from '../stages/world'
+import { tariffsIn } from '@/town/tariffs'
 import { freshGraph, job, set, withBattery, worldOf } from '@/town/testing'
 import { sizesOf } from './storage-sizes'
 import { storageWorths, type StoragePicture } from './storage-worth'
@@ -101,3 +103,30 @@ test('it ends as soon as something newer waits', async () => {
   const impatient = { atMostMs: 0, pause: async () => ++pauses < 4 }
   await expect(storageWorths(graph, world, impatient)).rejects.toBeInstanceOf(Overtaken)
 })
+
+test('the highest power first: the bill counts it, the prices of the hours do not, and the mean peak is told', async () => {
+  const demand = tariffsIn('pellworth').find(({ name }) => name === 'Town home, demand')
+  const house = set(job.house, tariffThenId, { ...demand, id: tariffThenId, kind: 'tariff' })
+  const of = async (rule: Storage['rule']) => {
+    const fields = { rule, gridCharging: true, count: 1 }
+    const world = await worldOf(house, set(withBattery, storageId, fields))
+    const { peaks, worths, steps } = await storageWorths(graph, world, patient)
+    const billThen = graph.open(world).value(billThenStage).annual
+    return {
+      billThen,
+      peaks,
+      own: worths.find(({ batteryId }) => batteryId === storageIn(world).batteryId),
+      steps,
+    }
+  }
+  const [plain, shaving] = [await of('own-use'), await of('peak-shaving')]
+  expect(shaving.peaks?.bare).toBe(plain.peaks?.bare)
+  expect(shaving.peaks?.kept).toBeLessThan(0.7 * (shaving.peaks?.bare ?? 0))
+  expect(shaving.billThen).toBeLessThan(plain.billThen - 50)
+  expect(shaving.own?.ofBest).toBeNull()
+  // The first steps of storage are worth their share of the demand charge.
+  expect(shaving.steps?.[0]?.byRule).toBeGreaterThan(2 * (plain.steps?.[0]?.byRule ?? 0))
+  // Without a demand charge no hour's power is told.
+  const without = await storageWorths(graph, await worldWith({ rule: 'own-use' }), patient)
+  expect(without.peaks).toBeNull()
+}, 120_000)

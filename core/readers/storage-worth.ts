@@ -2,18 +2,21 @@ import { type Graph } from '../graph/graph'
 import { Overtaken, type Patience, type Run } from '../graph/run'
 import { backupHours, backupSummary, type BackupSummary } from '../battery/backup'
 import { optimum } from '../battery/optimum'
+import { peaksOf } from '../battery/peak-shaving'
 import { dispatchBy } from '../battery/running'
 import { type Dispatch } from '../battery/own-use'
 import { storageId, type Storage } from '../kinds/storage/storage'
 import { withFields } from '../kinds/documents'
+import { modelYear } from '../model/model-year'
 import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
-import { asOne, batteryRunIn, dispatchStage, runningOf } from '../stages/dispatch'
+import { asOne, batteryRunIn, countedHours, countedIn, dispatchStage, runningOf } from '../stages/dispatch'
 import { financeStage, priceStage } from '../stages/finance'
 import { loadStage } from '../stages/load'
-import { exportPriceStage, priceThenStage } from '../stages/tariffs'
+import { exportPriceStage, formOf, priceThenStage } from '../stages/tariffs'
 import { clockStage } from '../stages/clock'
-import { batteryIn, catalogueFor, storageIn, type World } from '../stages/world'
+import { batteryIn, catalogueFor, storageIn, tariffThenIn, type World } from '../stages/world'
+import { TariffYear } from '../tariff/form-bill'
 import { sizesOf } from './storage-sizes'
 
 /** What an option would be with other batteries, run by the same rule. */
@@ -55,6 +58,8 @@ export interface StoragePicture {
   readonly steps: readonly StorageStep[] | null
   /** What one more kW of charging and discharging would save, knowing the year: money per kW and year; null without a battery. */
   readonly perKw: number | null
+  /** The highest power in the hours that the tariff counts, kW, mean of the months, with the chosen battery and without one; null where it counts none, and until it is known. */
+  readonly peaks: { readonly kept: number; readonly bare: number } | null
   /** How long the chosen battery carries what stays on when the grid fails; null without one, and until it is known. */
   readonly backup: BackupSummary | null
 }
@@ -129,13 +134,19 @@ export async function storageWorths(
       paybackYears,
       npv,
       earned: without - cost,
-      ofBest: gain > 0.005 ? (without - cost) / gain : null,
+      // The highest power is not in the prices of the hours.
+      ofBest: gain > 0.005 && storageIn(tried).rule !== 'peak-shaving' ? (without - cost) / gain : null,
     })
-    tell?.({ worths: [...worths], steps: null, perKw: null, backup: null })
+    tell?.({ worths: [...worths], steps: null, perKw: null, peaks: null, backup: null })
   }
   const run = graph.open(world)
   await run.prepare([billThenStage], patience)
-  const picture = { worths, ...(await furtherStorage(run, world, patience)), backup: backupOf(run, world) }
+  const picture = {
+    worths,
+    ...(await furtherStorage(run, world, patience)),
+    peaks: peaksIn(run, world),
+    backup: backupOf(run, world),
+  }
   tell?.(picture)
   return picture
 }
@@ -150,8 +161,14 @@ async function furtherStorage(
   const sheet = batteryIn(world) ?? catalogueFor(world).batteries[0]
   if (!sheet) return { steps: [], perKw: null }
   const chosen = batteryRunIn(world)
-  const { count, reserve } = storageIn(world)
+  const { count, reserve, rule } = storageIn(world)
   const whole = asOne(sheet, chosen ? count : 1, reserve)
+  const stepMinutes = world.weather.value.stepMinutes
+  const prices = new TariffYear(formOf(tariffThenIn(world)), {
+    clock: run.value(clockStage),
+    year: modelYear,
+    stepMinutes,
+  })
   const costsOf = (share: number) => {
     const battery = {
       ...whole,
@@ -159,9 +176,14 @@ async function furtherStorage(
       chargeKw: whole.chargeKw * share,
       dischargeKw: whole.dischargeKw * share,
     }
-    const rule = dispatchBy({ battery: share > 0 ? battery : null, rule: storageIn(world).rule }, given)
-    const byRule = costOf(rule, given.buy, given.sell)
-    return { byRule, atBest: share > 0 ? optimum(given, battery).cost : byRule }
+    const dispatch = dispatchBy({ battery: share > 0 ? battery : null, rule, hours: given.hours }, given)
+    const byRule =
+      rule === 'peak-shaving'
+        ? prices.bill(dispatch.bought, dispatch.sold).annual
+        : costOf(dispatch, given.buy, given.sell)
+    // Knowing the year at the prices of the hours: without a battery both are the same.
+    const plain = costOf(dispatch, given.buy, given.sell)
+    return { byRule, atBest: share > 0 ? optimum(given, battery).cost : plain }
   }
   const found: StorageStep[] = []
   let before = costsOf(0)
@@ -186,6 +208,20 @@ async function furtherStorage(
   }
   const perKw = (optimum(given, chosen).cost - optimum(given, stronger).cost) / (more * chosen.dischargeKw)
   return { steps: found, perKw }
+}
+
+/** The highest power a month, with the option's battery and without one. */
+function peaksIn(run: Run<World>, world: World): StoragePicture['peaks'] {
+  const battery = batteryRunIn(world)
+  const counted = countedIn(world)
+  if (!battery || counted.whens.length === 0) return null
+  const hours = countedHours(counted, run.value(clockStage))
+  if (!hours) return null
+  const { yieldKwh, loadKwh, stepHours } = caseOf(run, world)
+  const mean = (bought: Float64Array) =>
+    peaksOf(bought, hours).reduce((all, kwh) => all + kwh, 0) / (12 * stepHours)
+  const bare = loadKwh.map((load, i) => Math.max(0, load - (yieldKwh[i] ?? 0)))
+  return { kept: mean(run.value(dispatchStage).bought), bare: mean(bare) }
 }
 
 /** Looked ahead so far. */

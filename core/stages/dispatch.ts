@@ -1,13 +1,18 @@
 import { type BatteryRun, type Dispatch } from '../battery/own-use'
+import { type CountedHours } from '../battery/peak-shaving'
 import { dispatchBy } from '../battery/running'
 import { type BatteryType } from '../electrical/catalogue'
 import { type Run } from '../graph/run'
 import { stage, type Stage } from '../graph/stage'
+import { type LocalClock } from '../model/local-clock'
+import { modelYear } from '../model/model-year'
+import { firstHolding, withHolidays, type When } from '../tariff/when'
 import { acStage } from './ac'
+import { clockStage } from './clock'
 import { feedInStage, limitOf } from './feed-in'
 import { loadStage } from './load'
 import { exportPriceStage, priceThenStage } from './tariffs'
-import { batteryIn, storageIn, type World } from './world'
+import { batteryIn, fieldsOf, storageIn, tariffThenIn, type World } from './world'
 
 /** Batteries of a kind as one. */
 export const asOne = (battery: BatteryType, count: number, reserve: number): BatteryRun => ({
@@ -26,6 +31,12 @@ export function batteryRunIn(world: World): BatteryRun | null {
   return battery && asOne(battery, count, reserve)
 }
 
+/** When a tariff counts the highest power. */
+interface Counted {
+  readonly whens: readonly When[]
+  readonly holidays: readonly string[]
+}
+
 /** How the option's batteries are run. */
 export function runningIn(world: World) {
   const battery = batteryRunIn(world)
@@ -33,26 +44,61 @@ export function runningIn(world: World) {
   return {
     battery,
     rule,
-    gridCharging: rule === 'by-tariff' && gridCharging,
+    gridCharging: rule !== 'own-use' && gridCharging,
     stepHours: world.weather.value.stepMinutes / 60,
+    counted: battery !== null && rule === 'peak-shaving' ? countedIn(world) : null,
   }
 }
 
-/** How an option is run, with what it may feed in. */
-export const runningOf = (run: Run<World>, world: World) => ({
-  ...runningIn(world),
-  exportLimitKw: limitOf(run.value(feedInStage)),
+/** When the tariff with solar counts the highest power. */
+export function countedIn(world: World): Counted {
+  const { demand, holidays } = tariffThenIn(world)
+  return { whens: demand.map((charge) => whenOf(charge)), holidays: [...holidays] }
+}
+
+const whenOf = ({ dates, ...charge }: When): When => ({
+  ...fieldsOf(charge, 'months', 'days', 'fromHour', 'toHour'),
+  ...(dates && { dates }),
 })
+
+/** The hours that power is counted in: those of any demand charge; all of them where the tariff has none. */
+export function countedHours(counted: Counted | null, clock: LocalClock): CountedHours | null {
+  if (!counted) return null
+  const { whens, holidays } = counted
+  if (whens.length === 0) return { counts: new Uint8Array(clock.hour.length).fill(1), month: clock.month }
+  const holding = firstHolding(whens, withHolidays(clock, holidays, modelYear))
+  return { counts: Uint8Array.from(holding, (one) => (one === -1 ? 0 : 1)), month: clock.month }
+}
+
+/** How an option is run, with what it may feed in. */
+export function runningOf(run: Run<World>, world: World) {
+  const running = runningIn(world)
+  return {
+    ...running,
+    hours: countedHours(running.counted, run.value(clockStage)),
+    exportLimitKw: limitOf(run.value(feedInStage)),
+  }
+}
 
 /** Where the yield goes, interval by interval: house, battery, grid. */
 export const dispatchStage: Stage<World, Dispatch> = stage({
   name: 'dispatch',
-  version: 4,
-  after: { ac: acStage, load: loadStage, buy: priceThenStage, sell: exportPriceStage, feedIn: feedInStage },
+  version: 5,
+  after: {
+    ac: acStage,
+    load: loadStage,
+    buy: priceThenStage,
+    sell: exportPriceStage,
+    feedIn: feedInStage,
+    clock: clockStage,
+  },
   reads: runningIn,
-  compute: (running, { ac, load, buy, sell, feedIn }) => {
+  compute: ({ counted, ...running }, { ac, load, buy, sell, feedIn, clock }) => {
     const exportLimitKw = limitOf(feedIn)
     const given = { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null }
-    return dispatchBy(running, { ...given, yieldKwh: ac.kwhByInterval })
+    return dispatchBy(
+      { ...running, hours: countedHours(counted, clock) },
+      { ...given, yieldKwh: ac.kwhByInterval },
+    )
   },
 })

@@ -8,7 +8,7 @@ import { dispatchBy } from '../battery/running'
 import { TariffYear } from '../tariff/form-bill'
 import { billNowStage } from './bills'
 import { clockStage } from './clock'
-import { runningIn } from './dispatch'
+import { countedHours, runningIn } from './dispatch'
 import { feedInStage, limitOf } from './feed-in'
 import { loadStage } from './load'
 import { partsPriceStage } from './parts-price'
@@ -49,12 +49,13 @@ export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
   compute: ({ running, tariff, stepMinutes, ...ageing }, { ac, load, buy, sell, clock, feedIn }) => {
     const exportLimitKw = limitOf(feedIn)
     const prices = new TariffYear(tariff, { clock, year: modelYear, stepMinutes })
+    const hours = countedHours(running.counted, clock)
     const given = { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null }
     return agedYears({
       ...ageing,
       battery: running.battery,
       yieldKwh: ac.kwhByInterval,
-      run: (yieldKwh, battery) => dispatchBy({ ...running, battery }, { ...given, yieldKwh }),
+      run: (yieldKwh, battery) => dispatchBy({ ...running, hours, battery }, { ...given, yieldKwh }),
       bill: (bought, sold) => prices.bill(bought, sold),
     })
   },

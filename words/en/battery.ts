@@ -2,12 +2,20 @@ import { type BatteryDeed } from '@/core/battery/reasons'
 
 /** The chapter of the battery. */
 export const battery = {
-  rules: { 'own-use': 'Own use first', 'by-tariff': 'By the tariff’s prices' },
+  rules: {
+    'own-use': 'Own use first',
+    'by-tariff': 'By the tariff’s prices',
+    'peak-shaving': 'Highest power first',
+  },
   ruleNotes: {
     'own-use': 'Stores what would be sold and supplies what would be bought, as it comes.',
     'by-tariff':
       'Keeps what dearer hours of the next day will need, and sells where that earns more. It knows prices a day ahead, and takes sun and consumption to be as the day before.',
+    'peak-shaving':
+      'In the hours of the demand charge it supplies only what the house needs over a limit, the lowest that it can hold in each month; in all others it supplies the house, and keeps what those hours needed the day before. Without a demand charge all hours count.',
   },
+  peaks:
+    'Highest power in the hours of the demand charge, mean of the months: {kept} with this battery, {bare} without one.',
   mayCharge: 'may charge it',
   mayNot: 'no',
   sizes: 'Batteries side by side',

@@ -70,7 +70,7 @@ export function StoreChapter() {
             choices={batteryRules.map((value) => ({ value, label: words.rules[value] }))}
             onChoose={(rule) => documents.set('Battery rule', optionId, storageId, { rule })}
           />
-          {storage.rule === 'by-tariff' && (
+          {storage.rule !== 'own-use' && (
             <ChoiceField
               label={fields.gridCharging}
               value={storage.gridCharging ? 'yes' : 'no'}

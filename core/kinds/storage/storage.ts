@@ -4,8 +4,8 @@ import { between, wholeBetween } from '../../model/rules'
 
 export const storageId = 'storage'
 
-/** What a battery goes by: the house's own use alone, or what a kWh costs and earns from hour to hour. */
-export const batteryRules = ['own-use', 'by-tariff'] as const
+/** What a battery goes by: the house's own use alone, what a kWh costs and earns from hour to hour, or the highest power. */
+export const batteryRules = ['own-use', 'by-tariff', 'peak-shaving'] as const
 
 /** The battery of an option and how it is run. One to an option. */
 export const storageSchema = z.strictObject({
@@ -17,7 +17,7 @@ export const storageSchema = z.strictObject({
   /** Share of the usable energy that is kept for a power cut. */
   reserve: shareSchema,
   rule: z.enum(batteryRules),
-  /** Whether the grid may fill it; only a battery that goes by the tariff would. */
+  /** Whether the grid may fill it; a battery that goes by own use never would. */
   gridCharging: z.boolean(),
   /** What stays on when the grid fails: kW all the time, and a share of the house's consumption. */
   backup: z.strictObject({ kw: between(0, 50, 'kW'), share: shareSchema }),
@@ -27,7 +27,7 @@ export type Storage = DeepReadonly<z.infer<typeof storageSchema>>
 /** A fridge, lights, and what talks to the world. */
 const usualBackup = { kw: 0.3, share: 0 }
 
-export const storageVersion = 2
+export const storageVersion = 3
 export const storageMigrations = [
   (value: Record<string, unknown>) => ({
     ...value,
@@ -35,6 +35,8 @@ export const storageMigrations = [
     gridCharging: false,
     backup: usualBackup,
   }),
+  // Another rule, and nothing else.
+  (value: Record<string, unknown>) => value,
 ]
 
 export const defaultStorage: Storage = {

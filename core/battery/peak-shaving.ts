@@ -1,0 +1,180 @@
+import { gatheredAhead } from './day-ahead'
+import { type DispatchCase } from './optimum'
+import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
+import { roundYear } from './round-year'
+
+/** Which hours a month's highest power is counted in; one entry an interval. */
+export interface CountedHours {
+  /** 1 where it is counted. */
+  readonly counts: Uint8Array
+  /** 0..11 */
+  readonly month: Uint8Array
+}
+
+const months = 12
+/** What the next counted hours will need is taken to be what they needed the day before. */
+const aheadHours = 24
+
+/** Limits that are tried, as shares of what the month's highest power is without the battery; then those about the best of them. */
+const coarse = Array.from({ length: 11 }, (_, k) => k / 10)
+const fine = [-0.075, -0.05, -0.025, 0.025, 0.05, 0.075]
+/** Peaks that differ by less are one, kWh. */
+const same = 1e-6
+
+/**
+ * The highest power first: in the hours that count the battery gives only what the house needs over a limit, of each month its
+ * own; in all others it serves the house, but keeps what those hours needed the day before and the sun will not bring. It
+ * is filled by the sun, and where that is allowed from the grid as long as that stays under the limit. The limits are
+ * those of the ones tried that leave the lowest power in the year: of equal ones the highest.
+ */
+export function dispatchPeaks(given: DispatchCase, battery: BatteryRun, hours: CountedHours): Dispatch {
+  const year = new ShavedYear(given, battery, hours)
+  const limits = year.bestLimits()
+  const run = (startKwh: number) => year.run(limits, startKwh)
+  return given.startKwh === null ? roundYear(battery, run) : run(given.startKwh)
+}
+
+/** The highest counted energy of an interval in each month, kWh. */
+export function peaksOf(boughtKwh: Float64Array, { counts, month }: CountedHours): number[] {
+  const peaks = new Array<number>(months).fill(0)
+  for (let i = 0; i < boughtKwh.length; i++) {
+    const m = month[i] as number
+    if (counts[i] === 1 && (boughtKwh[i] as number) > (peaks[m] as number)) peaks[m] = boughtKwh[i] as number
+  }
+  return peaks
+}
+
+/** A year whose highest power is kept to limits, run as often as it takes to find them. */
+class ShavedYear {
+  readonly #given: DispatchCase
+  readonly #battery: BatteryRun
+  readonly #hours: CountedHours
+  /** What the house needs beside the yield; below zero where more is made. */
+  readonly #need: Float64Array
+  readonly #ahead: number
+  /** What the next hours want of the battery, by interval; written by each run. */
+  readonly #change: Float64Array
+
+  constructor(given: DispatchCase, battery: BatteryRun, hours: CountedHours) {
+    this.#given = given
+    this.#battery = battery
+    this.#hours = hours
+    this.#need = given.loadKwh.map((load, i) => load - (given.yieldKwh[i] as number))
+    this.#ahead = Math.round(aheadHours / given.stepHours)
+    this.#change = new Float64Array(this.#need.length + this.#ahead + 1)
+  }
+
+  /** Of each month, kWh in an interval. */
+  bestLimits(): number[] {
+    const bare = peaksOf(this.#need, this.#hours)
+    const limits = bare.map(() => Infinity)
+    const reached = bare.map(() => Infinity)
+    const share = bare.map(() => 1)
+    const tryAll = (level: (month: number) => number) => {
+      const tried = bare.map((peak, m) => peak * level(m))
+      this.#peaks(tried).forEach((peak, m) => {
+        const isLower = peak < (reached[m] as number) - same
+        const isSame = peak < (reached[m] as number) + same && (tried[m] as number) > (limits[m] as number)
+        if (!isLower && !isSame) return
+        reached[m] = Math.min(peak, reached[m] as number)
+        limits[m] = tried[m] as number
+        share[m] = level(m)
+      })
+    }
+    for (const level of coarse) tryAll(() => level)
+    const about = [...share]
+    for (const off of fine) tryAll((m) => Math.max(0, Math.min(1, (about[m] as number) + off)))
+    return limits
+  }
+
+  /** @param startKwh inside at the start */
+  run(limits: readonly number[], startKwh: number): Dispatch {
+    const { yieldKwh, loadKwh, stepHours, exportLimitKw } = this.#given
+    const out = emptyDispatch(this.#need.length)
+    const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
+    this.#each(limits, startKwh, (i, charged, discharged, stored) => {
+      const made = yieldKwh[i] as number
+      const over = discharged - charged - (this.#need[i] as number)
+      out.charged[i] = charged
+      out.discharged[i] = discharged
+      out.storedKwh[i] = stored
+      out.usedDirect[i] = Math.min(Math.max(0, made), (loadKwh[i] as number) + Math.max(0, -made))
+      out.bought[i] = Math.max(0, -over)
+      out.sold[i] = Math.min(Math.max(0, over), exportKwh)
+      out.curtailed[i] = Math.max(0, over) - (out.sold[i] as number)
+    })
+    return out
+  }
+
+  /** The peaks that limits leave, from a full battery on. */
+  #peaks(limits: readonly number[]): number[] {
+    const { counts, month } = this.#hours
+    const peaks = new Array<number>(months).fill(0)
+    this.#each(limits, this.#battery.usableKwh, (i, charged, discharged) => {
+      if (counts[i] !== 1) return
+      const bought = (this.#need[i] as number) + charged - discharged
+      const m = month[i] as number
+      if (bought > (peaks[m] as number)) peaks[m] = bought
+    })
+    return peaks
+  }
+
+  #each(
+    limits: readonly number[],
+    startKwh: number,
+    take: (interval: number, charged: number, discharged: number, storedKwh: number) => void,
+  ): void {
+    const { stepHours, gridCharging } = this.#given
+    const { usableKwh, reserve, chargeEfficiency, dischargeEfficiency, ...battery } = this.#battery
+    const { counts, month } = this.#hours
+    const floor = usableKwh * reserve
+    const [chargeMost, dischargeMost] = [battery.chargeKw * stepHours, battery.dischargeKw * stepHours]
+    const kept = this.#kept(limits)
+    let stored = Math.max(floor, Math.min(usableKwh, startKwh))
+    for (let i = 0; i < this.#need.length; i++) {
+      const need = this.#need[i] as number
+      const isCounted = counts[i] === 1
+      const limit = isCounted ? (limits[month[i] as number] as number) : Infinity
+      const room = (usableKwh - stored) / chargeEfficiency
+      const ahead = kept[i] as number
+      let charged = 0
+      let discharged = 0
+      if (need < 0) charged = Math.min(-need, chargeMost, room)
+      else {
+        const free = stored - floor - (isCounted ? 0 : ahead)
+        const wanted = isCounted ? need - limit : need
+        discharged = Math.max(0, Math.min(wanted, dischargeMost, free * dischargeEfficiency))
+      }
+      if (gridCharging && discharged === 0) {
+        const missing = (ahead - (stored - floor)) / chargeEfficiency - charged
+        const under = limit - Math.max(0, need)
+        charged += Math.max(0, Math.min(missing, chargeMost - charged, room - charged, under))
+      }
+      stored += charged * chargeEfficiency - discharged / dischargeEfficiency
+      take(i, charged, discharged, stored)
+    }
+  }
+
+  /** Energy over the reserve that the counted hours of the next day will want, by the day before, at the end of each interval. */
+  #kept(limits: readonly number[]): Float64Array {
+    const { stepHours } = this.#given
+    const { usableKwh, reserve, chargeKw, dischargeKw, chargeEfficiency, dischargeEfficiency } = this.#battery
+    const { counts, month } = this.#hours
+    const n = this.#need.length
+    const [into, outOf] = [chargeKw * stepHours, dischargeKw * stepHours]
+    let before = ((-this.#ahead % n) + n) % n
+    for (let j = 0, at = 0; j < this.#change.length; j++) {
+      const need = this.#need[before] as number
+      let change = 0
+      if (need < 0) change = -Math.min(-need, into) * chargeEfficiency
+      else if (counts[at] === 1) {
+        const over = need - (limits[month[at] as number] as number)
+        if (over > 0) change = Math.min(over, outOf) / dischargeEfficiency
+      }
+      this.#change[j] = change
+      before = before + 1 === n ? 0 : before + 1
+      at = at + 1 === n ? 0 : at + 1
+    }
+    return gatheredAhead(this.#change, this.#ahead, usableKwh * (1 - reserve))
+  }
+}
