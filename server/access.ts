@@ -84,6 +84,7 @@ export const rules = {
   'GET /api/jobs/[id]/history': { who: readers, perMinute: 600 },
   'POST /api/jobs/[id]/versions': { who: designers, perMinute: 120 },
   'DELETE /api/jobs/[id]/versions/[versionId]': { who: designers, perMinute: 120 },
+  'POST /api/jobs/[id]/quote': { who: designers, perMinute: 10 },
   'GET /api/jobs/[id]/comments': { who: talkers, perMinute: 1200 },
   'POST /api/jobs/[id]/comments': { who: talkers, perMinute: 120 },
   'PATCH /api/jobs/[id]/comments/[commentId]': { who: talkers, perMinute: 300 },

@@ -47,6 +47,7 @@ const statusOf: Readonly<Record<string, number>> = {
   'offer-accepted': 409,
   'offer-changed': 409,
   'too-many-questions': 429,
+  'too-many-quotes': 409,
   'not-signed-in': 401,
   'wrong-origin': 403,
   'not-allowed': 403,

@@ -155,6 +155,13 @@ const asked: Readonly<Partial<Record<RouteName, unknown>>> = {
   'GET /api/jobs/[id]/history': undefined,
   'POST /api/jobs/[id]/versions': { id: randomUUID(), name: 'Stolen', revision: 1 },
   'DELETE /api/jobs/[id]/versions/[versionId]': undefined,
+  'POST /api/jobs/[id]/quote': {
+    id: randomUUID(),
+    to: 'eve@example.org',
+    note: '',
+    currency: 'USD',
+    lines: [{ line: 'clamp', part: 'Clamp', count: 1, unit: 'piece' }],
+  },
   'GET /api/jobs/[id]/comments': undefined,
   'POST /api/jobs/[id]/comments': { id: randomUUID(), about: '', answers: null, text: 'Stolen' },
   'PATCH /api/jobs/[id]/comments/[commentId]': { resolved: true },

@@ -125,6 +125,25 @@ export const tariffsAt = async (
   (await jsonFrom(ask, `tariffs?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, tariffsSchema, signal))
     .tariffs
 
+const distributorsSchema = z.object({
+  distributors: z.array(z.object({ name: z.string().max(120), mail: z.email().max(254) })),
+})
+
+/** Who sells parts around a place. */
+export const distributorsAt = async (
+  ask: Ask,
+  place: LatLon,
+  signal?: AbortSignal,
+): Promise<z.infer<typeof distributorsSchema>['distributors']> =>
+  (
+    await jsonFrom(
+      ask,
+      `distributors?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`,
+      distributorsSchema,
+      signal,
+    )
+  ).distributors
+
 const incentivesSchema = z.object({ incentives: z.array(incentiveSchema) })
 
 /** The programmes that pay for solar at a place. */

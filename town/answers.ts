@@ -5,6 +5,7 @@ import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
 import { heightsAt, outlinesAt } from './heights'
+import { distributorsIn } from './distributors'
 import { incentivesIn, usualIncentives } from './incentives'
 import { tariffsIn } from './tariffs'
 import { towns, type Town } from './towns'
@@ -77,6 +78,12 @@ function incentivesAnswer(query: URLSearchParams): TownAnswer {
   return 'status' in town ? town : json({ incentives: incentivesIn(town.id) }, true)
 }
 
+/** Who sells parts around a place. */
+function distributorsAnswer(query: URLSearchParams): TownAnswer {
+  const town = townAround(query)
+  return 'status' in town ? town : json({ distributors: distributorsIn(town.id) }, true)
+}
+
 /** Heights around a place as a GeoTIFF, and outlines of the buildings there. */
 function surveyAnswer(what: 'heights' | 'outlines', query: URLSearchParams): TownAnswer {
   const town = townAround(query)
@@ -117,7 +124,7 @@ const longestQuery = 200
 
 /**
  * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`,
- * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`,
+ * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`, `distributors?lat=&lon=`,
  * `heights?lat=&lon=`, `outlines?lat=&lon=`. GeoJSON, JSON, EPW and GeoTIFF.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
@@ -131,6 +138,7 @@ export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   if (what === 'tariffs') return tariffsAnswer(query)
   if (what === 'heights' || what === 'outlines') return surveyAnswer(what, query)
   if (what === 'incentives') return incentivesAnswer(query)
+  if (what === 'distributors') return distributorsAnswer(query)
   if (what === 'catalogue') return json(catalogue, true)
   if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')
   const year = query.get('year')

@@ -13,6 +13,7 @@ import { partName } from '@/words/part-name'
 import { useBench, useSayer, useSession, useSite } from '../context'
 import { FileButton } from '../fields/file-button'
 import { saveFile } from '../save-file'
+import { SendQuote } from './send-quote'
 
 const words = later.parts
 /** No answer is larger. */
@@ -33,6 +34,7 @@ export function Quote({
   const { currency } = useSite()
   const sayer = useSayer()
   const [told, setTold] = useState<{ readonly said: string; readonly isWrong: boolean } | null>(null)
+  const [mailing, setMailing] = useState(false)
   const asked = () => quoteLines(parts, (part) => partName(part, sayer))
   const take = async (file: File) => {
     try {
@@ -74,12 +76,24 @@ export function Quote({
       >
         {words.quoteJson}
       </button>
+      <button type="button" className="button" aria-expanded={mailing} onClick={() => setMailing(!mailing)}>
+        {words.mail.open}
+      </button>
       <FileButton
         label={words.takePrices}
         accept=".csv,.json,.txt,.tsv"
         className="button"
         onTake={([file]) => file && void take(file)}
       />
+      {mailing && (
+        <SendQuote
+          lines={asked}
+          onDone={(said) => {
+            setMailing(false)
+            if (said !== null) setTold({ said, isWrong: false })
+          }}
+        />
+      )}
       {told && (
         <p
           role={told.isWrong ? 'alert' : 'status'}

@@ -15,6 +15,7 @@ import { useBench, useNumbers, useOption, useSayer, useSession, useSite } from '
 import { TextField } from '../fields/text-field'
 import { saveFile } from '../save-file'
 import { Sheet } from '../sheet'
+import { PalletNote } from './pallet-note'
 import { Quote } from './parts-quote'
 import { useBuilt } from './use-built'
 
@@ -36,6 +37,7 @@ export function PartsSheet() {
       ) : (
         <div className={found?.fresh ? '' : 'opacity-60'}>
           <PartsTable parts={parts} lines={lines} />
+          <PalletNote parts={parts} />
           <div className="mt-3 flex flex-wrap gap-2">
             <AddPart />
             <button

@@ -9,13 +9,14 @@ import { csvLine } from './csv'
 import { localeOf, readTable } from './table-file'
 
 /** What a distributor is asked for: what is to be brought, line by line; its answer has a price in each. */
-export interface QuoteLine {
+export const quoteLineSchema = z.strictObject({
   /** By which the answer is taken back. */
-  readonly line: string
-  readonly part: string
-  readonly count: number
-  readonly unit: PartLine['unit']
-}
+  line: z.string().min(1).max(120),
+  part: z.string().max(400),
+  count: between(0, 1e6),
+  unit: z.enum(['piece', 'm']) satisfies z.ZodType<PartLine['unit']>,
+})
+export type QuoteLine = Readonly<z.infer<typeof quoteLineSchema>>
 
 export const quoteFormat = 'gable-quote'
 const quoteVersion = 1

@@ -24,9 +24,23 @@ const restMs = 5000
 /** Where this server is reached by those it writes to. */
 export const publicOrigin = (): string => process.env['PUBLIC_ORIGIN'] ?? process.env['APP_ORIGIN'] ?? ''
 
+/** What some mail has beside its text. */
+interface MailMore {
+  /** Where it is asked for twice, it is sent once. */
+  readonly id?: string
+  /** Whom the answer goes to. */
+  readonly replyTo?: string
+  readonly attachments?: readonly { readonly filename: string; readonly content: string }[]
+}
+
 /** Stores mail to be sent. @returns what stores it within a transaction */
-export async function mailTo(recipient: string, subject: string, text: string) {
-  const [id, sealed] = [randomUUID(), await seal(JSON.stringify({ subject, text }))]
+export async function mailTo(
+  recipient: string,
+  subject: string,
+  text: string,
+  { id = randomUUID(), ...more }: MailMore = {},
+) {
+  const sealed = await seal(JSON.stringify({ subject, text, ...more }))
   return (runner: Runner) => insertMail(id, recipient, sealed, runner)
 }
 
@@ -51,10 +65,11 @@ async function send({ id, recipient, sealed }: OutgoingMail): Promise<void> {
   const text = await unseal(sealed)
   // Sealed with another key, by a server that is no more: nobody can read it again.
   if (text === null) return
-  const mail = JSON.parse(text) as { readonly subject: string; readonly text: string }
+  const mail = JSON.parse(text) as { readonly subject: string; readonly text: string } & Omit<MailMore, 'id'>
   const from = process.env['MAIL_FROM'] ?? 'Tall Gable <no-reply@localhost>'
   const sent: unknown = await transporter().sendMail({
     ...mail,
+    attachments: [...(mail.attachments ?? [])],
     from,
     to: recipient,
     messageId: `<${id}@tall-gable>`,

@@ -19,6 +19,7 @@ export const deeds = [
   'sign-ins-ended',
   'link-made',
   'link-withdrawn',
+  'prices-asked',
 ] as const
 export type Deed = (typeof deeds)[number]
 
@@ -40,6 +41,31 @@ export const insertNote = ({ teamId, designerId, what, about, place }: Note, run
     [teamId, designerId, what, about.slice(0, 300), place.slice(0, 64)],
     runner,
   )
+
+/** How often something was done in a team in the last day. */
+export async function countNotesOfDay(teamId: string, what: Deed, runner: Runner): Promise<number> {
+  const [row] = await many(
+    'notes of a day',
+    'SELECT COUNT(*) AS count FROM audit WHERE team_id = ? AND what = ? AND at > CURRENT_TIMESTAMP(3) - INTERVAL 1 DAY',
+    [teamId, what],
+    runner,
+  )
+  return Number(row?.['count'] ?? 0)
+}
+
+/** Whether something was noted already. */
+export const isNoted = async (
+  { teamId, what, about }: Pick<Note, 'teamId' | 'what' | 'about'>,
+  runner: Runner,
+): Promise<boolean> =>
+  (
+    await many(
+      'is noted',
+      'SELECT id FROM audit WHERE team_id = ? AND what = ? AND about = ? LIMIT 1',
+      [teamId, what, about],
+      runner,
+    )
+  ).length > 0
 
 const noteSchema = z.object({
   id: z.number(),

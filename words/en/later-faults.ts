@@ -76,6 +76,9 @@ export const laterFaults = {
   'offer-expired': 'This offer is no longer valid. Ask whoever sent it for a new one.',
   'offer-accepted': 'This offer has been accepted already.',
   'offer-changed': 'The offer on your screen is not the one that this link leads to. Load the page again.',
+  'too-many-quotes':
+    'A team asks for prices at most {limit, number} times a day. Save the request as a file and send it yourself.',
+  'quote-long': 'This request is too long for a mail. Save it as a file and send it yourself.',
   'too-many-questions': 'There are many questions already. Call whoever sent the offer.',
   'pdf-busy': 'Other offers are being printed. Try again in a few seconds.',
   'pdf-failed':
