@@ -112,6 +112,29 @@ test('the tariffs of the place side by side: the cheapest are named, and one is 
   expect(await figure(page, 'bill-then')).toBe(before)
 })
 
+test('prices of later years are typed, and the years to come have them', async ({ page }) => {
+  await openShippedJob(page)
+  await chapter(page, 'Match')
+  const before = { bill: await figure(page, 'bill-now'), npv: await figure(page, 'npv') }
+  await page.getByRole('button', { name: 'Prices and charges: Tariff now' }).click()
+  const tariff = sheet(page, 'Tariff now')
+  await tariff.getByRole('button', { name: 'Add a year' }).click()
+  await expect(tariff.getByLabel('From year, step 1')).toHaveValue('2026')
+  await tariff.getByLabel('Times what is stated, step 1').fill('1,5')
+  await tariff.getByLabel('Times what is stated, step 1').press('Enter')
+  await tariff.getByLabel('From year, step 1').fill('20.5')
+  await tariff.getByLabel('From year, step 1').press('Enter')
+  await expect(tariff.getByRole('alert')).toBeVisible()
+  await tariff.getByLabel('From year, step 1').press('Escape')
+  await settled(page)
+  await close(page, 'Tariff now')
+  // This year's bill is what it was.
+  expect(await figure(page, 'bill-now')).toBe(before.bill)
+  expect(await figure(page, 'npv')).toBeGreaterThan(before.npv + 5000)
+  await undoAll(page)
+  expect(await figure(page, 'npv')).toBe(before.npv)
+})
+
 test('a tariff of the place is taken, saved as a file and read again; a bad file says what is wrong', async ({
   page,
 }) => {

@@ -12,6 +12,7 @@ import { TextField } from '../fields/text-field'
 import { houseId } from '../store/documents'
 import { Demand } from './demand'
 import { Exports } from './exports'
+import { PriceSteps } from './price-steps'
 import { Steps } from './steps'
 
 const words = later.tariff
@@ -75,6 +76,7 @@ export function Charges({ tariff }: { readonly tariff: Tariff }) {
       <Demand tariff={tariff} />
       <Taxes tariff={tariff} />
       <Credits tariff={tariff} />
+      <PriceSteps tariff={tariff} />
     </div>
   )
 }

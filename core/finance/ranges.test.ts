@@ -35,7 +35,7 @@ const given: RangesCase = {
 }
 /** A hundred a year for a whole first year's yield. */
 const bills = {
-  before: (used: number) => 1000 * used,
+  before: ({ used }: { used: number }) => 1000 * used,
   after: ({ made, used }: { made: number; used: number }) => ({
     bill: 1000 * used - 100 * made,
     exported: 0,

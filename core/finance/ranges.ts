@@ -43,9 +43,9 @@ export interface RangesCase {
   readonly unknowns: Unknowns
 }
 
-/** Bills of years that are not the first, at today's prices. */
+/** Bills of years that are not the first, without growth of prices; steps of the tariffs are in them. */
 export interface OtherBills {
-  readonly before: (used: number) => number
+  readonly before: (year: OtherYear) => number
   readonly after: (year: OtherYear) => AgedYear
 }
 
@@ -111,7 +111,7 @@ function outcomeOf(given: RangesCase, bills: OtherBills, drawn: Drawn): Outcome 
       exportGrowth: offer.exportGrowth + faster,
     },
     price,
-    before: years.map(({ used }) => bills.before(used)),
+    before: years.map((year) => bills.before(year)),
     after: years.map((year) => bills.after(year)),
   })
   return {

@@ -11,19 +11,29 @@ const graph = freshGraph()
 const patient = { atMostMs: 1000, pause: async () => true }
 const certain = { yieldModel: 0, priceGrowth: 0, loadGrowth: 0, degradation: 0 }
 const spread = 0.03
-const worldWith = async (objects: typeof option, fields: Partial<Offer>): Promise<World> => {
-  const world = await worldOf(job.house, set(objects, offerId, fields))
+/** Prices that go up in the sixth year. */
+const dearer = ['tariff-now', 'tariff-then'].reduce(
+  (house, id) => set(house, id, { priceSteps: [{ year: 2030, factor: 1.3 }] }),
+  job.house,
+)
+const worldWith = async (
+  objects: typeof option,
+  fields: Partial<Offer>,
+  house = job.house,
+): Promise<World> => {
+  const world = await worldOf(house, set(objects, offerId, fields))
   return { ...world, station: { ...world.station, yearSpread: spread } }
 }
 
 test.each([
-  ['without a battery', option],
-  ['with one that fades and is replaced', withBattery],
-  ['with one that goes by prices', set(withBattery, storageId, { rule: 'by-tariff' })],
+  ['without a battery', option, job.house],
+  ['with prices that go up', option, dearer],
+  ['with a battery that fades and is replaced', withBattery, job.house],
+  ['with one that goes by prices', set(withBattery, storageId, { rule: 'by-tariff' }), job.house],
 ] as const)(
   'where nothing is unknown, %s, the ranges are the figures of the chain',
-  async (_name, objects) => {
-    const world = await worldWith(objects, { ranges: certain })
+  async (_name, objects, house) => {
+    const world = await worldWith(objects, { ranges: certain }, house)
     const still = { ...world, station: { ...world.station, yearSpread: 0 } }
     const run = graph.open(still)
     await run.prepare([financeStage], patient)

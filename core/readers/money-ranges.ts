@@ -1,4 +1,5 @@
 import { dispatchBy } from '../battery/running'
+import { stepFactors } from '../finance/price-steps'
 import { agedYears } from '../finance/aged'
 import {
   draws,
@@ -145,9 +146,14 @@ async function billsBetween(
       }
     }
   }
+  const [tariffNow, tariffThen] = [tariffNowIn(world), tariffThenIn(world)]
+  const steps = {
+    now: stepFactors(tariffNow, span.held.length),
+    then: stepFactors(tariffThen, span.held.length),
+  }
   const heldIn = (year: number) => (running.battery ? (span.held[year] ?? 1) : 1)
   return {
-    before: (share) => between(used, share, (k) => before[k] ?? 0),
+    before: ({ used: share, year }) => between(used, share, (k) => before[k] ?? 0) * (steps.now[year] ?? 1),
     after: ({ made: m, used: u, year }) => {
       const of = (key: keyof AgedYear) =>
         between(used, u, (i) =>
@@ -155,7 +161,8 @@ async function billsBetween(
             between(held, heldIn(year), (k) => after[(i * made.length + j) * held.length + k]?.[key] ?? 0),
           ),
         )
-      return { bill: of('bill'), exported: of('exported'), yieldKwh: of('yieldKwh') }
+      const factor = steps.then[year] ?? 1
+      return { bill: of('bill') * factor, exported: of('exported') * factor, yieldKwh: of('yieldKwh') }
     },
   }
 }

@@ -1,5 +1,6 @@
 import { agedYears } from '../finance/aged'
 import { priceOf, type Price } from '../finance/price'
+import { stepFactors, stepped } from '../finance/price-steps'
 import { moneyOf, yearsFields, type AgedYear, type Money } from '../finance/ways'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
@@ -16,7 +17,7 @@ import { powerStage } from './power'
 import { pricedIn } from './prices'
 import { stringsStage } from './strings'
 import { exportPriceStage, formOf, priceThenStage } from './tariffs'
-import { fieldsOf, moduleIn, offerIn, tariffThenIn, type World } from './world'
+import { fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type World } from './world'
 
 /** The years to come at today's prices. */
 export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
@@ -81,11 +82,18 @@ export const priceStage: Stage<World, Price> = stage({
 /** What comes of it over the years. */
 export const financeStage: Stage<World, Money> = stage({
   name: 'finance',
-  version: 3,
+  version: 4,
   after: { price: priceStage, before: billNowStage, years: yearsStage },
   reads: (world: World) => ({
     offer: fieldsOf(offerIn(world), ...yearsFields),
+    now: fieldsOf(tariffNowIn(world), 'priceSteps'),
+    then: fieldsOf(tariffThenIn(world), 'priceSteps'),
   }),
-  compute: ({ offer }, { price, before, years }) =>
-    moneyOf({ offer, price, before: years.map(() => before.annual), after: years }),
+  compute: ({ offer, now, then }, { price, before, years }) =>
+    moneyOf({
+      offer,
+      price,
+      before: stepFactors(now, years.length).map((factor) => before.annual * factor),
+      after: stepped(years, stepFactors(then, years.length)),
+    }),
 })

@@ -111,7 +111,7 @@ const ownBattery = 'dispatch, account of use'
 
 /** Of a tariff: what stands on a bill alone, and what prices depend on too. */
 const billed = ['fixedPerMonth', 'fixedPerDay', 'tiers', 'demand', 'minimumPerMonth', 'credits', 'taxes']
-const priced = ['pricePerKwh', 'periods', 'holidays', 'nonBypassablePerKwh', 'priceSteps']
+const priced = ['pricePerKwh', 'periods', 'holidays', 'nonBypassablePerKwh']
 
 /** Readers of each field that is read. */
 const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -155,10 +155,12 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   'tariff-now': {
     ...Object.fromEntries(billed.map((field) => [field, 'bill now'])),
     ...Object.fromEntries(priced.map((field) => [field, 'price now, bill now'])),
+    priceSteps: 'price now, bill now, finance',
   },
   'tariff-then': {
     ...Object.fromEntries(billed.map((field) => [field, 'bill then, years'])),
     ...Object.fromEntries(priced.map((field) => [field, 'price then, export price, bill then, years'])),
+    priceSteps: 'price then, export price, bill then, years, finance',
     nonBypassablePerKwh: 'price then, bill then, years',
     exportPerKwh: 'export price, bill then, years',
     exports: 'export price, bill then, years',
