@@ -6,8 +6,10 @@ import { later } from '@/words/en/later'
 import { entered, moneySign, monthNames } from '@/words/format'
 import { useBench, useSayer, useSite } from '../context'
 import { ChoiceField } from '../fields/fields'
+import { lineButton } from '../fields/file-button'
 import { TextField } from '../fields/text-field'
 import { houseId } from '../store/documents'
+import { ExportBoard } from './export-board'
 
 const words = later.tariff
 type Choice = keyof typeof words.exportKinds
@@ -61,7 +63,22 @@ export function Exports({ tariff }: { readonly tariff: Tariff }) {
         }}
       />
       {form.kind === 'net-billing' && (form.board ?? form.intervals) && (
-        <p className="quiet mt-1">{words.hourly}</p>
+        <>
+          <p className="quiet mt-1">
+            {words.hourly}{' '}
+            <button
+              type="button"
+              className={lineButton}
+              onClick={() => {
+                const { board: _board, intervals: _intervals, ...without } = form
+                set(without)
+              }}
+            >
+              {words.dropHourly}
+            </button>
+          </p>
+          <ExportBoard tariff={tariff} />
+        </>
       )}
       {form.kind === 'net-metering' && (
         <>
