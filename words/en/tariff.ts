@@ -57,7 +57,8 @@ export const tariff = {
   hourlyCell: '{month}, {hour}:00: {price}',
   dropHourly: 'Pay one price instead',
   priceSteps: 'Prices of later years',
-  priceStepsHint: 'From a year on all prices and charges are as many times what is stated here. The growth of prices in the offer comes on top.',
+  priceStepsHint:
+    'From a year on all prices and charges are as many times what is stated here. The growth of prices in the offer comes on top.',
   priceStepYear: 'From year, step {place, number}',
   priceStepFactor: 'Times what is stated, step {place, number}',
   priceStepTimes: 'times',
