@@ -5,6 +5,7 @@ import { type TariffForm } from '@/core/kinds/tariff/form'
 import { tariffNowId, tariffThenId, type Tariff } from '@/core/kinds/tariff/tariff'
 import { Fault } from '@/core/model/fault'
 import { boardDays } from '@/core/tariff/board'
+import { tariffsAt } from '@/services/world'
 import { later } from '@/words/en/later'
 import { entered, moneySign } from '@/words/format'
 import { useBench, useHouse, useSayer, useSession, useSite } from '../context'
@@ -15,13 +16,13 @@ import { saveFile } from '../save-file'
 import { Sheet } from '../sheet'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
+import { useOfPlace } from '../use-of-place'
 import { Charges } from './charges'
 import { PaintList } from './paint-list'
 import { PriceBoard } from './price-board'
 import { readTariff } from './read-tariff'
 import { takeTariff } from './take-tariff'
 import { useBoard } from './use-board'
-import { useTariffsHere } from './use-tariffs-here'
 
 const words = later.tariff
 
@@ -45,7 +46,7 @@ export function TariffSheet() {
 function Source({ tariff }: { readonly tariff: Tariff }) {
   const { documents, session } = useBench()
   const sayer = useSayer()
-  const here = useTariffsHere()
+  const here = useOfPlace(tariffsAt)
   const fields = later.fields.tariff
   const take = (form: TariffForm) => takeTariff({ documents, session }, sayer, tariff.id, form)
   const open = ([file]: readonly File[]) => {

@@ -1,14 +1,14 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { type QuoteLine } from '@/core/readers/part-prices'
-import { overHttp } from '@/services/ask'
 import { distributorsAt } from '@/services/world'
 import { later } from '@/words/en/later'
 import { useBench, useSayer, useSite } from '../context'
 import { answered, send } from '../requests'
+import { useOfPlace } from '../use-of-place'
 
 const words = later.parts.mail
 const sentSchema = z.object({ ok: z.boolean() })
@@ -26,7 +26,7 @@ export function SendQuote({
   const { jobId } = useBench()
   const { currency } = useSite()
   const sayer = useSayer()
-  const known = useDistributors()
+  const known = useOfPlace(distributorsAt)
   const [chosen, setChosen] = useState<string | null>(null)
   const [typed, setTyped] = useState('')
   const [note, setNote] = useState('')
@@ -120,22 +120,4 @@ export function SendQuote({
       </div>
     </form>
   )
-}
-
-/** Who sells parts at the place; null until it is known. */
-function useDistributors() {
-  const { latitudeDeg, longitudeDeg } = useSite()
-  const [known, setKnown] = useState<Awaited<ReturnType<typeof distributorsAt>> | null>(null)
-  useEffect(() => {
-    const controller = new AbortController()
-    distributorsAt(overHttp('/world'), { latitudeDeg, longitudeDeg }, controller.signal).then(
-      setKnown,
-      (error: unknown) => {
-        if (error instanceof Fault) setKnown([])
-        else if (!controller.signal.aborted) throw error
-      },
-    )
-    return () => controller.abort()
-  }, [latitudeDeg, longitudeDeg])
-  return known
 }

@@ -101,7 +101,7 @@ class ShavedYear {
       out.usedDirect[i] = Math.min(Math.max(0, made), (loadKwh[i] as number) + Math.max(0, -made))
       out.bought[i] = Math.max(0, -over)
       out.sold[i] = Math.min(Math.max(0, over), exportKwh)
-      out.curtailed[i] = Math.max(0, over) - (out.sold[i])
+      out.curtailed[i] = Math.max(0, over) - out.sold[i]
     })
     return out
   }

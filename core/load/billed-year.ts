@@ -73,7 +73,7 @@ export function billedYear(
       counts[day] = (counts[day] as number) + 1
     })
   }
-  const daily = sums.map((sum, day) => (counts[day] ? sum / (counts[day]) : 0))
+  const daily = sums.map((sum, day) => (counts[day] ? sum / counts[day] : 0))
   const filledDays = fill(daily, counts, dayShape)
   const byMonth = new Array<number>(12).fill(0)
   const days = new Array<number>(12).fill(0)

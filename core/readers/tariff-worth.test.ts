@@ -76,8 +76,11 @@ test('by hand: one price and nothing paid for what goes out', async () => {
 }, 60_000)
 
 test('a tariff of the job that no utility offers is tried too, and the two of the job may be one', async () => {
-  const own = { ...forms[0], name: 'By hand' } as TariffForm
-  const house = tariff('tariff-then', own, tariff('tariff-now', own))
+  const timeOfUse = forms.find(({ periods }) => periods.length > 0)
+  const own = { ...timeOfUse, name: 'By hand' } as TariffForm
+  // What a period is called is no other tariff.
+  const renamed = { ...own, periods: own.periods.map((period) => ({ ...period, name: 'Other' })) }
+  const house = tariff('tariff-then', renamed, tariff('tariff-now', own))
   const found = await tariffWorths(graph, await worldOf(house, option), [], patient)
   expect(found).toHaveLength(1)
   expect(found[0]).toMatchObject({ isNow: true, isThen: true, form: { name: 'By hand' } })

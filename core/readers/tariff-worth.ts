@@ -44,8 +44,12 @@ export function cheapestOf(
   return { before: least('before'), solar: least('solar'), stored: least('stored') }
 }
 
-/** A form in one order of its fields, so that equal ones read equal. */
-const keyOf = (form: TariffForm): string => JSON.stringify(tariffFormSchema.parse(form))
+/** A form in one order of its fields, so that equal ones read equal: what its periods and charges are called costs nothing. */
+function keyOf(form: TariffForm): string {
+  const { name, utility, ...prices } = tariffFormSchema.parse(form)
+  const unnamed = (key: string, value: unknown): unknown => (key === 'name' ? undefined : value)
+  return `${JSON.stringify([name, utility])} ${JSON.stringify(prices, unnamed)}`
+}
 
 const withTariff = (house: Objects, id: Tariff['id'], form: TariffForm): Objects => {
   const tariff: Tariff = { ...form, id, kind: 'tariff' }
