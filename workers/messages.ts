@@ -37,7 +37,10 @@ export interface ShadeWanted {
 /** The curves of its inputs at an interval of the year. */
 export type CurvesAt = `curves ${number}`
 
-/** What other things would make of an option, what it would pay elsewhere or at other hours, or what its inputs do: those that are known so far, the best first, of so many. */
+/**
+ * What other things would make of an option, what it would pay elsewhere or at other hours, or what its inputs do: those
+ * that are known so far, the best first, of so many.
+ */
 export type Ranking =
   | { readonly of: 'inverters'; readonly all: number; readonly rows: readonly InverterWorth[] }
   | { readonly of: 'strings'; readonly all: number; readonly rows: readonly StringsWorth[] }

@@ -1,4 +1,7 @@
-/** What other inverters, strings, optimizers and tariffs would make of a world whose figures are known, and what its hours cost, and what its inputs do at a moment. Fetched when it is first asked for. */
+/**
+ * What other inverters, strings, optimizers and tariffs would make of a world whose figures are known, what its hours
+ * cost, and what its inputs do at a moment. Fetched when it is first asked for.
+ */
 export { inputCurves } from '@/core/readers/input-curves'
 export { hourWorths } from '@/core/readers/hour-worth'
 export { inverterWorths } from '@/core/readers/inverter-worth'

@@ -35,8 +35,8 @@ export interface BilledYear {
 }
 
 /**
- * Bills that have their energy by their first day, with the days that are their own: a day on which one ends and the next begins, when the meter was
- * read, is the latter's.
+ * Bills that have their energy by their first day, with the days that are their own: a day on which one ends and the
+ * next begins, when the meter was read, is the latter's.
  */
 export function spansOf(bills: readonly Pick<CustomerBill, 'from' | 'to' | 'kwh'>[]): BilledSpan[] {
   const spans = bills

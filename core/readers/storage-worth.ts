@@ -58,7 +58,10 @@ export interface StoragePicture {
   readonly steps: readonly StorageStep[] | null
   /** What one more kW of charging and discharging would save, knowing the year: money per kW and year; null without a battery. */
   readonly perKw: number | null
-  /** The highest power in the hours that the tariff counts, kW, mean of the months, with the chosen battery and without one; null where it counts none, and until it is known. */
+  /**
+   * The highest power in the hours that the tariff counts, kW, mean of the months, with the chosen battery and without
+   * one; null where it counts none, and until it is known.
+   */
   readonly peaks: { readonly kept: number; readonly bare: number } | null
   /** How long the chosen battery carries what stays on when the grid fails; null without one, and until it is known. */
   readonly backup: BackupSummary | null
