@@ -115,6 +115,16 @@ test('never lower than knowing the month could, and most of what that takes away
   }
 })
 
+test('what the counted hours of the next day need is not given away before', () => {
+  const small = { ...battery, usableKwh: 4 }
+  const hours = evenings(8760)
+  const d = dispatchPeaks(plainYear(), small, hours)
+  // No sun, and a peak that takes all of it: outside the counted hours it is filled, and gives nothing.
+  const given = d.discharged.reduce((sum, kwh, i) => sum + (i >= 24 && hours.counts[i] === 0 ? kwh : 0), 0)
+  expect(given).toBe(0)
+  expect(d.discharged.reduce((sum, kwh) => sum + kwh, 0)).toBeGreaterThan(365 * 3)
+})
+
 test('without the grid it is filled by the sun alone; ends as it begins; an export limit is kept to', () => {
   const given = { ...sunnyYear(1), gridCharging: false, exportLimitKw: 1 }
   const d = dispatchPeaks(given, battery, evenings(8760))
