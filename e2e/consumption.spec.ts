@@ -57,6 +57,19 @@ test('a meter file is read, a car is added and left out, months are typed, and a
   await page.getByRole('button', { name: 'Remove meter file' }).click()
   await settled(page)
   await expect(page.getByLabel('Load shape')).toHaveValue('evening')
+  // A shape only says so much of what is used at once.
+  const offset = page.getByRole('region', { name: 'Offset' })
+  await expect(offset).toContainText(/± \d points: from a load shape/)
+
+  // A household of the town, whose meter was read.
+  await page.getByLabel('Or a measured household').selectOption({ label: 'Two people, retired, 6,100 kWh' })
+  await expect(page.getByText(/^Two people, retired\.csv: 6,\d{3} kWh a year/)).toBeVisible({
+    timeout: 20_000,
+  })
+  await settled(page)
+  await expect(page.getByLabel('Load shape')).toHaveValue('meter')
+  expect(Math.abs((await figure(page, 'consumption')) - 6100)).toBeLessThan(100)
+  await expect(offset).not.toContainText('from a load shape')
 
   const undo = page.getByTitle('Undo (Ctrl-Z)')
   while (await undo.isEnabled()) {

@@ -125,6 +125,29 @@ export const tariffsAt = async (
   (await jsonFrom(ask, `tariffs?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, tariffsSchema, signal))
     .tariffs
 
+const profilesSchema = z.object({
+  profiles: z.array(
+    z.object({ id: z.string().regex(/^[\w-]{1,60}$/), name: z.string().max(60), kwhPerYear: z.number() }),
+  ),
+})
+
+/** A household whose meter one may look at. */
+export type MeteredHousehold = z.infer<typeof profilesSchema>['profiles'][number]
+
+/** Households whose meters were read for a year. */
+export const householdsFrom = async (
+  ask: Ask,
+  _place: LatLon,
+  signal?: AbortSignal,
+): Promise<readonly MeteredHousehold[]> => (await jsonFrom(ask, 'profiles', profilesSchema, signal)).profiles
+
+/** What the meter of one has told, as its portal gives it, at a place with the same seasons. */
+export const householdFile = (
+  ask: Ask,
+  id: string,
+  { latitudeDeg }: Pick<LatLon, 'latitudeDeg'>,
+): Promise<string> => textFrom(ask, `profiles/${encodeURIComponent(id)}.csv?lat=${latitudeDeg}`)
+
 const distributorsSchema = z.object({
   distributors: z.array(z.object({ name: z.string().max(120), mail: z.email().max(254) })),
 })

@@ -6,6 +6,7 @@ import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
 import { heightsAt, outlinesAt } from './heights'
 import { distributorsIn } from './distributors'
+import { profileCsv, profileList } from './profiles'
 import { incentivesIn, usualIncentives } from './incentives'
 import { tariffsIn } from './tariffs'
 import { towns, type Town } from './towns'
@@ -84,6 +85,15 @@ function distributorsAnswer(query: URLSearchParams): TownAnswer {
   return 'status' in town ? town : json({ distributors: distributorsIn(town.id) }, true)
 }
 
+/** Households whose meters may be looked at, or what the meter of one has told. */
+function profilesAnswer(name: string, query: URLSearchParams): TownAnswer {
+  if (name === '') return json({ profiles: profileList }, true)
+  const csv = profileCsv(name.replace(/\.csv$/, ''), Number(query.get('lat')) < 0)
+  return csv === null
+    ? refusal(404, 'No such household.')
+    : { status: 200, type: 'text/csv; charset=utf-8', body: csv, lasting: true }
+}
+
 /** Heights around a place as a GeoTIFF, and outlines of the buildings there. */
 function surveyAnswer(what: 'heights' | 'outlines', query: URLSearchParams): TownAnswer {
   const town = townAround(query)
@@ -124,7 +134,7 @@ const longestQuery = 200
 
 /**
  * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`,
- * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`, `distributors?lat=&lon=`,
+ * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`, `distributors?lat=&lon=`, `profiles`, `profiles/<household>.csv?lat=`,
  * `heights?lat=&lon=`, `outlines?lat=&lon=`. GeoJSON, JSON, EPW and GeoTIFF.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
@@ -139,6 +149,7 @@ export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   if (what === 'heights' || what === 'outlines') return surveyAnswer(what, query)
   if (what === 'incentives') return incentivesAnswer(query)
   if (what === 'distributors') return distributorsAnswer(query)
+  if (what === 'profiles') return profilesAnswer(name, query)
   if (what === 'catalogue') return json(catalogue, true)
   if (what !== 'weather') return refusal(404, 'Nothing is known of this here.')
   const year = query.get('year')

@@ -1,10 +1,13 @@
 'use client'
 
-import { offsetsOf } from '@/core/readers/offsets'
+import { theOne } from '@/core/kinds/documents'
+import { loadId } from '@/core/kinds/load/load'
+import { storageId } from '@/core/kinds/storage/storage'
+import { offsetsOf, selfUseSpread } from '@/core/readers/offsets'
 import { type RunSummary } from '@/core/readers/summary'
 import { later } from '@/words/en/later'
 import { money } from '@/words/format'
-import { useSayer } from '../context'
+import { useHouse, useOption, useSayer } from '../context'
 
 const words = later.offsets
 
@@ -12,11 +15,18 @@ const words = later.offsets
 export function Offsets({ summary }: { readonly summary: RunSummary }) {
   const sayer = useSayer()
   const offsets = offsetsOf(summary)
+  const load = theOne(useHouse(), 'load', loadId)
+  const { batteryId } = theOne(useOption(), 'storage', storageId)
+  const spread = batteryId === null ? selfUseSpread(load, offsets.selfUse) : null
+  const selfUseNote =
+    spread === null || spread < 0.005
+      ? words.selfUseNote
+      : sayer.say(words.selfUseSpread, { points: Math.round(100 * spread) })
   const perKwh = (price: number | null) => (price === null ? '–' : `${money(price, sayer.place, 3)}/kWh`)
   const tiles = [
     ['consumption', words.consumptionNote, offsets.consumption],
     ['bill', words.billNote, offsets.bill],
-    ['selfUse', words.selfUseNote, offsets.selfUse],
+    ['selfUse', selfUseNote, offsets.selfUse],
     ['sufficiency', words.sufficiencyNote, offsets.selfSufficiency],
   ] as const
   return (

@@ -1,3 +1,4 @@
+import { type Load } from '../kinds/load/load'
 import { type BillLineCode, type FormBill } from '../tariff/bill-lines'
 import { type RunSummary } from './summary'
 
@@ -15,6 +16,19 @@ export interface Offsets {
   /** Charges of the bill with solar that no kWh changes, money a year. */
   readonly fixed: number
 }
+
+/**
+ * How far self-consumption without a battery is off where the hours of a load come from a shape, as a share of itself:
+ * root mean square over the town's measured households, each with the shape that says most of it, with twelve months
+ * and without. Measured in `town/profiles.test.ts`.
+ */
+export const shapeSpread = { year: 0.14, months: 0.12 } as const
+
+/** Of a share that is used at once; null where a meter has told the hours. */
+export const selfUseSpread = (
+  { shape, byMonth }: Pick<Load, 'shape' | 'byMonth'>,
+  selfUse: number,
+): number | null => (shape === 'meter' ? null : selfUse * shapeSpread[byMonth ? 'months' : 'year'])
 
 const sum = (values: ArrayLike<number>): number => {
   let all = 0

@@ -9,6 +9,10 @@ export const load = {
   closeMonths: 'Close the months',
   dropMonths: 'Go by the shape again',
   takeMeter: 'Open meter file',
+  household: 'Or a measured household',
+  chooseHousehold: 'Choose one …',
+  householdOf: '{name}, {kwh}',
+  householdAway: 'What this household’s meter has told could not be fetched. Try again.',
   meterRead: '{name}: {annual} a year',
   meterNote:
     '{name}: {days, number} days from {from}, every {step, number} minutes{filled, select, none {} other {, {filled} filled in}}.',
