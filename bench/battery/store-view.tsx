@@ -72,6 +72,7 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
           <StorageChart
             steps={picture.steps}
             note={sayer.say(words.furtherNote, {
+              rule: storage.rule === 'peak-shaving' ? 'peaks' : 'other',
               kw: picture.perKw === null ? 'none' : money(picture.perKw, 2),
             })}
             sayer={sayer}

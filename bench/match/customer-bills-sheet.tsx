@@ -52,8 +52,10 @@ export function CustomerBillsSheet() {
                 bill={bill}
                 place={place}
                 checked={found?.bills.find(({ index }) => index === place)}
-                onSet={(fields) => edit(bills.map((own, k) => (k === place ? { ...own, ...fields } : own)))}
-                onRemove={() => edit(bills.filter((_, k) => k !== place))}
+                onSet={(fields) =>
+                  edit((all) => all.map((own, k) => (k === place ? { ...own, ...fields } : own)))
+                }
+                onRemove={() => edit((all) => all.filter((_, k) => k !== place))}
               />
             ))}
           </tbody>
@@ -64,20 +66,22 @@ export function CustomerBillsSheet() {
         className="button mt-2"
         disabled={bills.length >= mostBills}
         title={bills.length >= mostBills ? sayer.say(words.full, { most: mostBills }) : undefined}
-        onClick={() => edit([...bills, nextBill(bills)])}
+        onClick={() => edit((all) => [...all, nextBill(all)])}
       >
         {words.add}
       </button>
-      {found && <BillsSum load={load} found={found} onTake={() => edit(bills, true)} />}
+      {found && <BillsSum load={load} found={found} onTake={() => edit((all) => all, true)} />}
     </Sheet>
   )
 }
+
+type Change = (bills: readonly CustomerBill[]) => readonly CustomerBill[]
 
 /** The bills, what they come to, and what sets them: consumption follows, unless a meter says it. */
 function useCustomerBills(): {
   readonly load: Load
   readonly found: CustomerBills | null
-  readonly edit: (bills: readonly CustomerBill[], takes?: boolean) => Fault | null
+  readonly edit: (change: Change, takes?: boolean) => Fault | null
 } {
   const { documents } = useBench()
   const house = useHouse()
@@ -88,10 +92,11 @@ function useCustomerBills(): {
     () => customerBills(load, tariff, { timeZone, latitudeDeg }),
     [load, tariff, timeZone, latitudeDeg],
   )
-  const edit = (bills: readonly CustomerBill[], takes = load.shape !== 'meter') =>
+  const edit = (change: Change, takes = false) =>
     documents.edit(words.step, houseId, (before) => {
-      const next = { ...theOne(before, 'load', loadId), bills: [...bills] }
-      const year = takes ? billedYearOf(next, { timeZone, latitudeDeg }) : null
+      const own = theOne(before, 'load', loadId)
+      const next = { ...own, bills: [...change(own.bills)] }
+      const year = takes || own.shape !== 'meter' ? billedYearOf(next, { timeZone, latitudeDeg }) : null
       return { ...before, [loadId]: { ...next, ...(year && consumptionFrom(year)) } }
     }).fault
   return { load, found, edit }

@@ -61,9 +61,11 @@ export function Meter({ load }: { readonly load: Load }) {
       .finally(() => setReading(null))
   }
   const openHousehold = async ({ id, name }: MeteredHousehold) => {
+    setReading(name)
     try {
       open([new File([await householdFile(overHttp('/world'), id, site)], `${name}.csv`)])
     } catch (error) {
+      setReading(null)
       if (!(error instanceof Fault)) throw error
       toast(session, words.householdAway)
     }
@@ -95,7 +97,8 @@ export function Meter({ load }: { readonly load: Load }) {
           ]}
           onChoose={(id) => {
             const household = households.find((one) => one.id === id)
-            if (household) void openHousehold(household)
+            // One at a time: the one that is done last would be taken.
+            if (household && reading === null) void openHousehold(household)
           }}
         />
       )}

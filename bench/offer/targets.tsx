@@ -1,7 +1,10 @@
 'use client'
 
 import { useState } from 'react'
+import { steppedBills } from '@/core/finance/price-steps'
 import { pricePerWattFor, type Target } from '@/core/finance/target'
+import { theOne } from '@/core/kinds/documents'
+import { tariffNowId, tariffThenId } from '@/core/kinds/tariff/tariff'
 import { type Fault } from '@/core/model/fault'
 import { parseNumber } from '@/core/model/numbers'
 import { pricedIn } from '@/core/stages/prices'
@@ -55,6 +58,10 @@ function PriceFor({ target }: { readonly target: Target }) {
   const sayer = useSayer()
   if (!numbers) return null
   const { aged, bills, count, powerW, inverters, optimized, partsPrice } = numbers.summary
+  const tariffs = {
+    now: theOne(house, 'tariff', tariffNowId),
+    then: theOne(house, 'tariff', tariffThenId),
+  }
   const { offer: _priced, ...equipment } = pricedIn({ house, option, catalogue })
   const found = pricePerWattFor(
     {
@@ -67,8 +74,7 @@ function PriceFor({ target }: { readonly target: Target }) {
         parts: partsPrice,
         powerW,
       },
-      before: aged.map(() => bills.before.annual),
-      after: aged,
+      ...steppedBills(tariffs, bills.before.annual, aged),
     },
     target,
   )

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import { z } from 'zod'
 import { Fault } from '@/core/model/fault'
 import { type QuoteLine } from '@/core/readers/part-prices'
@@ -32,26 +32,25 @@ export function SendQuote({
   const [note, setNote] = useState('')
   const [sending, setSending] = useState(false)
   const [wrong, setWrong] = useState<string | null>(null)
-  const [id, setId] = useState(() => crypto.randomUUID())
+  /** What was asked last and under which id: what has changed is another request, for the one before may have gone out. */
+  const last = useRef({ content: '', id: '' })
   const choice = chosen ?? known?.[0]?.mail ?? otherOne
   const to = choice === otherOne ? typed.trim() : choice
-  /** What is changed is another request: the one before may have gone out. */
-  const change = (set: () => void) => {
-    set()
-    setId(crypto.randomUUID())
-  }
   const submit = async () => {
     setSending(true)
     setWrong(null)
     const asked = lines()
-    const done = await answered(
-      () => send(`/api/jobs/${jobId}/quote`, { id, to, note, currency, lines: asked }),
-      sentSchema,
-    ).catch((error: unknown) => {
-      if (!(error instanceof Fault)) throw error
-      setWrong(sayer.fault(error))
-      return null
-    })
+    const request = { to, note, currency, lines: asked }
+    const content = JSON.stringify(request)
+    if (content !== last.current.content) last.current = { content, id: crypto.randomUUID() }
+    const { id } = last.current
+    const done = await answered(() => send(`/api/jobs/${jobId}/quote`, { ...request, id }), sentSchema).catch(
+      (error: unknown) => {
+        if (!(error instanceof Fault)) throw error
+        setWrong(sayer.fault(error))
+        return null
+      },
+    )
     setSending(false)
     if (done) onDone(sayer.say(words.sent, { to, lines: asked.length, take: later.parts.takePrices }))
   }
@@ -66,11 +65,7 @@ export function SendQuote({
     >
       <label className="flex items-center gap-2 py-0.5">
         <span className="w-28 shrink-0 text-pencil">{words.distributor}</span>
-        <select
-          className="field"
-          value={choice}
-          onChange={({ target }) => change(() => setChosen(target.value))}
-        >
+        <select className="field" value={choice} onChange={({ target }) => setChosen(target.value)}>
           {(known ?? []).map(({ name, mail }) => (
             <option key={mail} value={mail}>
               {name}, {mail}
@@ -89,7 +84,7 @@ export function SendQuote({
             className="field"
             value={typed}
             onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
-            onChange={({ target }) => change(() => setTyped(target.value))}
+            onChange={({ target }) => setTyped(target.value)}
           />
         </label>
       )}
@@ -102,7 +97,7 @@ export function SendQuote({
           className="field h-auto"
           value={note}
           onKeyDown={(event) => event.key !== 'Escape' && event.stopPropagation()}
-          onChange={({ target }) => change(() => setNote(target.value))}
+          onChange={({ target }) => setNote(target.value)}
         />
       </label>
       {wrong !== null && (

@@ -1,4 +1,4 @@
-import { stepFactors, stepped } from './price-steps'
+import { stepFactors, steppedBills } from './price-steps'
 
 const steps = (...priceSteps: { year: number; factor: number }[]) => ({ priceSteps })
 
@@ -15,10 +15,15 @@ test('against the prices of the first year, which may have a step of their own',
   expect(stepFactors(steps({ year: 2025, factor: 0 }, { year: 2026, factor: 1 }), 2)).toEqual([1, 1])
 })
 
-test('bills and what exports earn go along, what is made does not', () => {
+test('bills and what exports earn go along with their own tariff, what is made does not', () => {
   const year = { bill: 100, exported: 20, yieldKwh: 5000 }
-  expect(stepped([year, year], [1, 1.1])).toEqual([
-    year,
-    { bill: 110.00000000000001, exported: 22, yieldKwh: 5000 },
-  ])
+  const dearer = steps({ year: 2026, factor: 1.5 })
+  expect(steppedBills({ now: steps(), then: dearer }, 300, [year, year])).toEqual({
+    before: [300, 300],
+    after: [year, { bill: 150, exported: 30, yieldKwh: 5000 }],
+  })
+  expect(steppedBills({ now: dearer, then: steps() }, 300, [year, year])).toEqual({
+    before: [300, 450],
+    after: [year, year],
+  })
 })

@@ -12,9 +12,24 @@ export function stepFactors(tariff: Pick<TariffForm, 'priceSteps'>, years: numbe
   return Array.from({ length: years }, (_, k) => (first === 0 ? 1 : factorIn(tariff, modelYear + k) / first))
 }
 
-/** Years at the prices that their tariff has by then. */
-export const stepped = (years: readonly AgedYear[], factors: readonly number[]): AgedYear[] =>
-  years.map((year, k) => {
-    const factor = factors[k] ?? 1
-    return factor === 1 ? year : { ...year, bill: year.bill * factor, exported: year.exported * factor }
-  })
+type Stepped = Pick<TariffForm, 'priceSteps'>
+
+/**
+ * Bills of the years at the prices that their tariffs have by then.
+ * @param before bill of the first year without solar
+ * @param years with it, at the prices of the first
+ */
+export function steppedBills(
+  { now, then }: { readonly now: Stepped; readonly then: Stepped },
+  before: number,
+  years: readonly AgedYear[],
+): { readonly before: number[]; readonly after: AgedYear[] } {
+  const factors = stepFactors(then, years.length)
+  return {
+    before: stepFactors(now, years.length).map((factor) => before * factor),
+    after: years.map((year, k) => {
+      const factor = factors[k] ?? 1
+      return { ...year, bill: year.bill * factor, exported: year.exported * factor }
+    }),
+  }
+}

@@ -13,7 +13,7 @@ export type Target =
 export interface TargetCase {
   readonly offer: Offer
   readonly priced: PricedEquipment
-  /** Each year's bill without solar, at today's prices. */
+  /** Each year's bill without solar, without growth of prices; steps of the tariffs are in both. */
   readonly before: readonly number[]
   readonly after: readonly AgedYear[]
 }

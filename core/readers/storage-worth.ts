@@ -121,7 +121,9 @@ export async function storageWorths(
     const cost = costOf(dispatch, given.buy, given.sell)
     without ??= cost
     const battery = batteryRunIn(tried)
-    const gain = battery ? without - optimum(given, battery).cost : 0
+    // The highest power is not in the prices of the hours: by them that rule is not judged.
+    const isJudged = battery !== null && given.rule !== 'peak-shaving'
+    const gain = isJudged ? without - optimum(given, battery).cost : 0
     const [before, after] = [run.value(billNowStage).annual, run.value(billThenStage).annual]
     const consumed = sum(given.loadKwh)
     const usableKwh = battery?.usableKwh ?? 0
@@ -137,8 +139,7 @@ export async function storageWorths(
       paybackYears,
       npv,
       earned: without - cost,
-      // The highest power is not in the prices of the hours.
-      ofBest: gain > 0.005 && storageIn(tried).rule !== 'peak-shaving' ? (without - cost) / gain : null,
+      ofBest: gain > 0.005 ? (without - cost) / gain : null,
     })
     tell?.({ worths: [...worths], steps: null, perKw: null, peaks: null, backup: null })
   }

@@ -1,6 +1,6 @@
 import { agedYears } from '../finance/aged'
 import { priceOf, type Price } from '../finance/price'
-import { stepFactors, stepped } from '../finance/price-steps'
+import { steppedBills } from '../finance/price-steps'
 import { moneyOf, yearsFields, type AgedYear, type Money } from '../finance/ways'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
@@ -86,14 +86,11 @@ export const financeStage: Stage<World, Money> = stage({
   after: { price: priceStage, before: billNowStage, years: yearsStage },
   reads: (world: World) => ({
     offer: fieldsOf(offerIn(world), ...yearsFields),
-    now: fieldsOf(tariffNowIn(world), 'priceSteps'),
-    then: fieldsOf(tariffThenIn(world), 'priceSteps'),
+    tariffs: {
+      now: fieldsOf(tariffNowIn(world), 'priceSteps'),
+      then: fieldsOf(tariffThenIn(world), 'priceSteps'),
+    },
   }),
-  compute: ({ offer, now, then }, { price, before, years }) =>
-    moneyOf({
-      offer,
-      price,
-      before: stepFactors(now, years.length).map((factor) => before.annual * factor),
-      after: stepped(years, stepFactors(then, years.length)),
-    }),
+  compute: ({ offer, tariffs }, { price, before, years }) =>
+    moneyOf({ offer, price, ...steppedBills(tariffs, before.annual, years) }),
 })

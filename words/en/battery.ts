@@ -43,7 +43,7 @@ export const battery = {
     '“{rule}” earns {share} of what perfect foresight would: {earned} of {best} a year at the tariff’s hourly prices.',
   further: 'What one more kWh of storage saves in a year',
   furtherNote:
-    'With its share of power, at the tariff’s hourly prices.{kw, select, none {} other { One more kW of power would save {kw} a year with perfect foresight.}}',
+    'With its share of power, {rule, select, peaks {run by the rule by all that is on the bill, with perfect foresight by the hourly prices alone} other {at the tariff’s hourly prices}}.{kw, select, none {} other { One more kW of power would save {kw} a year with perfect foresight.}}',
   byRule: 'Run by the rule',
   atBest: 'With perfect foresight',
   size: 'Usable storage, kWh',
