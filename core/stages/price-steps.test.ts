@@ -1,5 +1,10 @@
-import { offerIn } from './world'
-import { financeStage } from './finance'
+import { steppedBills } from '../finance/price-steps'
+import { pricePerWattFor } from '../finance/target'
+import { financeStage, yearsStage } from './finance'
+import { powerStage } from './power'
+import { pricedIn } from './prices'
+import { stringsStage } from './strings'
+import { offerIn, tariffNowIn, tariffThenIn } from './world'
 import { billNowStage } from './bills'
 import { freshGraph, job, option, set, worldOf } from '@/town/testing'
 
@@ -26,4 +31,25 @@ test('prices of later years are in the cash flow from their year on, and not bef
   expect(after(both)[5]).toBe(after(plain)[5])
   expect(Math.abs(after(both)[6] ?? 0)).toBeGreaterThan(Math.abs(after(plain)[6] ?? 0))
   expect(both.now).toBe(plain.now)
+}, 60_000)
+
+test('the price for a payback is the one that has it, with prices that go up', async () => {
+  const priceSteps = [{ year: 2027, factor: 1.4 }]
+  const house = set(set(job.house, 'tariff-now', { priceSteps }), 'tariff-then', { priceSteps })
+  const world = await worldOf(house, option)
+  const run = freshGraph().open(world)
+  const { paybackYears } = run.value(financeStage)
+  const { offer: _offer, ...equipment } = pricedIn(world)
+  const { count, powerW } = run.value(powerStage)
+  const { inverters, optimized } = run.value(stringsStage)
+  const tariffs = { now: tariffNowIn(world), then: tariffThenIn(world) }
+  const found = pricePerWattFor(
+    {
+      offer: offerIn(world),
+      priced: { ...equipment, modules: count, inverters, optimizers: optimized.length, parts: null, powerW },
+      ...steppedBills(tariffs, run.value(billNowStage).annual, run.value(yearsStage)),
+    },
+    { what: 'payback', years: paybackYears ?? NaN },
+  )
+  expect(found).toBeCloseTo(offerIn(world).pricePerWatt, 4)
 }, 60_000)
