@@ -29,13 +29,18 @@ export default async function StartPage({
   ])
   // Where the server stands, which on one's own machine is where the designer sits; written as days are kept.
   const today = new Intl.DateTimeFormat('sv-SE').format(new Date())
-  const jobs = rows.slice(0, jobsOnPage).map((row) => ({
+  const shown = rows.slice(0, jobsOnPage)
+  // What is deleted is not computed anew.
+  const figures = await figuresFor(
+    who.teamId,
+    shown.filter(({ deleted }) => !deleted),
+  )
+  const jobs = shown.map((row) => ({
     id: row.id,
     name: row.name,
     address: row.address,
     touchedAt: row.touchedAt.toISOString(),
-    // What is deleted is not computed anew.
-    figures: row.deleted ? { summary: row.summary, state: 'fresh' } : figuresFor(who.teamId, row),
+    figures: figures.get(row.id) ?? { summary: row.summary, state: 'fresh' },
     noted: {
       status: row.status,
       tags: row.tags,

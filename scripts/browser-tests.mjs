@@ -12,6 +12,8 @@ const door = createServer((request, response) => {
   const acts = {
     '/stop-app': server.stopApp,
     '/start-app': server.startAppAgain,
+    '/kill-worker': async () => server.killWorker(),
+    '/start-worker': async () => server.startWorkerAgain(),
     '/stop-database': server.stopDatabase,
     '/start-database': server.restartDatabase,
     '/freeze-database': async () => server.database.freeze(),

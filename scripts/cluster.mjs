@@ -1,5 +1,5 @@
-// Several machines on one: three databases that hold the same, two applications, a proxy before both. `npm run cluster`, and
-// docs/running.md for how the same is set up where there are several machines.
+// Several machines on one: three databases that hold the same, two applications with a worker each, a proxy before both.
+// `npm run cluster`, and docs/running.md for how the same is set up where there are several machines.
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { buildIfChanged } from './parts/build.mjs'
 import { Cluster } from './parts/cluster.mjs'
@@ -31,7 +31,7 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => v
 try {
   await cluster.start()
   console.log(
-    `\n  Tall Gable is at ${cluster.address}\n\n  Three databases, two applications. Ctrl-C ends them.\n`,
+    `\n  Tall Gable is at ${cluster.address}\n\n  Three databases, two applications, two workers. Ctrl-C ends them.\n`,
   )
 } catch (error) {
   console.error(error.message)

@@ -1,5 +1,5 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs'
-import { endLeftoverApp, startApp } from './parts/app-server.mjs'
+import { endLeftovers, startApp, startWorker } from './parts/app-server.mjs'
 import { buildIfChanged } from './parts/build.mjs'
 import { endChild, pause, runShown } from './parts/commands.mjs'
 import { dataFolder, isStarted, lockIn } from './parts/data-folder.mjs'
@@ -26,16 +26,19 @@ if (isStarted(folder)) {
   process.exit(1)
 }
 writeFileSync(lock, String(process.pid))
-const leftoverEnded = endLeftoverApp(folder)
+const leftoverEnded = endLeftovers(folder)
 
 const database = process.env.DATABASE_URL ? null : new PrivateDatabase(folder)
 let app = null
+let worker = null
 let ending = false
+/** Rest before a worker that died is started again. */
+const workerRestMs = 1000
 
 async function end(code) {
   if (ending) return
   ending = true
-  if (app) await endChild(app.child)
+  await Promise.all([app && endChild(app.child), worker && endChild(worker)])
   await database?.stop()
   rmSync(lock, { force: true })
   process.exit(code)
@@ -77,6 +80,16 @@ const watchApp = () =>
       })
   })
 
+const watchWorker = () =>
+  worker.once('exit', () => {
+    if (!ending)
+      void keepUp('The worker', async () => {
+        await pause(workerRestMs)
+        worker = startWorker({ folder, databaseUrl, origin: app.address, verbose })
+        watchWorker()
+      })
+  })
+
 let port = 0
 let databaseUrl = process.env.DATABASE_URL ?? ''
 try {
@@ -88,6 +101,8 @@ try {
   if (port !== wantedPort) console.log(`Port ${wantedPort} is taken.`)
   app = await startApp({ folder, port, databaseUrl, dev, verbose })
   watchApp()
+  worker = startWorker({ folder, databaseUrl, origin: app.address, verbose })
+  watchWorker()
   console.log(`\n  Tall Gable is at ${app.address}\n\n  Ctrl-C ends it.\n`)
   if ((process.env.SIGN_IN ?? 'local') !== 'local')
     runShown('node', ['dist/owner.mjs'], { DATABASE_URL: databaseUrl, APP_ORIGIN: app.address })

@@ -91,10 +91,12 @@ test('each role is let in to what is its own: owners to all, designers to all bu
   const ofOwners = [
     'DELETE /api/team/invitations/[invitationId]',
     'DELETE /api/team/members/[memberId]',
+    'DELETE /api/work/[workId]',
     'GET /dashboard',
     'GET /team',
     'PATCH /api/team/members/[memberId]',
     'POST /api/team/invitations',
+    'POST /api/work/[workId]',
   ]
   expect(closedTo('designer')).toEqual(ofOwners)
   // A reader changes nothing but what they say, and what is their own.

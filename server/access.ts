@@ -41,6 +41,8 @@ export const rules = {
   'POST /offer/[token]/accept': { who: 'link', perMinute: 20 },
   'POST /offer/[token]/question': { who: 'link', perMinute: 10 },
   'GET /dashboard': { who: owners, perMinute: 120 },
+  'POST /api/work/[workId]': { who: owners, perMinute: 60 },
+  'DELETE /api/work/[workId]': { who: owners, perMinute: 60 },
   'GET /enter': { who: 'anyone', perMinute: 300 },
   'GET /sign-in': { who: 'anyone', perMinute: 120, hasSignIn: true },
   'POST /api/sign-in': { who: 'anyone', perMinute: 30, hasSignIn: true },

@@ -70,12 +70,15 @@ export async function loadJob(teamId: string, id: string): Promise<StoredJob> {
 const addressOf = (house: Objects) => ofKind(house, 'site')[0]?.address ?? ''
 
 /** Stores a whole job as a new one and returns its id. */
-export async function createJob(teamId: string, job: Job, runner?: Runner): Promise<string> {
+export async function createJob(
+  teamId: string,
+  job: Job,
+  { id = randomUUID(), runner }: { readonly id?: string; readonly runner?: Runner } = {},
+): Promise<string> {
   checkJob(job)
   const catalogue = await knownCatalogue()
   if (catalogue)
     for (const option of job.options) checkEquipment({ house: job.house, option: option.objects, catalogue })
-  const id = randomUUID()
   const work = async (r: Runner) => {
     // Stored before, by a commit whose answer was lost.
     if (await maybeOneJob(teamId, id, r)) return

@@ -10,7 +10,12 @@ function rotated(folder: string): StreamEntry {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
   return {
     level: 'trace',
-    stream: createStream('app.log', { path: folder, size: '10M', maxFiles: 8, mode: 0o600 }),
+    stream: createStream(process.env['LOG_FILE'] ?? 'app.log', {
+      path: folder,
+      size: '10M',
+      maxFiles: 8,
+      mode: 0o600,
+    }),
   }
 }
 

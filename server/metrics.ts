@@ -37,6 +37,12 @@ function make() {
       labelNames: ['lane'],
       registers,
     }),
+    work: new Gauge({
+      name: 'tall_gable_work',
+      help: 'Long work in the database, of all processes: by whether it waits, runs, or was set aside.',
+      labelNames: ['state'],
+      registers,
+    }),
     openStreams: new Gauge({
       name: 'tall_gable_open_streams',
       help: 'Screens that listen for changes.',
@@ -57,6 +63,7 @@ export const {
   statementSeconds,
   taskSeconds,
   tasksWaiting,
+  work,
   openStreams,
   editsSaved,
 } = (holder.tallGableMetrics ??= make())

@@ -20,6 +20,7 @@ import {
   insertShare,
   manyShares,
   maybeOneShare,
+  maybeSealedToken,
   maybeShareFile,
   withdrawShare,
   type Share,
@@ -32,14 +33,24 @@ const pathOf = (token: string) => `/offer/${token}`
 /**
  * Computes an option's proposal and keeps it as it is, under a link of 32 random bytes that nobody can guess. What the
  * customer sees does not move when the job does.
+ * @param id of the offer: with the same one twice it is sent once
+ * @returns the path of its page
  * @throws Fault `no-such-job`, `no-such-option`, and those of the chain
  */
 export async function sendOffer(
-  who: Designer,
+  who: Pick<Designer, 'id' | 'teamId'>,
   jobId: string,
   optionId: string,
   signal?: AbortSignal,
+  id: string = randomUUID(),
 ): Promise<string> {
+  const sentBefore = async () => {
+    const sealed = await maybeSealedToken(who.teamId, id)
+    const token = sealed === undefined ? null : await unseal(sealed)
+    return token === null ? null : pathOf(token)
+  }
+  const before = await sentBefore()
+  if (before !== null) return before
   const { job, revisions } = await loadJob(who.teamId, jobId)
   const option = job.options.find(({ id }) => id === optionId)
   if (!option) throw new Fault('no-such-option', { letters: 'none' }, 'optionId')
@@ -48,7 +59,7 @@ export async function sendOffer(
   const [offer] = ofKind(option.objects, 'offer')
   const token = newSecret()
   const share = {
-    id: randomUUID(),
+    id,
     tokenDigest: digestOf(token),
     sealedToken: await seal(token),
     jobId,
@@ -66,7 +77,8 @@ export async function sendOffer(
     await advanceStatus(jobId, 'offered', runner)
     await insertShare(share, runner)
   })
-  return pathOf(token)
+  // Whoever sent the same one meanwhile sent it with another secret.
+  return (await sentBefore()) ?? pathOf(token)
 }
 
 /** An offer in the list of a job's. */

@@ -28,6 +28,7 @@ const statusOf: Readonly<Record<string, number>> = {
   'not-your-part': 403,
   'no-accounts': 404,
   'no-such-invitation': 404,
+  'no-such-work': 404,
   'no-such-link': 404,
   'wrong-link-password': 403,
   'too-many-links': 409,

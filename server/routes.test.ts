@@ -17,12 +17,22 @@ import { insertVersion, manyVersions } from './sql/history'
 import { manyShares, insertShare } from './sql/shares'
 import { linksOf, makeLink, withdrawLink } from './job-links'
 import { insertDesigner, insertTeam, type Member } from './sql/people'
+import { closeCompute } from './compute/compute'
+import { openWork } from './sql/work'
+import { endWork, manyWorkAside, takeWork } from './sql/work-taking'
+import { newWork } from './work/ask'
+import { doers } from './work/doers'
+import { Worker } from './work/worker'
 import { openTestDatabase, openTestWorld } from './testing'
 
 process.env['SESSION_SECRET'] = 'z'.repeat(64)
 const close = await openTestDatabase()
 const closeWorld = await openTestWorld()
+const worker = new Worker({ doers, atOnce: { compute: 1, print: 1 } })
+worker.start()
 afterAll(async () => {
+  await worker.stop()
+  await closeCompute()
   await closeWorld()
   await close()
 })
@@ -107,6 +117,12 @@ const invitation = {
 } as const
 await transaction('invitation', (runner) => insertLink(invitation, runner))
 
+// Work of theirs that was set aside.
+const { id: workId, ...work } = newWork('job', { teamId: ours.teamId, input: { teamId: ours.teamId } }, null)
+await openWork([{ ...work, id: workId }])
+await transaction('take', (runner) => takeWork('dead', ['job'], { seconds: 60, most: 1 }, runner))
+await endWork(workId, 'dead', 'aside', { outcome: { reason: 'lost' }, made: null })
+
 const given = { name: 'Secret roofer', role: 'viewer', password: '', days: 1 } as const
 const owner: Member = { id: ours.designerId, teamId: ours.teamId, name: 'Ada', role: 'owner' }
 await makeLink(owner, jobId, given, 'here')
@@ -126,6 +142,7 @@ async function call(name: RouteName, cookie: string, body?: unknown, job = jobId
     invitationId,
     memberId: ours.designerId,
     linkId: link?.id ?? '',
+    workId,
   }
   const request = new NextRequest(
     `http://127.0.0.1${path.replace('[id]', params.id).replace('[offerId]', shareId)}`,
@@ -178,6 +195,8 @@ const asked: Readonly<Partial<Record<RouteName, unknown>>> = {
   'GET /api/jobs/[id]/links': undefined,
   'POST /api/jobs/[id]/links': { ...given, name: 'Stolen' },
   'DELETE /api/jobs/[id]/links/[linkId]': undefined,
+  'POST /api/work/[workId]': undefined,
+  'DELETE /api/work/[workId]': undefined,
   'DELETE /api/team/invitations/[invitationId]': undefined,
   'PATCH /api/team/members/[memberId]': { role: 'reader' },
   'DELETE /api/team/members/[memberId]': undefined,
@@ -211,6 +230,7 @@ test('with another team’s ids a route gives nothing away and changes nothing',
   expect((await manyVersions(jobId)).map(({ name }) => name)).toEqual(['Secret version'])
   expect((await linksOf(owner, jobId)).map(({ name }) => name)).toEqual(['Secret roofer'])
   expect((await manyInvitations(ours.teamId)).map(({ id }) => id)).toEqual([invitationId])
+  expect((await manyWorkAside(ours.teamId)).map(({ id }) => id)).toEqual([workId])
   expect((await call('GET /api/jobs/[id]', ours.cookie)).status).toBe(200)
 }, 60_000)
 
@@ -320,4 +340,19 @@ test('the same is answered where it is asked by the team itself; a stranger is s
   }
   const renamed = await call('PATCH /api/jobs/[id]', ours.cookie, { name: 'Ours' })
   expect([renamed.status, (await loadJob(ours.teamId, jobId)).row.name]).toEqual([200, 'Ours'])
+}, 60_000)
+
+test('an owner has work that was set aside tried anew, and removes what fails again', async () => {
+  const [again, removing] = ['POST /api/work/[workId]', 'DELETE /api/work/[workId]'] as const
+  expect((await call(again, ours.cookie)).status).toBe(200)
+  // It is at work now: neither tried a second time nor taken away.
+  expect([(await call(again, ours.cookie)).status, (await call(removing, ours.cookie)).status]).toEqual([
+    404, 404,
+  ])
+  // Without the file that it was about it comes to nothing, after three attempts.
+  const aside = async () => (await manyWorkAside(ours.teamId)).map(({ id }) => id)
+  for (let i = 0; i < 100 && (await aside()).length === 0; i++) await new Promise((go) => setTimeout(go, 200))
+  expect(await aside()).toEqual([workId])
+  expect((await call(removing, ours.cookie)).status).toBe(200)
+  expect(await aside()).toEqual([])
 }, 60_000)

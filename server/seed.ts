@@ -13,7 +13,7 @@ export async function seedIfEmpty(jobFiles: readonly string[]): Promise<boolean>
     const teamId = randomUUID()
     await insertTeam(teamId, 'Tern Street Solar', runner)
     await insertDesigner(randomUUID(), teamId, 'Imke Fairweather', runner, 'owner')
-    for (const job of jobs) await createJob(teamId, job, runner)
+    for (const job of jobs) await createJob(teamId, job, { runner })
   })
   return true
 }

@@ -1,35 +1,9 @@
-import { LRUCache } from 'lru-cache'
-import { Fault } from '@/core/model/fault'
-import { type JobFigures } from './compute/tasks'
-import { figuresOf } from './compute/compute'
-import { designInput } from './design-input'
-import { loadJob } from './jobs'
-import { announce } from './live/channel'
-import { log } from './log'
-import { storeSummary, type JobRow, type JobSummary } from './sql/jobs'
+import { manySameWork, openWork } from './sql/work'
+import { type JobRow, type JobSummary } from './sql/jobs'
+import { newWork } from './work/ask'
+import { codeOfEnd, passing } from './work/tasks'
 
-/** Figures of the list, computed one job after the other while the last ones are shown. */
-
-interface Wanted {
-  readonly teamId: string
-  readonly id: string
-  readonly revision: number
-}
-
-const holder = globalThis as {
-  tallGableSummaries?: { waiting: Map<string, Wanted>; failed: LRUCache<string, string>; busy: boolean }
-}
-const state = () =>
-  (holder.tallGableSummaries ??= {
-    waiting: new Map(),
-    failed: new LRUCache({ max: 2000 }),
-    busy: false,
-  })
-
-/** What may be otherwise the next time: asked again then. */
-const passing = new Set(['service-away', 'service-refused', 'server-busy', 'given-up', 'unexpected'])
-
-const keyOf = ({ id, revision }: Pick<Wanted, 'id' | 'revision'>) => `${id} ${revision}`
+/** Figures of the list, computed by the workers while the last ones are shown. */
 
 /** What the list shows of a job. */
 export interface ListedFigures {
@@ -39,52 +13,40 @@ export interface ListedFigures {
   readonly state: string
 }
 
-/** What is known of a job now; newer figures are computed where these are old. */
-export function figuresFor(teamId: string, row: JobRow): ListedFigures {
-  if (row.summaryIsFresh) return { summary: row.summary, state: 'fresh' }
-  const wanted = { teamId, id: row.id, revision: row.revision }
-  const fault = state().failed.get(keyOf(wanted))
-  if (fault !== undefined) return { summary: row.summary, state: fault }
-  state().waiting.set(row.id, wanted)
-  void work()
-  return { summary: row.summary, state: 'coming' }
-}
+/** A job as its figures are of it. */
+export const figuresKey = ({ id, revision }: Pick<JobRow, 'id' | 'revision'>) => `${id} ${revision}`
 
-/** One at a time, so that an offer never waits behind more than one. */
-async function work(): Promise<void> {
-  const { waiting, failed } = state()
-  if (state().busy) return
-  state().busy = true
-  try {
-    for (let next = first(waiting); next; next = first(waiting)) {
-      waiting.delete(next.id)
-      try {
-        const { summary, revision } = await computed(next)
-        // Edited meanwhile: these are the last figures, but not the newest there will be.
-        const isFresh = (await storeSummary(next.id, revision, summary)) > 0
-        const state = isFresh ? 'fresh' : 'coming'
-        announce(`team ${next.teamId}`, { type: 'figures', id: next.id, summary, state })
-        if (!isFresh) waiting.set(next.id, next)
-      } catch (error) {
-        const code = error instanceof Fault ? error.code : 'unexpected'
-        log.warn({ job: next.id, error: error instanceof Error ? error.message : 'unknown' }, 'no figures')
-        if (!passing.has(code)) failed.set(keyOf(next), code)
-        announce(`team ${next.teamId}`, { type: 'figures', id: next.id, summary: null, state: code })
-      }
-    }
-  } finally {
-    state().busy = false
+/** What is known of jobs now, by their ids; newer figures are asked for where these are old. */
+export async function figuresFor(
+  teamId: string,
+  rows: readonly JobRow[],
+): Promise<ReadonlyMap<string, ListedFigures>> {
+  const stale = rows.filter(({ summaryIsFresh }) => !summaryIsFresh)
+  const known = new Map((await manySameWork('figures', stale.map(figuresKey))).map((one) => [one.same, one]))
+  const codeFor = (row: JobRow) => {
+    const before = known.get(figuresKey(row))
+    return before && codeOfEnd(before)
   }
-}
-
-const first = (waiting: Map<string, Wanted>): Wanted | undefined => waiting.values().next().value
-
-/** Figures of a job as it is now, and the revision they are of. */
-async function computed({ teamId, id }: Wanted): Promise<{ summary: JobFigures; revision: number }> {
-  const { job, row } = await loadJob(teamId, id)
-  const option = job.options[0]
-  const summary = option
-    ? await figuresOf(await designInput(teamId, job.house, option.objects))
-    : { kilowatts: 0, paybackYears: null, picture: [] }
-  return { summary, revision: row.revision }
+  const wanted = stale.filter((row) => {
+    const code = codeFor(row)
+    return code === undefined || passing.has(code)
+  })
+  // What is open stays as it is; what ended without these figures, or by chance, is done anew.
+  const missing = wanted.filter((row) => known.get(figuresKey(row))?.state !== 'open')
+  if (missing.length > 0)
+    await openWork(
+      missing.map((row) =>
+        newWork('figures', { teamId, input: { teamId, jobId: row.id }, same: figuresKey(row) }, null),
+      ),
+    )
+  return new Map(
+    rows.map((row) => {
+      const state = row.summaryIsFresh
+        ? 'fresh'
+        : wanted.includes(row)
+          ? 'coming'
+          : (codeFor(row) ?? 'coming')
+      return [row.id, { summary: row.summary, state }]
+    }),
+  )
 }

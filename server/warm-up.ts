@@ -3,12 +3,9 @@ import { join } from 'node:path'
 import { setTimeout as pause } from 'node:timers/promises'
 import { tileAt } from '@/core/geometry/geo'
 import { theOne } from '@/core/kinds/documents'
-import { parseJob } from '@/core/kinds/job'
+import { parseJob, type Job } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
-import { figuresOf } from './compute/compute'
-import { designInput } from './design-input'
 import { log } from './log'
-import { printer } from './print/printer'
 import { askWorld } from './world'
 
 /** Rings of tiles that a page asks for: zoom, and how many around the middle. */
@@ -20,18 +17,14 @@ const rings = [
 /** Between two pieces of work, so that visitors come first. */
 const restMs = 20
 
-/** Has at hand what the first visitor will ask for: the shipped job's weather, numbers and aerial sheet. */
+/** Has at hand what the first visitor will ask for: the pages and the shipped job's aerial sheet. */
 export async function warmUp(): Promise<void> {
   try {
     await answering()
     // Nobody is let in by these, but the code behind them is loaded.
     for (const path of ['', 'jobs/none', `offer/${'-'.repeat(43)}`, 'api/jobs/none', 'api/events', 'metrics'])
       await (await fetch(`${process.env['APP_ORIGIN']}/${path}`, { redirect: 'manual' })).text()
-    const file = join(/* turbopackIgnore: true */ process.cwd(), 'samples', 'shipped-job.json')
-    const job = parseJob(JSON.parse(readFileSync(file, 'utf8')))
-    const option = job.options[0]?.objects
-    if (option) await figuresOf(await designInput('', job.house, option))
-    printer().warm()
+    const job = shippedJob()
     const site = theOne(job.house, 'site', siteId)
     for (const [z, around] of rings) {
       const middle = tileAt(site, z)
@@ -47,8 +40,14 @@ export async function warmUp(): Promise<void> {
   }
 }
 
-/** Waits until this server answers itself. */
-async function answering(): Promise<void> {
+/** The job that every new installation begins with. */
+export function shippedJob(): Job {
+  const file = join(/* turbopackIgnore: true */ process.cwd(), 'samples', 'shipped-job.json')
+  return parseJob(JSON.parse(readFileSync(file, 'utf8')))
+}
+
+/** Waits until the application answers what it is asked. */
+export async function answering(): Promise<void> {
   for (let i = 0; i < 100; i++) {
     const answer = await askWorld('catalogue').catch(() => null)
     if (answer?.status === 200) return

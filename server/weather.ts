@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { promisify } from 'node:util'
 import { gunzip } from 'node:zlib'
 import { theOne } from '@/core/kinds/documents'
@@ -46,15 +47,26 @@ export async function weatherWith(teamId: string, job: Job): Promise<{ id: strin
 
 /**
  * Stores a job's file as a new job, with the weather, the pictures and the drawings that came in it.
+ * @param jobId of the new job: with the same one twice it is stored once
+ * @param say told how far this has come, from 0 to 1
  * @returns its id
  * @throws Fault of `parseJob` and `readPlaced`, and those of a lane; nothing is stored then
  */
-export async function importJob(teamId: string, bytes: Uint8Array, signal?: AbortSignal): Promise<string> {
+export async function importJob(
+  teamId: string,
+  bytes: Uint8Array,
+  signal?: AbortSignal,
+  jobId: string = randomUUID(),
+  say: (share: number) => void = () => undefined,
+): Promise<string> {
   const { job, weather, files } = await readJobFile(bytes, signal)
   if (weather) {
     const { body, ...row } = weather
     await insertWeather(teamId, row, Buffer.from(body))
   }
-  for (const file of files) await storeFile(teamId, file)
-  return createJob(teamId, job)
+  for (const [n, file] of files.entries()) {
+    say((n + 1) / (files.length + 2))
+    await storeFile(teamId, file)
+  }
+  return createJob(teamId, job, { id: jobId })
 }

@@ -1,4 +1,5 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { batteries } from './batteries'
 import { moreInverters } from './inverters'
 import { microinverters, optimizers } from './module-electronics'
 import { moreModules } from './modules'
@@ -194,38 +195,7 @@ export const catalogue: Catalogue = {
     ...microinverters,
   ],
   optimizers,
-  batteries: [
-    {
-      id: 'kestrelite-5',
-      maker: 'Kestrelite',
-      name: 'Kestrelite 5',
-      price: 5900,
-      usableKwh: 5,
-      chargeKw: 2.5,
-      dischargeKw: 2.5,
-      efficiency: 0.955,
-    },
-    {
-      id: 'kestrelite-10',
-      maker: 'Kestrelite',
-      name: 'Kestrelite 10',
-      price: 10_400,
-      usableKwh: 10,
-      chargeKw: 5,
-      dischargeKw: 5,
-      efficiency: 0.955,
-    },
-    {
-      id: 'marrowstone-13',
-      maker: 'Marrowstone',
-      name: 'Marrowstone 13',
-      price: 12_900,
-      usableKwh: 13.4,
-      chargeKw: 6.5,
-      dischargeKw: 7,
-      efficiency: 0.945,
-    },
-  ],
+  batteries,
   rules: ruleSets,
   mountings,
 }

@@ -80,6 +80,7 @@ const batteryColumns = (site: Place): readonly ShelfColumn<BatteryType>[] =>
       chargeKw: ({ chargeKw }) => `${number(chargeKw, site, 1)} kW`,
       dischargeKw: ({ dischargeKw }) => `${number(dischargeKw, site, 1)} kW`,
       efficiency: ({ efficiency }) => percent(efficiency ** 2, site),
+      standbyW: ({ standbyW }) => `${number(standbyW, site)} W`,
       price: ({ price }) => money(price, site),
       pricePerKwh: ({ price, usableKwh }) => money(price / usableKwh, site),
     },

@@ -1,4 +1,5 @@
 import { type BatteryRun } from './own-use'
+import { standbyKwh } from './standby'
 
 /** What stays on when the grid fails, and with what it begins. */
 export interface Island {
@@ -13,7 +14,7 @@ export interface Island {
 /**
  * How long the circuits that stay on would run if the grid failed at the start of each interval: from the sun as it is
  * made, and from all that is in the battery, its reserve too. They go out together, when what they use is more than sun
- * and battery give, or the battery is empty.
+ * and battery give, or the battery is empty. What the battery draws itself is carried with them.
  * @param mostHours looked ahead; who runs that long is said to run that long
  * @returns hours, one entry an interval; the year goes round
  */
@@ -25,6 +26,7 @@ export function backupHours(
   const n = yieldKwh.length
   const out = new Float32Array(n)
   const most = Math.min(n, Math.round(mostHours / stepHours))
+  const own = standbyKwh(battery, stepHours)
   const chargeMost = battery.chargeKw * stepHours
   const dischargeMost = battery.dischargeKw * stepHours
   for (let first = 0; first < n; first++) {
@@ -32,7 +34,7 @@ export function backupHours(
     let steps = 0
     for (; steps < most; steps++) {
       const i = (first + steps) % n
-      const short = (criticalKwh[i] as number) - Math.max(0, yieldKwh[i] as number)
+      const short = (criticalKwh[i] as number) + own - Math.max(0, yieldKwh[i] as number)
       if (short <= 0) {
         held = Math.min(battery.usableKwh, held + Math.min(-short, chargeMost) * battery.chargeEfficiency)
         continue

@@ -2,6 +2,7 @@ import { goldenSection } from '../model/golden-section'
 import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
 import { Convex } from './convex'
 import { flowsOf, intervalCost, IntervalCurve, type BatteryStep, type Interval } from './interval-cost'
+import { withStandby } from './standby'
 
 /** What the house, the sun and the grid give, one entry an interval: kWh, and money per kWh. */
 export interface DispatchCase {
@@ -33,7 +34,7 @@ const goldenSteps = 80
  * cuts what the battery cannot hold. The way is read back from the last interval to the first.
  */
 export function optimum(given: DispatchCase, battery: BatteryRun): Optimum {
-  const problem = new Problem(given, battery)
+  const problem = new Problem(withStandby(given, battery), battery)
   const { startKwh } = given
   if (startKwh !== null) {
     const start = Math.max(problem.floor, Math.min(problem.cap, startKwh))

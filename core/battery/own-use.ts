@@ -8,6 +8,8 @@ export interface BatteryRun {
   readonly dischargeEfficiency: number
   /** Share of the usable energy never drawn in normal running. */
   readonly reserve: number
+  /** kW that it draws itself at the house's side, day and night; nothing where it is not said. */
+  readonly standbyKw?: number
 }
 
 export interface Dispatch {

@@ -44,7 +44,12 @@ export type InverterType = DeepReadonly<z.infer<typeof inverterSchema>>
 const optimizerSchema = z.object({ ...named, ...optimizerFields })
 export type OptimizerType = DeepReadonly<z.infer<typeof optimizerSchema>>
 
-const batterySchema = z.object({ ...named, ...batteryFields })
+const batterySchema = z.object({
+  ...named,
+  ...batteryFields,
+  // Catalogues from before said nothing of it.
+  standbyW: batteryFields.standbyW.default(0),
+})
 export type BatteryType = DeepReadonly<z.infer<typeof batterySchema>>
 
 export const catalogueSchema = z.object({

@@ -59,6 +59,7 @@ export const batteryFigures = {
   dischargeKw: ({ dischargeKw }: BatteryType) => dischargeKw,
   /** There and back. */
   efficiency: ({ efficiency }: BatteryType) => efficiency ** 2,
+  standbyW: ({ standbyW }: BatteryType) => standbyW,
   price: ({ price }: BatteryType) => price,
   pricePerKwh: ({ price, usableKwh }: BatteryType) => price / usableKwh,
 }

@@ -12,12 +12,16 @@ export const ownSheet = {
 }
 
 /** A kind of data sheets that a job brings itself: any number of them, for all of its options. */
-export const ownKind = <T extends ObjectBase>(kind: T['kind'], schema: z.ZodType<T>): Kind<T> => ({
+export const ownKind = <T extends ObjectBase>(
+  kind: T['kind'],
+  schema: z.ZodType<T>,
+  migrations: Kind<T>['migrations'] = [],
+): Kind<T> => ({
   kind,
   document: 'house',
   schema,
-  version: 1,
-  migrations: [],
+  version: migrations.length + 1,
+  migrations,
   singles: null,
   standing: null,
   parts: noParts,

@@ -155,6 +155,7 @@ test('own modules and devices come along everywhere, own rules within the town t
     chargeKw: 4,
     dischargeKw: 4,
     efficiency: 0.95,
+    standbyW: 10,
   }
   const house = { ...template.house, [rules.id]: rules, [own.id]: own, [battery.id]: battery }
   const idsOf = (at: Usual) => Object.keys(startedFrom('New', at, { ...template, house }).house)

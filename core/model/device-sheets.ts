@@ -80,4 +80,6 @@ export const batteryFields = {
   dischargeKw: between(0.01, 1000, 'kW'),
   /** Each way. */
   efficiency: share,
+  /** What it draws itself, day and night, whether it is charged or not. */
+  standbyW: between(0, 1000, 'W'),
 }

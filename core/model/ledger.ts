@@ -103,6 +103,7 @@ export const termCodes = [
   'batteries',
   'usable',
   'efficiency-each-way',
+  'battery-standby',
   'reserve',
   'tariff',
   'energy',

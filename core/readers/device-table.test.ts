@@ -109,6 +109,12 @@ test('what a sheet does not say is the usual; there and back is one way squared'
     chargeKw: 4,
     dischargeKw: 4.1,
     efficiency: 0.9,
+    standbyW: 0,
+  })
+  expect(
+    deviceFrom('battery', { ...battery, round_trip_pct: '81', standby_w: '12,5' }, 'es-ES'),
+  ).toMatchObject({
+    standbyW: 12.5,
   })
   expect(deviceFrom('optimizer', optimizer, 'en-US')).toMatchObject({ fewestPerString: 1 })
   expect(deviceFrom('optimizer', { ...optimizer, step_down: 'sí' }, 'en-US')).toMatchObject({

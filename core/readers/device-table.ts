@@ -107,6 +107,7 @@ const columnsOf = {
     discharge_kw: number('dischargeKw'),
     // A sheet tells what comes back of what went in; a year is run with each way.
     round_trip_pct: percent('efficiency', { square: true }),
+    standby_w: number('standbyW', false),
   },
 } as const satisfies Readonly<Record<DeviceType, Readonly<Record<string, SheetColumn>>>>
 
@@ -149,7 +150,8 @@ const readers: { readonly [K in DeviceType]: (texts: SheetTexts, locale: string)
     const { efficiency } = said
     if (typeof efficiency === 'number' && !(efficiency >= 0.5 && efficiency <= 1))
       throw new Fault('bad-device', { reason: 'back' }, 'round_trip_pct')
-    return checked('battery', ownBatterySchema, said)
+    // Where a sheet says nothing of it, it draws nothing itself.
+    return checked('battery', ownBatterySchema, { standbyW: 0, ...said })
   },
 }
 

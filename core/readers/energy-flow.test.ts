@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { loadId } from '../kinds/load/load'
 import { storageId } from '../kinds/storage/storage'
 import { siteId } from '../kinds/site/site'
 import { type Objects } from '../kinds/documents'
@@ -58,6 +59,26 @@ test('with a battery that is filled from the grid and sells, and a limit: every 
     expect(flow.curtailed > 0).toBe(exportLimitKw !== null)
   }
 }, 60_000)
+
+test('what is bought over all that the house uses is drawn by the battery itself', async () => {
+  const own = {
+    id: 'bat-1',
+    kind: 'own-battery',
+    name: 'Hungry',
+    maker: '',
+    price: 1,
+    usableKwh: 5,
+    chargeKw: 2,
+    dischargeKw: 2,
+    efficiency: 0.9,
+    standbyW: 1000,
+  } as const
+  const thrifty = set({ ...job.house, [own.id]: own }, loadId, { annualKwh: 600, byMonth: null })
+  const flow = energyFlow(await summaryOf(thrifty, set(withBattery, storageId, { batteryId: own.id })))
+  if (!flow) throw new Error('something is laid')
+  expectBalanced(flow)
+  expect(flow.bought).toBeGreaterThan(flow.consumption)
+})
 
 test('nothing laid: nothing flows', async () => {
   const bare = Object.keys(option)

@@ -65,7 +65,8 @@ export function energyFlow({ ledger, carpet }: Pick<RunSummary, 'ledger' | 'carp
   const { direct, gridToBattery, batteryToGrid } = splitFlows(carpet)
   const intoBattery = hasBattery ? Math.min(bought, Math.round(gridToBattery)) : 0
   const outOfBattery = hasBattery ? Math.min(sold, Math.round(batteryToGrid)) : 0
-  const gridToHouse = bought - intoBattery
+  // The house takes no more than it uses: what is bought over that is drawn by the battery itself.
+  const gridToHouse = Math.min(bought - intoBattery, consumption)
   const sunToGrid = sold - outOfBattery
   // Neither the house nor the battery takes less than nothing.
   const sunToHouse = hasBattery
@@ -82,7 +83,7 @@ export function energyFlow({ ledger, carpet }: Pick<RunSummary, 'ledger' | 'carp
     sunToBattery: made - sunToHouse - sunToGrid - curtailed,
     sunToGrid,
     gridToHouse,
-    gridToBattery: intoBattery,
+    gridToBattery: bought - gridToHouse,
     batteryToHouse: consumption - sunToHouse - gridToHouse,
     batteryToGrid: outOfBattery,
   }

@@ -179,6 +179,7 @@ async function furtherStorage(
       usableKwh: whole.usableKwh * share,
       chargeKw: whole.chargeKw * share,
       dischargeKw: whole.dischargeKw * share,
+      standbyKw: (whole.standbyKw ?? 0) * share,
     }
     const dispatch = dispatchBy({ battery: share > 0 ? battery : null, rule, hours: given.hours }, given)
     const byRule =

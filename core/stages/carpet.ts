@@ -1,7 +1,8 @@
+import { standbyKwh } from '../battery/standby'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
 import { clockStage } from './clock'
-import { dispatchStage } from './dispatch'
+import { batteryRunIn, dispatchStage } from './dispatch'
 import { lightSeriesStage, type LightSeries } from './light-series'
 import { loadStage } from './load'
 import { exportPriceStage, priceNowStage, priceThenStage } from './tariffs'
@@ -83,17 +84,22 @@ export interface UseByMonth {
 
 export const useByMonthStage: Stage<World, UseByMonth> = stage({
   name: 'use by month',
-  version: 2,
+  version: 3,
   after: { load: loadStage, dispatch: dispatchStage, clock: clockStage },
-  reads: () => ({}),
-  compute: (_, { load, dispatch: { bought, sold, charged, discharged, curtailed }, clock: { month } }) => {
+  reads: (world: World) => ({
+    standbyKwh: standbyKwh(batteryRunIn(world), world.weather.value.stepMinutes / 60),
+  }),
+  compute: (
+    { standbyKwh: own },
+    { load, dispatch: { bought, sold, charged, discharged, curtailed }, clock: { month } },
+  ) => {
     const of = (series: Float64Array) => byMonth(month, (i) => series[i] as number)
     return {
       loadKwh: of(load),
       boughtKwh: of(bought),
       usedKwh: byMonth(month, (i) => (load[i] as number) - (bought[i] as number)),
       soldKwh: of(sold),
-      batteryLostKwh: byMonth(month, (i) => (charged[i] as number) - (discharged[i] as number)),
+      batteryLostKwh: byMonth(month, (i) => (charged[i] as number) - (discharged[i] as number) + own),
       curtailedKwh: of(curtailed),
     }
   },

@@ -137,7 +137,15 @@ test('what explanations say of use makes the figures they explain', () => {
   // Charging and discharging each lose their part of what goes through, and none is left over but what is stored.
   const through = inputOf(stored, 'used', 'through-battery')
   const each = inputOf(stored, 'battery-loss', 'efficiency-each-way')
-  expect(Math.abs(valueOf(stored, 'battery-loss') / -(through / each ** 2 - through) - 1)).toBeLessThan(0.05)
+  const own = (inputOf(stored, 'battery-loss', 'battery-standby') * 8760) / 1000
+  expect(own).toBeCloseTo(0.018 * 8760, 9)
+  const lost = valueOf(stored, 'battery-loss')
+  expect(Math.abs((lost + own) / -(through / each ** 2 - through) - 1)).toBeLessThan(0.05)
+  // What is made and bought is used, sold or lost, to the last bit.
+  const [made, bought, used, sold] = (['yield', 'bought', 'consumption', 'sold'] as const).map((id) =>
+    valueOf(stored, id),
+  ) as [number, number, number, number]
+  expect(made + bought).toBeCloseTo(used + sold - lost, 6)
 })
 
 test('a battery raises self-sufficiency and lowers the bill; no tree, no shade of it', async () => {

@@ -22,6 +22,7 @@ export const asOne = (battery: BatteryType, count: number, reserve: number): Bat
   chargeEfficiency: battery.efficiency,
   dischargeEfficiency: battery.efficiency,
   reserve,
+  standbyKw: (battery.standbyW * count) / 1000,
 })
 
 /** The option's batteries as one; null where there is none. */
@@ -83,7 +84,7 @@ export function runningOf(run: Run<World>, world: World) {
 /** Where the yield goes, interval by interval: house, battery, grid. */
 export const dispatchStage: Stage<World, Dispatch> = stage({
   name: 'dispatch',
-  version: 5,
+  version: 6,
   after: {
     ac: acStage,
     load: loadStage,

@@ -22,7 +22,7 @@ import { fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type World } fr
 /** The years to come at today's prices. */
 export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
   name: 'years',
-  version: 4,
+  version: 5,
   after: {
     ac: acStage,
     load: loadStage,

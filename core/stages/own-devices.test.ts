@@ -168,6 +168,7 @@ test('whatever a sheet may say, every figure is one and the books balance', asyn
         chargeKw: from(0.01, 1000),
         dischargeKw: from(0.01, 1000),
         efficiency: 0.5 + random() / 2,
+        standbyW: random() * 1000,
       }),
     ]
     const optimizerId = random() < 0.5 ? 'opt-1' : null

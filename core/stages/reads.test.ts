@@ -262,8 +262,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     other: 'dc, account of modules',
   },
   storage: {
-    batteryId: `cables, account of the connection, ${ownBattery}, account of bills, price, years, account of money, worth of modules`,
-    count: `cables, account of the connection, ${ownBattery}, price, years`,
+    batteryId: `cables, account of the connection, ${ownBattery}, account of bills, price, years, account of money, use by month, worth of modules`,
+    count: `cables, account of the connection, ${ownBattery}, price, years, use by month`,
     reserve: `${ownBattery}, years`,
     rule: 'dispatch, account of use, years',
     // It fills from the grid only by the tariff.
@@ -371,6 +371,7 @@ const sheets = {
       chargeKw: 'cables, account of the connection, dispatch, years',
       dischargeKw: 'cables, account of the connection, dispatch, years',
       efficiency: `${ownBattery}, years, worth of modules`,
+      standbyW: `${ownBattery}, years, use by month`,
     },
   },
   rules: {
@@ -525,6 +526,8 @@ test('the weather and where it comes from', () => {
       ...['sun', 'sky', 'shade', 'snow', 'string years', 'clock', 'account of modules'],
       ...[
         'account of the inverter',
+        'account of use',
+        'use by month',
         'dispatch',
         'bill now',
         'bill then',

@@ -8,10 +8,11 @@ import { compare, threeClients, until } from './clients'
 import { quantile, Report, rounded } from './report'
 import { Visitor } from './visitor'
 
-/** What is killed, in turn: one of two applications or of three databases, the proxy, all databases at once. */
+/** What is killed, in turn: one of two applications, of two workers or of three databases, the proxy, all databases at once. */
 const turns: readonly (readonly [ClusterPart, number])[] = [
   ['app', 0],
   ['node', 0],
+  ['worker', 0],
   ['app', 1],
   ['node', 1],
   ['proxy', 0],

@@ -9,11 +9,11 @@ import { quantile, Report, rounded } from './report'
 import { Visitor } from './visitor'
 
 /**
- * The start command with its application and database, killed at random moments while three clients edit. What was
+ * The start command with its application, worker and database, killed at random moments while three clients edit. What was
  * acknowledged has to be there, once.
  */
 
-const parts = ['app', 'database', 'start'] as const
+const parts = ['app', 'worker', 'database', 'start'] as const
 
 /** The start command on a folder of its own, started again whenever it dies. */
 class Installation {
@@ -41,7 +41,12 @@ class Installation {
   }
 
   kill(part: (typeof parts)[number]): void {
-    const files = { app: 'app.pid', database: 'mariadb/mariadb.pid', start: 'start.pid' }
+    const files = {
+      app: 'app.pid',
+      worker: 'worker.pid',
+      database: 'mariadb/mariadb.pid',
+      start: 'start.pid',
+    }
     const file = join(this.folder, files[part])
     const pid = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0
     if (!pid) return
@@ -62,6 +67,7 @@ class Installation {
     }
     // What a start command that was killed last has left behind.
     this.kill('app')
+    this.kill('worker')
     this.kill('database')
     await pause(500)
     rmSync(this.folder, { recursive: true, force: true, maxRetries: 20, retryDelay: 200 })

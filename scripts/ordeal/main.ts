@@ -9,6 +9,7 @@ import { list } from './list'
 import { load } from './load'
 import { type Report } from './report'
 import { Visitor } from './visitor'
+import { work } from './work'
 
 const named = process.argv.slice(2)
 const short = named.includes('--short')
@@ -49,6 +50,7 @@ try {
 }
 if (has('bad')) reports.push(await badRequestsWithAccounts(short ? 2000 : 50_000, !short))
 if (has('kills')) reports.push(await kills(short ? 6 : 500, await freePort(0), !short))
+if (has('work') && !short) reports.push(await work(20))
 
 // On its own: it needs more of Debian's packages than the others.
 if (wanted.includes('cluster')) reports.push(await cluster(short ? 7 : 100))

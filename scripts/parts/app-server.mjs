@@ -25,9 +25,12 @@ export function sessionSecret(folder) {
   return readFileSync(file, 'utf8').trim()
 }
 
-/** Ends an application process of ours that a killed start command left behind. */
-export async function endLeftoverApp(folder) {
-  const file = join(folder, 'app.pid')
+/** Ends the processes of ours that a killed start command left behind. */
+export async function endLeftovers(folder) {
+  await Promise.all(['app.pid', 'worker.pid'].map((name) => endLeftover(folder, join(folder, name))))
+}
+
+async function endLeftover(folder, file) {
   if (!existsSync(file)) return
   const pid = Number(readFileSync(file, 'utf8'))
   const line = `/proc/${pid}/environ`
@@ -81,4 +84,22 @@ export async function startApp({
     await pause(50)
   }
   throw new Error('The application does not answer.')
+}
+
+/** Starts a process that does long work for an application. It takes what is there as soon as the database answers. */
+export function startWorker({ folder, databaseUrl, origin, verbose = false }) {
+  const child = startChild('node', ['dist/work.mjs'], {
+    stdio: outputOf(folder, verbose),
+    env: {
+      NODE_ENV: 'production',
+      DATABASE_URL: databaseUrl,
+      SESSION_SECRET: sessionSecret(folder),
+      TALL_GABLE_DATA: folder,
+      TALL_GABLE_VERBOSE: verbose ? '1' : '',
+      LOG_FILE: 'worker.log',
+      APP_ORIGIN: origin,
+    },
+  })
+  writeFileSync(join(folder, 'worker.pid'), String(child.pid))
+  return child
 }

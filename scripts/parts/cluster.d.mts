@@ -1,6 +1,6 @@
-export type ClusterPart = 'app' | 'node' | 'nodes' | 'proxy'
+export type ClusterPart = 'app' | 'worker' | 'node' | 'nodes' | 'proxy'
 
-/** Three databases that hold the same, two applications and a proxy, on loopback. */
+/** Three databases that hold the same, two applications with a worker each, and a proxy, on loopback. */
 export class Cluster {
   constructor(folder: string)
   readonly address: string

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process'
 import { chmodSync, existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { endLeftoverApp, sessionSecret, startApp } from './app-server.mjs'
+import { endLeftovers, sessionSecret, startApp, startWorker } from './app-server.mjs'
 import { endChild, hasEnded, pause, runShown } from './commands.mjs'
 import { freePort, PrivateDatabase } from './private-database.mjs'
 
@@ -28,13 +28,14 @@ async function freePorts(count) {
 }
 
 /**
- * Three databases that hold the same (Galera), a proxy before them, two applications, and the proxy that shares requests
- * out to those: everything on loopback, as it would stand on several machines. What dies is started again.
+ * Three databases that hold the same (Galera), a proxy before them, two applications with a worker each, and the proxy
+ * that shares requests out to those: everything on loopback, as it would stand on several machines. What dies is started again.
  */
 export class Cluster {
   #folder
   #nodes = []
   #apps = []
+  #workers = []
   #proxy = null
   #ports = {}
   #ending = false
@@ -70,11 +71,13 @@ export class Cluster {
     // The same for all: once, before anybody asks.
     runShown('node', ['dist/first.mjs'], { DATABASE_URL: this.databaseUrl })
     for (const [n, port] of this.#ports.apps.entries()) await this.#startApp(n, port)
+    for (const n of this.#ports.apps.keys()) await this.#startWorker(n)
   }
 
-  /** Kills a part: `app`, `node`, `nodes` (all of them) or `proxy`. @param which of them, from 0 */
+  /** Kills a part: `app`, `worker`, `node`, `nodes` (all of them) or `proxy`. @param which of them, from 0 */
   kill(part, which = 0) {
     if (part === 'app') this.#apps[which]?.child.kill('SIGKILL')
+    else if (part === 'worker') this.#workers[which]?.kill('SIGKILL')
     else if (part === 'proxy') this.#proxy?.kill('SIGKILL')
     else if (part === 'node') this.#nodes[which]?.kill()
     else for (const node of this.#nodes) node.kill()
@@ -100,7 +103,9 @@ export class Cluster {
 
   async stop() {
     this.#ending = true
-    await Promise.all(this.#apps.map(({ child }) => endChild(child)))
+    await Promise.all(
+      [...this.#apps.map(({ child }) => child), ...this.#workers].map((child) => endChild(child)),
+    )
     if (this.#proxy) await endChild(this.#proxy)
     // The last one knows that it was the last: with it the cluster begins again.
     for (const node of this.#nodes.toReversed()) await node.stop()
@@ -120,7 +125,7 @@ export class Cluster {
 
   /** What a cluster left behind whose command was killed. */
   async #endLeftovers() {
-    for (const folder of this.#appFolders) await endLeftoverApp(folder)
+    for (const folder of this.#appFolders) await endLeftovers(folder)
     const file = join(this.#folder, 'proxy.pid')
     const pid = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0
     const line = `/proc/${pid}/cmdline`
@@ -217,6 +222,16 @@ export class Cluster {
     const app = await startApp({ folder, port, databaseUrl: this.databaseUrl })
     this.#apps[n] = app
     app.child.once('exit', () => void this.#again(() => this.#startApp(n, port)))
+  }
+
+  async #startWorker(n) {
+    const child = startWorker({
+      folder: this.#appFolders[n],
+      databaseUrl: this.databaseUrl,
+      origin: this.address,
+    })
+    this.#workers[n] = child
+    child.once('exit', () => void this.#again(() => this.#startWorker(n)))
   }
 
   /** Starts something again until it is there. */

@@ -4,6 +4,8 @@ export class PrivateDatabase {
   /** @returns its address */
   start(): Promise<string>
   stop(): Promise<void>
+  /** Comes back at the same address. */
+  restart(): Promise<void>
   /** As a machine that hangs, until `thaw`. */
   freeze(): void
   thaw(): void

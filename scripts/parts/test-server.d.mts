@@ -6,6 +6,9 @@ export interface TestServer {
   readonly folder: string
   /** Whoever opens it becomes the first owner. */
   readonly ownerLink: () => string
+  /** Ends the process that does long work, as if it had crashed. */
+  readonly killWorker: () => void
+  readonly startWorkerAgain: () => void
   readonly stop: () => Promise<void>
 }
 

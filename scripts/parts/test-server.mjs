@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process'
 import { mkdirSync, rmSync } from 'node:fs'
-import { startApp } from './app-server.mjs'
+import { startApp, startWorker } from './app-server.mjs'
 import { endChild, runShown } from './commands.mjs'
 import { inRoot, root } from './folders.mjs'
 import { freePort, PrivateDatabase } from './private-database.mjs'
@@ -28,6 +28,8 @@ export async function startTestServer(name, signIn = 'local') {
   runShown('node', ['dist/first.mjs'], { DATABASE_URL: databaseUrl })
   const port = await freePort(0)
   let app = await startApp({ folder, port, databaseUrl, signIn })
+  const startOwnWorker = () => startWorker({ folder, databaseUrl, origin: app.address })
+  let worker = startOwnWorker()
   return {
     address: app.address,
     folder,
@@ -37,11 +39,15 @@ export async function startTestServer(name, signIn = 'local') {
     startAppAgain: async () => {
       app = await startApp({ folder, port, databaseUrl, signIn })
     },
+    killWorker: () => worker.kill('SIGKILL'),
+    startWorkerAgain: () => {
+      worker = startOwnWorker()
+    },
     stopDatabase: () => database.stop(),
     restartDatabase: () => database.restart(),
     database,
     stop: async () => {
-      await endChild(app.child)
+      await Promise.all([endChild(app.child), endChild(worker)])
       await database.stop()
       rmSync(folder, { recursive: true, force: true })
     },

@@ -4,6 +4,7 @@ import { inRoot, root } from './folders.mjs'
 /** What runs before and beside the application, in threads and processes of its own, by the name of its file in `dist`. */
 const entries = {
   compute: 'server/compute/worker.ts',
+  work: 'server/work/work-process.ts',
   print: 'server/print/print-process.ts',
   town: 'app/world/town-worker.ts',
   first: 'scripts/migrate-and-seed.ts',

@@ -5,8 +5,8 @@ yieldToRequests()
 
 /**
  * A process of its own that prints pages: it may run as a lesser user than the server, keeps one browser warm, and takes
- * nothing of the server with it when it dies. It is told `{ id, url }` and `{ cancel: id }`, and answers `{ id, pdf }`,
- * the file in base64, or `{ id, error }`.
+ * nothing of the server with it when it dies. It is told `{ id, url }` and `{ cancel: id }`, and answers `{ id, progress }`
+ * from 0 to 1, then `{ id, pdf }`, the file in base64, or `{ id, error }`.
  */
 
 interface Job {
@@ -83,13 +83,17 @@ async function warm(): Promise<Opened> {
 
 async function printPage({ id, url }: Job): Promise<Buffer> {
   const page = await (await warm()).context.newPage()
+  const say = (progress: number) => process.send?.({ id, progress })
   try {
     open.set(id, page)
     page.setDefaultTimeout(pageMs)
+    say(0.1)
     await page.goto(url)
+    say(0.4)
     await page.waitForSelector('[data-print="ready"]')
     await page.evaluate(() => document.fonts.ready.then(() => undefined))
     printed++
+    say(0.8)
     const paper = await page.getAttribute('[data-print="ready"]', 'data-paper')
     return await page.pdf({
       format: paper === 'Letter' ? 'Letter' : 'A4',

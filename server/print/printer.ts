@@ -1,54 +1,39 @@
 import { fork, type ChildProcess } from 'node:child_process'
 import { rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { LRUCache } from 'lru-cache'
 import { Fault } from '@/core/model/fault'
 import { log } from '../log'
 import { lesserUser, type LesserUser } from './lesser-user'
 
 interface Waiting {
+  readonly say: (progress: number) => void
   readonly done: (pdf: Buffer) => void
   readonly failed: (fault: Fault) => void
 }
 
 type Answer =
-  { readonly id: number; readonly pdf?: string; readonly error?: string } | { readonly ready: boolean }
+  | { readonly id: number; readonly pdf?: string; readonly error?: string; readonly progress?: number }
+  | { readonly ready: boolean }
 
-/** Offers that wait at most, and how long each may take with its wait. */
-const mostWaiting = 30
+/** How long a page may take, with its wait. */
 const printMs = 60_000
-/** Offers never change once they are sent; the last ones printed are kept. */
-const keptBytes = 40_000_000
 
 /** Prints our own pages in a process of its own, which it starts when it is first needed and again when it dies. */
 class Printer {
   readonly #waiting = new Map<number, Waiting>()
-  readonly #kept = new LRUCache<string, Buffer>({
-    maxSize: keptBytes,
-    sizeCalculation: (pdf) => pdf.length,
-  })
   #child: ChildProcess | null = null
   #user: LesserUser | null = null
   #count = 0
 
   /**
    * A page of this server as PDF, on the paper it names by `data-paper`, once it says by `data-print="ready"` that all of it is drawn.
-   * @param key what the page shows: the same key is printed once
    * @param path on this server, never a whole address
-   * @throws Fault `pdf-busy`, `pdf-failed`, `given-up`
+   * @param say told how far it has come, from 0 to 1
+   * @throws Fault `pdf-failed`, `given-up`
    */
-  async print(key: string, path: string, signal: AbortSignal): Promise<Buffer> {
-    const known = this.#kept.get(key)
-    if (known) return known
+  async print(path: string, signal: AbortSignal, say: (progress: number) => void): Promise<Buffer> {
     const origin = process.env['APP_ORIGIN']
     if (!origin) throw new Fault('pdf-failed', { reason: 'address' })
-    if (this.#waiting.size >= mostWaiting) throw new Fault('pdf-busy')
-    const pdf = await this.#ask(`${origin}${path}`, signal)
-    this.#kept.set(key, pdf)
-    return pdf
-  }
-
-  #ask(url: string, signal: AbortSignal): Promise<Buffer> {
     const id = ++this.#count
     const timeout = AbortSignal.timeout(printMs)
     const ended = AbortSignal.any([signal, timeout])
@@ -64,6 +49,7 @@ class Printer {
         this.#waiting.delete(id)
       }
       this.#waiting.set(id, {
+        say,
         done: (pdf) => {
           settle()
           done(pdf)
@@ -73,7 +59,7 @@ class Printer {
           failed(fault)
         },
       })
-      this.#running().send({ id, url })
+      this.#running().send({ id, url: `${origin}${path}` })
     })
   }
 
@@ -112,7 +98,8 @@ class Printer {
       return
     }
     const waiting = this.#waiting.get(answer.id)
-    if (answer.pdf !== undefined) waiting?.done(Buffer.from(answer.pdf, 'base64'))
+    if (answer.progress !== undefined) waiting?.say(answer.progress)
+    else if (answer.pdf !== undefined) waiting?.done(Buffer.from(answer.pdf, 'base64'))
     else {
       log.error({ error: answer.error }, 'pdf')
       waiting?.failed(new Fault('pdf-failed', { reason: 'printing' }))

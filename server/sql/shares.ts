@@ -161,6 +161,16 @@ export interface NewShare {
   readonly file: Buffer
 }
 
+/** The sealed secret of an offer's link; undefined where there is no such offer, or it was sent before links were kept. */
+export async function maybeSealedToken(teamId: string, id: string): Promise<string | undefined> {
+  const row = await maybeOne(
+    'sealed link',
+    'SELECT s.sealed_token FROM share s JOIN job j ON j.id = s.job_id WHERE s.id = ? AND j.team_id = ?',
+    [id, teamId],
+  )
+  return row && (z.object({ sealed_token: z.string().nullable() }).parse(row).sealed_token ?? undefined)
+}
+
 export const insertShare = (share: NewShare, runner?: Runner) =>
   run(
     'insert share',

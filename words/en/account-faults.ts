@@ -1,4 +1,4 @@
-/** What can go wrong where people sign in. */
+/** What can go wrong where people sign in, and on the pages of a team’s owner. */
 export const accountFaults = {
   'no-accounts': 'On one’s own machine there is nothing to sign in to.',
   'wrong-sign-in': 'The mail address, the password or the code is wrong.',
@@ -19,6 +19,7 @@ export const accountFaults = {
   'has-account': '{mail} has an account already.',
   'mail-needed': 'Type your mail address.',
   'no-such-invitation': 'This invitation was used or withdrawn.',
+  'no-such-work': 'This was done or removed meanwhile.',
   'no-such-member': 'This member has left the team.',
   'last-owner': 'A team has at least one owner: make somebody else one first.',
 } as const

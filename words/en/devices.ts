@@ -37,6 +37,7 @@ export const devices = {
     chargeKw: 'Charge',
     dischargeKw: 'Discharge',
     roundTrip: 'Round trip',
+    standbyW: 'Standby',
     pricePerKwh: 'Per kWh',
   },
   add: { inverter: 'Add an inverter', optimizer: 'Add an optimizer', battery: 'Add a battery' },
@@ -93,5 +94,6 @@ export const devices = {
     charge_kw: 'Charging power, kW',
     discharge_kw: 'Discharging power, kW',
     round_trip_pct: 'Round-trip efficiency, %',
+    standby_w: 'Draws itself, day and night, W',
   },
 } as const

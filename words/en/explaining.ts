@@ -43,7 +43,7 @@ export const formulas = {
   bought: 'Σ hours: load and the inverter’s own draw, less yield and battery',
   consumption: 'Σ hours: load',
   'self-sufficiency': '1 − bought ÷ consumption',
-  'battery-loss': 'charged − discharged',
+  'battery-loss': 'charged − discharged + what it draws itself',
   'bill-now':
     'Twelve bills: fixed charges + Σ hours: consumption × price of the hour, + steps, demand charges and taxes of the tariff',
   'bill-then':
@@ -118,6 +118,7 @@ export const terms = {
   batteries: '{count} × {battery}, usable each',
   usable: 'Usable',
   'efficiency-each-way': 'Efficiency each way',
+  'battery-standby': 'Draws itself, day and night',
   reserve: 'Reserve',
   tariff: 'Tariff',
   energy: 'Energy',

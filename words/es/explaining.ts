@@ -60,6 +60,7 @@ export const terms: Readonly<Record<keyof typeof english, string>> = {
   batteries: '{count} × {battery}, útiles cada una',
   usable: 'Útil',
   'efficiency-each-way': 'Rendimiento por sentido',
+  'battery-standby': 'Consumo propio, día y noche',
   reserve: 'Reserva',
   tariff: 'Tarifa',
   energy: 'Energía',

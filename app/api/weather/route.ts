@@ -2,7 +2,8 @@ import { NextResponse } from 'next/server'
 import { loadJob } from '@/server/jobs'
 import { readBytes, route } from '@/server/respond'
 import { manyWeather, type WeatherRow } from '@/server/sql/weather'
-import { ownWeatherOf, storeWeather } from '@/server/weather'
+import { ownWeatherOf } from '@/server/weather'
+import { askWork } from '@/server/work/ask'
 
 /** A table of quarter hours with every digit has some 6 MB. */
 const largestBytes = 12_000_000
@@ -23,6 +24,11 @@ export const GET = route('GET /api/weather', async ({ who }) => {
 
 /** Keeps a weather file, EPW or a table that says where it is from; a bad file changes nothing. */
 export const POST = route('POST /api/weather', async ({ request, who }) => {
-  const row = await storeWeather(who.teamId, await readBytes(request, largestBytes), request.signal)
-  return NextResponse.json(feature(row), { status: 201 })
+  const { outcome } = await askWork('weather', {
+    teamId: who.teamId,
+    input: { teamId: who.teamId },
+    given: await readBytes(request, largestBytes),
+    signal: request.signal,
+  })
+  return NextResponse.json(feature(outcome), { status: 201 })
 })

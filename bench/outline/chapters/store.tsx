@@ -45,7 +45,7 @@ export function StoreChapter() {
           <p className="quiet">
             {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW charge,{' '}
             {number(battery.dischargeKw, site, 1)} kW discharge, {number(battery.efficiency * 100, site, 1)} %
-            efficiency each way
+            efficiency each way, {number(battery.standbyW, site)} W standby
           </p>
           <NumberField
             {...of}

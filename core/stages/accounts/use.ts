@@ -1,4 +1,5 @@
 import { type Dispatch } from '../../battery/own-use'
+import { type BatteryType } from '../../electrical/catalogue'
 import { stage, type Stage } from '../../graph/stage'
 import { loadId } from '../../kinds/load/load'
 import { type Storage } from '../../kinds/storage/storage'
@@ -52,20 +53,21 @@ function houseLine(
 /** Where the energy goes. */
 export const useAccount: Stage<World, Account> = stage({
   name: 'account of use',
-  version: 4,
+  version: 5,
   after: { dispatch: dispatchStage, load: loadStage, feedIn: feedInStage },
   reads: (world: World) => {
     const battery = batteryIn(world)
     return {
-      battery: battery && fieldsOf(battery, 'id', 'usableKwh', 'efficiency'),
+      battery: battery && fieldsOf(battery, 'id', 'usableKwh', 'efficiency', 'standbyW'),
       storage: fieldsOf(storageIn(world), 'count', 'reserve'),
+      stepHours: world.weather.value.stepMinutes / 60,
       // Without a battery there is only own use.
       rule: battery ? storageIn(world).rule : ('own-use' as const),
       measured: loadIn(world).shape === 'meter',
       added: loadIn(world).added.some(({ on }) => on),
     }
   },
-  compute: ({ battery, storage, rule, measured, added }, { dispatch, load, feedIn }) => {
+  compute: ({ battery, storage, stepHours, rule, measured, added }, { dispatch, load, feedIn }) => {
     const line = (
       id: Parameters<typeof houseLine>[0],
       value: number,
@@ -89,7 +91,12 @@ export const useAccount: Stage<World, Account> = stage({
         ? [line('curtailed', -curtailed, 'more', [term('export-limit', limitOf(feedIn) ?? 0, 'kW', 2)])]
         : []),
       ...(battery
-        ? [batteryLine(battery, storage, { rule, measured, added }, dispatch, throughBattery)]
+        ? [
+            batteryLine(battery, storage, { rule, measured, added }, dispatch, {
+              throughBattery,
+              hours: load.length * stepHours,
+            }),
+          ]
         : []),
       line('bought', bought, 'less', [consumption]),
       line('consumption', consumed, 'less', []),
@@ -106,15 +113,15 @@ export const useAccount: Stage<World, Account> = stage({
 })
 
 const batteryLine = (
-  battery: { readonly id: string; readonly usableKwh: number; readonly efficiency: number },
+  battery: Pick<BatteryType, 'id' | 'usableKwh' | 'efficiency' | 'standbyW'>,
   { count, reserve }: { readonly count: number; readonly reserve: number },
   year: Year,
   dispatch: Dispatch,
-  throughBattery: number,
+  { throughBattery, hours }: { readonly throughBattery: number; readonly hours: number },
 ): LedgerLine =>
   houseLine(
     'battery-loss',
-    -(total(dispatch.charged) - throughBattery),
+    -(total(dispatch.charged) - throughBattery + (count * battery.standbyW * hours) / 1000),
     'more',
     [
       {
@@ -123,6 +130,7 @@ const batteryLine = (
         value: { value: battery.usableKwh, unit: 'kWh', digits: 1 },
       },
       term('efficiency-each-way', battery.efficiency, 'share', 1),
+      ...(battery.standbyW > 0 ? [term('battery-standby', count * battery.standbyW, 'W', 0)] : []),
       term('reserve', reserve, 'share', 0),
     ],
     year,

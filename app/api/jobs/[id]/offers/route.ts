@@ -1,8 +1,10 @@
 import { NextResponse } from 'next/server'
 import { z } from 'zod'
 import { idSchema } from '@/core/model/object-base'
-import { offersOf, sendOffer } from '@/server/offers'
+import { offersOf } from '@/server/offers'
 import { readBody, route } from '@/server/respond'
+import { unseal } from '@/server/seal'
+import { askWork } from '@/server/work/ask'
 
 const bodySchema = z.strictObject({ optionId: idSchema })
 
@@ -17,7 +19,13 @@ export const POST = route<'POST /api/jobs/[id]/offers', { id: string }>(
   'POST /api/jobs/[id]/offers',
   async ({ request, params, who }) => {
     const { optionId } = await readBody(request, bodySchema)
-    const path = await sendOffer(who, params.id, optionId, request.signal)
+    const { outcome } = await askWork('offer', {
+      teamId: who.teamId,
+      input: { teamId: who.teamId, designerId: who.id, jobId: params.id, optionId },
+      signal: request.signal,
+    })
+    const path = await unseal(outcome.sealedPath)
+    if (path === null) throw new Error('the worker seals with another key than the application')
     return NextResponse.json({ path }, { status: 201 })
   },
 )

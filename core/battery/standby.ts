@@ -1,0 +1,14 @@
+import { type BatteryRun } from './own-use'
+
+/** kWh that a battery draws itself in an interval of so many hours. */
+export const standbyKwh = (battery: BatteryRun | null, stepHours: number): number =>
+  (battery?.standbyKw ?? 0) * stepHours
+
+/** A year in which the house draws what its battery draws itself: yield, battery and grid serve both alike. */
+export function withStandby<T extends { readonly loadKwh: Float64Array; readonly stepHours: number }>(
+  given: T,
+  battery: BatteryRun | null,
+): T {
+  const own = standbyKwh(battery, given.stepHours)
+  return own === 0 ? given : { ...given, loadKwh: given.loadKwh.map((kwh) => kwh + own) }
+}
