@@ -11,7 +11,11 @@ const config = {
   testTimeout: 20_000,
   globalSetup: '<rootDir>/scripts/parts/jest-setup.mjs',
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
-  transform: { '^.+\\.tsx?$': '<rootDir>/scripts/parts/jest-transform.mjs' },
+  transform: {
+    '^.+\\.tsx?$': '<rootDir>/scripts/parts/jest-transform.mjs',
+    '/node_modules/(zod|clipper2-ts)/.+\\.js$': '<rootDir>/scripts/parts/jest-transform.mjs',
+  },
+  transformIgnorePatterns: ['/node_modules/(?!(zod|clipper2-ts)/)'],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   testMatch: ['<rootDir>/**/*.test.ts', '<rootDir>/**/*.test.tsx'],
   testPathIgnorePatterns: ['/node_modules/', '/.next/', '/e2e/'],
