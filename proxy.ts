@@ -54,6 +54,7 @@ const pages: readonly (readonly [RegExp, RouteName])[] = [
   [/^\/link\/[^/]+$/, 'GET /link/[token]'],
   [/^\/account$/, 'GET /account'],
   [/^\/team$/, 'GET /team'],
+  [/^\/letterhead$/, 'GET /letterhead'],
   [/^\/dashboard$/, 'GET /dashboard'],
 ]
 

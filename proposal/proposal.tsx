@@ -12,6 +12,7 @@ import { Sayer } from '@/words/sayer'
 import { type Equipment, type ProposalData } from './shape'
 import { type OfferState } from './answer'
 import { Accept, Accepted, Ask } from './answers'
+import { Head, inItsColour } from './head'
 import { InShort } from './in-short'
 import { Assumptions, Environment, Losses } from './reasons'
 import { RoofView } from './roof-view'
@@ -181,10 +182,12 @@ export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }
   return (
     <main
       lang={sayer.language}
-      className={`mx-auto text-ink ${print ? 'max-w-none bg-white' : 'max-w-3xl border-line bg-card px-5 py-6 sm:my-6 sm:rounded-xl sm:border sm:px-12 sm:py-10 sm:shadow-sm'}`}
+      style={inItsColour(data.letterhead)}
+      className={`offer-page mx-auto text-ink ${print ? 'max-w-none bg-white' : 'max-w-3xl border-line bg-card px-5 py-6 sm:my-6 sm:rounded-xl sm:border sm:px-12 sm:py-10 sm:shadow-sm'}`}
       data-print={ready ? 'ready' : 'drawing'}
       data-paper={paperOf(site.locale)}
     >
+      {data.letterhead && <Head letterhead={data.letterhead} words={words} sayer={sayer} />}
       <header className={`flex items-end gap-4 ${print ? 'mb-3' : 'mb-6'}`}>
         <div className="flex-1">
           <p className="quiet">{sayer.say(words.offerFor, { name: data.jobName })}</p>

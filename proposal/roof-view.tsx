@@ -88,7 +88,10 @@ export function RoofView({
         className={`h-full w-full touch-none ${picture ? 'opacity-0' : 'cursor-grab'}`}
       />
       {!print && !lost && (
-        <p className="quiet pointer-events-none absolute bottom-2 left-3">{words.dragToTurn}</p>
+        // The picture is of paper by night too.
+        <p className="pointer-events-none absolute bottom-2 left-3 text-[12px] text-[#5c6871]">
+          {words.dragToTurn}
+        </p>
       )}
       {lost && <p className="absolute inset-0 grid place-items-center">{words.noPicture}</p>}
     </div>

@@ -6,6 +6,7 @@ import { type Page } from '@/core/kinds/offer/page'
 import { type WayToPay } from '@/core/kinds/offer/payment'
 import { type Site } from '@/core/kinds/site/site'
 import { type LedgerLine } from '@/core/model/ledger'
+import { type LetterheadShown } from '@/core/papers/letterhead'
 import { type RunSummary } from '@/core/readers/summary'
 import { type Site as StandingSite } from '@/core/site/site'
 
@@ -47,6 +48,8 @@ export interface ProposalData {
   readonly incentiveShare?: number
   /** What is shown and in which order. */
   readonly page: Page
+  /** Who sent it, as they were then; offers sent by older builds have none. */
+  readonly letterhead?: LetterheadShown
   /** Digest of all inputs; offers sent by older builds have none. */
   readonly inputs?: string
   /** What comes back at purchase, and ways to pay, that of the figures first; offers sent by older builds have neither. */

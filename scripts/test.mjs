@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { printCoverage } from './parts/coverage.mjs'
 import { inRoot, root, sourceFolders } from './parts/folders.mjs'
@@ -23,26 +23,49 @@ function run(name, command, args, env = {}) {
   return status === 0
 }
 
-/** A step that passes or fails as a whole. */
-function step(name, command, args) {
-  if (run(name, command, args)) passed++
+function count(name, ok) {
+  if (ok) passed++
   else {
     failed++
     failedSteps.push(name)
   }
 }
 
+/** A step that passes or fails as a whole. */
+function step(name, command, args) {
+  count(name, run(name, command, args))
+}
+
+/** Such steps one after the other, beside others: what each prints stands together, when it has ended. */
+async function lane(...steps) {
+  for (const [name, command, ...args] of steps) {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+    let printed = ''
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (printed += piece))
+    const ok = await new Promise((done) => {
+      child.once('close', (status) => done(status === 0))
+      child.once('error', (error) => done(void (printed += error.message)))
+    })
+    console.log(`\n── ${name}\n${printed.trimEnd()}`)
+    count(name, ok === true)
+  }
+}
+
 const bin = (name) => inRoot('node_modules', '.bin', name)
 const report = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null)
 
-step('Lint', bin('eslint'), ['.', '--max-warnings', '0'])
-step('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
-// Next writes the route types that the type check reads.
+// Next writes the route types that the type check and the lint read.
 step('Route types', bin('next'), ['typegen'])
-step('Types', bin('tsc'), ['--noEmit'])
-step('Import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...sourceFolders])
-step('Dead code', bin('knip'), [])
-step('Known faults of packages', 'node', ['scripts/audit.mjs'])
+await Promise.all([
+  lane(['Lint', bin('eslint'), '.', '--max-warnings', '0']),
+  lane(
+    ['Format', bin('prettier'), '--check', '--log-level', 'warn', '.'],
+    ['Types', bin('tsc'), '--noEmit'],
+    ['Import rules', bin('depcruise'), '--config', '.dependency-cruiser.cjs', ...sourceFolders],
+    ['Dead code', bin('knip')],
+    ['Known faults of packages', 'node', 'scripts/audit.mjs'],
+  ),
+])
 
 const unitFile = inRoot('test-results', 'unit.json')
 const unitOk = run('Unit tests', bin('jest'), ['--coverage', '--json', `--outputFile=${unitFile}`], {

@@ -89,14 +89,18 @@ const closedTo = (role: Role) =>
 test('each role is let in to what is its own: owners to all, designers to all but the team', () => {
   expect(closedTo('owner')).toEqual([])
   const ofOwners = [
+    'DELETE /api/letterhead/logo',
     'DELETE /api/team/invitations/[invitationId]',
     'DELETE /api/team/members/[memberId]',
     'DELETE /api/work/[workId]',
     'GET /dashboard',
+    'GET /letterhead',
     'GET /team',
     'PATCH /api/team/members/[memberId]',
     'POST /api/team/invitations',
     'POST /api/work/[workId]',
+    'PUT /api/letterhead',
+    'PUT /api/letterhead/logo',
   ]
   expect(closedTo('designer')).toEqual(ofOwners)
   // A reader changes nothing but what they say, and what is their own.

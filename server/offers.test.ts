@@ -14,6 +14,7 @@ import { transaction } from './database'
 import { designInput } from './design-input'
 import { createJob, saveEdits } from './jobs'
 import { offerAt, offersOf, proposalIn, sendOffer, withdrawOffer } from './offers'
+import { letterheadOf, setLetterhead } from './letterhead'
 import { setJobDeleted } from './sql/jobs'
 import { insertDesigner, insertTeam, type Member } from './sql/people'
 import { openTestDatabase, openTestWorld } from './testing'
@@ -64,11 +65,13 @@ test('what was sent stays as it was sent, whatever becomes of job and option; th
   expect(sent).toEqual({
     ...JSON.parse(JSON.stringify(proposalData(job.name, world, run, summarise(run, world)))),
     inputs: expect.stringMatching(/^[0-9a-f]{64}$/) as string,
+    letterhead: await letterheadOf(me.teamId),
   })
   expect(await offersOf(me.teamId, id)).toMatchObject([
     { optionId: 'option-a', by: 'Ada', seen: 0, withdrawn: false, outdated: false, path: `/offer/${token}` },
   ])
   await edited(id, 'house', job.house, set(job.house, 'tree-1', { heightM: 20 }))
+  await setLetterhead(me.teamId, { ...(await letterheadOf(me.teamId)), name: 'By another name' })
   expect(await offersOf(me.teamId, id)).toMatchObject([{ outdated: true }])
   await edited(id, 'option-a', option, {})
   await setJobDeleted(me.teamId, id, true)

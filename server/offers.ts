@@ -10,6 +10,7 @@ import { transaction } from './database'
 import { designInput } from './design-input'
 import { digestOf, newSecret } from './digest'
 import { houseDocumentId, loadJob } from './jobs'
+import { letterheadOf } from './letterhead'
 import { log } from './log'
 import { seal, unseal } from './seal'
 import { manyQuestions } from './sql/answers'
@@ -55,7 +56,7 @@ export async function sendOffer(
   const option = job.options.find(({ id }) => id === optionId)
   if (!option) throw new Fault('no-such-option', { letters: 'none' }, 'optionId')
   const design = await designInput(who.teamId, job.house, option.objects)
-  const { body, file } = await offerOf(job.name, optionId, design, signal)
+  const { body, file } = await offerOf(job.name, optionId, design, await letterheadOf(who.teamId), signal)
   const [offer] = ofKind(option.objects, 'offer')
   const token = newSecret()
   const share = {
@@ -180,7 +181,7 @@ async function frozen({ id, teamId, jobId, documentId }: Share): Promise<Buffer>
   const option = job.options.find((o) => o.id === documentId)
   if (!option) throw new Fault('no-such-offer')
   const design = await designInput(teamId, job.house, option.objects)
-  const body = Buffer.from((await offerOf(job.name, documentId, design)).body)
+  const body = Buffer.from((await offerOf(job.name, documentId, design, await letterheadOf(teamId))).body)
   await freezeShare(id, body)
   return body
 }

@@ -7,14 +7,16 @@ type Plain = Readonly<Record<string, unknown>>
 const isPlain = (value: unknown): value is Plain => typeof value === 'object' && value !== null
 
 /**
- * Sends what was typed, as JSON. What the own server answers is looked at by hand: whoever signs in fetches no library
+ * Sends what was typed, as JSON, or a file as it is. What the own server answers is looked at by hand: whoever signs in fetches no library
  * for it.
  */
 export async function send(url: string, method: string, body?: object): Promise<Sent> {
   try {
     const answer = await fetch(url, {
       method,
-      ...(body && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(body instanceof Blob
+        ? { body }
+        : body && { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) }),
     })
     const value: unknown = await answer.json()
     if (answer.ok) return { value: isPlain(value) ? value : {}, fault: null }

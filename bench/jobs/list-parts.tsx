@@ -32,6 +32,7 @@ export function ListHeader({
       <h1 className="font-display text-[26px]">Tall Gable</h1>
       <nav aria-label="Besides the jobs" className="ml-auto flex items-center gap-3">
         {role === 'owner' && to('/dashboard', 'Dashboard')}
+        {role === 'owner' && to('/letterhead', 'Letterhead')}
         {role === 'owner' && hasAccounts && to('/team', 'Team')}
         {hasAccounts ? to('/account', who) : <span className="quiet">{who}</span>}
       </nav>

@@ -17,15 +17,21 @@ export function canonical(value: unknown, standIn: StandIn = none): string {
   if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? 'null'
   const key = standIn(value)
   if (key !== null) return `<${key}>`
-  if (Array.isArray(value)) return `[${value.map((entry) => canonical(entry, standIn)).join(',')}]`
+  if (Array.isArray(value)) {
+    let text = '['
+    for (let i = 0; i < value.length; i++) text += (i > 0 ? ',' : '') + canonical(value[i], standIn)
+    return text + ']'
+  }
   // Long series would be digested number by number, and maps as nothing at all: both come with a key or not at all.
   if (ArrayBuffer.isView(value) || value instanceof Map || value instanceof Set)
     throw new RangeError('only plain data has a digest')
-  return `{${Object.entries(value)
-    .filter(([, v]) => v !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([k, v]) => `${JSON.stringify(k)}:${canonical(v, standIn)}`)
-    .join(',')}}`
+  let text = '{'
+  for (const name of Object.keys(value).sort()) {
+    const entry = (value as Record<string, unknown>)[name]
+    if (entry !== undefined)
+      text += (text.length > 1 ? ',' : '') + JSON.stringify(name) + ':' + canonical(entry, standIn)
+  }
+  return text + '}'
 }
 
 function hash53(text: string, seed: number): number {

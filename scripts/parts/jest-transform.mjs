@@ -15,19 +15,19 @@ const inner = swc.createTransformer({
   module: { type: 'es6' },
 })
 
-const names = [
-  ...['Math', 'Number', 'String', 'Boolean', 'BigInt', 'Symbol', 'Object', 'Array', 'Map', 'Set', 'WeakMap', 'WeakSet'],
-  ...['JSON', 'RegExp', 'Infinity', 'NaN', 'Int8Array', 'Uint8Array', 'Uint8ClampedArray', 'Int16Array'],
-  ...['Uint16Array', 'Int32Array', 'Uint32Array', 'Float32Array', 'Float64Array', 'ArrayBuffer', 'DataView'],
-]
+const names =
+  'Math Number String Boolean BigInt Symbol Object Array Map Set WeakMap WeakSet JSON RegExp Infinity NaN ArrayBuffer DataView ' +
+  'Int8Array Uint8Array Uint8ClampedArray Int16Array Uint16Array Int32Array Uint32Array Float32Array Float64Array'
+
+const declaring = `(?:function|class|const|let|var|as|enum|import(?: type)?[^'"]*)`
 
 /** Whether a module uses a global and has nothing of its own by that name. */
 const uses = (source, name) =>
   new RegExp(`\\b${name}\\b`).test(source) &&
-  !new RegExp(`\\b(?:function|class|const|let|var|as|enum|import(?: type)?[^'"]*)\\s+\\{?\\s*${name}\\b`).test(source)
+  !new RegExp(`\\b${declaring}\\s+\\{?\\s*${name}\\b`).test(source)
 
 function bound(source) {
-  const used = names.filter((name) => uses(source, name))
+  const used = names.split(' ').filter((name) => uses(source, name))
   return used.length === 0
     ? source
     : `const ${used.map((name) => `${name} = globalThis.${name}`).join(', ')}; ${source}`
@@ -39,7 +39,7 @@ const transformer = {
   processAsync: (source, file, options) => inner.processAsync(bound(source), file, options),
   getCacheKey: (source, file, options) =>
     createHash('sha256')
-      .update(`bound-3 ${inner.getCacheKey?.(source, file, options) ?? source}`)
+      .update(`bound-4 ${inner.getCacheKey?.(source, file, options) ?? source}`)
       .digest('hex'),
 }
 

@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os'
+import { type LetterheadShown } from '@/core/papers/letterhead'
 import { type ReadModel } from '@/core/imports/model/mesh'
 import { Lane } from './lane'
 import { type DesignInput, type JobFigures, type JobFile, type KeptOffer, type KeptWeather } from './tasks'
@@ -30,8 +31,10 @@ export const offerOf = (
   jobName: string,
   optionId: string,
   design: DesignInput,
+  letterhead: LetterheadShown,
   signal?: AbortSignal,
-): Promise<KeptOffer> => lane().run('offer', { jobName, optionId, design }, { ms: chainMs, signal })
+): Promise<KeptOffer> =>
+  lane().run('offer', { jobName, optionId, design, letterhead }, { ms: chainMs, signal })
 
 /** @throws Fault of `readPlaced`, and those of a lane */
 export const readWeather = (bytes: Uint8Array, signal?: AbortSignal): Promise<KeptWeather> =>

@@ -21,6 +21,7 @@ import { readPlaced } from '@/core/weather/read-weather'
 import { textOf } from '@/core/weather/text'
 import { type WeatherYear } from '@/core/weather/weather-year'
 import { writeWeatherCsv } from '@/core/weather/write-csv'
+import { type LetterheadShown } from '@/core/papers/letterhead'
 import { proposalData } from '@/proposal/proposal-data'
 import { askedAgain, overHttp } from '@/services/ask'
 import { Surroundings } from '@/services/world-of'
@@ -110,17 +111,23 @@ export async function offer({
   jobName,
   optionId,
   design,
+  letterhead,
 }: {
   jobName: string
   optionId: string
   design: DesignInput
+  letterhead: LetterheadShown
 }): Promise<KeptOffer> {
   const { world, run } = await opened(design)
   const { house, weather } = design
   const own = weather ? [{ id: weather.id, csv: gunzipSync(weather.body).toString('utf8') }] : []
   const inputs = offerInputs({ name: jobName, house }, optionId, world, own, digestOf)
   const file = offerFile(inputs, figuresOf(run), digestOf)
-  const shown = { ...proposalData(jobName, world, run, summarise(run, world)), inputs: file.digest }
+  const shown = {
+    ...proposalData(jobName, world, run, summarise(run, world)),
+    inputs: file.digest,
+    letterhead,
+  }
   return { body: gzipSync(JSON.stringify(shown)), file: gzipSync(JSON.stringify(file)) }
 }
 

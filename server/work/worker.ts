@@ -48,6 +48,8 @@ const usualTimes = {
   /** Work is held so long, and for as long again every so often. */
   heldSeconds: 6,
   holdMs: 1000,
+  /** Before the end of work is told once more where the database did not hear it; then twice as long, and so on. */
+  endingMs: 100,
   /** After the first attempt that failed; after each more, four times as long. */
   againSeconds: 1,
   /** What ended is swept away, and stays there so long until then; what was set aside for some days. */
@@ -157,7 +159,7 @@ export class Worker {
         signal,
         say: (share) => (progress.share = share),
       })
-      await endWork(id, this.#id, 'done', { outcome, made: made ? Buffer.from(made) : null })
+      await this.#end(id, 'done', { outcome, made: made ? Buffer.from(made) : null })
     } catch (error) {
       await this.#failed(work, task, error, held.signal)
     } finally {
@@ -190,7 +192,7 @@ export class Worker {
     const fault = faultOf(error)
     const isChance = fault && tasks[task].isUnhurried && passing.has(fault.code) && attempts < mostFailed
     if (fault && !isChance) {
-      await endWork(id, this.#id, 'fault', { outcome: fault, made: null })
+      await this.#end(id, 'fault', { outcome: fault, made: null })
       return
     }
     log.warn({ work: id, task, attempts, error: messageOf(error) }, 'work failed')
@@ -200,7 +202,26 @@ export class Worker {
 
   async #setAside({ id, task }: TakenWork, reason: 'failed' | 'lost'): Promise<void> {
     log.error({ work: id, task, reason }, 'work set aside')
-    await endWork(id, this.#id, 'aside', { outcome: { reason }, made: null })
+    await this.#end(id, 'aside', { outcome: { reason }, made: null })
+  }
+
+  /** Tells what became of work. What is done is not done again for a database that is away for a moment. */
+  async #end(
+    id: string,
+    state: Parameters<typeof endWork>[2],
+    what: Parameters<typeof endWork>[3],
+  ): Promise<void> {
+    for (let waitMs = this.#times.endingMs; ; waitMs *= 2) {
+      try {
+        await endWork(id, this.#id, state, what)
+        return
+      } catch (error) {
+        const isAway = error instanceof DatabaseError && (error.kind === 'away' || error.kind === 'again')
+        if (!isAway || waitMs > this.#times.endingMs * 16) throw error
+        log.debug({ work: id, error: messageOf(error) }, 'end of work not told yet')
+        await pause(waitMs)
+      }
+    }
   }
 }
 

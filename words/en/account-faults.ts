@@ -21,5 +21,10 @@ export const accountFaults = {
   'no-such-invitation': 'This invitation was used or withdrawn.',
   'no-such-work': 'This was done or removed meanwhile.',
   'no-such-member': 'This member has left the team.',
+  'pale-colour':
+    'This colour is too pale for text on paper: its contrast with white is {contrast, number}, and {least, number} are needed. Choose a darker one.',
+  'not-a-logo': 'This is neither a PNG nor a JPEG picture.',
+  'logo-size':
+    'The logo has {widthPx, number} by {heightPx, number} pixels; {most, number} on each side are the most. Save it smaller.',
   'last-owner': 'A team has at least one owner: make somebody else one first.',
 } as const

@@ -3,6 +3,8 @@ export const proposal = {
   title: 'Your solar offer',
   offerFor: 'Solar offer for {name}',
   pdf: 'PDF',
+  sender: 'Who sends this offer',
+  licence: 'Licence {licence}',
   savedFirstYear: 'Saved in the first year',
   paidBackAfter: 'Payback',
   ownShare: 'Your own share of your energy',

@@ -4,6 +4,8 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   title: 'Su oferta solar',
   offerFor: 'Oferta solar para {name}',
   pdf: 'PDF',
+  sender: 'Quién envía esta oferta',
+  licence: 'Licencia {licence}',
   savedFirstYear: 'Ahorro del primer año',
   paidBackAfter: 'Plazo de recuperación',
   ownShare: 'Su parte propia de la energía',
