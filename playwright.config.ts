@@ -11,6 +11,8 @@ export default defineConfig({
   use: {
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:4310',
     viewport: { width: 1280, height: 800 },
+    // What flies and fades is waited for in one of them; the others are there at once.
+    contextOptions: { reducedMotion: 'reduce' },
     screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

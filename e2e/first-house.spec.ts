@@ -2,6 +2,8 @@ import { expect, test } from '@playwright/test'
 import { chapter, figure, saved, settled } from './bench'
 import { clickingInPlan, plan } from './plan'
 
+test.use({ contextOptions: { reducedMotion: 'no-preference' } })
+
 test('from an address to a printed offer: draw, cover, see the payback move, undo, reload, share', async ({
   page,
   request,
