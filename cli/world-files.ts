@@ -2,7 +2,9 @@ import { spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs'
 import { mkdirSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import { Fault } from '@/core/model/fault'
 import { overHttp, type Ask } from '@/services/ask'
 
@@ -59,11 +61,13 @@ const madeUpAsk =
     return overFiles(folder)(path)
   }
 
+/** By a process of its own, which reads the world's sources as they are: the command itself knows nothing of them. */
 function writeWorld(folder: string, ...paths: readonly string[]): void {
+  const tsx = pathToFileURL(createRequire(import.meta.url).resolve('tsx')).href
   const { status, stderr } = spawnSync(
     process.execPath,
-    [...process.execArgv, join(root, 'town', 'write-files.ts'), folder, ...paths],
-    { encoding: 'utf8' },
+    ['--import', tsx, join(root, 'town', 'write-files.ts'), folder, ...paths],
+    { encoding: 'utf8', env: { ...process.env, TSX_TSCONFIG_PATH: join(root, 'tsconfig.json') } },
   )
   if (status !== 0) throw new Error(`the made-up world was not written: ${stderr}`)
 }
