@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Job } from '@/core/kinds/job'
 import { type Role } from '@/core/model/roles'
+import { type Contractor } from '@/core/papers/letterhead'
 import { BenchContext, type BenchParts, useSession } from './context'
 import { Carpet } from './carpet/carpet'
 import { Commands } from './commands/commands'
@@ -32,6 +33,7 @@ interface Props {
   readonly catalogue: Catalogue
   /** Of whoever opens it. */
   readonly role: Role
+  readonly contractor: Contractor
 }
 
 /** By then the job is on the screen with its numbers, and nothing waits for the network. */
@@ -44,7 +46,7 @@ const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
 
 /** The workspace of one job. */
-export function Bench({ jobId, job, revision, comments, catalogue, role }: Props) {
+export function Bench({ jobId, job, revision, comments, catalogue, role, contractor }: Props) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(reportErrors, [])
   useEffect(() => {
@@ -54,22 +56,30 @@ export function Bench({ jobId, job, revision, comments, catalogue, role }: Props
   useEffect(() => {
     let gone = false
     let opened: BenchParts | null = null
-    void openBench(jobId, job, revision, comments, catalogue, role, makeWorker, fetchLaterParts).then(
-      (made) => {
-        opened = made
-        if (gone) {
-          made.close()
-          return
-        }
-        made.line.start()
-        setParts(made)
-      },
-    )
+    void openBench(
+      jobId,
+      job,
+      revision,
+      comments,
+      catalogue,
+      role,
+      contractor,
+      makeWorker,
+      fetchLaterParts,
+    ).then((made) => {
+      opened = made
+      if (gone) {
+        made.close()
+        return
+      }
+      made.line.start()
+      setParts(made)
+    })
     return () => {
       gone = true
       opened?.close()
     }
-  }, [jobId, job, revision, comments, catalogue, role])
+  }, [jobId, job, revision, comments, catalogue, role, contractor])
   if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>
   return (
     <BenchContext value={parts}>

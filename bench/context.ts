@@ -3,6 +3,7 @@
 import { createContext, useContext, useMemo } from 'react'
 import { useStore } from 'zustand'
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { type Contractor } from '@/core/papers/letterhead'
 import { catalogueFor } from '@/core/stages/world'
 import { theOne, type Objects } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
@@ -48,6 +49,8 @@ export interface BenchParts {
   readonly tools: ToolBox
   readonly allTools: readonly Tool[]
   readonly catalogue: Catalogue
+  /** Who builds it. */
+  readonly contractor: Contractor
   /** Lines of the drawings under the model. */
   readonly underLines: UnderLines
   /** The house and the option on the screen as they stand in space; worked out once for each state. */

@@ -3,6 +3,7 @@ import { Graph } from '@/core/graph/graph'
 import { ofKind, type Objects } from '@/core/kinds/documents'
 import { type Job } from '@/core/kinds/job'
 import { type Role } from '@/core/model/roles'
+import { type Contractor } from '@/core/papers/letterhead'
 import { siteId } from '@/core/kinds/site/site'
 import { type Site } from '@/core/site/site'
 import { siteStage } from '@/core/stages/site'
@@ -34,6 +35,7 @@ export async function openBench(
   comments: number,
   catalogue: Catalogue,
   role: Role,
+  contractor: Contractor,
   makeWorker: () => WorkerLike,
   lateStates: BenchParts['lateStates'],
 ): Promise<BenchParts> {
@@ -105,6 +107,7 @@ export async function openBench(
     sync,
     line,
     catalogue,
+    contractor,
     underLines,
     site,
     siteWith,

@@ -2,7 +2,13 @@ import { z } from 'zod'
 import { colourPattern, contrastWithWhite, leastContrast } from '@/core/model/colour'
 import { Fault } from '@/core/model/fault'
 import { pictureSize, type PictureSize } from '@/core/imports/picture-size'
-import { largestLogo, letterheadMost, type Letterhead, type LetterheadShown } from '@/core/papers/letterhead'
+import {
+  largestLogo,
+  letterheadMost,
+  type Contractor,
+  type Letterhead,
+  type LetterheadShown,
+} from '@/core/papers/letterhead'
 import { maybeOneLetterhead, saveLetterhead, saveLogo } from './sql/letterheads'
 
 const line = (most: number) =>
@@ -30,6 +36,12 @@ export async function letterheadOf(teamId: string): Promise<LetterheadShown> {
   if (!kept) throw new Fault('no-such-member')
   const { logo } = kept
   return { ...kept, logo: logo && `data:${logo.mediaType};base64,${logo.bytes.toString('base64')}` }
+}
+
+/** Of it what a permit office is told. @throws Fault `no-such-member` without such a team */
+export async function contractorOf(teamId: string): Promise<Contractor> {
+  const { name, licence, postal, phone, mail } = await letterheadOf(teamId)
+  return { name, licence, postal, phone, mail }
 }
 
 /** @throws Fault `pale-colour`: what is written in it could not be read on paper */

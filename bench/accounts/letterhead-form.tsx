@@ -149,8 +149,8 @@ export function LetterheadForm({ kept }: { readonly kept: LetterheadShown }) {
           )}
         </div>
         <p id={`${logoId}-hint`} className="quiet mt-1">
-          A picture. What you choose is kept at once, as large as it is shown, and without what cameras write into
-          their files.
+          A picture. What you choose is kept at once, as large as it is shown, and without what cameras write
+          into their files.
         </p>
       </div>
     </>

@@ -27,7 +27,7 @@ const world = overHttp('/world')
 
 /** What the sets are drawn from, of the design as it is; null while there is nothing to draw. */
 export function usePapers(): { facts: PaperFacts; from: Omit<Papered, 'around'>; fresh: boolean } | null {
-  const { catalogue } = useBench()
+  const { catalogue, contractor } = useBench()
   const [house, option] = [useHouse(), useOption()]
   const { numbers } = useNumbers()
   const site = useSite()
@@ -49,6 +49,7 @@ export function usePapers(): { facts: PaperFacts; from: Omit<Papered, 'around'>;
       yieldKwh: monthly.yieldKwh.reduce((sum, kwh) => sum + kwh, 0),
       station: chosenStation(stations, site.stationId)?.station ?? null,
       heights,
+      contractor,
     },
     from: {
       built,

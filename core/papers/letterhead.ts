@@ -11,6 +11,9 @@ export interface Letterhead {
   readonly colour: string
 }
 
+/** Who builds it, as the authority is told. */
+export type Contractor = Pick<Letterhead, 'name' | 'licence' | 'postal' | 'phone' | 'mail'>
+
 /** As it is shown. */
 export interface LetterheadShown extends Letterhead {
   /** The logo as a `data:` address; null without one. */

@@ -5,6 +5,7 @@ import { ofKind, theOne, type Objects } from '../kinds/documents'
 import { type Rules } from '../kinds/rules/rules'
 import { siteId } from '../kinds/site/site'
 import { type Check, type CheckCode } from '../model/ledger'
+import { type Contractor } from '../papers/letterhead'
 import { type Built } from '../parts/parts-list'
 import { permitItems, permitByHand, permitSheets, type permitFacts } from '../setbacks/permit-items'
 import { type RuleSet } from '../setbacks/rule-set'
@@ -30,6 +31,8 @@ export interface PaperFacts {
   readonly station: Pick<StationInfo, 'name' | 'distanceM'> | null
   /** What heights nobody has measured may cost; none where that was not asked. */
   readonly heights: readonly HeightWorth[]
+  /** Null where nobody has said. */
+  readonly contractor: Contractor | null
 }
 
 /** How one item of an authority's list stands. `by-hand`: no model knows it. */
@@ -75,6 +78,7 @@ export function permitLines(facts: PaperFacts): PermitLine[] {
     'roof-reserve': Number(site.roofReserveKpa === null),
     heights: built.site.objects.filter(({ geometry }) => geometry.presetM !== null).length,
     photos: Number(ofKind(house, 'photo').length === 0),
+    licence: Number((facts.contractor?.licence ?? '') === ''),
   }
   // Rules of the job's own say nothing of what is to be handed in.
   const asks = rules && 'asks' in rules ? rules.asks : undefined
@@ -100,5 +104,6 @@ export function paperFactsOf(run: Run<World>, world: World): PaperFacts {
     checks: checksOf(run),
     yieldKwh: run.value(lossChainStage).ac.monthly.reduce((sum, kwh) => sum + kwh, 0),
     heights: [],
+    contractor: null,
   }
 }

@@ -35,6 +35,7 @@ const missing = {
   'roof-reserve': 'Enter it in Site once an engineer has said it.',
   heights: '{count, plural, one {# height is} other {# heights are}} still assumed.',
   photos: 'None is kept with the job.',
+  licence: 'Enter it in “Letterhead”, beside the list of jobs.',
   'single-line': 'No strings yet.',
 } as const
 
@@ -82,6 +83,9 @@ export const papers = {
   position: 'Coordinates',
   applicant: 'Applicant',
   contact: 'Contact',
+  contractor: 'Contractor',
+  licensed: 'licence {licence}',
+  noLicence: 'licence not entered',
   authority: 'Authority',
   file: 'File number',
   rules: 'Roof rules',

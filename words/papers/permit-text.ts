@@ -3,6 +3,7 @@ import { ofKind, theOne } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
 import { type Listed } from '@/core/papers/binder'
 import { type Plate } from '@/core/papers/plates'
+import { type Contractor } from '@/core/papers/letterhead'
 import { type PermitText, type TablesText } from '@/core/papers/sets'
 import { type Table } from '@/core/papers/tables'
 import { stringOptimizerOf } from '@/core/parts/parts-list'
@@ -48,21 +49,19 @@ export const toDo = (sayer: Sayer, { item, state, count }: PermitLine): string =
 }
 
 function coverTables(sayer: Sayer, given: PaperFacts): Table[] {
-  const { house, built, station } = given
+  const { house, built, station, contractor } = given
   const site = theOne(house, 'site', siteId)
   const [permit] = ofKind(house, 'permit')
   const rules = rulesOf(given)
   const entered = (text: string) => (text.trim() === '' ? words.unknown : text)
+  const listed = (texts: readonly string[]) => entered(texts.filter((text) => text !== '').join(', '))
   const degrees = (value: number) => `${value.toFixed(5)}°`
   return [
     facts(words.project, [
       [words.address, entered(site.address)],
       [words.position, `${degrees(site.latitudeDeg)}, ${degrees(site.longitudeDeg)}`],
-      [words.applicant, entered(site.contactName)],
-      [
-        words.contact,
-        entered([site.contactPhone, site.contactEmail].filter((text) => text !== '').join(', ')),
-      ],
+      [words.applicant, listed([site.contactName, site.contactPhone, site.contactEmail])],
+      [words.contractor, contractor ? builder(sayer, contractor) : words.unknown],
       [words.authority, entered(permit?.authority ?? '')],
       [words.file, entered(permit?.number ?? '')],
       [words.rules, rules === null ? words.unknown : `${rules.name}, ${rules.authority}`],
@@ -107,6 +106,12 @@ function coverTables(sayer: Sayer, given: PaperFacts): Table[] {
           ]),
     ]),
   ]
+}
+
+/** Who builds it, in one line: a cover is one sheet. */
+function builder(sayer: Sayer, { name, licence, phone }: Contractor): string {
+  const licensed = licence === '' ? words.noLicence : sayer.say(words.licensed, { licence })
+  return [name, licensed, phone].filter((text) => text !== '').join(', ')
 }
 
 /** The sheets of a set. */

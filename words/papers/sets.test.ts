@@ -85,6 +85,7 @@ test('labels carry the worst figures of the design: cold voltage of the longest 
 test('what is missing is told, and is no longer once it is there', async () => {
   expect(stateOf(facts, 'applicant')).toEqual({ item: 'applicant', state: 'missing', count: 1 })
   expect(stateOf(facts, 'lot-lines')?.state).toBe('by-hand')
+  expect(stateOf(facts, 'licence')).toEqual({ item: 'licence', state: 'missing', count: 1 })
   expect(stateOf(facts, 'setbacks')?.state).toBe('there')
   // Its authority does not ask for photos.
   expect(stateOf(facts, 'photos')).toBeUndefined()
@@ -103,10 +104,23 @@ test('what is missing is told, and is no longer once it is there', async () => {
       notes: '',
     },
   }
-  const known = await factsOf(house)
+  const found = await factsOf(house)
+  const contractor = {
+    name: 'Gull Lane Solar',
+    licence: 'GL-7',
+    postal: '',
+    phone: '555 0100',
+    mail: 'g@l.example',
+  }
+  const known = { ...found, facts: { ...found.facts, contractor } }
   expect(permitLines(known.facts).filter(({ state }) => state === 'missing')).toEqual([])
   const [cover] = permitSet(known.from, permitText(known.sayer, known.facts))
-  expect(textOf(cover)).toEqual(expect.arrayContaining(['Ana Okafor', 'Pellworth Building Office', 'B-17']))
+  expect(textOf(cover)).toEqual(
+    expect.arrayContaining([
+      ...['Ana Okafor', 'Pellworth Building Office', 'B-17'],
+      ...['Gull Lane Solar, licence GL-7, 555 0100'],
+    ]),
+  )
 })
 
 test('what an authority asks for in words of its own stands in the list, to be added by hand', () => {

@@ -4,6 +4,7 @@ import { Bench } from '@/bench/bench'
 import { Fault } from '@/core/model/fault'
 import { type GuestRole, type Role } from '@/core/model/roles'
 import { loadJob } from '@/server/jobs'
+import { contractorOf } from '@/server/letterhead'
 import { openJobPage } from '@/server/open-page'
 import { surroundings } from '@/server/world'
 
@@ -30,6 +31,7 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
       comments={who.role === 'viewer' ? 0 : stored.row.openComments}
       catalogue={await surroundings().catalogue()}
       role={benchRole(who.role)}
+      contractor={await contractorOf(who.teamId)}
     />
   )
 }
