@@ -319,3 +319,26 @@ test('with the database away for a moment whoever waits goes on waiting, and has
   expect((await asked).outcome).toEqual({ id: 'done' })
   expect(times).toBe(1)
 }, 60_000)
+
+test('what is done while the database is away is told once it is back, and not done again', async () => {
+  let times = 0
+  const asked = importing('done meanwhile')
+  const worker = new Worker({
+    doers: {
+      ...none,
+      job: async () => {
+        if (++times === 1) await close.database.stop()
+        return { outcome: { id: `done ${times}` } }
+      },
+    },
+    atOnce: { compute: 1, print: 1 },
+    times: { restMs: 15, failedMs: 50, heldSeconds: 1, holdMs: 100, endingMs: 300 },
+  })
+  worker.start()
+  running.push(worker)
+  await until(() => times === 1)
+  await pause(500)
+  await close.database.restart()
+  expect((await asked).outcome).toEqual({ id: 'done 1' })
+  expect(times).toBe(1)
+}, 60_000)
