@@ -59,6 +59,8 @@ test('the permit set tells what is missing, takes what is entered, and is one PD
   expect(pdf.match(/\/Type \/Page /g)).toHaveLength(8)
   for (const said of ['(not entered) Tj', '(PHOTOVOLTAIC DC DISCONNECT) Tj', '(Vicinity, 1:1000) Tj'])
     expect(pdf).toContain(said)
+  // Who builds it, by the team's letterhead.
+  expect(pdf).toContain('(Tern Street Solar, licence SB-20417')
   const dxf = await savedBy(page, () => sheet.getByRole('button', { name: 'Save as DXF' }).click())
   for (const layer of ['MODULES', 'SETBACKS', 'ATTACHMENTS', 'VICINITY', 'PLATES'])
     expect(dxf).toContain(`\r\n${layer}\r\n`)
