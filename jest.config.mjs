@@ -4,7 +4,7 @@ process.env.LOG_LEVEL ??= 'silent'
 /** @type {import('jest').Config} */
 const config = {
   testEnvironment: 'node',
-  // All cores, and a worker begins anew before the coverage of a hundred suites weighs on the next one.
+  // All cores, and a worker begins anew before what a hundred suites have left weighs on the next one.
   maxWorkers: '100%',
   workerIdleMemoryLimit: '1GB',
   // Only to end what hangs: how fast things are is measured by the benchmarks.

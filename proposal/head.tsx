@@ -23,8 +23,7 @@ export function Head({
     <div role="group" aria-label={words.sender} className="mb-5 border-b-4 border-(--own-shown) pb-3">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
         {logo !== null && (
-          // A data address: there is nothing to fetch or to make smaller.
-          // eslint-disable-next-line @next/next/no-img-element
+          // eslint-disable-next-line @next/next/no-img-element -- a data address; nothing to optimise
           <img
             src={logo}
             alt=""

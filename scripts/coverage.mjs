@@ -4,11 +4,15 @@ import { printCoverage } from './parts/coverage.mjs'
 import { inRoot, root } from './parts/folders.mjs'
 
 /** The unit tests with what share of each folder they run. Counting makes them half as long again: `npm test` does without. */
-const { status } = spawnSync(inRoot('node_modules', '.bin', 'jest'), ['--coverage', ...process.argv.slice(2)], {
-  cwd: root,
-  stdio: 'inherit',
-  env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
-})
+const { status } = spawnSync(
+  inRoot('node_modules', '.bin', 'jest'),
+  ['--coverage', ...process.argv.slice(2)],
+  {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+  },
+)
 const summary = inRoot('test-results', 'coverage', 'coverage-summary.json')
 if (existsSync(summary)) printCoverage(JSON.parse(readFileSync(summary, 'utf8')))
 process.exit(status ?? 1)

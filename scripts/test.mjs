@@ -40,13 +40,12 @@ async function lane(...steps) {
   for (const [name, command, ...args] of steps) {
     const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
     let printed = ''
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (piece) => (printed += piece))
-    const ok = await new Promise((done) => {
-      child.once('close', (status) => done(status === 0))
-      child.once('error', (error) => done(void (printed += error.message)))
-    })
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (piece) => (printed += piece))
+    child.once('error', (error) => (printed += error.message))
+    const ok = await new Promise((done) => child.once('close', (status) => done(status === 0)))
     console.log(`\n── ${name}\n${printed.trimEnd()}`)
-    count(name, ok === true)
+    count(name, ok)
   }
 }
 

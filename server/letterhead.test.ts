@@ -63,7 +63,7 @@ test('of 300 seeded colours those that can be read on paper are kept, and no oth
   expect(Math.min(...Object.values(counts))).toBeGreaterThan(50)
 })
 
-test('texts have their longest, a name is needed, a mail address is one, a colour is six digits', () => {
+test('texts have their longest, a name is needed, a mail address is one, a colour is six digits', async () => {
   const good = { name: 'G', colour: '#000000' }
   const reads = (typed: object) => letterheadSchema.safeParse({ ...good, ...typed }).success
   expect(reads({})).toBe(true)
@@ -72,14 +72,12 @@ test('texts have their longest, a name is needed, a mail address is one, a colou
     expect(reads({ [field]: 'x'.repeat(most) })).toBe(true)
     expect(reads({ [field]: 'x'.repeat(most + 1) })).toBe(false)
   }
-  for (const bad of [
-    { name: ' \t' },
-    { mail: 'no address' },
-    { colour: 'red' },
-    { colour: '#fff' },
-    { logo: 'x' },
-  ])
+  for (const bad of [{ name: ' \t' }, { colour: 'red' }, { colour: '#fff' }, { logo: 'x' }])
     expect({ bad, reads: reads(bad) }).toEqual({ bad, reads: false })
+  const mine = await team()
+  expect(await codeOf(set(mine, { ...good, mail: 'no address' }))).toBe('not-a-mail-address')
+  expect(await codeOf(set(mine, { ...good, mail: 'a@b' }))).toBe('not-a-mail-address')
+  expect(await codeOf(set(mine, { ...good, mail: ' a@b.example ' }))).toBe('kept')
 })
 
 test('a logo is a whole picture, small enough to go along with each offer', async () => {

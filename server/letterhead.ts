@@ -9,7 +9,7 @@ import {
   type Letterhead,
   type LetterheadShown,
 } from '@/core/papers/letterhead'
-import { maybeOneLetterhead, saveLetterhead, saveLogo } from './sql/letterheads'
+import { maybeOneLetterhead, maybeOneLogo, saveLetterhead, saveLogo } from './sql/letterheads'
 
 const line = (most: number) =>
   z
@@ -23,29 +23,37 @@ export const letterheadSchema = z.strictObject({
   licence: line(letterheadMost.licence).default(''),
   postal: line(letterheadMost.postal).default(''),
   phone: line(letterheadMost.phone).default(''),
-  mail: line(letterheadMost.mail)
-    .pipe(z.union([z.literal(''), z.email()]))
-    .default(''),
+  mail: line(letterheadMost.mail).default(''),
   web: line(letterheadMost.web).default(''),
   colour: z.string().regex(colourPattern),
 }) satisfies z.ZodType<Letterhead>
 
-/** What stands at the head of what a team sends now. @throws Fault `no-such-member` without such a team */
-export async function letterheadOf(teamId: string): Promise<LetterheadShown> {
+async function textsOf(teamId: string): Promise<Letterhead> {
   const kept = await maybeOneLetterhead(teamId)
   if (!kept) throw new Fault('no-such-member')
-  const { logo } = kept
-  return { ...kept, logo: logo && `data:${logo.mediaType};base64,${logo.bytes.toString('base64')}` }
+  return kept
+}
+
+/** What stands at the head of what a team sends now. @throws Fault `no-such-member` without such a team */
+export async function letterheadOf(teamId: string): Promise<LetterheadShown> {
+  const [texts, logo] = await Promise.all([textsOf(teamId), maybeOneLogo(teamId)])
+  return { ...texts, logo: logo ? `data:${logo.mediaType};base64,${logo.bytes.toString('base64')}` : null }
 }
 
 /** Of it what a permit office is told. @throws Fault `no-such-member` without such a team */
 export async function contractorOf(teamId: string): Promise<Contractor> {
-  const { name, licence, postal, phone, mail } = await letterheadOf(teamId)
-  return { name, licence, postal, phone, mail }
+  const { name, licence, phone } = await textsOf(teamId)
+  return { name, licence, phone }
 }
 
-/** @throws Fault `pale-colour`: what is written in it could not be read on paper */
+/**
+ * @throws Fault `pale-colour`: what is written in it could not be read on paper
+ * @throws Fault `not-a-mail-address`
+ */
 export async function setLetterhead(teamId: string, letterhead: Letterhead): Promise<void> {
+  const { mail } = letterhead
+  if (mail !== '' && !z.email().safeParse(mail).success)
+    throw new Fault('not-a-mail-address', { mail }, 'mail')
   const contrast = contrastWithWhite(letterhead.colour)
   if (contrast < leastContrast)
     throw new Fault(

@@ -1,6 +1,7 @@
 import { type Metadata } from 'next'
 import { Frame, Part } from '@/bench/accounts/frame'
 import { LetterheadForm } from '@/bench/accounts/letterhead-form'
+import { LogoChoice } from '@/bench/accounts/logo-choice'
 import { Head, inItsColour } from '@/proposal/head'
 import { letterheadOf } from '@/server/letterhead'
 import { openMemberPage } from '@/server/open-page'
@@ -20,7 +21,10 @@ export default async function LetterheadPage() {
         Who you are to your customers: it stands at the head of every offer that is sent from now on. What was
         sent before stays as it was.
       </p>
-      <LetterheadForm kept={kept} />
+      <div className="mb-7 max-w-lg">
+        <LetterheadForm kept={kept} />
+        <LogoChoice hasLogo={kept.logo !== null} />
+      </div>
       <Part title="As it stands on an offer">
         <div className="offer-page rounded-lg border border-line bg-card p-5" style={inItsColour(kept)}>
           <Head letterhead={kept} words={proposalWords('en')} sayer={plainEnglish} />

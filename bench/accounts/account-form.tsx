@@ -9,7 +9,7 @@ import { useReady } from '@/stage/use-ready'
 export interface FormField {
   readonly name: string
   readonly label: string
-  readonly type: 'text' | 'email' | 'password'
+  readonly type: 'text' | 'email' | 'password' | 'color'
   readonly autoComplete: string
   readonly value?: string
   readonly hint?: string
@@ -28,7 +28,11 @@ export function Field({ name, label, hint, most, value, isOptional = false, ...r
       <input
         id={id}
         name={name}
-        className="field"
+        className={
+          rest.type === 'color'
+            ? 'h-8 w-16 cursor-pointer rounded-md border border-line bg-card p-0.5'
+            : 'field'
+        }
         maxLength={most}
         required={!isOptional}
         defaultValue={value}
@@ -75,7 +79,7 @@ export function AccountForm({
   readonly method?: string
   readonly fields: readonly FormField[]
   readonly submit: string
-  /** Where it leads; null where one stays, and the fields are empty again. */
+  /** Where it leads; null where one stays, and fields that began empty are so again. */
   readonly goTo?: string | null
   /** Said where one stays. */
   readonly said?: string | null
@@ -99,7 +103,8 @@ export function AccountForm({
       goAnew(goTo)
       return
     }
-    form.reset()
+    // What is there already stays as it was typed.
+    if (fields.every(({ value }) => value === undefined)) form.reset()
     setDone(true)
     router.refresh()
   }

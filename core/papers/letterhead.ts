@@ -12,7 +12,7 @@ export interface Letterhead {
 }
 
 /** Who builds it, as the authority is told. */
-export type Contractor = Pick<Letterhead, 'name' | 'licence' | 'postal' | 'phone' | 'mail'>
+export type Contractor = Pick<Letterhead, 'name' | 'licence' | 'phone'>
 
 /** As it is shown. */
 export interface LetterheadShown extends Letterhead {

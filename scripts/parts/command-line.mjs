@@ -1,10 +1,10 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, statSync, writeFileSync } from 'node:fs'
 import { pathToFileURL } from 'node:url'
-import { inRoot, root } from './folders.mjs'
+import { forNode } from './bundling.mjs'
+import { inRoot } from './folders.mjs'
 
-/** The command line in one file, and what it was made from: to begin with hundreds takes seconds, every time. */
+/** The command line in one file: to begin with hundreds takes seconds, every time. Its first line says what it was made from. */
 const made = inRoot('dist', 'gable.mjs')
-const madeFrom = inRoot('dist', 'gable.json')
 
 /** A file as it is told from a changed one. */
 const markOf = (file) => {
@@ -13,44 +13,36 @@ const markOf = (file) => {
 }
 
 function isCurrent() {
-  if (!existsSync(made) || !existsSync(madeFrom)) return false
+  if (!existsSync(made)) return false
   try {
-    const marks = JSON.parse(readFileSync(madeFrom, 'utf8'))
+    const text = readFileSync(made, 'utf8')
+    const marks = JSON.parse(text.slice('// '.length, text.indexOf('\n')))
     return Object.entries(marks).every(([file, mark]) => markOf(file) === mark)
   } catch {
-    // Half of it, or a file that is gone.
+    // Made otherwise, or from a file that is gone.
     return false
   }
 }
 
-/** Writes a file whole: others may be reading it, or making it too. */
-function writeWhole(file, text) {
-  const part = `${file}.${process.pid}`
-  writeFileSync(part, text)
-  renameSync(part, file)
-}
-
 async function make() {
   const { build } = await import('esbuild')
+  const begun = Date.now()
   const { outputFiles, metafile } = await build({
-    absWorkingDir: root,
+    ...forNode,
     entryPoints: [inRoot('cli/main.ts')],
     outfile: made,
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    packages: 'external',
-    tsconfig: inRoot('tsconfig.json'),
-    logLevel: 'warning',
     metafile: true,
     write: false,
   })
   const files = [...Object.keys(metafile.inputs), 'tsconfig.json', 'package-lock.json']
-  const marks = JSON.stringify(Object.fromEntries(files.map((file) => [file, markOf(file)])))
+  // Of one that was saved meanwhile nobody knows what was read: then it is made anew the next time.
+  const isSettled = files.every((file) => statSync(inRoot(file)).mtimeMs < begun)
+  const marks = isSettled && Object.fromEntries(files.map((file) => [file, markOf(file)]))
   mkdirSync(inRoot('dist'), { recursive: true })
-  writeWhole(made, outputFiles[0].text)
-  writeWhole(madeFrom, marks)
+  // Whole, and at once: others may be reading it, or making it too.
+  const part = `${made}.${process.pid}`
+  writeFileSync(part, `// ${JSON.stringify(marks || { '': '' })}\n${outputFiles[0].text}`)
+  renameSync(part, made)
 }
 
 /** Where the command line lies ready, made anew when one of its files has changed; read as it is where nothing may be written. */

@@ -3,7 +3,7 @@ import swc from '@swc/jest'
 
 /**
  * @swc/jest, with the globals that a module names bound in it. Jest runs modules in a context whose globals go through
- * interceptors: a `Math.cos` or an `Infinity` there costs eight times as much as outside, which makes a year of sun
+ * interceptors: a `Math.cos` there costs eight times as much as outside, which makes a year of sun
  * positions crawl. `Date` and what else a test may replace by its own is left as it is.
  */
 const inner = swc.createTransformer({

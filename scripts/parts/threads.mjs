@@ -1,5 +1,6 @@
 import { build } from 'esbuild'
-import { inRoot, root } from './folders.mjs'
+import { forNode } from './bundling.mjs'
+import { inRoot } from './folders.mjs'
 
 /** What runs before and beside the application, in threads and processes of its own, by the name of its file in `dist`. */
 const entries = {
@@ -11,19 +12,12 @@ const entries = {
   owner: 'scripts/first-owner.ts',
 }
 
-/** Bundles them; packages stay where they are. */
+/** Bundles them. */
 export async function buildThreads() {
   await build({
-    absWorkingDir: root,
+    ...forNode,
     entryPoints: Object.fromEntries(Object.entries(entries).map(([name, file]) => [name, inRoot(file)])),
     outdir: inRoot('dist'),
     outExtension: { '.js': '.mjs' },
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    packages: 'external',
-    tsconfig: inRoot('tsconfig.json'),
-    logLevel: 'warning',
   })
 }

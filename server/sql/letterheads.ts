@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { type Letterhead, usualColour } from '@/core/papers/letterhead'
 import { maybeOne, run, type Runner } from '../database'
 
-const rowSchema = z.object({
+const textsSchema = z.object({
   name: z.string(),
   licence: z.string(),
   postal: z.string(),
@@ -10,27 +10,38 @@ const rowSchema = z.object({
   mail: z.string(),
   web: z.string(),
   colour: z.string(),
-  logo: z.instanceof(Buffer).nullable(),
-  logo_type: z.string().nullable(),
 })
 
-export interface KeptLetterhead extends Letterhead {
-  readonly logo: { readonly bytes: Buffer; readonly mediaType: string } | null
-}
-
-/** A team's letterhead: until there is one, its name alone; undefined where there is no such team. */
-export async function maybeOneLetterhead(teamId: string): Promise<KeptLetterhead | undefined> {
+/** A team's texts and colour: until they are said, its name alone; undefined where there is no such team. */
+export async function maybeOneLetterhead(teamId: string): Promise<Letterhead | undefined> {
   const row = await maybeOne(
     'letterhead',
     `SELECT COALESCE(l.name, t.name) AS name, COALESCE(l.licence, '') AS licence, COALESCE(l.postal, '') AS postal,
       COALESCE(l.phone, '') AS phone, COALESCE(l.mail, '') AS mail, COALESCE(l.web, '') AS web,
-      COALESCE(l.colour, ?) AS colour, l.logo, l.logo_type
+      COALESCE(l.colour, ?) AS colour
     FROM team t LEFT JOIN letterhead l ON l.team_id = t.id WHERE t.id = ?`,
     [usualColour, teamId],
   )
+  return row && textsSchema.parse(row)
+}
+
+const logoSchema = z.object({ logo: z.instanceof(Buffer), logo_type: z.string() })
+
+/** A team's logo, where it has one. */
+export async function maybeOneLogo(teamId: string): Promise<Logo | undefined> {
+  const row = await maybeOne(
+    'logo',
+    'SELECT logo, logo_type FROM letterhead WHERE team_id = ? AND logo IS NOT NULL',
+    [teamId],
+  )
   if (!row) return undefined
-  const { logo, logo_type: mediaType, ...texts } = rowSchema.parse(row)
-  return { ...texts, logo: logo && mediaType !== null ? { bytes: logo, mediaType } : null }
+  const { logo, logo_type: mediaType } = logoSchema.parse(row)
+  return { bytes: logo, mediaType }
+}
+
+export interface Logo {
+  readonly bytes: Buffer
+  readonly mediaType: string
 }
 
 /** Keeps a team's texts and colour; its logo stays. */
@@ -49,11 +60,7 @@ export const saveLetterhead = (
   )
 
 /** Keeps a team's logo, or none; a team without a letterhead has one from now on, by its name. */
-export const saveLogo = (
-  teamId: string,
-  logo: { readonly bytes: Buffer; readonly mediaType: string } | null,
-  runner?: Runner,
-) =>
+export const saveLogo = (teamId: string, logo: Logo | null, runner?: Runner) =>
   run(
     'save logo',
     `INSERT INTO letterhead (team_id, name, colour, logo, logo_type)

@@ -21,6 +21,7 @@ export const accountFaults = {
   'no-such-invitation': 'This invitation was used or withdrawn.',
   'no-such-work': 'This was done or removed meanwhile.',
   'no-such-member': 'This member has left the team.',
+  'not-a-mail-address': '“{mail}” is no mail address. One looks like name@example.com.',
   'pale-colour':
     'This colour is too pale for text on paper: its contrast with white is {contrast, number}, and {least, number} are needed. Choose a darker one.',
   'not-a-logo': 'This is neither a PNG nor a JPEG picture.',

@@ -35,7 +35,7 @@ const missing = {
   'roof-reserve': 'Enter it in Site once an engineer has said it.',
   heights: '{count, plural, one {# height is} other {# heights are}} still assumed.',
   photos: 'None is kept with the job.',
-  licence: 'Enter it in “Letterhead”, beside the list of jobs.',
+  licence: 'An owner of the team enters it in “Letterhead”, beside the list of jobs.',
   'single-line': 'No strings yet.',
 } as const
 

@@ -105,13 +105,7 @@ test('what is missing is told, and is no longer once it is there', async () => {
     },
   }
   const found = await factsOf(house)
-  const contractor = {
-    name: 'Gull Lane Solar',
-    licence: 'GL-7',
-    postal: '',
-    phone: '555 0100',
-    mail: 'g@l.example',
-  }
+  const contractor = { name: 'Gull Lane Solar', licence: 'GL-7', phone: '555 0100' }
   const known = { ...found, facts: { ...found.facts, contractor } }
   expect(permitLines(known.facts).filter(({ state }) => state === 'missing')).toEqual([])
   const [cover] = permitSet(known.from, permitText(known.sayer, known.facts))
