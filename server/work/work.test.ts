@@ -3,6 +3,7 @@ import { setTimeout as pause } from 'node:timers/promises'
 import { seededRandom } from '@/core/model/random'
 import { Fault } from '@/core/model/fault'
 import { transaction } from '../database'
+import { statementSeconds } from '../metrics'
 import { maybeOneWork, openWork } from '../sql/work'
 import {
   countWork,
@@ -52,6 +53,14 @@ const codeOf = (work: Promise<unknown>) =>
 const until = async (done: () => boolean | Promise<boolean>) => {
   for (let i = 0; i < 400 && !(await done()); i++) await pause(25)
   expect(await done()).toBe(true)
+}
+/** How often anybody who waits has looked how their work stands. */
+const timesLooked = async () => {
+  const { values } = await statementSeconds.get()
+  const ofLooks = values.find(
+    ({ metricName, labels }) => metricName?.endsWith('_count') && labels.statement === 'work',
+  )
+  return ofLooks?.value ?? 0
 }
 const open = async () => {
   const { waiting, running } = await countWork()
@@ -295,6 +304,25 @@ test('one more than may wait is told to come back later', async () => {
   expect(new Set(await Promise.all([...asked, other]))).toEqual(new Set(['given-up']))
 }, 30_000)
 
+test('work held too briefly, and so taken anew by the very worker that is at it, is done once', async () => {
+  const begun = new Map<string, number>()
+  const random = seededRandom(5)
+  const job = async ({ given }: Doing) => {
+    const text = String(given)
+    begun.set(text, (begun.get(text) ?? 0) + 1)
+    await pause(random() * 12)
+    return { outcome: { id: text } }
+  }
+  const times = { restMs: 1, failedMs: 50, heldSeconds: 0, holdMs: 100 }
+  const worker = new Worker({ doers: { ...none, job }, atOnce: { compute: 8, print: 1 }, times })
+  worker.start()
+  running.push(worker)
+  for (let round = 0; round < 4; round++)
+    await Promise.all(Array.from({ length: 40 }, (_, i) => importing(`brief ${round} ${i}`)))
+  expect([...begun].filter(([, times]) => times > 1)).toEqual([])
+  expect(begun.size).toBe(160)
+}, 60_000)
+
 test('work that a build does not know stays for one that does', async () => {
   const unknown = { ...newWork('figures', { teamId, input: { teamId, jobId: 'k' }, same: 'k 1' }, null) }
   await openWork([{ ...unknown, task: 'of-tomorrow' }])
@@ -304,8 +332,10 @@ test('work that a build does not know stays for one that does', async () => {
 })
 
 test('with the database away for a moment whoever waits goes on waiting, and has what they asked for once', async () => {
+  const looked = await timesLooked()
   const asked = importing('through')
-  await until(async () => (await dueTasks()).has('job'))
+  // Both it and whoever asked know that it is written.
+  await until(async () => (await timesLooked()) > looked)
   await close.database.stop()
   await pause(1000)
   await close.database.restart()

@@ -127,12 +127,14 @@ export class Worker {
     const busy = [...this.#running.values()].filter((one) => one.lane === lane).length
     const most = this.#atOnce[lane] - busy
     if (names.length === 0 || most <= 0) return
+    // By the time it is known what was taken, one of these may have ended: the answers come in either order.
+    const running = new Set(this.#running.keys())
     const taken = await transaction('take work', (runner) =>
       takeWork(this.#id, names, { seconds: this.#times.heldSeconds, most }, runner),
     )
     for (const work of taken) {
       // Its hold had run out while this very worker was at it: it is held anew.
-      if (this.#running.has(work.id)) continue
+      if (running.has(work.id)) continue
       const done = this.#do(work)
         .catch((error: unknown) => log.error({ work: work.id, error: messageOf(error) }, 'work lost'))
         .finally(() => {
