@@ -15,17 +15,26 @@ const same = 1e-9
  * the next day and the sun will not have brought by then; it is filled from the grid, where that is allowed, in the
  * cheapest hours for those in which it pays; what the house will not need goes out where the price is at its highest
  * and more than what comes after would earn. Yield that earns more at once than it would save later is sold.
+ * @param out overwritten by it
  */
-export function dispatchByTariff(given: DispatchCase, battery: BatteryRun): Dispatch {
-  const start = given.startKwh
+export function dispatchByTariff(
+  given: DispatchCase,
+  battery: BatteryRun,
+  out: Dispatch = emptyDispatch(given.yieldKwh.length),
+): Dispatch {
   const outlook = new Outlook(given, battery)
-  if (start !== null) return runFrom(given, battery, outlook, start)
-  return roundYear(battery, (from) => runFrom(given, battery, outlook, from))
+  const run = (startKwh: number) => runFrom(given, battery, outlook, startKwh, out)
+  return given.startKwh === null ? roundYear(battery, run) : run(given.startKwh)
 }
 
-function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, startKwh: number): Dispatch {
+function runFrom(
+  given: DispatchCase,
+  battery: BatteryRun,
+  outlook: Outlook,
+  startKwh: number,
+  out: Dispatch,
+): Dispatch {
   const n = given.yieldKwh.length
-  const out = emptyDispatch(n)
   const { stepHours, exportLimitKw, gridCharging } = given
   const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
   const { chargeEfficiency, dischargeEfficiency } = battery
@@ -79,12 +88,54 @@ function runFrom(given: DispatchCase, battery: BatteryRun, outlook: Outlook, sta
 /** Prices are told apart up to this many in one look ahead; with more of them each hour is looked at by itself. */
 const mostPrices = 12
 
+/** Prices of a year and of the day ahead of each of its intervals. The year goes round. */
+interface PricesAhead {
+  readonly ahead: number
+  readonly ofSell: Float64Array
+  /** A day more than a year. */
+  readonly buy: Float64Array
+  readonly sell: Float64Array
+  readonly highestBuy: number
+  readonly highestSale: Float64Array
+  readonly lowestSale: Float64Array
+}
+
+/** By what is bought at: prices stay what they are while years and batteries are tried under them. */
+const knownPrices = new WeakMap<Float64Array, PricesAhead>()
+
+function pricesAhead({ buy, sell }: Pick<DispatchCase, 'buy' | 'sell'>, ahead: number): PricesAhead {
+  const known = knownPrices.get(buy)
+  if (known?.ofSell === sell && known.ahead === ahead) return known
+  const sells = goingRound(sell, ahead)
+  const prices = {
+    ahead,
+    ofSell: sell,
+    buy: goingRound(buy, ahead),
+    sell: sells,
+    highestBuy: buy.reduce((most, price) => Math.max(most, price), -Infinity),
+    highestSale: greatestAhead(sells, ahead),
+    lowestSale: greatestAhead(
+      sells.map((price) => -price),
+      ahead,
+    ).map((most) => -most),
+  }
+  knownPrices.set(buy, prices)
+  return prices
+}
+
+/** A series with as many entries of its beginning at its end as are looked ahead, and one more. */
+function goingRound(series: Float64Array, ahead: number): Float64Array {
+  const out = new Float64Array(series.length + ahead + 1)
+  for (let at = 0; at < out.length; at += series.length)
+    out.set(series.subarray(0, Math.min(series.length, out.length - at)), at)
+  return out
+}
+
 /** What prices, house and sun say of the day ahead of an interval. The year goes round. */
 class Outlook {
+  readonly #prices: PricesAhead
   readonly #ahead: number
-  /** Prices, and what went through the meter a day before without the battery; a day more than a year. */
-  readonly #buy: Float64Array
-  readonly #sell: Float64Array
+  /** What went through the meter a day before without the battery; a day more than a year, as all of these. */
   readonly #over: Float64Array
   readonly #most: number
   readonly #charge: number
@@ -92,11 +143,10 @@ class Outlook {
   readonly #roundTrip: number
   readonly #chargeEfficiency: number
   readonly #dischargeEfficiency: number
+  /** By how much an interval that is dear enough adds to what is wanted before it, or its sun takes from it. */
+  readonly #wants: Float64Array
   /** The most that a kWh from the battery will spare or earn within the day ahead of each interval. */
   readonly best: Float64Array
-  readonly #highestBuy: number
-  readonly #highestSale: Float64Array
-  readonly #lowestSale: Float64Array
   /** What is kept for prices above one, by that price; and the same where the grid fills it at another. */
   readonly #keptAbove = new Map<number, Float64Array>()
   readonly #fromGrid = new Map<number, Float64Array>()
@@ -104,51 +154,48 @@ class Outlook {
   constructor(given: DispatchCase, battery: BatteryRun) {
     const { stepHours, yieldKwh, loadKwh } = given
     const n = yieldKwh.length
-    this.#ahead = Math.round(aheadHours / stepHours)
-    const round = (value: (i: number) => number) => {
-      const out = new Float64Array(n + this.#ahead + 1)
-      for (let i = 0; i < out.length; i++) out[i] = value(i % n)
-      return out
+    const ahead = Math.round(aheadHours / stepHours)
+    this.#ahead = ahead
+    this.#prices = pricesAhead(given, ahead)
+    this.#over = new Float64Array(n + ahead + 1)
+    let before = (n - (ahead % n)) % n
+    for (let j = 0; j < this.#over.length; j++) {
+      this.#over[j] = (yieldKwh[before] as number) - (loadKwh[before] as number)
+      before = before + 1 === n ? 0 : before + 1
     }
-    const back = this.#ahead % n
-    this.#buy = round((i) => given.buy[i] as number)
-    this.#sell = round((i) => given.sell[i] as number)
-    this.#over = round((i) => {
-      const before = (i - back + n) % n
-      return (yieldKwh[before] as number) - (loadKwh[before] as number)
-    })
     this.#most = battery.usableKwh * (1 - battery.reserve)
     this.#charge = battery.chargeKw * stepHours * battery.chargeEfficiency
     this.#discharge = (battery.dischargeKw * stepHours) / battery.dischargeEfficiency
     this.#roundTrip = battery.chargeEfficiency * battery.dischargeEfficiency
     this.#chargeEfficiency = battery.chargeEfficiency
     this.#dischargeEfficiency = battery.dischargeEfficiency
-    this.#highestBuy = given.buy.reduce((most, price) => Math.max(most, price), -Infinity)
-    const [buys, sells, overs] = [this.#buy, this.#sell, this.#over]
-    const worth = sells.map((sell, j) =>
-      (overs[j] as number) < 0 ? Math.max(sell, buys[j] as number) : sell,
-    )
-    this.best = greatestAhead(worth, this.#ahead)
-    this.#highestSale = greatestAhead(sells, this.#ahead)
-    this.#lowestSale = greatestAhead(
-      sells.map((sell) => -sell),
-      this.#ahead,
-    ).map((most) => -most)
+    const { buy, sell } = this.#prices
+    const worth = sell.slice()
+    this.#wants = new Float64Array(worth.length)
+    for (let j = 0; j < worth.length; j++) {
+      const over = this.#over[j] as number
+      if (over < 0) worth[j] = Math.max(sell[j] as number, buy[j] as number)
+      this.#wants[j] =
+        over > 0
+          ? -Math.min(over * this.#chargeEfficiency, this.#charge)
+          : Math.min(-over / this.#dischargeEfficiency, this.#discharge)
+    }
+    this.best = greatestAhead(worth, ahead)
   }
 
   /** What is kept of the battery's energy for dearer hours while the house is served. */
   keptFromHouse(i: number): number {
-    return this.#kept(this.#keptAbove, i, this.#buy[i] as number, -Infinity)
+    return this.#kept(this.#keptAbove, i, this.#prices.buy[i] as number, -Infinity)
   }
 
   /** What is kept of it while it is sold. */
   keptFromSale(i: number): number {
-    return this.#kept(this.#keptAbove, i, this.#sell[i] as number, -Infinity)
+    return this.#kept(this.#keptAbove, i, this.#prices.sell[i] as number, -Infinity)
   }
 
   /** What is wanted in it that the grid may fill now. */
   wantedFromGrid(i: number): number {
-    const buy = this.#buy[i] as number
+    const buy = this.#prices.buy[i] as number
     return this.#kept(this.#fromGrid, i, buy / this.#roundTrip, buy)
   }
 
@@ -157,7 +204,7 @@ class Outlook {
    * @param cheap price at which the grid fills the battery later all the same; no price does without it
    */
   #kept(known: Map<number, Float64Array>, i: number, price: number, cheap: number): number {
-    if (price + same >= this.#highestBuy) return 0
+    if (price + same >= this.#prices.highestBuy) return 0
     let all = known.get(price)
     if (!all) {
       if (known.size >= mostPrices) return this.#keptAt(i, price, cheap)
@@ -177,24 +224,27 @@ class Outlook {
   }
 
   #changes(price: number, cheap: number): Float64Array {
-    const out = new Float64Array(this.#over.length)
-    for (let j = 0; j < out.length; j++) out[j] = this.#changeAt(j, price, cheap)
+    const { buy } = this.#prices
+    const out = this.#wants.slice()
+    const [dear, low] = [price + same, cheap + same]
+    for (let j = 0; j < out.length; j++)
+      if ((this.#over[j] as number) <= 0 && (buy[j] as number) <= dear)
+        out[j] = (buy[j] as number) <= low ? -this.#charge : 0
     return out
   }
 
   /** By how much an interval adds to what is wanted before it, or takes from it. */
   #changeAt(j: number, price: number, cheap: number): number {
-    const buy = this.#buy[j] as number
-    const over = this.#over[j] as number
-    if (over > 0) return -Math.min(over * this.#chargeEfficiency, this.#charge)
-    if (buy > price + same) return Math.min(-over / this.#dischargeEfficiency, this.#discharge)
+    const buy = this.#prices.buy[j] as number
+    if ((this.#over[j] as number) > 0 || buy > price + same) return this.#wants[j] as number
     return buy <= cheap + same ? -this.#charge : 0
   }
 
   /** Whether no price of the day ahead is higher, and the lowest is so by more than what the battery takes. */
   isBestSale(i: number): boolean {
-    const now = this.#sell[i] as number
-    if (now <= 0 || (this.#highestSale[i] as number) > now + same) return false
-    return Math.min(now, this.#lowestSale[i] as number) < now * this.#roundTrip - same
+    const { sell, highestSale, lowestSale } = this.#prices
+    const now = sell[i] as number
+    if (now <= 0 || (highestSale[i] as number) > now + same) return false
+    return Math.min(now, lowestSale[i] as number) < now * this.#roundTrip - same
   }
 }

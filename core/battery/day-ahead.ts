@@ -53,18 +53,18 @@ export function gatheredAhead(change: Float64Array, ahead: number, most: number)
     shift = 0
     low = 0
     high = most
+    let rest = 0
     for (let k = 1; k < ahead && start + k <= out.length; k++) {
       const own = change[start + k + ahead - 1] as number
-      const least = held(shift, low, high)
       high = held(most + shift, low, high)
-      low = least
+      low = rest
       shift += own
-      const rest = held(shift, low, high)
+      rest = held(shift, low, high)
       out[start + k - 1] = held(rest + (shifts[k] as number), lows[k] as number, highs[k] as number)
     }
   }
   return out
 }
 
-const held = (value: number, low: number, high: number): number =>
-  value < low ? low : value > high ? high : value
+/** Without a branch: where the bounds are met cannot be foretold. */
+const held = (value: number, low: number, high: number): number => Math.min(Math.max(value, low), high)

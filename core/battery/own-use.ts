@@ -115,17 +115,19 @@ function roundStart(
   stepHours: number,
   battery: BatteryRun,
 ): number {
-  const floor = battery.usableKwh * battery.reserve
-  let [shift, low, high] = [0, floor, battery.usableKwh]
+  const { usableKwh, chargeEfficiency, dischargeEfficiency } = battery
+  const [chargeMost, dischargeMost] = [battery.chargeKw * stepHours, battery.dischargeKw * stepHours]
+  const floor = usableKwh * battery.reserve
+  let [shift, low, high] = [0, floor, usableKwh]
   for (let i = 0; i < yieldKwh.length; i++) {
     const spare = (yieldKwh[i] as number) - (loadKwh[i] as number)
     const change =
       spare > 0
-        ? Math.min(spare, battery.chargeKw * stepHours) * battery.chargeEfficiency
-        : -Math.min(-spare, battery.dischargeKw * stepHours) / battery.dischargeEfficiency
+        ? Math.min(spare, chargeMost) * chargeEfficiency
+        : -Math.min(-spare, dischargeMost) / dischargeEfficiency
     shift += change
-    low = Math.max(floor, Math.min(battery.usableKwh, low + change))
-    high = Math.max(floor, Math.min(battery.usableKwh, high + change))
+    low = Math.max(floor, Math.min(usableKwh, low + change))
+    high = Math.max(floor, Math.min(usableKwh, high + change))
   }
   return shift > 0 ? high : low
 }
@@ -133,6 +135,7 @@ function roundStart(
 /**
  * A year of `ownUse`, interval by interval.
  * @param startKwh inside at the start; null where it ends as it begins
+ * @param out overwritten by it
  */
 export function dispatchOwnUse(
   yieldKwh: Float64Array,
@@ -141,9 +144,9 @@ export function dispatchOwnUse(
   battery: BatteryRun | null,
   exportLimitKw: number | null,
   startKwh: number | null = null,
+  out: Dispatch = emptyDispatch(yieldKwh.length),
 ): Dispatch {
   const n = yieldKwh.length
-  const out = emptyDispatch(n)
   const start = startKwh ?? (battery ? roundStart(yieldKwh, loadKwh, stepHours, battery) : 0)
   const next = ownUse(stepHours, battery, exportLimitKw, start)
   for (let i = 0; i < n; i++) {

@@ -26,11 +26,18 @@ const same = 1e-6
  * own; in all others it serves the house, but keeps what those hours needed the day before and the sun will not bring. It
  * is filled by the sun, and where that is allowed from the grid as long as that stays under the limit. The limits are
  * those of the ones tried that leave the lowest power in the year: of equal ones the highest.
+ * @param out overwritten by it
  */
-export function dispatchPeaks(given: DispatchCase, battery: BatteryRun, hours: CountedHours): Dispatch {
+export function dispatchPeaks(
+  given: DispatchCase,
+  battery: BatteryRun,
+  hours: CountedHours,
+  out: Dispatch = emptyDispatch(given.yieldKwh.length),
+): Dispatch {
   const year = new ShavedYear(given, battery, hours)
   const limits = year.bestLimits()
-  const run = (startKwh: number) => year.run(limits, startKwh)
+  const kept = year.keptFor(limits)
+  const run = (startKwh: number) => year.run(limits, kept, startKwh, out)
   return given.startKwh === null ? roundYear(battery, run) : run(given.startKwh)
 }
 
@@ -59,7 +66,9 @@ class ShavedYear {
     this.#given = given
     this.#battery = battery
     this.#hours = hours
-    this.#need = given.loadKwh.map((load, i) => load - (given.yieldKwh[i] as number))
+    this.#need = given.loadKwh.slice()
+    for (let i = 0; i < this.#need.length; i++)
+      this.#need[i] = (this.#need[i] as number) - (given.yieldKwh[i] as number)
     this.#ahead = Math.round(aheadHours / given.stepHours)
     this.#change = new Float64Array(this.#need.length + this.#ahead + 1)
   }
@@ -87,52 +96,52 @@ class ShavedYear {
     return limits
   }
 
-  /** @param startKwh inside at the start */
-  run(limits: readonly number[], startKwh: number): Dispatch {
+  /**
+   * @param kept for them
+   * @param startKwh inside at the start
+   */
+  run(limits: readonly number[], kept: Float64Array, startKwh: number, out: Dispatch): Dispatch {
     const { yieldKwh, loadKwh, stepHours, exportLimitKw } = this.#given
-    const out = emptyDispatch(this.#need.length)
     const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
-    this.#each(limits, startKwh, (i, charged, discharged, stored) => {
+    this.#store(limits, kept, startKwh, out)
+    for (let i = 0; i < this.#need.length; i++) {
       const made = yieldKwh[i] as number
-      const over = discharged - charged - (this.#need[i] as number)
-      out.charged[i] = charged
-      out.discharged[i] = discharged
-      out.storedKwh[i] = stored
+      const over = (out.discharged[i] as number) - (out.charged[i] as number) - (this.#need[i] as number)
       out.usedDirect[i] = Math.min(Math.max(0, made), (loadKwh[i] as number) + Math.max(0, -made))
       out.bought[i] = Math.max(0, -over)
-      out.sold[i] = Math.min(Math.max(0, over), exportKwh)
-      out.curtailed[i] = Math.max(0, over) - out.sold[i]
-    })
+      const sold = Math.min(Math.max(0, over), exportKwh)
+      out.sold[i] = sold
+      out.curtailed[i] = Math.max(0, over) - sold
+    }
     return out
   }
 
   /** The peaks that limits leave, from a full battery on. */
-  #peaks(limits: readonly number[]): number[] {
-    const { counts, month } = this.#hours
-    const peaks = new Array<number>(months).fill(0)
-    this.#each(limits, this.#battery.usableKwh, (i, charged, discharged) => {
-      if (counts[i] !== 1) return
-      const bought = (this.#need[i] as number) + charged - discharged
-      const m = month[i] as number
-      if (bought > (peaks[m] as number)) peaks[m] = bought
-    })
-    return peaks
+  #peaks(limits: readonly number[]): Float64Array {
+    return this.#store(limits, this.keptFor(limits), this.#battery.usableKwh, null)
   }
 
-  #each(
+  /**
+   * What goes into the battery and out of it.
+   * @param out hears of it, where somebody asks
+   * @returns the highest counted energy of an interval in each month, kWh
+   */
+  #store(
     limits: readonly number[],
+    kept: Float64Array,
     startKwh: number,
-    take: (interval: number, charged: number, discharged: number, storedKwh: number) => void,
-  ): void {
+    out: Pick<Dispatch, 'charged' | 'discharged' | 'storedKwh'> | null,
+  ): Float64Array {
+    const peaks = new Float64Array(months)
     const { stepHours, gridCharging } = this.#given
     const { usableKwh, reserve, chargeEfficiency, dischargeEfficiency, ...battery } = this.#battery
     const { counts, month } = this.#hours
     const floor = usableKwh * reserve
     const [chargeMost, dischargeMost] = [battery.chargeKw * stepHours, battery.dischargeKw * stepHours]
-    const kept = this.#kept(limits)
+    const ofYear = this.#need
     let stored = Math.max(floor, Math.min(usableKwh, startKwh))
-    for (let i = 0; i < this.#need.length; i++) {
-      const need = this.#need[i] as number
+    for (let i = 0; i < ofYear.length; i++) {
+      const need = ofYear[i] as number
       const isCounted = counts[i] === 1
       const limit = isCounted ? (limits[month[i] as number] as number) : Infinity
       const room = (usableKwh - stored) / chargeEfficiency
@@ -151,30 +160,40 @@ class ShavedYear {
         charged += Math.max(0, Math.min(missing, chargeMost - charged, room - charged, under))
       }
       stored += charged * chargeEfficiency - discharged / dischargeEfficiency
-      take(i, charged, discharged, stored)
+      if (isCounted) {
+        const bought = need + charged - discharged
+        const m = month[i] as number
+        if (bought > (peaks[m] as number)) peaks[m] = bought
+      }
+      if (!out) continue
+      out.charged[i] = charged
+      out.discharged[i] = discharged
+      out.storedKwh[i] = stored
     }
+    return peaks
   }
 
   /** Energy over the reserve that the counted hours of the next day will want, by the day before, at the end of each interval. */
-  #kept(limits: readonly number[]): Float64Array {
+  keptFor(limits: readonly number[]): Float64Array {
     const { stepHours } = this.#given
     const { usableKwh, reserve, chargeKw, dischargeKw, chargeEfficiency, dischargeEfficiency } = this.#battery
     const { counts, month } = this.#hours
-    const n = this.#need.length
+    const [ofYear, changes] = [this.#need, this.#change]
+    const n = ofYear.length
     const [into, outOf] = [chargeKw * stepHours, dischargeKw * stepHours]
     let before = ((-this.#ahead % n) + n) % n
-    for (let j = 0, at = 0; j < this.#change.length; j++) {
-      const need = this.#need[before] as number
+    for (let j = 0, at = 0; j < changes.length; j++) {
+      const need = ofYear[before] as number
       let change = 0
       if (need < 0) change = -Math.min(-need, into) * chargeEfficiency
       else if (counts[at] === 1) {
         const over = need - (limits[month[at] as number] as number)
         if (over > 0) change = Math.min(over, outOf) / dischargeEfficiency
       }
-      this.#change[j] = change
+      changes[j] = change
       before = before + 1 === n ? 0 : before + 1
       at = at + 1 === n ? 0 : at + 1
     }
-    return gatheredAhead(this.#change, this.#ahead, usableKwh * (1 - reserve))
+    return gatheredAhead(changes, this.#ahead, usableKwh * (1 - reserve))
   }
 }

@@ -1,6 +1,6 @@
 import { dispatchByTariff } from './by-tariff'
 import { type DispatchCase } from './optimum'
-import { dispatchOwnUse, type BatteryRun, type Dispatch } from './own-use'
+import { dispatchOwnUse, emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
 import { dispatchPeaks, type CountedHours } from './peak-shaving'
 import { withStandby } from './standby'
 
@@ -14,10 +14,21 @@ export interface Running {
 }
 
 /** A year of house, sun, grid and a battery that is run by its rule. */
-export function dispatchBy({ battery, rule, hours }: Running, asked: DispatchCase): Dispatch {
-  const given = withStandby(asked, battery)
-  if (battery && rule === 'by-tariff') return dispatchByTariff(given, battery)
-  if (battery && rule === 'peak-shaving' && hours) return dispatchPeaks(given, battery, hours)
+export const dispatchBy = (running: Running, given: DispatchCase): Dispatch =>
+  dispatchServed(running, withStandby(given, running.battery), emptyDispatch(given.yieldKwh.length))
+
+/**
+ * The same for many years, of which one after the other is looked at.
+ * @param given with what the battery draws itself in the house's load
+ * @param into overwritten by it
+ */
+export function dispatchServed(
+  { battery, rule, hours }: Running,
+  given: DispatchCase,
+  into: Dispatch,
+): Dispatch {
+  if (battery && rule === 'by-tariff') return dispatchByTariff(given, battery, into)
+  if (battery && rule === 'peak-shaving' && hours) return dispatchPeaks(given, battery, hours, into)
   return dispatchOwnUse(
     given.yieldKwh,
     given.loadKwh,
@@ -25,5 +36,6 @@ export function dispatchBy({ battery, rule, hours }: Running, asked: DispatchCas
     battery,
     given.exportLimitKw,
     given.startKwh,
+    into,
   )
 }

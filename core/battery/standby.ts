@@ -10,5 +10,8 @@ export function withStandby<T extends { readonly loadKwh: Float64Array; readonly
   battery: BatteryRun | null,
 ): T {
   const own = standbyKwh(battery, given.stepHours)
-  return own === 0 ? given : { ...given, loadKwh: given.loadKwh.map((kwh) => kwh + own) }
+  if (own === 0) return given
+  const loadKwh = given.loadKwh.slice()
+  for (let i = 0; i < loadKwh.length; i++) loadKwh[i] = (loadKwh[i] as number) + own
+  return { ...given, loadKwh }
 }

@@ -8,7 +8,7 @@ const exportLines: ReadonlySet<BillLineCode> = new Set(['exports', 'surplus'])
 export interface Ageing {
   readonly yieldKwh: Float64Array
   readonly battery: BatteryRun | null
-  /** Where a year's yield goes with a battery that holds less than it did. */
+  /** Where a year's yield goes with a battery that holds less than it did; looked at before the next one is run. */
   readonly run: (yieldKwh: Float64Array, battery: BatteryRun | null) => Pick<Dispatch, 'bought' | 'sold'>
   /** What a year costs. */
   readonly bill: (boughtKwh: Float64Array, soldKwh: Float64Array) => FormBill
@@ -27,23 +27,38 @@ export interface Ageing {
  */
 export function agedYears(request: Ageing): AgedYear[] {
   const { yieldKwh, battery, newBattery, degradation, batteryFade } = request
+  const made = new Float64Array(yieldKwh.length)
   return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - degradation) ** year
-    // What the inverter draws at night stays.
-    const made = yieldKwh.map((kwh) => (kwh > 0 ? kwh * left : kwh))
+    const madeKwh = older(yieldKwh, left, made)
     const since = newBattery.reduce((last, at) => (at <= year ? Math.max(last, at) : last), 0)
-    const older = battery && {
+    const faded = battery && {
       ...battery,
       usableKwh: battery.usableKwh * (1 - batteryFade) ** (year - since),
     }
-    const { bought, sold } = request.run(made, older)
+    const { bought, sold } = request.run(made, faded)
     const bill = request.bill(bought, sold)
     return {
       bill: bill.annual,
       exported: exportedIn(bill),
-      yieldKwh: made.reduce((sum, kwh) => sum + Math.max(0, kwh), 0),
+      yieldKwh: madeKwh,
     }
   })
+}
+
+/**
+ * Yield of modules that are older; what the inverter draws at night stays.
+ * @param left share of their power
+ * @returns all of it, kWh
+ */
+function older(yieldKwh: Float64Array, left: number, into: Float64Array): number {
+  let all = 0
+  for (let i = 0; i < into.length; i++) {
+    const kwh = yieldKwh[i] as number
+    if (kwh > 0) all += into[i] = kwh * left
+    else into[i] = kwh
+  }
+  return all
 }
 
 /** What a year's bills pay for exports. */

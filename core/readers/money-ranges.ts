@@ -1,4 +1,6 @@
-import { dispatchBy } from '../battery/running'
+import { emptyDispatch } from '../battery/own-use'
+import { dispatchServed } from '../battery/running'
+import { withStandby } from '../battery/standby'
 import { stepFactors } from '../finance/price-steps'
 import { agedYears } from '../finance/aged'
 import {
@@ -114,11 +116,13 @@ async function billsBetween(
   const used = nodesIn(...span.used, nodes.used)
   const held = running.battery ? nodesIn(Math.min(...span.held), 1, nodes.held) : [1]
   const nothing = new Float64Array(load.length)
+  const into = emptyDispatch(load.length)
   const before: number[] = []
   const after: AgedYear[] = []
   for (const usedShare of used) {
     const loadKwh = load.map((one) => one * usedShare)
     before.push(now.bill(loadKwh, nothing).annual)
+    const house = withStandby({ ...running, loadKwh, buy, sell, startKwh: null }, running.battery)
     for (const madeShare of made) {
       // What the inverter draws at night stays.
       const yieldKwh = kwh.map((one) => (one > 0 ? one * madeShare : one))
@@ -132,10 +136,7 @@ async function billsBetween(
           yieldKwh,
           battery,
           run: (series, one) =>
-            dispatchBy(
-              { ...running, battery: one },
-              { ...running, yieldKwh: series, loadKwh, buy, sell, startKwh: null },
-            ),
+            dispatchServed({ ...running, battery: one }, { ...house, yieldKwh: series }, into),
           bill: (bought, sold) => then.bill(bought, sold),
           degradation: 0,
           batteryFade: 0,

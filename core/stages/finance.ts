@@ -5,7 +5,9 @@ import { moneyOf, yearsFields, type AgedYear, type Money } from '../finance/ways
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
 import { modelYear } from '../model/model-year'
-import { dispatchBy } from '../battery/running'
+import { emptyDispatch } from '../battery/own-use'
+import { dispatchServed } from '../battery/running'
+import { withStandby } from '../battery/standby'
 import { TariffYear } from '../tariff/form-bill'
 import { billNowStage } from './bills'
 import { clockStage } from './clock'
@@ -51,12 +53,17 @@ export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
     const exportLimitKw = limitOf(feedIn)
     const prices = new TariffYear(tariff, { clock, year: modelYear, stepMinutes })
     const hours = countedHours(running.counted, clock)
-    const given = { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null }
+    const given = withStandby(
+      { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null },
+      running.battery,
+    )
+    const into = emptyDispatch(load.length)
     return agedYears({
       ...ageing,
       battery: running.battery,
       yieldKwh: ac.kwhByInterval,
-      run: (yieldKwh, battery) => dispatchBy({ ...running, hours, battery }, { ...given, yieldKwh }),
+      run: (yieldKwh, battery) =>
+        dispatchServed({ ...running, hours, battery }, { ...given, yieldKwh }, into),
       bill: (bought, sold) => prices.bill(bought, sold),
     })
   },

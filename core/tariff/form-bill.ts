@@ -128,28 +128,32 @@ function energyByMonth(
   { clock, boughtKwh, soldKwh }: Metered,
   holding: Int16Array,
 ): readonly PartOfEnergy[] {
-  const byLabel = new Map<string, PartOfEnergy>()
-  const parts = [...form.periods, { name: '', pricePerKwh: form.pricePerKwh }].map(
-    ({ name, pricePerKwh }): PartOfEnergy => {
+  const byLabel = new Map<string, { readonly name: string; readonly price: number; readonly place: number }>()
+  // By period, the hours of none last: where its months begin in the sums.
+  const begins = [...form.periods, { name: '', pricePerKwh: form.pricePerKwh }].map(
+    ({ name, pricePerKwh }) => {
       const label = `${pricePerKwh} ${name}`
-      const part = byLabel.get(label) ?? {
-        name,
-        price: pricePerKwh,
-        bought: new Float64Array(12),
-        sold: new Float64Array(12),
-      }
+      const part = byLabel.get(label) ?? { name, price: pricePerKwh, place: byLabel.size }
       byLabel.set(label, part)
-      return part
+      return 12 * part.place
     },
   )
+  const bought = new Float64Array(12 * byLabel.size)
+  const sold = new Float64Array(12 * byLabel.size)
+  const none = form.periods.length
+  const { month } = clock
   for (let i = 0; i < boughtKwh.length; i++) {
-    const part = parts[holding[i] === -1 ? parts.length - 1 : (holding[i] ?? 0)]
-    const m = clock.month[i] ?? 0
-    if (!part) continue
-    part.bought[m] = (part.bought[m] ?? 0) + (boughtKwh[i] ?? 0)
-    part.sold[m] = (part.sold[m] ?? 0) + (soldKwh[i] ?? 0)
+    const period = holding[i] as number
+    const at = (begins[period === -1 ? none : period] as number) + (month[i] as number)
+    bought[at] = (bought[at] as number) + (boughtKwh[i] as number)
+    sold[at] = (sold[at] as number) + (soldKwh[i] as number)
   }
-  return [...byLabel.values()]
+  return [...byLabel.values()].map(({ name, price, place }) => ({
+    name,
+    price,
+    bought: bought.subarray(12 * place, 12 * place + 12),
+    sold: sold.subarray(12 * place, 12 * place + 12),
+  }))
 }
 
 /** What the kWh of a month come to on top of their price, step by step. */
@@ -169,11 +173,12 @@ function exportsByMonth(form: TariffForm, { clock, soldKwh }: Metered, price: Fl
   const earned = new Float64Array(12)
   const { exports } = form
   let left = 'capKwhPerYear' in exports ? (exports.capKwhPerYear ?? Infinity) : Infinity
+  const { month } = clock
   for (let i = 0; i < soldKwh.length; i++) {
-    const kwh = Math.min(soldKwh[i] ?? 0, left)
+    const kwh = Math.min(soldKwh[i] as number, left)
     left -= kwh
-    const m = clock.month[i] ?? 0
-    earned[m] = (earned[m] ?? 0) + kwh * (price[i] ?? 0)
+    const m = month[i] as number
+    earned[m] = (earned[m] as number) + kwh * (price[i] as number)
   }
   return earned
 }

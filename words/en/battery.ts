@@ -39,6 +39,10 @@ export const battery = {
   take: 'Take',
   takes: 'Take {name}',
   mostWorth: 'highest NPV',
+  shortestPayback: 'shortest payback',
+  reaching: 'cheapest for a bill offset of {offset}',
+  wantedOffset: 'Bill offset wanted',
+  noneReaches: 'No size offsets {offset} of the bill; the most is {most}.',
   yardstick:
     '“{rule}” earns {share} of what perfect foresight would: {earned} of {best} a year at the tariff’s hourly prices.',
   further: 'What one more kWh of storage saves in a year',
