@@ -6,6 +6,7 @@ import { seededRandom } from '@/core/model/random'
 import { letterheadMost, usualColour } from '@/core/papers/letterhead'
 import { transaction } from './database'
 import { letterheadOf, letterheadSchema, removeLogo, setLetterhead, setLogo } from './letterhead'
+import { manyNotes } from './sql/audit'
 import { insertTeam } from './sql/people'
 import { openTestDatabase } from './testing'
 
@@ -24,7 +25,9 @@ const codeOf = (work: Promise<unknown>) =>
   )
 const png = (width: number, height: number) => new Uint8Array(PNG.sync.write(new PNG({ width, height })))
 const bare = { licence: '', postal: '', phone: '', mail: '', web: '' }
-const set = (teamId: string, typed: object) => setLetterhead(teamId, letterheadSchema.parse(typed))
+const designerId = randomUUID()
+const by = (teamId: string) => ({ teamId, id: designerId, place: 'here' })
+const set = (teamId: string, typed: object) => setLetterhead(by(teamId), letterheadSchema.parse(typed))
 
 test('until there is a letterhead the team’s name stands; texts, colour and logo are kept each by itself', async () => {
   const [mine, theirs] = [await team(), await team()]
@@ -32,19 +35,28 @@ test('until there is a letterhead the team’s name stands; texts, colour and lo
   expect(await letterheadOf(mine)).toEqual(nothing)
   // A logo first: the name is still the team's.
   const logo = png(20, 10)
-  await setLogo(mine, logo)
+  await setLogo(by(mine), logo)
   const address = `data:image/png;base64,${Buffer.from(logo).toString('base64')}`
   expect(await letterheadOf(mine)).toEqual({ ...nothing, logo: address })
   await set(mine, { name: ' Gull\n  Lane  Solar ', licence: 'SB-1', mail: 'a@b.example', colour: '#23445E' })
   const kept = { ...bare, name: 'Gull Lane Solar', licence: 'SB-1', mail: 'a@b.example', colour: '#23445e' }
   expect(await letterheadOf(mine)).toEqual({ ...kept, logo: address })
-  await removeLogo(mine)
+  await removeLogo(by(mine))
   expect(await letterheadOf(mine)).toEqual({ ...kept, logo: null })
   // What is left out is emptied, and nobody else's is touched.
   await set(mine, { name: 'G', colour: '#000000' })
   expect(await letterheadOf(mine)).toEqual({ ...bare, name: 'G', colour: '#000000', logo: null })
   expect(await letterheadOf(theirs)).toEqual(nothing)
   expect(await codeOf(letterheadOf(randomUUID()))).toBe('no-such-member')
+  // Each change is noted with what it was; what was refused is not.
+  await codeOf(set(mine, { name: 'Pale', colour: '#ffffff' }))
+  expect((await manyNotes(mine, 9)).map(({ what, about, place }) => [what, about, place])).toEqual([
+    ['letterhead-set', 'G', 'here'],
+    ['logo-removed', '', 'here'],
+    ['letterhead-set', 'Gull Lane Solar', 'here'],
+    ['logo-set', '', 'here'],
+  ])
+  expect(await manyNotes(theirs, 9)).toEqual([])
 })
 
 test('of 300 seeded colours those that can be read on paper are kept, and no other', async () => {
@@ -83,13 +95,13 @@ test('texts have their longest, a name is needed, a mail address is one, a colou
 test('a logo is a whole picture, small enough to go along with each offer', async () => {
   const mine = await team()
   const text = (of: string) => new TextEncoder().encode(of)
-  expect(await codeOf(setLogo(mine, text('<svg onload="alert(1)"></svg>')))).toBe('not-a-logo')
-  expect(await codeOf(setLogo(mine, png(20, 10).slice(0, 20)))).toBe('broken-picture')
+  expect(await codeOf(setLogo(by(mine), text('<svg onload="alert(1)"></svg>')))).toBe('not-a-logo')
+  expect(await codeOf(setLogo(by(mine), png(20, 10).slice(0, 20)))).toBe('broken-picture')
   // Its head is right and its end is missing.
-  expect(await codeOf(setLogo(mine, png(20, 10).slice(0, -1)))).toBe('broken-picture')
-  expect(await codeOf(setLogo(mine, png(1201, 2)))).toBe('logo-size')
-  expect(await codeOf(setLogo(mine, png(1200, 2)))).toBe('kept')
-  expect(await codeOf(setLogo(mine, new Uint8Array(300_001)))).toBe('too-large')
+  expect(await codeOf(setLogo(by(mine), png(20, 10).slice(0, -1)))).toBe('broken-picture')
+  expect(await codeOf(setLogo(by(mine), png(1201, 2)))).toBe('logo-size')
+  expect(await codeOf(setLogo(by(mine), png(1200, 2)))).toBe('kept')
+  expect(await codeOf(setLogo(by(mine), new Uint8Array(300_001)))).toBe('too-large')
   expect((await letterheadOf(mine)).logo).toBe(
     `data:image/png;base64,${Buffer.from(png(1200, 2)).toString('base64')}`,
   )

@@ -9,6 +9,8 @@ import {
   type Letterhead,
   type LetterheadShown,
 } from '@/core/papers/letterhead'
+import { transaction, type Runner } from './database'
+import { insertNote, type Deed } from './sql/audit'
 import { maybeOneLetterhead, maybeOneLogo, saveLetterhead, saveLogo } from './sql/letterheads'
 
 const line = (most: number) =>
@@ -46,11 +48,30 @@ export async function contractorOf(teamId: string): Promise<Contractor> {
   return { name, licence, phone }
 }
 
+/** Whoever changes it, and from which address. */
+interface Changer {
+  readonly teamId: string
+  readonly id: string
+  readonly place: string
+}
+
+/** Changes it and notes by whom, or neither. */
+const changed = (
+  { teamId, id, place }: Changer,
+  what: Deed,
+  about: string,
+  change: (runner: Runner) => Promise<unknown>,
+): Promise<void> =>
+  transaction('change the letterhead', async (runner) => {
+    await change(runner)
+    await insertNote({ teamId, designerId: id, what, about, place }, runner)
+  })
+
 /**
  * @throws Fault `pale-colour`: what is written in it could not be read on paper
  * @throws Fault `not-a-mail-address`
  */
-export async function setLetterhead(teamId: string, letterhead: Letterhead): Promise<void> {
+export async function setLetterhead(who: Changer, letterhead: Letterhead): Promise<void> {
   const { mail } = letterhead
   if (mail !== '' && !z.email().safeParse(mail).success)
     throw new Fault('not-a-mail-address', { mail }, 'mail')
@@ -61,21 +82,23 @@ export async function setLetterhead(teamId: string, letterhead: Letterhead): Pro
       { contrast: Math.floor(contrast * 10) / 10, least: leastContrast },
       'colour',
     )
-  await saveLetterhead(teamId, { ...letterhead, colour: letterhead.colour.toLowerCase() })
+  const kept = { ...letterhead, colour: letterhead.colour.toLowerCase() }
+  await changed(who, 'letterhead-set', kept.name, (runner) => saveLetterhead(who.teamId, kept, runner))
 }
 
 /**
  * Keeps a logo: a PNG or JPEG picture, whole, small enough to go along with each offer.
  * @throws Fault `too-large`, `not-a-logo`, `broken-picture`, `logo-size`
  */
-export async function setLogo(teamId: string, bytes: Uint8Array): Promise<void> {
+export async function setLogo(who: Changer, bytes: Uint8Array): Promise<void> {
   if (bytes.length > largestLogo.bytes)
     throw new Fault('too-large', { reason: 'body', limit: { value: largestLogo.bytes, unit: 'bytes' } })
   const { mediaType, widthPx, heightPx } = sizeOf(bytes)
   if (!isWhole(bytes, mediaType)) throw new Fault('broken-picture')
   if (Math.max(widthPx, heightPx) > largestLogo.sidePx)
     throw new Fault('logo-size', { widthPx, heightPx, most: largestLogo.sidePx })
-  await saveLogo(teamId, { bytes: Buffer.from(bytes), mediaType })
+  const logo = { bytes: Buffer.from(bytes), mediaType }
+  await changed(who, 'logo-set', '', (runner) => saveLogo(who.teamId, logo, runner))
 }
 
 /** A drawing is laid under a model; here there are pictures alone, and the answer says so. */
@@ -87,7 +110,8 @@ function sizeOf(bytes: Uint8Array): PictureSize {
   }
 }
 
-export const removeLogo = (teamId: string) => saveLogo(teamId, null)
+export const removeLogo = (who: Changer): Promise<void> =>
+  changed(who, 'logo-removed', '', (runner) => saveLogo(who.teamId, null, runner))
 
 /** How a whole picture ends: the last chunk of a PNG, the end mark of a JPEG. */
 const ends = { 'image/png': [0x49, 0x45, 0x4e, 0x44, 0xae, 0x42, 0x60, 0x82], 'image/jpeg': [0xff, 0xd9] }

@@ -71,7 +71,10 @@ test('what was sent stays as it was sent, whatever becomes of job and option; th
     { optionId: 'option-a', by: 'Ada', seen: 0, withdrawn: false, outdated: false, path: `/offer/${token}` },
   ])
   await edited(id, 'house', job.house, set(job.house, 'tree-1', { heightM: 20 }))
-  await setLetterhead(me.teamId, { ...(await letterheadOf(me.teamId)), name: 'By another name' })
+  await setLetterhead(
+    { ...me, place: 'here' },
+    { ...(await letterheadOf(me.teamId)), name: 'By another name' },
+  )
   expect(await offersOf(me.teamId, id)).toMatchObject([{ outdated: true }])
   await edited(id, 'option-a', option, {})
   await setJobDeleted(me.teamId, id, true)

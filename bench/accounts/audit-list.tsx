@@ -18,6 +18,9 @@ const deedWords: Readonly<Record<string, string>> = {
   'sign-ins-ended': 'ended sign-ins',
   'link-made': 'made a link to',
   'link-withdrawn': 'withdrew a link to a job',
+  'letterhead-set': 'set the letterhead:',
+  'logo-set': 'set the logo',
+  'logo-removed': 'removed the logo',
 }
 
 /** What was done about accounts, and by whom. */

@@ -16,7 +16,7 @@ const cell = 'py-1 pl-2 text-right whitespace-nowrap'
 const head = 'py-1 pl-2 text-right align-bottom font-normal'
 
 /** Share of the bill that is wanted gone, until another is typed. */
-const usualOffset = 0.8
+const usualOffset = 0.6
 
 /**
  * Batteries of the catalogue, one to three of each, as this option would be with them, and which of them are recommended;
@@ -56,7 +56,7 @@ export function SizesTable({
           />
         </div>
         {best !== null && best.reaching === null && (
-          <p role="status" className="text-clay">
+          <p role="status" className="quiet">
             {sayer.say(words.noneReaches, { offset, most: { value: most, unit: 'share', digits: 1 } })}
           </p>
         )}

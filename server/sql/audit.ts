@@ -20,6 +20,9 @@ export const deeds = [
   'link-made',
   'link-withdrawn',
   'prices-asked',
+  'letterhead-set',
+  'logo-set',
+  'logo-removed',
 ] as const
 export type Deed = (typeof deeds)[number]
 
@@ -70,7 +73,8 @@ export const isNoted = async (
 const noteSchema = z.object({
   id: z.number(),
   who: z.string().nullable(),
-  what: z.enum(deeds),
+  // What a newer release beside this one notes is shown as it calls it.
+  what: z.string(),
   about: z.string(),
   place: z.string(),
   at: z.date(),
