@@ -8,7 +8,8 @@ import { electricalId } from '../kinds/electrical/electrical'
 import { builtOf } from '../readers/built'
 import { stringsStage } from '../stages/strings'
 import { offerIn } from '../stages/world'
-import { figuresOf, singleLine } from './single-line'
+import { figuresOf } from './figures'
+import { singleLine } from './single-line'
 
 const about = { address: '14 Saltmarsh Road', units: 'metric', option: 'Roof only' } as const
 

@@ -1,4 +1,4 @@
-import { figuresOf } from '@/core/diagram/single-line'
+import { figuresOf } from '@/core/diagram/figures'
 import { ofKind, theOne } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
 import { type Listed } from '@/core/papers/binder'
