@@ -16,7 +16,9 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   const wanted = sizes.getByLabel('Bill offset wanted')
   await wanted.fill('999')
   await wanted.press('Enter')
-  await expect(sizes.getByText(/^No size offsets 999.0\s?% of the bill; the most is [\d.]+\s?%\.$/)).toBeVisible()
+  await expect(
+    sizes.getByText(/^No size offsets 999.0\s?% of the bill; the most is [\d.]+\s?%\.$/),
+  ).toBeVisible()
   await wanted.fill('1')
   await wanted.press('Enter')
   // Without a battery it costs least, and more of the bill is gone than that.
@@ -55,6 +57,24 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   await expect(backup.getByText(/in the worst case/)).not.toHaveText(longest, { timeout: 30_000 })
   await backup.getByLabel('Stays on, all the time').fill('0.3')
   await backup.getByLabel('Stays on, all the time').press('Enter')
+
+  // Without a grid: hours that are served, and what it takes to serve as many as are asked for.
+  const alone = page.getByRole('region', { name: 'The same house without a grid' })
+  await alone.getByRole('button', { name: 'Show' }).click()
+  const size = alone.getByRole('row', { name: /^Kestrelite 10/ })
+  const generatorKw = async () =>
+    Number(((await size.getByRole('cell').nth(4).textContent()) ?? '').replace(/[^\d.]/g, ''))
+  await expect(
+    alone.getByText(/^Kestrelite 10, and the array as it is: [\d,]+\s?kWh are missing/),
+  ).toBeVisible()
+  const most = await generatorKw()
+  expect(most).toBeGreaterThan(0)
+  await alone.getByLabel('Hours of the year to be served').fill('70')
+  await alone.getByLabel('Hours of the year to be served').press('Enter')
+  await expect(alone.getByRole('columnheader', { name: /^Generator for 70.0\s?%/ })).toBeVisible()
+  await expect.poll(generatorKw, { timeout: 30_000 }).toBeLessThan(most)
+  await alone.getByLabel('Hours of the year to be served').fill('99')
+  await alone.getByLabel('Hours of the year to be served').press('Enter')
 
   await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'Own use first' })
   await page.getByLabel('Battery', { exact: true }).selectOption({ label: 'none' })

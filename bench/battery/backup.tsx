@@ -1,13 +1,14 @@
 'use client'
 
-import { BackupChart } from '@/charts/backup'
+import { MonthBars } from '@/charts/month-bars'
 import { type BackupSummary } from '@/core/battery/backup'
 import { storageId, type Storage } from '@/core/kinds/storage/storage'
 import { type RunSummary } from '@/core/readers/summary'
 import { later } from '@/words/en/later'
-import { dayName, number } from '@/words/format'
+import { number } from '@/words/format'
 import { useSayer, useSession } from '../context'
 import { NumberField, PercentField } from '../fields/fields'
+import { momentText } from './said'
 
 const words = later.battery
 
@@ -29,7 +30,6 @@ export function Backup({
     backup && hours >= backup.mostHours
       ? sayer.say(words.backupMost, { hours: number(hours, place) })
       : number(hours, place, hours < 10 ? 1 : 0)
-  const perDay = (24 * 60) / carpet.stepMinutes
   return (
     <section aria-label={words.backup}>
       <h3 className="font-semibold">{words.backup}</h3>
@@ -55,12 +55,18 @@ export function Backup({
           <p className="my-1">
             {sayer.say(words.backupNote, {
               worst: shown(backup.worstHours),
-              moment: `${dayName(Math.floor(backup.worstInterval / perDay), place.locale)}, ${String(carpet.clockHour[backup.worstInterval] ?? 0).padStart(2, '0')}:00`,
+              moment: momentText(backup.worstInterval, carpet, sayer),
               mostly: shown(backup.mostlyHours),
               day: { value: backup.dayShare, unit: 'share', digits: 0 },
             })}
           </p>
-          <BackupChart byMonth={backup.byMonth} title={words.backupByMonth} sayer={sayer} height={190} />
+          <MonthBars
+            byMonth={backup.byMonth}
+            unit="h"
+            title={words.backupByMonth}
+            sayer={sayer}
+            height={190}
+          />
         </>
       )}
     </section>

@@ -10,6 +10,7 @@ import { later } from '@/words/en/later'
 import { entered } from '@/words/format'
 import { useBench, useOption, useSayer, useSession, useSite } from '../context'
 import { TextField } from '../fields/text-field'
+import { sizeName } from './said'
 
 const words = later.battery
 const cell = 'py-1 pl-2 text-right whitespace-nowrap'
@@ -108,13 +109,8 @@ function Size({
   const optionId = useSession((s) => s.optionId)
   const chosen = theOne(useOption(), 'storage', storageId)
   const { batteryId, count } = worth
+  const name = sizeName(worth, sayer)
   const isChosen = batteryId === chosen.batteryId && (batteryId === null || count === chosen.count)
-  const name =
-    batteryId === null
-      ? words.none
-      : count === 1
-        ? sayer.name(batteryId)
-        : sayer.say(words.several, { count, name: sayer.name(batteryId) })
   const share = (value: number, digits = 0) => sayer.written({ value, unit: 'share', digits })
   const money = (value: number) => sayer.written({ value, unit: 'money', digits: 0 })
   const cells = [

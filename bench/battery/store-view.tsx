@@ -12,6 +12,7 @@ import { useBench, useCatalogue, useHouse, useOption, useSayer, useSession } fro
 import { LiveNumbers } from '../live/live-numbers'
 import { Backup } from './backup'
 import { BatteryDay } from './battery-day'
+import { OffGridView } from './off-grid'
 import { SizesTable } from './sizes-table'
 
 const words = later.battery
@@ -85,6 +86,11 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
       {chosen && (
         <div className={fresh ? '' : 'opacity-60'}>
           <Backup storage={storage} backup={picture?.backup ?? null} carpet={summary.carpet} />
+        </div>
+      )}
+      {picture && summary.count > 0 && (
+        <div className={fresh ? '' : 'opacity-60'}>
+          <OffGridView sizes={picture.offGrid} storage={storage} summary={summary} />
         </div>
       )}
       {weeks}

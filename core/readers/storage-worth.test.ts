@@ -7,6 +7,7 @@ import { tariffThenId } from '../kinds/tariff/tariff'
 import { storageIn, type World } from '../stages/world'
 import { tariffsIn } from '@/town/tariffs'
 import { freshGraph, job, set, withBattery, worldOf } from '@/town/testing'
+import { offGridSizes } from './off-grid-sizes'
 import { sizesOf } from './storage-sizes'
 import { storageWorths, type StoragePicture } from './storage-worth'
 
@@ -21,9 +22,24 @@ const worldWith = async (fields: Partial<Storage>): Promise<World> => {
 test('sizes side by side: each as the chain itself has it, and none earns more than knowing the year would', async () => {
   const world = await worldWith({ rule: 'own-use' })
   const told: StoragePicture[] = []
-  const { worths, steps, perKw, backup } = await storageWorths(graph, world, patient, (found) =>
+  const { worths, steps, perKw, backup, offGrid } = await storageWorths(graph, world, patient, (found) =>
     told.push(found),
   )
+  // Without a grid, each size by itself: known from the first word on, and more storage of a kind serves no less.
+  const sizeOf = ({ batteryId, count }: { readonly batteryId: string | null; readonly count: number }) =>
+    `${batteryId} ${count}`
+  expect(offGrid.map(sizeOf)).toEqual(worths.map(sizeOf))
+  expect(told[0]?.offGrid).toBe(offGrid)
+  for (const size of offGrid) {
+    const smaller = offGrid.find(
+      ({ batteryId, count }) => batteryId === size.batteryId && count === size.count - 1,
+    )
+    expect(size.servedShare).toBeGreaterThanOrEqual(smaller?.servedShare ?? offGrid[0]?.servedShare ?? 1)
+    // But for what one more draws itself.
+    const drawnKw = (world.catalogue.batteries.find(({ id }) => id === size.batteryId)?.standbyW ?? 0) / 1000
+    expect(size.generator.kw).toBeLessThanOrEqual((smaller?.generator.kw ?? Infinity) + drawnKw + 1e-9)
+  }
+  expect(offGrid.at(-1)?.servedShare).toBeGreaterThan((offGrid[0]?.servedShare ?? 1) + 0.2)
   expect(worths).toHaveLength(1 + 3 * world.catalogue.batteries.length)
   expect(told).toHaveLength(worths.length + 1)
   expect(told[0]?.worths).toHaveLength(1)
@@ -88,6 +104,20 @@ test('without a battery the curve is of the first in the catalogue; more than th
   const many = await worldWith({ count: 5 })
   const five = sizesOf(many.catalogue, storageIn(many)).filter(({ count }) => count === 5)
   expect(five).toHaveLength(1)
+})
+
+test('the more hours shall be served without a grid, the larger the array and the generator', async () => {
+  const [most, fewer] = await Promise.all(
+    [0.99, 0.8].map(async (offGridShare) => {
+      const world = await worldWith({ offGridShare })
+      return offGridSizes(graph.open(world), world, patient)
+    }),
+  )
+  expect(most?.map(({ unservedKwh }) => unservedKwh)).toEqual(fewer?.map(({ unservedKwh }) => unservedKwh))
+  most?.forEach(({ generator, arrayTimes }, k) => {
+    expect(generator.kw).toBeGreaterThan(fewer?.[k]?.generator.kw ?? NaN)
+    expect(arrayTimes ?? Infinity).toBeGreaterThanOrEqual(fewer?.[k]?.arrayTimes ?? Infinity)
+  })
 })
 
 test('the more stays on when the grid fails, the shorter it lasts', async () => {

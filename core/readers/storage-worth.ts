@@ -17,6 +17,7 @@ import { exportPriceStage, formOf, priceThenStage } from '../stages/tariffs'
 import { clockStage } from '../stages/clock'
 import { batteryIn, catalogueFor, storageIn, tariffThenIn, type World } from '../stages/world'
 import { TariffYear } from '../tariff/form-bill'
+import { offGridSizes, type OffGridSize } from './off-grid-sizes'
 import { sizesOf } from './storage-sizes'
 
 /** What an option would be with other batteries, run by the same rule. */
@@ -65,6 +66,8 @@ export interface StoragePicture {
   readonly peaks: { readonly kept: number; readonly bare: number } | null
   /** How long the chosen battery carries what stays on when the grid fails; null without one, and until it is known. */
   readonly backup: BackupSummary | null
+  /** The house without grid, with each size. */
+  readonly offGrid: readonly OffGridSize[]
 }
 
 /** Steps of the curve, and to how many times the chosen size it goes. */
@@ -112,6 +115,8 @@ export async function storageWorths(
     option: { ...world.option, [storageId]: withFields(storageIn(world), fields) },
   })
   let without: number | null = null
+  const own = graph.open(world)
+  const offGrid = await offGridSizes(own, world, patience)
   for (const size of sizesOf(catalogueFor(world), storageIn(world))) {
     const tried = withStorage(size)
     const run = graph.open(tried)
@@ -141,15 +146,15 @@ export async function storageWorths(
       earned: without - cost,
       ofBest: gain > 0.005 ? (without - cost) / gain : null,
     })
-    tell?.({ worths: [...worths], steps: null, perKw: null, peaks: null, backup: null })
+    tell?.({ worths: [...worths], steps: null, perKw: null, peaks: null, backup: null, offGrid })
   }
-  const run = graph.open(world)
-  await run.prepare([billThenStage], patience)
+  await own.prepare([billThenStage], patience)
   const picture = {
     worths,
-    ...(await furtherStorage(run, world, patience)),
-    peaks: peaksIn(run, world),
-    backup: backupOf(run, world),
+    ...(await furtherStorage(own, world, patience)),
+    peaks: peaksIn(own, world),
+    backup: backupOf(own, world),
+    offGrid,
   }
   tell?.(picture)
   return picture

@@ -270,6 +270,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     gridCharging: '',
     // What is asked when the grid fails is reckoned beside the chain.
     backup: '',
+    // And so is what is asked of a house without grid.
+    offGridShare: '',
   },
   'as-tree': {
     of: `${ground}, account of light`,

@@ -230,6 +230,7 @@ export const fieldsOf = {
     rule: 'Run by',
     gridCharging: 'Charging from the grid',
     backup: 'Backup',
+    offGridShare: 'Hours to be served without grid',
   },
   offer: {
     name: 'Option name',

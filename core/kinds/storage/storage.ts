@@ -21,13 +21,17 @@ export const storageSchema = z.strictObject({
   gridCharging: z.boolean(),
   /** What stays on when the grid fails: kW all the time, and a share of the house's consumption. */
   backup: z.strictObject({ kw: between(0, 50, 'kW'), share: shareSchema }),
+  /** Share of the hours that shall be served in a house without grid. */
+  offGridShare: shareSchema,
 })
 export type Storage = DeepReadonly<z.infer<typeof storageSchema>>
 
 /** A fridge, lights, and what talks to the world. */
 const usualBackup = { kw: 0.3, share: 0 }
+/** All but some three and a half days of a year. */
+const usualOffGridShare = 0.99
 
-export const storageVersion = 3
+export const storageVersion = 4
 export const storageMigrations = [
   (value: Record<string, unknown>) => ({
     ...value,
@@ -37,6 +41,7 @@ export const storageMigrations = [
   }),
   // Another rule, and nothing else.
   (value: Record<string, unknown>) => value,
+  (value: Record<string, unknown>) => ({ ...value, offGridShare: usualOffGridShare }),
 ]
 
 export const defaultStorage: Storage = {
@@ -48,4 +53,5 @@ export const defaultStorage: Storage = {
   rule: 'own-use',
   gridCharging: false,
   backup: usualBackup,
+  offGridShare: usualOffGridShare,
 }

@@ -5,14 +5,16 @@ import { monthNames, number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
 import { Chart } from './chart'
 
-/** How long a battery typically carries what stays on, by the month in which the grid fails. */
-export const BackupChart = memo(function BackupChart({
+/** A figure of each month as a bar. */
+export const MonthBars = memo(function MonthBars({
   byMonth,
+  unit,
   title,
   sayer,
   height,
 }: {
   readonly byMonth: readonly number[]
+  readonly unit: 'h' | 'kWh'
   readonly title: string
   readonly sayer: Sayer
   readonly height: number
@@ -23,14 +25,14 @@ export const BackupChart = memo(function BackupChart({
       title={title}
       type="bar"
       height={height}
-      series={[{ name: title, data: byMonth.map((hours) => Number(hours.toFixed(1))) }]}
+      series={[{ name: title, data: byMonth.map((value) => Number(value.toFixed(1))) }]}
       options={(palette) => ({
         colors: [palette.panel],
         plotOptions: { bar: { columnWidth: '55%', borderRadius: 1 } },
         legend: { show: false },
         xaxis: { categories: [...monthNames(sayer.language)] },
-        yaxis: { min: 0, title: { text: 'h' }, labels: { formatter: (v: number) => number(v, place) } },
-        tooltip: { y: { formatter: (v: number) => `${number(v, place, 1)} h` } },
+        yaxis: { min: 0, title: { text: unit }, labels: { formatter: (v: number) => number(v, place) } },
+        tooltip: { y: { formatter: (v: number) => `${number(v, place, 1)} ${unit}` } },
       })}
     />
   )

@@ -1,0 +1,49 @@
+import { offGrid, type OffGrid } from '../battery/off-grid'
+import { Overtaken, type Patience, type Run } from '../graph/run'
+import { acStage } from '../stages/ac'
+import { clockStage } from '../stages/clock'
+import { asOne } from '../stages/dispatch'
+import { loadStage } from '../stages/load'
+import { catalogueFor, storageIn, type World } from '../stages/world'
+import { sizesOf } from './storage-sizes'
+
+/** What a battery would make of the house without grid. */
+export interface OffGridSize extends OffGrid {
+  /** Null: without any. */
+  readonly batteryId: string | null
+  readonly count: number
+  readonly usableKwh: number
+}
+
+/**
+ * The option's house without grid, with each of the sizes that are compared. What the option may feed in does not count.
+ * @throws Overtaken when the patience is at its end
+ */
+export async function offGridSizes(
+  run: Run<World>,
+  world: World,
+  patience: Patience,
+): Promise<OffGridSize[]> {
+  await run.prepare([acStage, loadStage, clockStage], patience)
+  const storage = storageIn(world)
+  const catalogue = catalogueFor(world)
+  const given = {
+    yieldKwh: run.value(acStage).kwhByInterval,
+    loadKwh: run.value(loadStage),
+    stepHours: world.weather.value.stepMinutes / 60,
+    month: run.value(clockStage).month,
+  }
+  const found: OffGridSize[] = []
+  for (const { batteryId, count } of sizesOf(catalogue, storage)) {
+    if (!(await patience.pause())) throw new Overtaken()
+    const sheet = catalogue.batteries.find(({ id }) => id === batteryId)
+    const battery = sheet ? asOne(sheet, count, 0) : null
+    found.push({
+      batteryId,
+      count,
+      usableKwh: battery?.usableKwh ?? 0,
+      ...offGrid(given, battery, storage.offGridShare),
+    })
+  }
+  return found
+}
