@@ -320,7 +320,8 @@ test('work held too briefly, and so taken anew by the very worker that is at it,
   for (let round = 0; round < 4; round++)
     await Promise.all(Array.from({ length: 40 }, (_, i) => importing(`brief ${round} ${i}`)))
   expect([...begun].filter(([, times]) => times > 1)).toEqual([])
-  expect(begun.size).toBe(160)
+  // Whatever others left and nobody wants may be among them.
+  expect([...begun.keys()].filter((text) => text.startsWith('brief '))).toHaveLength(160)
 }, 60_000)
 
 test('work that a build does not know stays for one that does', async () => {
