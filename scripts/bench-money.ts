@@ -1,5 +1,6 @@
 import { arrangeStrings } from '@/core/electrical/string-search'
 import { dispatchByTariff } from '@/core/battery/by-tariff'
+import { offGrid } from '@/core/battery/off-grid'
 import { optimum } from '@/core/battery/optimum'
 import { dispatchOwnUse } from '@/core/battery/own-use'
 import { sunnyYear } from '@/core/battery/testing'
@@ -16,7 +17,9 @@ import { tariffFormSchema } from '@/core/kinds/tariff/form'
 import { formBill } from '@/core/tariff/form-bill'
 import { readMeter } from '@/core/load/meter/read-meter'
 import { meterTable } from '@/core/load/meter/testing'
-import { job, runOf, withBattery, worldOf } from '@/town/testing'
+import { storageWorths } from '@/core/readers/storage-worth'
+import { storageId } from '@/core/kinds/storage/storage'
+import { freshGraph, job, runOf, set, withBattery, worldOf } from '@/town/testing'
 
 /** Strings, a battery's year, bills, meter files, parts and diagram: milliseconds each, the median of some. */
 const rounds = Number(process.env['ROUNDS'] ?? 20)
@@ -78,6 +81,28 @@ const world = await worldOf(job.house, withBattery)
 const run = runOf(world)
 const built = builtOf(run, world)
 const { window } = run.value(stringsStage)
+time('a house without grid, array and generator for 99 %', null, () =>
+  offGrid({ ...hourly, stepHours: 1, month: clock.month }, battery, 0.99),
+)
+for (const rule of ['own-use', 'by-tariff'] as const) {
+  const graph = freshGraph()
+  const times: number[] = []
+  for (let k = 0; k < 5; k++) {
+    // Another reserve each time: nothing of it is known yet.
+    const asked = await worldOf(
+      job.house,
+      set(withBattery, storageId, { rule, gridCharging: true, reserve: 0.1 + k / 100 }),
+    )
+    const start = performance.now()
+    const { worths } = await storageWorths(graph, asked, { atMostMs: 1000, pause: async () => true })
+    times.push((performance.now() - start) / worths.length)
+  }
+  const median = times.sort((a, b) => a - b)[2] ?? NaN
+  console.log(
+    `one size of the comparison, ${rule}`.padEnd(52),
+    `${median.toFixed(2).padStart(8)} ms (wanted: 20 ms)`,
+  )
+}
 const words = diagramWords(plainEnglish, built, { address: 'x', units: 'metric', option: 'A' })
 time('parts list of the shipped job', null, () => partsList(built))
 time('single-line diagram of it as SVG', 20, () => paperSvg(singleLine(built, window, words)))

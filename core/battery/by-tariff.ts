@@ -34,21 +34,21 @@ function runFrom(
   startKwh: number,
   out: Dispatch,
 ): Dispatch {
-  const n = given.yieldKwh.length
-  const { stepHours, exportLimitKw, gridCharging } = given
+  const { yieldKwh, loadKwh, buy: buys, sell: sells, stepHours, exportLimitKw, gridCharging } = given
+  const n = yieldKwh.length
   const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
-  const { chargeEfficiency, dischargeEfficiency } = battery
-  const floor = battery.usableKwh * battery.reserve
+  const { usableKwh, chargeEfficiency, dischargeEfficiency } = battery
+  const floor = usableKwh * battery.reserve
   const chargeMost = battery.chargeKw * stepHours
   const dischargeMost = battery.dischargeKw * stepHours
-  let stored = Math.max(floor, Math.min(battery.usableKwh, startKwh))
+  let stored = Math.max(floor, Math.min(usableKwh, startKwh))
   for (let i = 0; i < n; i++) {
-    const made = given.yieldKwh[i] as number
-    const load = given.loadKwh[i] as number
-    const buy = given.buy[i] as number
-    const sell = given.sell[i] as number
+    const made = yieldKwh[i] as number
+    const load = loadKwh[i] as number
+    const buy = buys[i] as number
+    const sell = sells[i] as number
     const over = made - load
-    const room = (battery.usableKwh - stored) / chargeEfficiency
+    const room = (usableKwh - stored) / chargeEfficiency
     let charged = 0
     let discharged = 0
     if (over > 0) {

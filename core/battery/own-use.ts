@@ -62,7 +62,13 @@ export function ownUse(
   exportLimitKw: number | null,
   startKwh = 0,
 ): (yieldKwh: number, loadKwh: number) => OwnUse {
-  const floor = battery ? battery.usableKwh * battery.reserve : 0
+  // Without a battery nothing goes in and nothing comes out.
+  const usableKwh = battery?.usableKwh ?? 0
+  const chargeEfficiency = battery?.chargeEfficiency ?? 1
+  const dischargeEfficiency = battery?.dischargeEfficiency ?? 1
+  const chargeMost = (battery?.chargeKw ?? 0) * stepHours
+  const dischargeMost = (battery?.dischargeKw ?? 0) * stepHours
+  const floor = usableKwh * (battery?.reserve ?? 0)
   const limit = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
   const out = {
     direct: 0,
@@ -81,21 +87,11 @@ export function ownUse(
     let spare = produced - out.direct
     let need = wanted - out.direct
     if (battery) {
-      out.charged = Math.max(
-        0,
-        Math.min(
-          spare,
-          battery.chargeKw * stepHours,
-          (battery.usableKwh - out.stored) / battery.chargeEfficiency,
-        ),
-      )
-      out.stored += out.charged * battery.chargeEfficiency
+      out.charged = Math.max(0, Math.min(spare, chargeMost, (usableKwh - out.stored) / chargeEfficiency))
+      out.stored += out.charged * chargeEfficiency
       spare -= out.charged
-      out.discharged = Math.max(
-        0,
-        Math.min(need, battery.dischargeKw * stepHours, (out.stored - floor) * battery.dischargeEfficiency),
-      )
-      out.stored -= out.discharged / battery.dischargeEfficiency
+      out.discharged = Math.max(0, Math.min(need, dischargeMost, (out.stored - floor) * dischargeEfficiency))
+      out.stored -= out.discharged / dischargeEfficiency
       need -= out.discharged
     }
     out.sold = Math.min(spare, limit)
