@@ -2,6 +2,7 @@ import { type RunSummary } from '@/core/readers/summary'
 import { later } from '@/words/en/later'
 import { dayName } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
+import { placeOf } from '../carpet/carpet-image'
 
 const words = later.battery
 
@@ -16,8 +17,13 @@ export function sizeName(
 }
 
 /** When an interval of the year begins, by the clock of the house. */
-export function momentText(interval: number, carpet: RunSummary['carpet'], sayer: Sayer): string {
-  const perDay = (24 * 60) / carpet.stepMinutes
-  const hour = String(carpet.clockHour[interval] ?? 0).padStart(2, '0')
-  return `${dayName(Math.floor(interval / perDay), sayer.place.locale)}, ${hour}:00`
+export function momentText(
+  interval: number,
+  carpet: Pick<RunSummary['carpet'], 'clockHour' | 'stepMinutes'>,
+  sayer: Sayer,
+): string {
+  const { day, row } = placeOf(carpet, interval)
+  const [hour, minute] = [Math.floor((row * carpet.stepMinutes) / 60), (row * carpet.stepMinutes) % 60]
+  const two = (value: number) => String(value).padStart(2, '0')
+  return `${dayName(day, sayer.place.locale)}, ${two(hour)}:${two(minute)}`
 }

@@ -71,7 +71,7 @@ export function paintCarpet(carpet: RunSummary['carpet'], layer: CarpetLayer): C
 }
 
 /** Where an interval stands on the carpet: the day of the local clock, and how many intervals into it by that clock. */
-function placeOf(
+export function placeOf(
   { clockHour, stepMinutes }: Clocked,
   i: number,
 ): { readonly day: number; readonly row: number } {
