@@ -175,11 +175,14 @@ export function Carpet() {
             />
           </svg>
         </div>
-        <div className="absolute right-0 bottom-0 left-7 h-[17px] text-[12px] text-pencil" aria-hidden>
+        <div
+          className="absolute right-0 bottom-0 left-7 @container h-[17px] text-[12px] text-pencil"
+          aria-hidden
+        >
           {monthNames('en').map((month, m) => (
             <span
               key={month}
-              className="absolute"
+              className={`absolute ${m % 3 ? 'hidden @sm:block' : ''}`}
               style={{ left: `${((monthStarts[m] ?? 0) / 365) * 100}%` }}
             >
               {month}
