@@ -35,6 +35,9 @@ test('by hand: what sun and battery leave missing, the generator for it, and the
   expect(offGrid(day, battery, 0.8)).toMatchObject({ arrayTimes: 1, generator: { kw: 0, kwh: 0, hours: 0 } })
   // A generator of 1 kW for one of the two hours: the other is allowed to want as much.
   expect(offGrid(day, battery, 0.9).generator).toMatchObject({ kw: 1, hours: 2 })
+  // Of 1, 2 and 3 kWh one may go short: a generator of 2 kW gives 1, 2 and 2.
+  const uneven = offGrid(dayOf([0, 0, 0, 5, 5], [1, 2, 3, 1, 1]), null, 0.8)
+  expect(uneven.generator).toEqual({ kw: 2, kwh: 5, hours: 3 })
 })
 
 test('quarter-hours, what the battery draws itself, what the inverter draws at night, and no battery', () => {
