@@ -9,7 +9,7 @@ import { type CablesDrawn } from './cable-marks'
 import { photoSheets, type Photograph } from './photos'
 import { plateSheets, type Plate } from './plates'
 import { moduleMap, roofPlan, type MapSaid, type PlanLabels, type Written } from './roof-plan'
-import { letters, roomOn, sheetOf, type Paper, type Room } from './sheet'
+import { letters, roomOn, sheetOf, signed, type Paper, type Room } from './sheet'
 import { sitePlan, vicinityPlan } from './site-plan'
 import { tableSheets, type Table } from './tables'
 import { type ScaleWords } from './to-scale'
@@ -29,6 +29,8 @@ export interface Papered {
 interface SetWords {
   /** Lines of every title block. */
   readonly heading: readonly string[]
+  /** Who it is from, beside each title; null where nobody has said. */
+  readonly from: string | null
   readonly numbered: (number: number, of: number) => string
   readonly scale: ScaleWords
 }
@@ -122,7 +124,7 @@ export function permitSet(from: Papered, text: PermitText): PaperDrawing[] {
       ...tablesLeaves(from, text, text.dataSheets, 2),
     ],
     text.numbered,
-  )
+  ).map((sheet) => signed(sheet, paper, text.from))
 }
 
 /** What the installer takes along: what to check first, where which module hangs, parts, and what to measure. */
@@ -154,7 +156,7 @@ export function handOverSet(from: Papered, text: HandOverText): PaperDrawing[] {
       ),
     ],
     text.numbered,
-  )
+  ).map((sheet) => signed(sheet, paper, text.from))
 }
 
 const leaf = ({ paper }: Papered, { heading }: SetWords, title: string, marks: readonly Mark[]): Leaf => ({

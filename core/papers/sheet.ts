@@ -77,6 +77,22 @@ export function furnitureAt(paper: Paper): Vec2 {
   return [width - marginMm - numberMm - 78, height - marginMm - titleMm]
 }
 
+/** How wide what is said in the title block may be, mm. */
+const saidWidth = (paper: Paper): number => furnitureAt(paper)[0] - marginMm - 2 * insideMm
+
+/** The title's line under the upper edge of its block, and its size, mm. */
+const titleDownMm = 6.5
+const titleTextMm = 4
+
+/** A sheet that bears beside its title who it is from; as it is where nobody has said. */
+export function signed(sheet: PaperDrawing, paper: Paper, from: string | null): PaperDrawing {
+  if (from === null) return sheet
+  const [right, foot] = furnitureAt(paper)
+  const room = saidWidth(paper) - widthOf(sheet.title, titleTextMm, true) - insideMm
+  const said = letters(cut(from, room), [right - insideMm, foot + titleDownMm], { anchor: 'end' })
+  return { ...sheet, marks: [...sheet.marks, said] }
+}
+
 /** A sheet with its frame and title block. */
 export function sheetOf(
   paper: Paper,
@@ -86,7 +102,7 @@ export function sheetOf(
   const [widthMm, heightMm] = papers[paper]
   const [right, bottom] = [widthMm - marginMm, heightMm - marginMm]
   const foot = bottom - titleMm
-  const widest = furnitureAt(paper)[0] - marginMm - 2 * insideMm
+  const widest = saidWidth(paper)
   return {
     widthMm,
     heightMm,
@@ -95,7 +111,7 @@ export function sheetOf(
       ...marks,
       box({ left: marginMm, top: marginMm, right, bottom }, { widthMm: 0.35 }),
       rule([marginMm, foot], [right, foot], 0.35),
-      letters(title, [marginMm + insideMm, foot + 6.5], { sizeMm: 4, bold: true }),
+      letters(title, [marginMm + insideMm, foot + titleDownMm], { sizeMm: titleTextMm, bold: true }),
       ...lines
         .slice(0, 3)
         .map((line, i) => letters(cut(line, widest), [marginMm + insideMm, foot + 11.8 + i * 4.2])),

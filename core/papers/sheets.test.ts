@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { type Mark, type PaperDrawing } from '../drawing/paper'
 import { bound, type Leaf } from './binder'
 import { plateSheets } from './plates'
-import { roomOn, sheetOf, textMm, widthOf, wrapped } from './sheet'
+import { furnitureAt, roomOn, sheetOf, signed, textMm, widthOf, wrapped } from './sheet'
 import { tableSheets, type Table } from './tables'
 
 const room = roomOn('A4')
@@ -153,4 +153,28 @@ test('a line too long for the title block ends in dots before the drawing’s ow
   const [line] = textsOf(sheet.marks).filter(({ text }) => text.startsWith('xx'))
   expect(line?.text.endsWith('…')).toBe(true)
   expect(widthOf(line?.text ?? '', textMm)).toBeLessThan(160)
+})
+
+test('who a sheet is from stands beside its title, however long both are, and nothing where nobody has said', () => {
+  fc.assert(
+    fc.property(
+      fc.stringMatching(/^[A-Za-z][A-Za-z ]{0,28}$/),
+      fc.stringMatching(/^[A-Za-z0-9][A-Za-z0-9 ,.-]{0,150}$/),
+      fc.constantFrom('A4' as const, 'Letter' as const),
+      (title, from, paper) => {
+        const sheet = sheetOf(paper, { title, lines: [], number: '1 / 2' }, [])
+        const titled = textsOf(sheet.marks).find(({ text }) => text === title)
+        const said = textsOf(signed(sheet, paper, from).marks).at(-1)
+        if (!said || !titled) throw new Error('both are drawn')
+        expect(from.startsWith(said.text.replace(/…$/, ''))).toBe(true)
+        const [right, y] = said.at
+        expect(y).toBe(titled.at[1])
+        expect(right).toBeLessThan(furnitureAt(paper)[0])
+        expect(right - widthOf(said.text)).toBeGreaterThan(titled.at[0] + widthOf(title, titled.sizeMm, true))
+      },
+    ),
+    { numRuns: 300, seed: 9 },
+  )
+  const plain = sheetOf('A4', { title: 'Plan', lines: [], number: null }, [])
+  expect(signed(plain, 'A4', null)).toBe(plain)
 })

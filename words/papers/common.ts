@@ -4,6 +4,7 @@ import { offerId } from '@/core/kinds/offer/offer'
 import { siteId } from '@/core/kinds/site/site'
 import { type Quantity, type Unit } from '@/core/model/said'
 import { type CablesDrawn } from '@/core/papers/cable-marks'
+import { type Contractor } from '@/core/papers/letterhead'
 import { type PlanLabels } from '@/core/papers/roof-plan'
 import { type Table } from '@/core/papers/tables'
 import { type ScaleWords } from '@/core/papers/to-scale'
@@ -24,13 +25,20 @@ export const of = (value: number, unit: Unit, digits?: number): Quantity =>
 /** What every sheet of a set says. */
 export interface Common {
   readonly heading: readonly string[]
+  readonly from: string | null
   readonly numbered: (number: number, of: number) => string
   readonly scale: ScaleWords
   readonly roofPlan: PlanLabels
   readonly diagram: { readonly title: string; readonly words: DiagramWords } | null
 }
 
-export function commonWords(sayer: Sayer, { house, option, built }: PaperFacts): Common {
+/** Who builds it, in a line: what is not entered is left out, unless something stands for it. */
+export const contractorLine = (sayer: Sayer, { name, licence, phone }: Contractor, without = ''): string =>
+  [name, licence === '' ? without : sayer.say(words.licensed, { licence }), phone]
+    .filter((text) => text !== '')
+    .join(', ')
+
+export function commonWords(sayer: Sayer, { house, option, built, contractor }: PaperFacts): Common {
   const site = theOne(house, 'site', siteId)
   const name = theOne(option, 'offer', offerId).name
   const { address, locale, units } = site
@@ -38,6 +46,7 @@ export function commonWords(sayer: Sayer, { house, option, built }: PaperFacts):
   const { scale, north } = labels
   return {
     heading: labels.heading,
+    from: contractor && contractorLine(sayer, contractor),
     numbered: (number, all) => sayer.say(words.numbered, { number, of: all }),
     scale: { scale, north },
     roofPlan: labels,

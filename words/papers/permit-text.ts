@@ -3,7 +3,6 @@ import { ofKind, theOne } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
 import { type Listed } from '@/core/papers/binder'
 import { type Plate } from '@/core/papers/plates'
-import { type Contractor } from '@/core/papers/letterhead'
 import { type PermitText, type TablesText } from '@/core/papers/sets'
 import { type Table } from '@/core/papers/tables'
 import { stringOptimizerOf } from '@/core/parts/parts-list'
@@ -15,7 +14,7 @@ import { diagram } from '../en/diagram'
 import { papers as words } from '../en/papers'
 import { structure } from '../en/structure'
 import { type Sayer } from '../sayer'
-import { cablesDrawn, commonWords, facts, of, systemRows } from './common'
+import { cablesDrawn, commonWords, contractorLine, facts, of, systemRows } from './common'
 import { dataTables } from './data-tables'
 
 /** All that a permit set says, as people at the job write it. */
@@ -61,7 +60,7 @@ function coverTables(sayer: Sayer, given: PaperFacts): Table[] {
       [words.address, entered(site.address)],
       [words.position, `${degrees(site.latitudeDeg)}, ${degrees(site.longitudeDeg)}`],
       [words.applicant, listed([site.contactName, site.contactPhone, site.contactEmail])],
-      [words.contractor, contractor ? builder(sayer, contractor) : words.unknown],
+      [words.contractor, contractor ? contractorLine(sayer, contractor, words.noLicence) : words.unknown],
       [words.authority, entered(permit?.authority ?? '')],
       [words.file, entered(permit?.number ?? '')],
       [words.rules, rules === null ? words.unknown : `${rules.name}, ${rules.authority}`],
@@ -106,12 +105,6 @@ function coverTables(sayer: Sayer, given: PaperFacts): Table[] {
           ]),
     ]),
   ]
-}
-
-/** Who builds it, in one line: a cover is one sheet. */
-function builder(sayer: Sayer, { name, licence, phone }: Contractor): string {
-  const licensed = licence === '' ? words.noLicence : sayer.say(words.licensed, { licence })
-  return [name, licensed, phone].filter((text) => text !== '').join(', ')
 }
 
 /** The sheets of a set. */

@@ -117,6 +117,22 @@ test('what is missing is told, and is no longer once it is there', async () => {
   )
 })
 
+test('every sheet of both sets bears in its title block who builds it, and nothing where nobody has said', () => {
+  const contractor = { name: 'Gull Lane Solar', licence: 'GL-7', phone: '555 0100' }
+  const setsOf = (about: PaperFacts) => [
+    ...permitSet(from, permitText(sayer, about)),
+    ...handOverSet(from, handOverText(sayer, about, [])),
+  ]
+  // The title block is drawn last; of the cover it is not the row of the table.
+  const saidLast = (sheet: PaperDrawing) => textOf(sheet).at(-1)
+  const sheets = setsOf({ ...facts, contractor })
+  expect(sheets.length).toBeGreaterThan(10)
+  for (const sheet of sheets) expect(saidLast(sheet)).toBe('Gull Lane Solar, licence GL-7, 555 0100')
+  const bare = setsOf({ ...facts, contractor: { name: 'Gull Lane Solar', licence: '', phone: '' } })
+  for (const sheet of bare) expect(saidLast(sheet)).toBe('Gull Lane Solar')
+  for (const sheet of setsOf(facts)) expect(textOf(sheet).join(' ')).not.toContain('Gull Lane')
+})
+
 test('what an authority asks for in words of its own stands in the list, to be added by hand', () => {
   const rules = facts.catalogue.rules.map((set) => ({
     ...set,
