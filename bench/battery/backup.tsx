@@ -9,8 +9,12 @@ import { number } from '@/words/format'
 import { useSayer, useSession } from '../context'
 import { NumberField, PercentField } from '../fields/fields'
 import { momentText } from './said'
+import { YearCarpet } from './year-carpet'
 
 const words = later.battery
+
+/** On the carpet two days are as good as a fortnight: what is short is to be seen. */
+const shownHours = 48
 
 /** How long what stays on would run if the grid failed, and what that is. */
 export function Backup({
@@ -60,6 +64,14 @@ export function Backup({
               day: { value: backup.dayShare, unit: 'share', digits: 0 },
             })}
           </p>
+          <YearCarpet
+            title={words.backupCarpet}
+            carpet={carpet}
+            values={backup.hours}
+            most={shownHours}
+            unit="h"
+            over={sayer.say(words.backupMost, { hours: { value: shownHours, unit: 'h', digits: 0 } })}
+          />
           <MonthBars
             byMonth={backup.byMonth}
             unit="h"

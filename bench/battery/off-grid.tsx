@@ -1,15 +1,17 @@
 'use client'
 
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { MonthBars } from '@/charts/month-bars'
 import { mostTimes } from '@/core/battery/off-grid'
 import { storageId, type Storage } from '@/core/kinds/storage/storage'
 import { type OffGridSize } from '@/core/readers/off-grid-sizes'
+import { isChosen } from '@/core/readers/storage-sizes'
 import { type RunSummary } from '@/core/readers/summary'
 import { later } from '@/words/en/later'
 import { useSayer, useSession } from '../context'
 import { PercentField } from '../fields/fields'
 import { momentText, sizeName } from './said'
+import { YearCarpet } from './year-carpet'
 
 const words = later.battery
 const cell = 'py-1 pl-2 text-right whitespace-nowrap'
@@ -36,15 +38,20 @@ export function OffGridView(of: Props) {
 
 interface Props {
   readonly sizes: readonly OffGridSize[]
+  /** kWh in each interval with the battery that is chosen; null until it is known. */
+  readonly missing: Float32Array | null
   readonly storage: Storage
   readonly summary: RunSummary
 }
 
-function Sizes({ sizes, storage, summary }: Props) {
+function Sizes({ sizes, missing, storage, summary }: Props) {
   const sayer = useSayer()
   const documentId = useSession((s) => s.optionId)
   const share = { value: storage.offGridShare, unit: 'share', digits: 1 } as const
-  const own = sizes.find(({ batteryId, count }) => isChosen({ batteryId, count }, storage))
+  const own = sizes.find((size) => isChosen(size, storage))
+  const stepHours = summary.carpet.stepMinutes / 60
+  const missingKw = useMemo(() => missing?.map((kwh) => kwh / stepHours) ?? null, [missing, stepHours])
+  const mostKw = missingKw?.reduce((most, kw) => Math.max(most, kw), 0) ?? 0
   const columns = [
     words.usable,
     words.served,
@@ -103,6 +110,16 @@ function Sizes({ sizes, storage, summary }: Props) {
                   moment: momentText(own.longest.first, summary.carpet, sayer),
                 })}
           </p>
+          {own.longest.hours > 0 && missingKw && (
+            <YearCarpet
+              title={words.missingCarpet}
+              carpet={summary.carpet}
+              values={missingKw}
+              most={mostKw}
+              unit="kW"
+              over={sayer.written({ value: mostKw, unit: 'kW', digits: 1 })}
+            />
+          )}
           {own.longest.hours > 0 && (
             <MonthBars
               byMonth={own.unservedByMonth}
@@ -117,12 +134,6 @@ function Sizes({ sizes, storage, summary }: Props) {
     </>
   )
 }
-
-/** Without a battery the count says nothing. */
-const isChosen = (
-  { batteryId, count }: Pick<OffGridSize, 'batteryId' | 'count'>,
-  storage: Storage,
-): boolean => batteryId === storage.batteryId && (batteryId === null || count === storage.count)
 
 function Size({
   size,

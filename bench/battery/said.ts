@@ -1,8 +1,7 @@
-import { type RunSummary } from '@/core/readers/summary'
 import { later } from '@/words/en/later'
 import { dayName } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
-import { placeOf } from '../carpet/carpet-image'
+import { placeOf, type Clocked } from '../carpet/carpet-image'
 
 const words = later.battery
 
@@ -17,11 +16,7 @@ export function sizeName(
 }
 
 /** When an interval of the year begins, by the clock of the house. */
-export function momentText(
-  interval: number,
-  carpet: Pick<RunSummary['carpet'], 'clockHour' | 'stepMinutes'>,
-  sayer: Sayer,
-): string {
+export function momentText(interval: number, carpet: Clocked, sayer: Sayer): string {
   const { day, row } = placeOf(carpet, interval)
   const [hour, minute] = [Math.floor((row * carpet.stepMinutes) / 60), (row * carpet.stepMinutes) % 60]
   const two = (value: number) => String(value).padStart(2, '0')

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { theOne } from '@/core/kinds/documents'
 import { storageId } from '@/core/kinds/storage/storage'
 import { parsePercent } from '@/core/model/numbers'
-import { recommendedSizes } from '@/core/readers/storage-sizes'
+import { isChosen, recommendedSizes } from '@/core/readers/storage-sizes'
 import { type StorageWorth } from '@/core/readers/storage-worth'
 import { later } from '@/words/en/later'
 import { entered } from '@/words/format'
@@ -110,7 +110,7 @@ function Size({
   const chosen = theOne(useOption(), 'storage', storageId)
   const { batteryId, count } = worth
   const name = sizeName(worth, sayer)
-  const isChosen = batteryId === chosen.batteryId && (batteryId === null || count === chosen.count)
+  const isOwn = isChosen(worth, chosen)
   const share = (value: number, digits = 0) => sayer.written({ value, unit: 'share', digits })
   const money = (value: number) => sayer.written({ value, unit: 'money', digits: 0 })
   const cells = [
@@ -127,7 +127,7 @@ function Size({
     money(worth.npv),
   ]
   return (
-    <tr className={`border-b border-line/60 ${isChosen ? 'bg-fold' : ''}`}>
+    <tr className={`border-b border-line/60 ${isOwn ? 'bg-fold' : ''}`}>
       <th scope="row" className="py-1 pl-1 text-left font-normal whitespace-nowrap">
         {name}
         {marks.map((mark) => (
@@ -142,7 +142,7 @@ function Size({
         </td>
       ))}
       <td className="py-1 pr-1 pl-3 text-right">
-        {isChosen ? (
+        {isOwn ? (
           <span className="quiet">{words.chosen}</span>
         ) : (
           <button

@@ -6,7 +6,7 @@ import { StorageChart } from '@/charts/storage'
 import { theOne } from '@/core/kinds/documents'
 import { storageId } from '@/core/kinds/storage/storage'
 import { type RunSummary } from '@/core/readers/summary'
-import { sizesOf } from '@/core/readers/storage-sizes'
+import { isChosen, sizesOf } from '@/core/readers/storage-sizes'
 import { later } from '@/words/en/later'
 import { useBench, useCatalogue, useHouse, useOption, useSayer, useSession } from '../context'
 import { LiveNumbers } from '../live/live-numbers'
@@ -33,9 +33,7 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
   const all = sizesOf(catalogue, storage).length
   const picture = known?.picture
   const done = fresh ? (picture?.worths.length ?? 0) : 0
-  const own = picture?.worths.find(
-    ({ batteryId, count }) => batteryId === storage.batteryId && count === storage.count,
-  )
+  const own = picture?.worths.find((size) => isChosen(size, storage))
   const money = (value: number, digits = 0) => sayer.written({ value, unit: 'money', digits })
   return (
     <>
@@ -90,7 +88,12 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
       )}
       {picture && summary.count > 0 && (
         <div className={fresh ? '' : 'opacity-60'}>
-          <OffGridView sizes={picture.offGrid} storage={storage} summary={summary} />
+          <OffGridView
+            sizes={picture.offGrid}
+            missing={picture.missing}
+            storage={storage}
+            summary={summary}
+          />
         </div>
       )}
       {weeks}

@@ -2,7 +2,7 @@ import { localClock } from '@/core/model/local-clock'
 import { yearStartMs } from '@/core/model/model-year'
 import { type RunSummary } from '@/core/readers/summary'
 import { cssColour, sunMapColour, textOn } from '@/stage/palette'
-import { intervalAt, paintCarpet } from './carpet-image'
+import { intervalAt, paintCarpet, paintSeries } from './carpet-image'
 
 const carpetOf = (stepMinutes: number, zoneHours: number, zone: string, value: (i: number) => number) => {
   const n = (365 * 1440) / stepMinutes
@@ -132,4 +132,19 @@ test('every interval is found again by its day and local hour, but for the hour 
   }
   const carpet = carpetOf(60, -5, 'America/New_York', () => 0)
   expect(intervalAt(carpet, 195, 12.5)).toBe(195 * 24 + 11)
+})
+
+test('a series is painted between two values; what lies beyond them is as these', () => {
+  const carpet = carpetOf(60, -5, 'America/New_York', () => 0)
+  const values = new Float32Array(8760)
+  values.set([0, 24, 48, 500, -3])
+  const { pixels, rows } = paintSeries(carpet, values, 0, 48)
+  // On January 1, from its first hour at the bottom on.
+  const inkAt = (hour: number) => [
+    ...pixels.slice((rows - 1 - hour) * 365 * 4, (rows - 1 - hour) * 365 * 4 + 3),
+  ]
+  const [least, half, most, beyond, below] = [0, 1, 2, 3, 4].map(inkAt)
+  expect(beyond).toEqual(most)
+  expect(below).toEqual(least)
+  expect(new Set([least, half, most].map(String)).size).toBe(3)
 })

@@ -54,20 +54,29 @@ export function paintCarpet(carpet: RunSummary['carpet'], layer: CarpetLayer): C
     if (value > high) high = value
   }
   if (layer !== 'net' && layer !== 'price') low = 0
+  const shown = energy ? (scale * 60) / carpet.stepMinutes : scale
+  return { ...paintSeries(carpet, values, low, high), low: low * shown, high: high * shown, unit, title }
+}
+
+/** Paints a series of the year from the least value, dark, to the most, light; what lies beyond is as these. */
+export function paintSeries(
+  carpet: Clocked,
+  values: Float32Array,
+  low: number,
+  high: number,
+): Pick<CarpetPicture, 'pixels' | 'rows'> {
   const span = high - low || 1
-  const perHour = 60 / carpet.stepMinutes
-  const perDay = 24 * perHour
+  const perDay = 1440 / carpet.stepMinutes
   const pixels = new Uint8ClampedArray(columns * perDay * 4)
   const colours = new Uint32Array(pixels.buffer)
   // The hour that daylight saving skips stays as dark as the least.
   colours.fill((255 << 24) | (61 << 16) | (33 << 8) | 20)
   for (let i = 0; i < values.length; i++) {
     const { day, row } = placeOf(carpet, i)
-    colours[(perDay - 1 - row) * columns + day] =
-      inks[Math.round((((values[i] ?? 0) - low) / span) * 255)] ?? 0
+    const share = Math.max(0, Math.min(1, ((values[i] ?? 0) - low) / span))
+    colours[(perDay - 1 - row) * columns + day] = inks[Math.round(share * 255)] ?? 0
   }
-  const shown = energy ? scale * perHour : scale
-  return { pixels, rows: perDay, low: low * shown, high: high * shown, unit, title }
+  return { pixels, rows: perDay }
 }
 
 /** Where an interval stands on the carpet: the day of the local clock, and how many intervals into it by that clock. */
@@ -87,7 +96,7 @@ export function placeOf(
   }
 }
 
-type Clocked = Pick<RunSummary['carpet'], 'clockHour' | 'stepMinutes'>
+export type Clocked = Pick<RunSummary['carpet'], 'clockHour' | 'stepMinutes'>
 
 /** The interval of a day and an hour of the local clock; null in the hour that daylight saving skips. */
 export function intervalAt(carpet: Clocked, day: number, hour: number): number | null {

@@ -57,6 +57,8 @@ const tiny = 1e-9
 
 /** What a year of backup comes to. */
 export interface BackupSummary {
+  /** Of each interval that the grid may fail in. */
+  readonly hours: Float32Array
   /** The shortest of all, and the interval it begins in. */
   readonly worstHours: number
   readonly worstInterval: number
@@ -87,6 +89,7 @@ export function backupSummary(
   }
   const sorted = hours.slice().sort()
   return {
+    hours,
     worstHours: hours[worst] ?? 0,
     worstInterval: worst,
     mostlyHours: sorted[Math.floor(0.05 * sorted.length)] ?? 0,

@@ -25,6 +25,7 @@ test('by hand: what sun and battery leave missing, the generator for it, and the
   expect(found.servedShare).toBeCloseTo(0.8, 12)
   expect(found.unservedKwh).toBeCloseTo(2, 12)
   expect(found.unservedByMonth).toEqual([2, ...new Array<number>(11).fill(0)])
+  expect([...found.missing]).toEqual([0, 0, 0, 0, 0, 0, 0, 0, 1, 1])
   expect(found.longest).toEqual({ first: 8, hours: 2 })
   expect(found.generator).toEqual({ kw: 1, kwh: 2, hours: 2 })
   // It holds 4 kWh and no more: no array makes up for that.

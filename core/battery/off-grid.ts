@@ -21,6 +21,8 @@ export interface OffGrid {
   readonly longest: { readonly first: number; readonly hours: number }
   /** How many times the array, its inverter with it, the wanted share would take; null where no array does it. */
   readonly arrayTimes: number | null
+  /** kWh in each interval. */
+  readonly missing: Float32Array
   /** The least generator that serves the wanted share beside array and battery, and what it gives in a year. */
   readonly generator: { readonly kw: number; readonly kwh: number; readonly hours: number }
 }
@@ -57,6 +59,7 @@ export function offGrid(asked: OffGridCase, battery: BatteryRun | null, wanted: 
   const plain = missing(1).slice()
   return {
     ...unservedOf(plain, given),
+    missing: Float32Array.from(plain),
     generator: generatorOf(plain, allowed, given.stepHours),
     arrayTimes: leastTimes((times) => countOver(missing(times), tiny) <= allowed),
   }

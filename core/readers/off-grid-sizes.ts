@@ -5,10 +5,10 @@ import { clockStage } from '../stages/clock'
 import { asOne } from '../stages/dispatch'
 import { loadStage } from '../stages/load'
 import { catalogueFor, storageIn, type World } from '../stages/world'
-import { sizesOf } from './storage-sizes'
+import { isChosen, sizesOf } from './storage-sizes'
 
 /** What a battery would make of the house without grid. */
-export interface OffGridSize extends OffGrid {
+export interface OffGridSize extends Omit<OffGrid, 'missing'> {
   /** Null: without any. */
   readonly batteryId: string | null
   readonly count: number
@@ -17,13 +17,14 @@ export interface OffGridSize extends OffGrid {
 
 /**
  * The option's house without grid, with each of the sizes that are compared. What the option may feed in does not count.
+ * @returns each, and what is missing in each interval with the one that is chosen, kWh
  * @throws Overtaken when the patience is at its end
  */
 export async function offGridSizes(
   run: Run<World>,
   world: World,
   patience: Patience,
-): Promise<OffGridSize[]> {
+): Promise<{ readonly sizes: readonly OffGridSize[]; readonly missing: Float32Array | null }> {
   await run.prepare([acStage, loadStage, clockStage], patience)
   const storage = storageIn(world)
   const catalogue = catalogueFor(world)
@@ -33,17 +34,15 @@ export async function offGridSizes(
     stepHours: world.weather.value.stepMinutes / 60,
     month: run.value(clockStage).month,
   }
-  const found: OffGridSize[] = []
+  const sizes: OffGridSize[] = []
+  let missing: Float32Array | null = null
   for (const { batteryId, count } of sizesOf(catalogue, storage)) {
     if (!(await patience.pause())) throw new Overtaken()
     const sheet = catalogue.batteries.find(({ id }) => id === batteryId)
     const battery = sheet ? asOne(sheet, count, 0) : null
-    found.push({
-      batteryId,
-      count,
-      usableKwh: battery?.usableKwh ?? 0,
-      ...offGrid(given, battery, storage.offGridShare),
-    })
+    const { missing: own, ...told } = offGrid(given, battery, storage.offGridShare)
+    sizes.push({ batteryId, count, usableKwh: battery?.usableKwh ?? 0, ...told })
+    if (isChosen({ batteryId, count }, storage)) missing = own
   }
-  return found
+  return { sizes, missing }
 }

@@ -20,6 +20,12 @@ export function sizesOf(
   ]
 }
 
+/** Whether a size is the option's own; without a battery the count says nothing. */
+export const isChosen = (
+  { batteryId, count }: Pick<Storage, 'batteryId' | 'count'>,
+  chosen: Pick<Storage, 'batteryId' | 'count'>,
+): boolean => batteryId === chosen.batteryId && (batteryId === null || count === chosen.count)
+
 /** What is asked of a size to be recommended. */
 interface Judged {
   readonly billOffset: number

@@ -8,7 +8,7 @@ import { storageIn, type World } from '../stages/world'
 import { tariffsIn } from '@/town/tariffs'
 import { freshGraph, job, set, withBattery, worldOf } from '@/town/testing'
 import { offGridSizes } from './off-grid-sizes'
-import { sizesOf } from './storage-sizes'
+import { isChosen, sizesOf } from './storage-sizes'
 import { storageWorths, type StoragePicture } from './storage-worth'
 
 const graph = freshGraph()
@@ -22,14 +22,20 @@ const worldWith = async (fields: Partial<Storage>): Promise<World> => {
 test('sizes side by side: each as the chain itself has it, and none earns more than knowing the year would', async () => {
   const world = await worldWith({ rule: 'own-use' })
   const told: StoragePicture[] = []
-  const { worths, steps, perKw, backup, offGrid } = await storageWorths(graph, world, patient, (found) =>
-    told.push(found),
+  const { worths, steps, perKw, backup, offGrid, missing } = await storageWorths(
+    graph,
+    world,
+    patient,
+    (found) => told.push(found),
   )
   // Without a grid, each size by itself: known from the first word on, and more storage of a kind serves no less.
   const sizeOf = ({ batteryId, count }: { readonly batteryId: string | null; readonly count: number }) =>
     `${batteryId} ${count}`
   expect(offGrid.map(sizeOf)).toEqual(worths.map(sizeOf))
   expect(told[0]?.offGrid).toBe(offGrid)
+  const kept = offGrid.find((size) => isChosen(size, storageIn(world)))
+  expect(missing).toHaveLength(8760)
+  expect(missing?.reduce((sum, kwh) => sum + kwh, 0)).toBeCloseTo(kept?.unservedKwh ?? NaN, 2)
   for (const size of offGrid) {
     const smaller = offGrid.find(
       ({ batteryId, count }) => batteryId === size.batteryId && count === size.count - 1,
@@ -110,7 +116,7 @@ test('the more hours shall be served without a grid, the larger the array and th
   const [most, fewer] = await Promise.all(
     [0.99, 0.8].map(async (offGridShare) => {
       const world = await worldWith({ offGridShare })
-      return offGridSizes(graph.open(world), world, patient)
+      return (await offGridSizes(graph.open(world), world, patient)).sizes
     }),
   )
   expect(most?.map(({ unservedKwh }) => unservedKwh)).toEqual(fewer?.map(({ unservedKwh }) => unservedKwh))

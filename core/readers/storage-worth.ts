@@ -68,6 +68,8 @@ export interface StoragePicture {
   readonly backup: BackupSummary | null
   /** The house without grid, with each size. */
   readonly offGrid: readonly OffGridSize[]
+  /** What is missing in each interval without grid, with the battery that is chosen, kWh; null until all is known. */
+  readonly missing: Float32Array | null
 }
 
 /** Steps of the curve, and to how many times the chosen size it goes. */
@@ -116,7 +118,7 @@ export async function storageWorths(
   })
   let without: number | null = null
   const own = graph.open(world)
-  const offGrid = await offGridSizes(own, world, patience)
+  const { sizes: offGrid, missing } = await offGridSizes(own, world, patience)
   for (const size of sizesOf(catalogueFor(world), storageIn(world))) {
     const tried = withStorage(size)
     const run = graph.open(tried)
@@ -146,7 +148,15 @@ export async function storageWorths(
       earned: without - cost,
       ofBest: gain > 0.005 ? (without - cost) / gain : null,
     })
-    tell?.({ worths: [...worths], steps: null, perKw: null, peaks: null, backup: null, offGrid })
+    tell?.({
+      worths: [...worths],
+      steps: null,
+      perKw: null,
+      peaks: null,
+      backup: null,
+      offGrid,
+      missing: null,
+    })
   }
   await own.prepare([billThenStage], patience)
   const picture = {
@@ -155,6 +165,7 @@ export async function storageWorths(
     peaks: peaksIn(own, world),
     backup: backupOf(own, world),
     offGrid,
+    missing,
   }
   tell?.(picture)
   return picture

@@ -59,6 +59,7 @@ export const battery = {
     'What stays on runs {worst} h in the worst case, from {moment} on; {mostly} h or longer in 95 of 100 hours; a day or longer from {day} of all hours. Sun counts while it lasts, and the reserve is used; the inverter must be able to run without the grid.',
   backupByMonth: 'Typical run by the month the grid fails in, hours',
   backupMost: '{hours} or more',
+  backupCarpet: 'How long it runs, by the day and hour the grid fails',
   offGrid: 'The same house without a grid',
   offGridName: 'Hours without grid',
   offGridWanted: 'Hours of the year to be served',
@@ -77,6 +78,7 @@ export const battery = {
   longestGap:
     '{name}, and the array as it is: {kwh} are missing in a year, for {hours, number} h without a break from {moment} on.',
   noGap: '{name}, and the array as it is: nothing is missing.',
+  missingCarpet: 'Power that is missing without a grid, by day and hour',
   missingByMonth: 'Missing by month without a grid, kWh',
   day: 'The battery on {day}',
   dayNote: 'Drag on the carpet below to see another day.',
