@@ -100,7 +100,7 @@ interface PricesAhead {
   readonly lowestSale: Float64Array
 }
 
-/** By what is bought at: prices stay what they are while years and batteries are tried under them. */
+/** By the prices bought at: while years and batteries are tried under them they are the same series, never written to again. */
 const knownPrices = new WeakMap<Float64Array, PricesAhead>()
 
 function pricesAhead({ buy, sell }: Pick<DispatchCase, 'buy' | 'sell'>, ahead: number): PricesAhead {

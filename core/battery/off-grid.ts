@@ -1,4 +1,5 @@
 import { emptyDispatch, dispatchOwnUse, type BatteryRun } from './own-use'
+import { scaledYield } from './scaled-yield'
 import { withStandby } from './standby'
 
 /** A house that has no grid. */
@@ -47,11 +48,7 @@ export function offGrid(asked: OffGridCase, battery: BatteryRun | null, wanted: 
   const into = emptyDispatch(n)
   /** What is missing with the array so many times as large; overwritten by the next. */
   const missing = (times: number): Float64Array => {
-    for (let i = 0; i < n; i++) {
-      const kwh = given.yieldKwh[i] as number
-      // What the inverter draws at night stays.
-      made[i] = kwh > 0 ? kwh * times : kwh
-    }
+    scaledYield(given.yieldKwh, times, made)
     return dispatchOwnUse(made, given.loadKwh, given.stepHours, whole, null, null, into).bought
   }
   /** Intervals that may go unserved. */

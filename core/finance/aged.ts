@@ -1,4 +1,5 @@
 import { type BatteryRun, type Dispatch } from '../battery/own-use'
+import { scaledYield } from '../battery/scaled-yield'
 import { type BillLineCode, type FormBill } from '../tariff/bill-lines'
 import { type AgedYear } from './ways'
 
@@ -30,7 +31,7 @@ export function agedYears(request: Ageing): AgedYear[] {
   const made = new Float64Array(yieldKwh.length)
   return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - degradation) ** year
-    const madeKwh = older(yieldKwh, left, made)
+    const madeKwh = scaledYield(yieldKwh, left, made)
     const since = newBattery.reduce((last, at) => (at <= year ? Math.max(last, at) : last), 0)
     const faded = battery && {
       ...battery,
@@ -44,21 +45,6 @@ export function agedYears(request: Ageing): AgedYear[] {
       yieldKwh: madeKwh,
     }
   })
-}
-
-/**
- * Yield of modules that are older; what the inverter draws at night stays.
- * @param left share of their power
- * @returns all of it, kWh
- */
-function older(yieldKwh: Float64Array, left: number, into: Float64Array): number {
-  let all = 0
-  for (let i = 0; i < into.length; i++) {
-    const kwh = yieldKwh[i] as number
-    if (kwh > 0) all += into[i] = kwh * left
-    else into[i] = kwh
-  }
-  return all
 }
 
 /** What a year's bills pay for exports. */

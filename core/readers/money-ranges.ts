@@ -1,5 +1,6 @@
 import { emptyDispatch } from '../battery/own-use'
 import { dispatchServed } from '../battery/running'
+import { scaledYield } from '../battery/scaled-yield'
 import { withStandby } from '../battery/standby'
 import { stepFactors } from '../finance/price-steps'
 import { agedYears } from '../finance/aged'
@@ -117,6 +118,7 @@ async function billsBetween(
   const held = running.battery ? nodesIn(Math.min(...span.held), 1, nodes.held) : [1]
   const nothing = new Float64Array(load.length)
   const into = emptyDispatch(load.length)
+  const yieldKwh = new Float64Array(load.length)
   const before: number[] = []
   const after: AgedYear[] = []
   for (const usedShare of used) {
@@ -124,8 +126,7 @@ async function billsBetween(
     before.push(now.bill(loadKwh, nothing).annual)
     const house = withStandby({ ...running, loadKwh, buy, sell, startKwh: null }, running.battery)
     for (const madeShare of made) {
-      // What the inverter draws at night stays.
-      const yieldKwh = kwh.map((one) => (one > 0 ? one * madeShare : one))
+      scaledYield(kwh, madeShare, yieldKwh)
       for (const heldShare of held) {
         if (!(await patience.pause())) throw new Overtaken()
         const battery = running.battery && {
