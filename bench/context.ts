@@ -1,6 +1,6 @@
 'use client'
 
-import { createContext, useContext, useMemo } from 'react'
+import { createContext, useContext } from 'react'
 import { useStore } from 'zustand'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Contractor } from '@/core/papers/letterhead'
@@ -9,8 +9,7 @@ import { theOne, type Objects } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
 import { type Site as StandingSite } from '@/core/site/site'
 import { english } from '@/words/english'
-import { namedIn, namesFrom } from '@/words/names'
-import { Sayer } from '@/words/sayer'
+import { type Sayer } from '@/words/sayer'
 import { type Words } from '@/words/words'
 import {
   answers,
@@ -22,6 +21,7 @@ import {
 import { chosenStation, type StationChoice } from './stations/station-choice'
 import { type StationList } from './stations/station-list'
 import { type WeatherDesk } from './stations/weather-desk'
+import { type rememberedSayer } from './remembered-sayer'
 import { optionsOf, type DocumentStore } from './store/documents'
 import { type LiveLine } from './store/live-line'
 import { type Outbox } from './store/outbox'
@@ -57,6 +57,7 @@ export interface BenchParts {
   readonly site: () => StandingSite
   /** The same with another option. */
   readonly siteWith: (option: Objects) => StandingSite
+  readonly sayerOf: ReturnType<typeof rememberedSayer>
   readonly lateStates: ToolContext['lateStates']
   /** Nobody looks at it any more. */
   readonly close: () => void
@@ -106,17 +107,10 @@ export const useWords = (): Words => english.words
 
 /** What the core says as data, in sentences: names of the job, figures as people there write them. */
 export function useSayer(): Sayer {
-  const { catalogue } = useBench()
+  const { sayerOf } = useBench()
   const house = useHouse()
   const option = useOption()
-  const { locale, currency, units, stationId } = useSite()
-  const station = chosenStation(useStations(), stationId)?.station
-  // The same one as long as nothing is called another way: what is drawn with it rests through every other edit.
-  const named = namedIn([house, option])
-  return useMemo(
-    () => new Sayer(english, { locale, currency, units }, namesFrom(named, catalogue, station)),
-    [locale, currency, units, named, catalogue, station],
-  )
+  return sayerOf(house, option, chosenStation(useStations(), useSite().stationId)?.station)
 }
 
 /** The light on the roofs as they stand; null until it is known, and again when the house is changed. */

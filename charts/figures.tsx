@@ -154,16 +154,29 @@ export const PaybackChart = memo(function PaybackChart({
   )
 })
 
-/** Cumulated cash of several options in one picture. */
-export const CashOfAll = memo(function CashOfAll({
-  title,
-  options,
-  sayer,
-  height,
-}: Of & {
+interface CashOfOption {
+  readonly name: string
+  readonly cumulative: readonly number[]
+}
+
+interface OfOptions extends Of {
   readonly title: string
-  readonly options: readonly { readonly name: string; readonly cumulative: readonly number[] }[]
-}) {
+  readonly options: readonly CashOfOption[]
+}
+
+const sameCash = (a: CashOfOption, b: CashOfOption | undefined) =>
+  a.name === b?.name && a.cumulative === b.cumulative
+
+/** Options are listed anew at every edit, whether or not their cash is another. */
+const sameDrawing = (a: OfOptions, b: OfOptions) =>
+  a.sayer === b.sayer &&
+  a.title === b.title &&
+  a.height === b.height &&
+  a.options.length === b.options.length &&
+  a.options.every((option, i) => sameCash(option, b.options[i]))
+
+/** Cumulated cash of several options in one picture. */
+export const CashOfAll = memo(function CashOfAll({ title, options, sayer, height }: OfOptions) {
   return (
     <Chart
       title={title}
@@ -181,7 +194,7 @@ export const CashOfAll = memo(function CashOfAll({
       })}
     />
   )
-})
+}, sameDrawing)
 
 const days = [
   { value: 'summer', label: 'A week in summer' },

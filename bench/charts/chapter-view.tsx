@@ -51,7 +51,13 @@ export function ChapterView() {
           <EnergyFlowPicture summary={summary} />
           <div className="grid grid-cols-1 gap-4 xl:grid-cols-2">
             <BillChart {...of} monthly={monthly} height={230} hasSolar={hasSolar} />
-            <WeekChart carpet={summary.carpet} place={site} height={230} which="summer" southern={southern} />
+            <WeekChart
+              carpet={summary.carpet}
+              place={sayer.place}
+              height={230}
+              which="summer"
+              southern={southern}
+            />
           </div>
           <AverageDays carpet={summary.carpet} />
         </div>
@@ -67,7 +73,7 @@ export function ChapterView() {
               <WeekChart
                 key={which}
                 carpet={summary.carpet}
-                place={site}
+                place={sayer.place}
                 height={230}
                 which={which}
                 southern={southern}

@@ -42,8 +42,13 @@ export function bySunMap(
 
 /** Over the cells that lie on the plane. */
 function meanOf({ kwhM2 }: Pick<FaceSunMap, 'kwhM2'>): number {
-  const lit = kwhM2.filter((kwh) => kwh > 0)
-  return lit.length === 0 ? 0 : lit.reduce((sum, kwh) => sum + kwh, 0) / lit.length
+  let [sum, lit] = [0, 0]
+  for (const kwh of kwhM2)
+    if (kwh > 0) {
+      sum += kwh
+      lit++
+    }
+  return lit === 0 ? 0 : sum / lit
 }
 
 /** What planes are ranked by, and what the best there is has of it. */

@@ -1,2 +1,2 @@
 /** For what is asked or said: it is seen, however far down its chapter it stands. */
-export const intoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' })
+export const intoView = (element: Element | null) => element?.scrollIntoView({ block: 'nearest' })

@@ -81,6 +81,29 @@ test('the option on the screen goes first; what has not changed is not asked aga
   expect(LiveNumbers.fits(live.store.getState().byOption['b'], house, b, JSON.stringify(station))).toBe(true)
 })
 
+test('light on the roofs that is the same after an edit is the same thing, and nothing is drawn for it', () => {
+  const worker = new FakeWorker()
+  const live = liveWith(worker)
+  const house = {}
+  const panels = { kwhM2: Float32Array.of(900, 910), bestKwhM2: 1200 }
+  const run = (id: number, objects: Objects, light: number) => {
+    live.ask({ ...request(house, objects, {}), sunMap: 'year' })
+    const faces = [{ face: { id: 'e0' }, map: { kwhM2: Float32Array.of(light, 1100) } }]
+    worker.say({ type: 'result', id, optionId: 'a', summary: { ...summary } })
+    worker.say({ type: 'sun-map', id, optionId: 'a', span: 'year', faces: faces as never, panels })
+    worker.say({ type: 'idle', id })
+    return live.store.getState().sunMaps['a']
+  }
+  const first = run(1, {}, 1000)
+  const same = run(2, {}, 1000)
+  expect(same?.objects).not.toBe(first?.objects)
+  expect(same?.faces).toBe(first?.faces)
+  const darker = run(3, {}, 990)
+  expect(darker?.faces).not.toBe(first?.faces)
+  expect(darker?.faces[0]?.map.kwhM2[0]).toBe(990)
+  expect(darker?.faces[0]?.face).toBe(first?.faces[0]?.face)
+})
+
 test('the light on the roofs is asked for once, and brings no figures a second time', () => {
   const worker = new FakeWorker()
   const live = liveWith(worker)

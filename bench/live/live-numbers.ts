@@ -280,7 +280,10 @@ export class LiveNumbers {
     if (answer.type === 'sun-map') {
       const { optionId, span, faces, panels } = answer
       this.store.setState((s) => ({
-        sunMaps: { ...s.sunMaps, [optionId]: { span, faces, panels, ...state } },
+        sunMaps: {
+          ...s.sunMaps,
+          [optionId]: { span, ...shareEqual(s.sunMaps[optionId], { faces, panels }), ...state },
+        },
       }))
       return
     }

@@ -4,6 +4,7 @@ import { useEffect, useRef } from 'react'
 import { type AnyObject } from '@/core/kinds/index'
 import { alterationsIn } from '@/core/stages/alterations'
 import { useBench, useHouse, useOption, useSayer, useSession } from '../context'
+import { intoView } from '../fields/into-view'
 import { benchKindOf } from '../kinds/index'
 import { showAll } from '../store/hiding'
 import { ofObjects, ownerIds, toggled } from '../store/selection'
@@ -41,7 +42,9 @@ export function ObjectList({
   const list = useRef<HTMLUListElement>(null)
   // What is chosen on the stage, or has just been put there, is seen in its list.
   useEffect(() => {
-    list.current?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: 'nearest' })
+    // After the next frame: before it the whole page would be set out for this alone.
+    const timer = setTimeout(() => intoView(list.current?.querySelector('[aria-pressed="true"]') ?? null), 50)
+    return () => clearTimeout(timer)
   }, [selection])
   return (
     <>

@@ -102,6 +102,11 @@ export function Stage({ small }: { readonly small: boolean }) {
   const panels = numbers?.summary.panels
   // From nought to what the sunniest module would have in the open: colours mean the same on every roof of a site.
   const roofs = useSunMap()
+  // Each run brings its map, and shares what is the same with the one before.
+  const faces = roofs?.faces
+  // Of another state's modules it is not known which is which.
+  const ofSpan = roofs && roofs.objects === numbers?.objects ? roofs.panels.kwhM2 : undefined
+  const bestOfPanels = roofs?.panels.bestKwhM2 ?? 0
   const span = useSession((s) => s.sunSpan)
   const best = useMemo(
     () =>
@@ -110,19 +115,16 @@ export function Stage({ small }: { readonly small: boolean }) {
         ...(span === 'year' ? (panels ?? []) : []).map(
           ({ sunKwhM2, sunAccess }) => sunKwhM2 / Math.max(0.01, sunAccess),
         ),
-        roofs?.panels.bestKwhM2 ?? 0,
-        ...(roofs?.faces ?? []).map(({ map }) => map.openKwhM2),
+        bestOfPanels,
+        ...(faces ?? []).map(({ map }) => map.openKwhM2),
       ),
-    [panels, roofs, span],
+    [panels, faces, bestOfPanels, span],
   )
   // A month's map takes its time; its legend stays meanwhile.
   const showMap = useSession(showsSunMap) && (best > 0 || span !== 'year')
   const labels = useSession((s) => s.accessLabels)
   const commented = useStore(bench.line.store, (s) => s.comments.open > 0)
-  const mapped = useMemo(
-    () => (showMap && roofs ? { faces: roofs.faces, best } : null),
-    [showMap, roofs, best],
-  )
+  const mapped = useMemo(() => (showMap && faces ? { faces, best } : null), [showMap, faces, best])
   const meanLight = useMemo(() => (mapped ? meanOf(mapped.faces).toFixed(1) : 'none'), [mapped])
   // While an outline is traced or a house is changed, the picture under it can be followed.
   const shaped = selection?.kind === 'object' && house[selection.id]?.kind === 'volume'
@@ -136,8 +138,6 @@ export function Stage({ small }: { readonly small: boolean }) {
   )
   const emphasis = useMemo((): Emphasis => {
     const byId = new Map((panels ?? []).map((panel) => [panel.id, panel]))
-    // Of another state's modules it is not known which is which.
-    const ofSpan = roofs && roofs.objects === numbers?.objects ? roofs.panels.kwhM2 : undefined
     const places = new Map((panels ?? []).map(({ id }, i) => [id, i]))
     const string = selection?.kind === 'panel' && chapter === 'wire' ? byId.get(selection.id)?.stringId : null
     const broken =
@@ -171,11 +171,10 @@ export function Stage({ small }: { readonly small: boolean }) {
     hover,
     chapter,
     numbers?.summary.checks,
-    numbers?.objects,
+    ofSpan,
     showMap,
     best,
     span,
-    roofs,
     mapped,
     slotsOf,
     drawMargins,

@@ -27,6 +27,8 @@ export function SentOffers({ optionId }: { readonly optionId: string }) {
   }
   const { revision } = sync
   useEffect(() => {
+    // What is on its way to the server makes an offer out of date once it is there.
+    if (status === 'saving') return
     let gone = false
     void listOffers(jobId).then((answer) => {
       if (!gone && !('fault' in answer)) setOffers(answer.offers)
