@@ -21,7 +21,7 @@ import {
 import { chosenStation, type StationChoice } from './stations/station-choice'
 import { type StationList } from './stations/station-list'
 import { type WeatherDesk } from './stations/weather-desk'
-import { type rememberedSayer } from './remembered-sayer'
+import { sayerOf } from './remembered-sayer'
 import { optionsOf, type DocumentStore } from './store/documents'
 import { type LiveLine } from './store/live-line'
 import { type Outbox } from './store/outbox'
@@ -57,7 +57,6 @@ export interface BenchParts {
   readonly site: () => StandingSite
   /** The same with another option. */
   readonly siteWith: (option: Objects) => StandingSite
-  readonly sayerOf: ReturnType<typeof rememberedSayer>
   readonly lateStates: ToolContext['lateStates']
   /** Nobody looks at it any more. */
   readonly close: () => void
@@ -107,10 +106,14 @@ export const useWords = (): Words => english.words
 
 /** What the core says as data, in sentences: names of the job, figures as people there write them. */
 export function useSayer(): Sayer {
-  const { sayerOf } = useBench()
   const house = useHouse()
   const option = useOption()
-  return sayerOf(house, option, chosenStation(useStations(), useSite().stationId)?.station)
+  return sayerOf(
+    useBench().catalogue,
+    house,
+    option,
+    chosenStation(useStations(), useSite().stationId)?.station,
+  )
 }
 
 /** The light on the roofs as they stand; null until it is known, and again when the house is changed. */

@@ -14,7 +14,6 @@ import { LiveNumbers, type WorkerLike } from './live/live-numbers'
 import { makeToolContext } from './make-tool-context'
 import { editsSince, sayPresence, sendEdits } from './requests'
 import { StationList } from './stations/station-list'
-import { rememberedSayer } from './remembered-sayer'
 import { WeatherDesk } from './stations/weather-desk'
 import { DocumentStore, houseId } from './store/documents'
 import { keepSteps } from './store/kept-steps'
@@ -115,7 +114,6 @@ export async function openBench(
     live,
     stations: new StationList(),
     desk,
-    sayerOf: rememberedSayer(catalogue),
     lateStates,
     tools: new ToolBox(
       makeToolContext({ documents, session, site, siteWith, catalogue, underLines, lateStates }),

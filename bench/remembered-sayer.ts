@@ -10,27 +10,23 @@ interface Station {
   readonly name: string
 }
 
+type Of = readonly [Catalogue, Objects, Objects, Station | undefined]
+
+let known: { of: Of; key: string; sayer: Sayer } | null = null
+
 /**
  * Who speaks on the whole bench: one and the same as long as nothing is called or written another way, so that what is
- * said with it rests through every other edit.
+ * said with it rests through every other edit. Only the last one is remembered: there is one bench on a page.
  */
-export function rememberedSayer(
-  catalogue: Catalogue,
-): (house: Objects, option: Objects, station: Station | undefined) => Sayer {
-  let known: { house: Objects; option: Objects; station: Station | undefined } | null = null
-  let said: { key: string; sayer: Sayer } | null = null
-  return (house, option, station) => {
-    if (said && known?.house === house && known.option === option && known.station === station)
-      return said.sayer
-    const { locale, currency, units } = theOne(house, 'site', siteId)
-    const named = namedIn([house, option])
-    const key = JSON.stringify([named, locale, currency, units, station?.id, station?.name])
-    if (said?.key !== key)
-      said = {
-        key,
-        sayer: new Sayer(english, { locale, currency, units }, namesFrom(named, catalogue, station)),
-      }
-    known = { house, option, station }
-    return said.sayer
-  }
+export function sayerOf(...of: Of): Sayer {
+  if (known && of.every((part, i) => part === known?.of[i])) return known.sayer
+  const [catalogue, house, option, station] = of
+  const { locale, currency, units } = theOne(house, 'site', siteId)
+  const place = { locale, currency, units }
+  const named = namedIn([house, option])
+  const key = JSON.stringify([named, place, station?.id, station?.name])
+  const same = known?.key === key && known.of[0] === catalogue
+  const sayer = same && known ? known.sayer : new Sayer(english, place, namesFrom(named, catalogue, station))
+  known = { of, key, sayer }
+  return sayer
 }

@@ -14,7 +14,6 @@ import { type Grip } from '../tools/chart'
 interface Props {
   readonly view: StageView
   readonly grips: readonly Grip[]
-  readonly small: boolean
 }
 
 const snapNames = {
@@ -29,7 +28,7 @@ const snapNames = {
 } as const
 
 /** What lies over the picture: grips, measures, the drawing in hand with its snap and typed length. */
-export function Overlay({ view, grips, small }: Props) {
+export function Overlay({ view, grips }: Props) {
   const [, redraw] = useState(0)
   useEffect(() => view.onDraw(() => redraw((n) => n + 1)), [view])
   const sketch = useSession((s) => s.sketch)
@@ -37,7 +36,6 @@ export function Overlay({ view, grips, small }: Props) {
   const chapter = useSession((s) => s.chapter)
   const { units, locale } = useSite()
   const house = useHouse()
-  if (small) return null
   const inSpace = (p: Vec2, overM = 0): Vec3 =>
     sketch?.on ? fromFrame(sketch.on, p, overM) : [p[0], p[1], overM]
   const at = (p: Vec2) => view.project(inSpace(p, 0.03))

@@ -24,13 +24,13 @@ import { type Grip, type PointerInput } from '../tools/chart'
 import { gripsOf } from '../tools/grips'
 import { middleOf } from '../tools/middle-of'
 import { CardPlace } from './card-place'
-import { Overlay } from './overlay'
 import { useLaterDrawing } from './use-later-drawing'
 import { PlaneLabels } from './plane-labels'
 import { SheetNote } from './sheet-note'
 import { ViewButtons } from './view-buttons'
 
 const SelectionCard = lazyPart('SelectionCard')
+const Overlay = lazyPart('OverlayLayer')
 const UnderlaysLayer = lazyPart('UnderlaysLayer')
 const SunLegend = lazyPart('SunLegendPanel')
 const AccessLabels = lazyPart('AccessLabelsLayer')
@@ -54,6 +54,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   const { numbers } = useNumbers()
   const { selection, hover, lit, plan, day, hour, tool, chapter } = useSession((s) => s)
   const tracing = useSession((s) => (s.sketch?.points.length ?? 0) > 0)
+  const sketching = useSession((s) => s.sketch !== null)
   const running = useStore(bench.documents.store, (s) => s.mark !== null)
   const dark = useMedia('(prefers-color-scheme: dark)')
   const box = useRef<HTMLDivElement>(null)
@@ -65,6 +66,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   const hidden = useSession((s) => s.hidden)
   const shown = useMemo(() => withoutObjects(standing, new Set(hidden)), [standing, hidden])
   const hasUnderlays = useMemo(() => ofKind(house, 'underlay').length > 0, [house])
+  const measured = useMemo(() => ofKind(house, 'dimension').length > 0, [house])
   const palette = dark ? darkPalette : lightPalette
   const grips = useMemo(
     () => (small ? [] : gripsOf(standing, (id) => house[id] ?? option[id], selection)),
@@ -274,7 +276,7 @@ export function Stage({ small }: { readonly small: boolean }) {
       )}
       {view && hasUnderlays && <UnderlaysLayer view={view} ink={palette.ink} />}
       {!small && view && chapter === 'wire' && <Strings view={view} />}
-      {view && <Overlay view={view} grips={grips} small={small} />}
+      {!small && view && (selection || sketching || measured) && <Overlay view={view} grips={grips} />}
       {!small && view && chapter === 'shape' && tool === 'select' && (
         <PlaneLabels view={view} standing={shown} />
       )}
