@@ -24,6 +24,7 @@ export class DrawnChart {
   #chart: ApexCharts | null = null
   #wanted: ApexOptions | null = null
   #inSight = false
+  #drawing = false
   #callOff: (() => void) | null = null
   #gone = false
 
@@ -51,7 +52,7 @@ export class DrawnChart {
   }
 
   #plan(): void {
-    if (!this.#wanted || this.#callOff || (this.#chart && !this.#inSight)) return
+    if (!this.#wanted || this.#callOff || this.#gone || (this.#chart && !this.#inSight)) return
     this.#callOff = whenIdle(() => {
       this.#callOff = null
       void this.#draw()
@@ -59,14 +60,22 @@ export class DrawnChart {
   }
 
   async #draw(): Promise<void> {
-    const { default: Chart } = await import('apexcharts')
-    const options = this.#wanted
-    if (!options || this.#gone) return
-    this.#wanted = null
-    if (this.#chart) await this.#chart.updateOptions(options)
-    else {
-      this.#chart = new Chart(this.#element, options)
-      await this.#chart.render()
+    if (this.#drawing) return
+    this.#drawing = true
+    try {
+      const { default: Chart } = await import('apexcharts')
+      const options = this.#wanted
+      if (!options || this.#gone) return
+      this.#wanted = null
+      if (this.#chart) await this.#chart.updateOptions(options)
+      else {
+        this.#chart = new Chart(this.#element, options)
+        await this.#chart.render()
+      }
+    } finally {
+      this.#drawing = false
     }
+    // Newer figures have come meanwhile.
+    this.#plan()
   }
 }

@@ -3,7 +3,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import { printCoverage } from './parts/coverage.mjs'
 import { inRoot, root } from './parts/folders.mjs'
 
-/** The unit tests with what share of each folder they run. Counting makes them half as long again: `npm test` does without. */
+/** The unit tests, or those that are named, with what share of each folder they run. */
 const { status } = spawnSync(
   inRoot('node_modules', '.bin', 'jest'),
   ['--coverage', ...process.argv.slice(2)],

@@ -35,6 +35,8 @@ export function ChapterView() {
   const southern = site.latitudeDeg < 0
   return (
     <div
+      // Another chapter begins at its top.
+      key={chapter}
       role="region"
       aria-label="Charts"
       tabIndex={0}
