@@ -1,17 +1,13 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { type Catalogue } from '@/core/electrical/catalogue'
-import { type Job } from '@/core/kinds/job'
-import { type Role } from '@/core/model/roles'
-import { type Contractor } from '@/core/papers/letterhead'
 import { BenchContext, type BenchParts, useSession } from './context'
 import { Carpet } from './carpet/carpet'
 import { Commands } from './commands/commands'
 import { fetchCards } from './kinds/lazy-card'
 import { Ledger } from './ledger/ledger'
 import { LiveLink } from './live-link'
-import { openBench } from './open-bench'
+import { openBench, type Opening } from './open-bench'
 import { reportErrors } from './report-errors'
 import { fetchLaterParts, lazyPart } from './lazy-parts'
 import { Outline } from './outline/outline'
@@ -23,19 +19,6 @@ import { TopBar } from './top-bar/top-bar'
 
 const ChapterPanel = lazyPart('ChapterPanel')
 
-interface Props {
-  readonly jobId: string
-  readonly job: Job
-  /** The job's revision that these documents are at least of. */
-  readonly revision: number
-  /** Threads of comments that are open. */
-  readonly comments: number
-  readonly catalogue: Catalogue
-  /** Of whoever opens it. */
-  readonly role: Role
-  readonly contractor: Contractor
-}
-
 /** By then the job is on the screen with its numbers, and nothing waits for the network. */
 const restAfterMs = 15_000
 
@@ -46,7 +29,7 @@ const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
 
 /** The workspace of one job. */
-export function Bench({ jobId, job, revision, comments, catalogue, role, contractor }: Props) {
+export function Bench({ jobId, job, revision, comments, catalogue, role, contractor }: Opening) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(reportErrors, [])
   useEffect(() => {
@@ -57,13 +40,7 @@ export function Bench({ jobId, job, revision, comments, catalogue, role, contrac
     let gone = false
     let opened: BenchParts | null = null
     void openBench(
-      jobId,
-      job,
-      revision,
-      comments,
-      catalogue,
-      role,
-      contractor,
+      { jobId, job, revision, comments, catalogue, role, contractor },
       makeWorker,
       fetchLaterParts,
     ).then((made) => {

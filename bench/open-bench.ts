@@ -27,15 +27,23 @@ import { Sync } from './store/sync'
 import { UnderLines } from './underlays/under-lines'
 import { ToolBox } from './tools/tool-box'
 
+/** What a bench is opened with. */
+export interface Opening {
+  readonly jobId: string
+  readonly job: Job
+  /** The job's revision that these documents are at least of. */
+  readonly revision: number
+  /** Threads of comments that are open. */
+  readonly comments: number
+  readonly catalogue: Catalogue
+  /** Of whoever opens it. */
+  readonly role: Role
+  readonly contractor: Contractor
+}
+
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
 export async function openBench(
-  jobId: string,
-  job: Job,
-  revision: number,
-  comments: number,
-  catalogue: Catalogue,
-  role: Role,
-  contractor: Contractor,
+  { jobId, job, revision, comments, catalogue, role, contractor }: Opening,
   makeWorker: () => WorkerLike,
   lateStates: BenchParts['lateStates'],
 ): Promise<BenchParts> {

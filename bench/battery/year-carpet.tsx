@@ -2,9 +2,9 @@
 
 import { useEffect, useMemo, useRef } from 'react'
 import { rampCss } from '@/stage/palette'
-import { monthNames, monthStarts } from '@/words/format'
 import { useSayer } from '../context'
 import { paintSeries, type Clocked } from '../carpet/carpet-image'
+import { MonthsBelow } from '../carpet/months-below'
 
 /** A series of the year as a picture: days across, hours up by the clock of the house, and what its colours mean. */
 export function YearCarpet({
@@ -53,20 +53,7 @@ export function YearCarpet({
           aria-label={title}
           className="h-full w-full bg-fold [image-rendering:pixelated]"
         />
-        <div
-          className="@container absolute right-0 bottom-0 left-7 h-[17px] text-[12px] text-pencil"
-          aria-hidden
-        >
-          {monthNames(sayer.language).map((month, m) => (
-            <span
-              key={month}
-              className={`absolute ${m % 3 ? 'hidden @sm:block' : ''}`}
-              style={{ left: `${((monthStarts[m] ?? 0) / 365) * 100}%` }}
-            >
-              {month}
-            </span>
-          ))}
-        </div>
+        <MonthsBelow language={sayer.language} />
       </div>
       <div className="mt-1 flex items-center gap-2 pl-7 text-[12px] text-pencil">
         <span>{sayer.written({ value: 0, unit, digits: 0 })}</span>

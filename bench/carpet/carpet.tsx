@@ -7,11 +7,12 @@ import { clockOfHour } from '@/core/model/moment'
 import { useBench, useNumbers, usePart, useShade, useSession, useSite } from '../context'
 import { Pills } from '../fields/pills'
 import { lazyPart } from '../lazy-parts'
-import { dayName, monthNames, monthStarts, number } from '@/words/format'
+import { dayName, number } from '@/words/format'
 import { rampCss } from '@/stage/palette'
 import { type CarpetLayer } from '../store/session'
 import { paintCarpet } from './carpet-image'
 import { Moment } from './moment'
+import { MonthsBelow } from './months-below'
 
 const layerNames: readonly (readonly [CarpetLayer, string])[] = [
   ['sun', 'Sun'],
@@ -175,20 +176,7 @@ export function Carpet() {
             />
           </svg>
         </div>
-        <div
-          className="absolute right-0 bottom-0 left-7 @container h-[17px] text-[12px] text-pencil"
-          aria-hidden
-        >
-          {monthNames('en').map((month, m) => (
-            <span
-              key={month}
-              className={`absolute ${m % 3 ? 'hidden @sm:block' : ''}`}
-              style={{ left: `${((monthStarts[m] ?? 0) / 365) * 100}%` }}
-            >
-              {month}
-            </span>
-          ))}
-        </div>
+        <MonthsBelow language="en" />
       </div>
       <div className="px-3.5 py-2">
         <Pills

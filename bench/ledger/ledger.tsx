@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { memo, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import { type LineId } from '@/core/model/ledger'
 import { type ShownLine } from '@/core/readers/books'
@@ -8,6 +8,7 @@ import { number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
 import { useBench, useNumbers, useSayer, useSession } from '../context'
 import { lazyPart } from '../lazy-parts'
+import { type SessionStore } from '../store/session'
 
 const WhyPanel = lazyPart('WhyPanel')
 
@@ -38,15 +39,14 @@ export function Ledger() {
     <Line
       key={line.id}
       line={line}
-      fresh={fresh}
+      sayer={sayer}
+      session={session}
       difference={differences[line.id] ?? null}
       open={why === line.id}
-      onOpen={() => session.setState({ why: why === line.id ? null : line.id })}
-      onHover={(inside) => session.setState({ lit: inside ? line.about : [] })}
     />
   )
   return (
-    <section aria-label="Ledger" data-fresh={fresh} className="relative flex h-full flex-col">
+    <section aria-label="Ledger" data-fresh={fresh} className="group/ledger relative flex h-full flex-col">
       <div tabIndex={0} role="group" aria-label="Lines" className="min-h-0 flex-1 overflow-y-auto px-3 py-2">
         {fault && (
           <p role="alert" className="mb-2 rounded-md bg-clay-soft p-2 text-clay">
@@ -89,22 +89,23 @@ export function Ledger() {
 /** Losses of nothing would only fill the column; they stand in the yield's explanation. */
 const hidden = (line: ShownLine) => line.weight === 'loss' && line.shown === 0
 
-function Line({
+/** How figures look that belong to the design before. */
+const stale = 'group-data-[fresh=false]/ledger:text-pencil group-data-[fresh=false]/ledger:opacity-60'
+
+/** One line; it is drawn again only for another figure, whatever else the design has that is new. */
+const Line = memo(function Line({
   line,
-  fresh,
+  sayer,
+  session,
   difference,
   open,
-  onOpen,
-  onHover,
 }: {
   readonly line: ShownLine
-  readonly fresh: boolean
+  readonly sayer: Sayer
+  readonly session: SessionStore
   readonly difference: number | null
   readonly open: boolean
-  readonly onOpen: () => void
-  readonly onHover: (inside: boolean) => void
 }) {
-  const sayer = useSayer()
   const shown = sayer.figure(line.shown, line.unit, line.absent)
   const total = line.weight === 'total'
   const better = difference !== null && (line.better === 'more' ? difference > 0 : difference < 0)
@@ -116,9 +117,9 @@ function Line({
         type="button"
         aria-expanded={open}
         title="Why?"
-        onClick={onOpen}
-        onMouseEnter={() => onHover(true)}
-        onMouseLeave={() => onHover(false)}
+        onClick={() => session.setState({ why: open ? null : line.id })}
+        onMouseEnter={() => session.setState({ lit: line.about })}
+        onMouseLeave={() => session.setState({ lit: [] })}
         className="group flex w-full cursor-pointer items-baseline gap-1.5 rounded px-0.5 py-px text-left hover:bg-fold"
       >
         <span className={`min-w-0 flex-1 truncate ${line.weight === 'loss' ? 'text-pencil' : ''}`}>
@@ -130,7 +131,7 @@ function Line({
         <span
           data-line={line.id}
           data-value={line.value ?? ''}
-          className={`font-semibold ${total ? 'text-[19px] leading-7' : ''} ${fresh ? '' : 'text-pencil opacity-60'}`}
+          className={`font-semibold ${total ? 'text-[19px] leading-7' : ''} ${stale}`}
         >
           {shown.figure}
         </span>
@@ -142,7 +143,7 @@ function Line({
       </button>
     </div>
   )
-}
+})
 
 /** A change in the room of a unit; of years, one under a tenth in days. */
 function changeOf(difference: number, unit: ShownLine['unit'], sayer: Sayer): string {
