@@ -4,7 +4,7 @@ import { useDeferredValue } from 'react'
 import { BillChart, EnergyChart, PaybackChart, WeekChart } from '@/charts/figures'
 import { StoreView } from '../battery/store-view'
 import { type LineId } from '@/core/model/ledger'
-import { useNumbers, useSayer, useSession, useSite } from '../context'
+import { useNumbers, useOptions, useSayer, useSession, useSite } from '../context'
 import { AverageDays } from '../match/average-days'
 import { EnergyFlowPicture } from '../match/energy-flow'
 import { Offsets } from '../match/offsets'
@@ -25,6 +25,7 @@ export function ChapterView() {
   // The ledger's figures stand first; charts follow when there is time.
   const numbers = useDeferredValue(newest)
   const site = useSite()
+  const optionCount = useOptions().length
   const sayer = useSayer()
   if (!numbers) return <p className="quiet p-6">Computing the year …</p>
   const { summary } = numbers
@@ -33,6 +34,8 @@ export function ChapterView() {
   const of = { sayer }
   const hasSolar = summary.ledger.find((line) => line.id === 'bill-then')?.absent === undefined
   const southern = site.latitudeDeg < 0
+  // On a narrow screen a table of more than two goes below the stage, and the main figures stand beside it.
+  const many = optionCount > 2
   return (
     <div
       // Another chapter begins at its top.
@@ -67,7 +70,10 @@ export function ChapterView() {
       {chapter === 'store' && (
         <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
           <div className={besideStage}>
-            <Tiles ids={['used', 'bought', 'self-sufficiency', 'bill-then', 'net-price', 'payback']} />
+            <Tiles
+              ids={['used', 'bought', 'self-sufficiency', 'bill-then', 'net-price', 'payback']}
+              columns="grid-cols-3"
+            />
           </div>
           <StoreView
             summary={summary}
@@ -86,7 +92,12 @@ export function ChapterView() {
       )}
       {chapter === 'offer' && (
         <div className="grid gap-4">
-          <div className={besideStage}>
+          {many && (
+            <div className={`${besideStage} xl:hidden`}>
+              <Tiles ids={['saving', 'net-price', 'payback', 'npv']} columns="grid-cols-2" />
+            </div>
+          )}
+          <div className={many ? 'xl:mr-[256px]' : besideStage}>
             <Compare />
           </div>
           <PaybackChart {...of} cash={cash} payback={payback} height={250} />
@@ -99,11 +110,11 @@ export function ChapterView() {
   )
 }
 
-function Tiles({ ids }: { readonly ids: readonly LineId[] }) {
+function Tiles({ ids, columns }: { readonly ids: readonly LineId[]; readonly columns: string }) {
   const { numbers } = useNumbers()
   const sayer = useSayer()
   return (
-    <dl className="grid grid-cols-3 gap-2">
+    <dl className={`grid ${columns} gap-2`}>
       {ids.map((id) => {
         const line = numbers?.summary.ledger.find((l) => l.id === id)
         if (!line) return null

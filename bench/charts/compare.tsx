@@ -74,7 +74,7 @@ export function Compare() {
         <tr>
           <td />
           {shown.map(({ id, letter, name, summary }) => (
-            <th key={id} scope="col" className="px-2 py-1 text-right align-bottom font-medium">
+            <th key={id} scope="col" className="px-2 py-1 text-right align-top font-medium">
               {summary && (
                 <RoofThumb
                   panels={summary.panels}

@@ -1,11 +1,13 @@
 'use client'
 
+import { useEffect, useRef } from 'react'
 import { useStore } from 'zustand'
 import { theOne } from '@/core/kinds/documents'
 import { optionLetter } from '@/core/kinds/job'
 import { offerId } from '@/core/kinds/offer/offer'
 import { newId } from '@/core/model/new-id'
 import { useBench, useHouse, useOptions, useSession, useSite } from '../context'
+import { intoView } from '../fields/into-view'
 import { number } from '@/words/format'
 import { toast } from '../store/session'
 
@@ -18,6 +20,11 @@ export function OptionTabs() {
   const active = useSession((s) => s.optionId)
   const byOption = useStore(live.store, (s) => s.byOption)
   const index = options.findIndex((option) => option.id === active)
+  const tabs = useRef<HTMLDivElement>(null)
+  // Of many options the one on the screen is in sight.
+  useEffect(() => {
+    intoView(tabs.current?.children.item(index) ?? null)
+  }, [index])
 
   const copy = () => {
     const from = options[index] ?? options[0]
@@ -42,7 +49,7 @@ export function OptionTabs() {
 
   return (
     <div className="flex min-w-12 flex-1 items-center justify-end gap-1">
-      <div role="tablist" aria-label="Options" className="flex min-w-0 gap-1 overflow-x-auto">
+      <div ref={tabs} role="tablist" aria-label="Options" className="flex min-w-0 gap-1 overflow-x-auto">
         {options.map((option, i) => {
           const numbers = byOption[option.id]
           const fresh = numbers?.house === house && numbers.objects === option.objects
