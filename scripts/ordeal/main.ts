@@ -14,6 +14,12 @@ import { work } from './work'
 const named = process.argv.slice(2)
 const short = named.includes('--short')
 const wanted = named.filter((name) => !name.startsWith('--'))
+const parts = ['load', 'designers', 'bad', 'history', 'list', 'kills', 'work', 'cluster']
+const unknown = wanted.filter((name) => !parts.includes(name))
+if (unknown.length > 0) {
+  console.error(`There is no part ${unknown.join(', ')}: choose from ${parts.join(', ')}.`)
+  process.exit(1)
+}
 const has = (name: string) => wanted.length === 0 || wanted.includes(name)
 
 /** The same where people sign in. */
@@ -50,11 +56,15 @@ try {
 }
 if (has('bad')) reports.push(await badRequestsWithAccounts(short ? 2000 : 50_000, !short))
 if (has('kills')) reports.push(await kills(short ? 6 : 500, await freePort(0), !short))
-if (has('work') && !short) reports.push(await work(20))
+if (short ? wanted.includes('work') : has('work')) reports.push(await work(short ? 3 : 20))
 
 // On its own: it needs more of Debian's packages than the others.
 if (wanted.includes('cluster')) reports.push(await cluster(short ? 7 : 100))
 
+if (reports.length === 0) {
+  console.error(`Nothing was run: ${wanted.join(', ')} has no short form.`)
+  process.exit(1)
+}
 const broken = reports.flatMap((report) => report.broken)
 console.log(
   broken.length === 0 ? '\nAll of it holds.' : `\nBroken:\n${broken.map((line) => `  ${line}`).join('\n')}`,
