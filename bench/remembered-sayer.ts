@@ -4,11 +4,9 @@ import { siteId } from '@/core/kinds/site/site'
 import { english } from '@/words/english'
 import { namedIn, namesFrom } from '@/words/names'
 import { Sayer } from '@/words/sayer'
+import { type StationChoice } from './stations/station-choice'
 
-interface Station {
-  readonly id: string
-  readonly name: string
-}
+type Station = Pick<StationChoice, 'id' | 'name'>
 
 type Of = readonly [Catalogue, Objects, Objects, Station | undefined]
 

@@ -61,8 +61,8 @@ export function Chart({ title, type, height, series, options, still = false }: P
   return (
     <figure aria-label={title}>
       <figcaption className="mb-1 font-semibold">{title}</figcaption>
-      {/* It keeps its place until it is drawn. */}
-      <div ref={place} style={{ minHeight: height }} />
+      {/* It keeps its place until it is drawn; figures of before have no colour, and lose no contrast. */}
+      <div ref={place} className="data-stale:grayscale" style={{ minHeight: height }} />
     </figure>
   )
 }

@@ -16,7 +16,8 @@ function whenIdle(work: () => void): () => void {
 
 /**
  * A chart in its element. Drawing one takes longer than working out a year: figures that follow one another quickly are
- * drawn once, when the page is at rest, and those out of sight when they come into it.
+ * drawn once, when the page is at rest, and those out of sight when they come into it. Until then the element says with
+ * `data-stale` that its drawing is of the figures before.
  */
 export class DrawnChart {
   readonly #element: HTMLElement
@@ -40,6 +41,7 @@ export class DrawnChart {
   /** @param atOnce for a page that is printed: it waits for nothing */
   show(options: ApexOptions, atOnce: boolean): void {
     this.#wanted = options
+    this.#element.toggleAttribute('data-stale', this.#chart !== null)
     if (atOnce) void this.#draw()
     else this.#plan()
   }
@@ -72,10 +74,11 @@ export class DrawnChart {
         this.#chart = new Chart(this.#element, options)
         await this.#chart.render()
       }
+      // Unless newer figures have come meanwhile.
+      this.#element.toggleAttribute('data-stale', this.#wanted !== null)
     } finally {
       this.#drawing = false
     }
-    // Newer figures have come meanwhile.
     this.#plan()
   }
 }

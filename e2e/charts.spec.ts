@@ -45,8 +45,10 @@ test('a chart is drawn anew for new figures, in sight at once and further down w
   expect(after).not.toBe(before)
   await page.waitForTimeout(1500)
   await expect(said).toContainText(before)
+  await expect(course.locator('[data-stale]')).toHaveCount(1)
   await course.scrollIntoViewIfNeeded()
   await expect(said).toContainText(after)
+  await expect(course.locator('[data-stale]')).toHaveCount(0)
 
   // In sight it follows by itself; the bill knows no price and is left alone.
   await priceIs(page, '2.40')
