@@ -43,6 +43,16 @@ test('a meter file is read, a car is added and left out, months are typed, and a
   await page.getByLabel('Charging', { exact: true }).selectOption({ label: 'cheapest hours' })
   await settled(page)
   expect(await figure(page, 'bill-then')).toBeLessThan(atOnce - 20)
+  // Home by day it can wait for the sun.
+  const stay = page.getByLabel('At home', { exact: true })
+  await stay.fill('10–9')
+  await stay.press('Enter')
+  await settled(page)
+  const [bought, cheap] = [await figure(page, 'bought'), await figure(page, 'bill-now')]
+  await page.getByLabel('Charging', { exact: true }).selectOption({ label: 'surplus of the roof' })
+  await settled(page)
+  expect(await figure(page, 'bought')).toBeLessThan(bought - 300)
+  expect(await figure(page, 'bill-now')).toBe(cheap)
   await page.getByLabel('Counts: Electric car').uncheck()
   await settled(page)
   expect(await figure(page, 'consumption')).toBeCloseTo(7300, 6)

@@ -1,6 +1,6 @@
 'use client'
 
-import { loadId, type AddedLoad, type Load } from '@/core/kinds/load/load'
+import { carChargings, loadId, type AddedLoad, type Load } from '@/core/kinds/load/load'
 import { newId } from '@/core/model/new-id'
 import { parseNumber } from '@/core/model/numbers'
 import { later } from '@/words/en/later'
@@ -116,12 +116,13 @@ function Added({
             label={words.charging}
             value={one.charging}
             wide
-            choices={(['at-once', 'cheapest'] as const).map((value) => ({
+            choices={carChargings.map((value) => ({
               value,
               label: words.chargings[value],
             }))}
             onChoose={(charging) => onChange({ charging })}
           />
+          {one.charging === 'on-surplus' && <p className="quiet">{words.surplusHint}</p>}
         </>
       )}
       {(one.what === 'car' || one.what === 'hours') && (

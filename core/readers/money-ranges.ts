@@ -1,3 +1,4 @@
+import { loadUnder } from '../load/cars'
 import { emptyDispatch } from '../battery/own-use'
 import { dispatchServed } from '../battery/running'
 import { scaledYield } from '../battery/scaled-yield'
@@ -23,7 +24,7 @@ import { acStage } from '../stages/ac'
 import { clockStage } from '../stages/clock'
 import { runningOf } from '../stages/dispatch'
 import { financeStage, priceStage } from '../stages/finance'
-import { loadStage } from '../stages/load'
+import { carsIn, loadNowStage, steadyLoadStage } from '../stages/load'
 import { exportPriceStage, formOf, priceThenStage, withoutExports } from '../stages/tariffs'
 import { fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type World } from '../stages/world'
 import { TariffYear } from '../tariff/form-bill'
@@ -110,9 +111,11 @@ async function billsBetween(
   const hours = { clock: run.value(clockStage), year: modelYear, stepMinutes }
   const now = new TariffYear(withoutExports(tariffNowIn(world)), hours)
   const then = new TariffYear(formOf(tariffThenIn(world)), hours)
-  const [kwh, load] = [run.value(acStage).kwhByInterval, run.value(loadStage)]
+  const [kwh, load] = [run.value(acStage).kwhByInterval, run.value(loadNowStage)]
   const running = runningOf(run, world)
   const [buy, sell] = [run.value(priceThenStage), run.value(exportPriceStage)]
+  const steady = run.value(steadyLoadStage)
+  const { cars, ...placed } = { ...carsIn(world), clock: hours.clock, price: buy }
   const made = nodesIn(...span.made, nodes.made)
   const used = nodesIn(...span.used, nodes.used)
   const held = running.battery ? nodesIn(Math.min(...span.held), 1, nodes.held) : [1]
@@ -124,16 +127,22 @@ async function billsBetween(
   for (const usedShare of used) {
     const loadKwh = load.map((one) => one * usedShare)
     before.push(now.bill(loadKwh, nothing).annual)
-    const house = withStandby({ ...running, loadKwh, buy, sell, startKwh: null }, running.battery)
+    const loadOf = loadUnder({
+      ...placed,
+      steadyKwh: steady.map((one) => one * usedShare),
+      cars: cars.map((car) => ({ ...car, kwhPerYear: car.kwhPerYear * usedShare })),
+    })
     for (const madeShare of made) {
       scaledYield(kwh, madeShare, yieldKwh)
+      const year = { ...running, loadKwh: loadOf(yieldKwh), buy, sell, startKwh: null }
+      const house = withStandby(year, running.battery)
       for (const heldShare of held) {
         if (!(await patience.pause())) throw new Overtaken()
         const battery = running.battery && {
           ...running.battery,
           usableKwh: running.battery.usableKwh * heldShare,
         }
-        const [year] = agedYears({
+        const [aged] = agedYears({
           yieldKwh,
           battery,
           run: (series, one) =>
@@ -144,7 +153,7 @@ async function billsBetween(
           newBattery: [],
           years: 1,
         })
-        if (year) after.push(year)
+        if (aged) after.push(aged)
       }
     }
   }

@@ -3,7 +3,7 @@ import { Overtaken, type Patience, type Run } from '../graph/run'
 import { acStage } from '../stages/ac'
 import { clockStage } from '../stages/clock'
 import { asOne } from '../stages/dispatch'
-import { loadStage } from '../stages/load'
+import { loadThenStage } from '../stages/load'
 import { catalogueFor, storageIn, type World } from '../stages/world'
 import { isChosen, sizesOf } from './storage-sizes'
 
@@ -25,12 +25,12 @@ export async function offGridSizes(
   world: World,
   patience: Patience,
 ): Promise<{ readonly sizes: readonly OffGridSize[]; readonly missing: Float32Array | null }> {
-  await run.prepare([acStage, loadStage, clockStage], patience)
+  await run.prepare([acStage, loadThenStage, clockStage], patience)
   const storage = storageIn(world)
   const catalogue = catalogueFor(world)
   const given = {
     yieldKwh: run.value(acStage).kwhByInterval,
-    loadKwh: run.value(loadStage),
+    loadKwh: run.value(loadThenStage).loadKwh,
     stepHours: world.weather.value.stepMinutes / 60,
     month: run.value(clockStage).month,
   }

@@ -12,7 +12,7 @@ import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { asOne, batteryRunIn, countedHours, countedIn, dispatchStage, runningOf } from '../stages/dispatch'
 import { financeStage, priceStage } from '../stages/finance'
-import { loadStage } from '../stages/load'
+import { loadThenStage } from '../stages/load'
 import { exportPriceStage, formOf, priceThenStage } from '../stages/tariffs'
 import { clockStage } from '../stages/clock'
 import { batteryIn, catalogueFor, storageIn, tariffThenIn, type World } from '../stages/world'
@@ -91,7 +91,7 @@ function costOf(
 const caseOf = (run: Run<World>, world: World) => ({
   ...runningOf(run, world),
   yieldKwh: run.value(acStage).kwhByInterval,
-  loadKwh: run.value(loadStage),
+  loadKwh: run.value(loadThenStage).loadKwh,
   buy: run.value(priceThenStage),
   sell: run.value(exportPriceStage),
   startKwh: null,

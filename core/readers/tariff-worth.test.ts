@@ -5,7 +5,7 @@ import { Overtaken } from '../graph/run'
 import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { financeStage } from '../stages/finance'
-import { loadStage } from '../stages/load'
+import { loadNowStage } from '../stages/load'
 import { storageIn } from '../stages/world'
 import { freshGraph, job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { tariffsIn } from '@/town/tariffs'
@@ -60,7 +60,7 @@ test('by hand: one price and nothing paid for what goes out', async () => {
   const row = rows.find(({ form }) => form.name === 'Plain')
   expect(rows.filter(({ form }) => form.name === 'Plain')).toHaveLength(1)
   const run = runOf(world)
-  const load = run.value(loadStage)
+  const load = run.value(loadNowStage)
   const made = run.value(acStage).kwhByInterval
   const sum = (values: Float64Array) => values.reduce((all, one) => all + one, 0)
   expect(row?.before).toBeCloseTo(120 + 0.3 * sum(load), 6)

@@ -4,15 +4,15 @@ import { type FormBill } from '../tariff/bill-lines'
 import { formBill } from '../tariff/form-bill'
 import { clockStage } from './clock'
 import { dispatchStage } from './dispatch'
-import { loadStage } from './load'
+import { loadNowStage } from './load'
 import { formOf, withoutExports } from './tariffs'
 import { tariffNowIn, tariffThenIn, type World } from './world'
 
 /** Twelve bills as they are now. */
 export const billNowStage: Stage<World, FormBill> = stage({
   name: 'bill now',
-  version: 2,
-  after: { load: loadStage, clock: clockStage },
+  version: 3,
+  after: { load: loadNowStage, clock: clockStage },
   reads: (world: World) => ({
     tariff: withoutExports(tariffNowIn(world)),
     stepMinutes: world.weather.value.stepMinutes,

@@ -4,7 +4,7 @@ import { acStage } from './ac'
 import { clockStage } from './clock'
 import { batteryRunIn, dispatchStage } from './dispatch'
 import { lightSeriesStage, type LightSeries } from './light-series'
-import { loadStage } from './load'
+import { loadThenStage } from './load'
 import { exportPriceStage, priceNowStage, priceThenStage } from './tariffs'
 import { type World } from './world'
 
@@ -33,11 +33,11 @@ export interface Carpet extends LightSeries {
 
 export const carpetStage: Stage<World, Carpet> = stage({
   name: 'carpet',
-  version: 3,
+  version: 4,
   after: {
     light: lightSeriesStage,
     ac: acStage,
-    load: loadStage,
+    house: loadThenStage,
     dispatch: dispatchStage,
     priceNow: priceNowStage,
     price: priceThenStage,
@@ -45,7 +45,8 @@ export const carpetStage: Stage<World, Carpet> = stage({
     clock: clockStage,
   },
   reads: (world: World) => ({ stepMinutes: world.weather.value.stepMinutes }),
-  compute: ({ stepMinutes }, { light, ac, load, dispatch, priceNow, price, earns, clock }) => {
+  compute: ({ stepMinutes }, { light, ac, house, dispatch, priceNow, price, earns, clock }) => {
+    const load = house.loadKwh
     const net = new Float32Array(load.length)
     for (let i = 0; i < net.length; i++)
       net[i] = (dispatch.sold[i] as number) - (dispatch.bought[i] as number)
@@ -84,14 +85,18 @@ export interface UseByMonth {
 
 export const useByMonthStage: Stage<World, UseByMonth> = stage({
   name: 'use by month',
-  version: 3,
-  after: { load: loadStage, dispatch: dispatchStage, clock: clockStage },
+  version: 4,
+  after: { house: loadThenStage, dispatch: dispatchStage, clock: clockStage },
   reads: (world: World) => ({
     standbyKwh: standbyKwh(batteryRunIn(world), world.weather.value.stepMinutes / 60),
   }),
   compute: (
     { standbyKwh: own },
-    { load, dispatch: { bought, sold, charged, discharged, curtailed }, clock: { month } },
+    {
+      house: { loadKwh: load },
+      dispatch: { bought, sold, charged, discharged, curtailed },
+      clock: { month },
+    },
   ) => {
     const of = (series: Float64Array) => byMonth(month, (i) => series[i] as number)
     return {

@@ -10,7 +10,7 @@ import { firstHolding, withHolidays, type When } from '../tariff/when'
 import { acStage } from './ac'
 import { clockStage } from './clock'
 import { feedInStage, limitOf } from './feed-in'
-import { loadStage } from './load'
+import { loadThenStage } from './load'
 import { exportPriceStage, priceThenStage } from './tariffs'
 import { batteryIn, fieldsOf, storageIn, tariffThenIn, type World } from './world'
 
@@ -84,10 +84,10 @@ export function runningOf(run: Run<World>, world: World) {
 /** Where the yield goes, interval by interval: house, battery, grid. */
 export const dispatchStage: Stage<World, Dispatch> = stage({
   name: 'dispatch',
-  version: 6,
+  version: 7,
   after: {
     ac: acStage,
-    load: loadStage,
+    load: loadThenStage,
     buy: priceThenStage,
     sell: exportPriceStage,
     feedIn: feedInStage,
@@ -96,7 +96,7 @@ export const dispatchStage: Stage<World, Dispatch> = stage({
   reads: runningIn,
   compute: ({ counted, ...running }, { ac, load, buy, sell, feedIn, clock }) => {
     const exportLimitKw = limitOf(feedIn)
-    const given = { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null }
+    const given = { ...running, exportLimitKw, loadKwh: load.loadKwh, buy, sell, startKwh: null }
     return dispatchBy(
       { ...running, hours: countedHours(counted, clock) },
       { ...given, yieldKwh: ac.kwhByInterval },

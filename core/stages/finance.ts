@@ -5,6 +5,7 @@ import { moneyOf, yearsFields, type AgedYear, type Money } from '../finance/ways
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
 import { modelYear } from '../model/model-year'
+import { loadUnder } from '../load/cars'
 import { emptyDispatch } from '../battery/own-use'
 import { dispatchServed } from '../battery/running'
 import { withStandby } from '../battery/standby'
@@ -13,7 +14,7 @@ import { billNowStage } from './bills'
 import { clockStage } from './clock'
 import { countedHours, runningIn } from './dispatch'
 import { feedInStage, limitOf } from './feed-in'
-import { loadStage } from './load'
+import { carsIn, steadyLoadStage } from './load'
 import { partsPriceStage } from './parts-price'
 import { powerStage } from './power'
 import { pricedIn } from './prices'
@@ -24,10 +25,10 @@ import { fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type World } fr
 /** The years to come at today's prices. */
 export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
   name: 'years',
-  version: 5,
+  version: 6,
   after: {
     ac: acStage,
-    load: loadStage,
+    steadyKwh: steadyLoadStage,
     buy: priceThenStage,
     sell: exportPriceStage,
     clock: clockStage,
@@ -46,24 +47,30 @@ export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
         ? replacements.flatMap(({ what, year }) => (what === 'battery' ? [year] : []))
         : [],
       tariff: formOf(tariffThenIn(world)),
-      stepMinutes: world.weather.value.stepMinutes,
+      ...carsIn(world),
     }
   },
-  compute: ({ running, tariff, stepMinutes, ...ageing }, { ac, load, buy, sell, clock, feedIn }) => {
+  compute: (
+    { running, tariff, cars, stepMinutes, ...ageing },
+    { ac, steadyKwh, buy, sell, clock, feedIn },
+  ) => {
     const exportLimitKw = limitOf(feedIn)
     const prices = new TariffYear(tariff, { clock, year: modelYear, stepMinutes })
     const hours = countedHours(running.counted, clock)
-    const given = withStandby(
-      { ...running, exportLimitKw, loadKwh: load, buy, sell, startKwh: null },
-      running.battery,
-    )
-    const into = emptyDispatch(load.length)
+    // Cars that wait for the sun find less of it each year.
+    const loadOf = loadUnder({ steadyKwh, cars, clock, stepMinutes, price: buy })
+    const given = { ...running, exportLimitKw, buy, sell, startKwh: null }
+    const into = emptyDispatch(steadyKwh.length)
     return agedYears({
       ...ageing,
       battery: running.battery,
       yieldKwh: ac.kwhByInterval,
       run: (yieldKwh, battery) =>
-        dispatchServed({ ...running, hours, battery }, { ...given, yieldKwh }, into),
+        dispatchServed(
+          { ...running, hours, battery },
+          withStandby({ ...given, yieldKwh, loadKwh: loadOf(yieldKwh) }, battery),
+          into,
+        ),
       bill: (bought, sold) => prices.bill(bought, sold),
     })
   },

@@ -1,9 +1,12 @@
 import { job, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { type Objects } from '../kinds/documents'
 import { loadId, type AddedLoad } from '../kinds/load/load'
-import { tariffThenId } from '../kinds/tariff/tariff'
-import { loadStage } from './load'
-import { billThenStage } from './bills'
+import { tariffNowId, tariffThenId } from '../kinds/tariff/tariff'
+import { loadNowStage, loadThenStage } from './load'
+import { clockStage } from './clock'
+import { billNowStage, billThenStage } from './bills'
+import { dispatchStage } from './dispatch'
+import { yearsStage } from './finance'
 import { exportPriceStage, priceThenStage } from './tariffs'
 
 const sum = (values: Float64Array) => values.reduce((all, value) => all + value, 0)
@@ -19,7 +22,7 @@ const hours: AddedLoad = {
 }
 const runFor = async (house: Objects) => runOf(await worldOf(house, withBattery))
 const loadWith = async (...added: AddedLoad[]) =>
-  (await runFor(set(job.house, loadId, { added }))).value(loadStage)
+  (await runFor(set(job.house, loadId, { added }))).value(loadNowStage)
 
 test('what comes adds to each hour, what goes takes from it, and no hour falls below nothing', async () => {
   const [plain, less, none, off] = await Promise.all([
@@ -39,4 +42,48 @@ test('prices that have risen by the model year hold in the hours as they do on t
   expect(after.value(priceThenStage)[5]).toBeCloseTo(1.5 * (before.value(priceThenStage)[5] ?? NaN), 12)
   expect(after.value(exportPriceStage)[5]).toBeCloseTo(1.5 * (before.value(exportPriceStage)[5] ?? NaN), 12)
   expect(after.value(billThenStage).annual).toBeCloseTo(1.5 * before.value(billThenStage).annual, 6)
+})
+
+const car: AddedLoad = {
+  what: 'car',
+  id: 'car',
+  name: 'Car',
+  on: true,
+  kwhPerYear: 3000,
+  chargerKw: 7,
+  fromHour: 10,
+  toHour: 7,
+  charging: 'at-once',
+}
+
+test('a car that waits for the sun is charged from it, with solar alone, and finds less in later years', async () => {
+  const withCar = (charging: typeof car.charging) =>
+    runFor(set(job.house, loadId, { added: [{ ...car, charging }] }))
+  const [cheapest, waiting] = await Promise.all([withCar('cheapest'), withCar('on-surplus')])
+  expect(waiting.value(billNowStage)).toEqual(cheapest.value(billNowStage))
+  const { loadKwh, onSurplusKwh } = waiting.value(loadThenStage)
+  expect(onSurplusKwh).toBeGreaterThan(1000)
+  expect(sum(loadKwh)).toBeCloseTo(sum(waiting.value(loadNowStage)), 6)
+  const bought = (run: typeof waiting) => sum(run.value(dispatchStage).bought)
+  expect(bought(waiting)).toBeLessThan(bought(cheapest) - 500)
+  // The first of the years is the year of the bills.
+  const [first, second] = waiting.value(yearsStage)
+  expect(first?.bill).toBeCloseTo(waiting.value(billThenStage).annual, 6)
+  expect(second?.bill).toBeGreaterThan(first?.bill ?? NaN)
+})
+
+test('cheapest hours are those of the tariff that the house is on', async () => {
+  const from = (fromHour: number, toHour: number) => ({
+    periods: [
+      { name: 'Cheap', months: [], days: 'all', fromHour, toHour, pricePerKwh: 0.01, exportPerKwh: 0 },
+    ],
+  })
+  const house = set(job.house, loadId, { added: [{ ...car, charging: 'cheapest' }] })
+  const run = await runFor(set(set(house, tariffNowId, from(2, 4)), tariffThenId, from(12, 14)))
+  const steady = (await runFor(job.house)).value(loadNowStage)
+  const { hour } = run.value(clockStage)
+  const hours = (load: Float64Array) =>
+    new Set([...hour].filter((_, i) => (load[i] ?? 0) > (steady[i] ?? 0) + 1e-9 && i > 48 && i < 1400))
+  expect(hours(run.value(loadNowStage))).toEqual(new Set([2, 3]))
+  expect(hours(run.value(loadThenStage).loadKwh)).toEqual(new Set([12, 13]))
 })

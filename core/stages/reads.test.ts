@@ -116,7 +116,7 @@ const priced = ['pricePerKwh', 'periods', 'holidays', 'nonBypassablePerKwh']
 /** Readers of each field that is read. */
 const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   site: {
-    latitudeDeg: 'sun, load',
+    latitudeDeg: 'sun, steady load',
     longitudeDeg: 'sun',
     elevationM: 'sun',
     timeZone: 'clock',
@@ -144,11 +144,11 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     roofReserveKpa: 'account of the structure',
   },
   load: {
-    annualKwh: 'load',
-    shape: 'load, account of use',
-    byMonth: 'load',
-    meter: 'load',
-    added: 'load, account of use',
+    annualKwh: 'steady load',
+    shape: 'steady load, account of use',
+    byMonth: 'steady load',
+    meter: 'steady load',
+    added: 'steady load, load then, account of use, load now, years',
     // What they say stands in consumption and months.
     bills: '',
   },
@@ -533,7 +533,8 @@ test('the weather and where it comes from', () => {
         'dispatch',
         'bill now',
         'bill then',
-        'load',
+        'load now',
+        'load then',
         'years',
         'light series',
         'carpet',

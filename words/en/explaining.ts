@@ -113,6 +113,7 @@ export const terms = {
   'nine-years-of-ten': 'Exceeded in nine years of ten (P90)',
   consumption: 'Consumption',
   'through-battery': 'of which through the battery',
+  'cars-on-surplus': 'of which into cars that wait for the sun',
   'export-limit': 'Export limit',
   bought: 'Bought',
   batteries: '{count} × {battery}, usable each',
@@ -230,6 +231,8 @@ export const assumptions = {
   'meter-year':
     'Hours as the meter measured them, each on the same weekday of its season, scaled to the annual total.',
   'added-load': 'What will come is part of it, before solar as well as with it.',
+  'car-by-sun':
+    'A car that waits for the sun takes what the roof has left, before any battery, and what is missing then in the cheapest hours of the same stay, as if the day ahead were known.',
   'archetype-day': 'An archetype day’s load shape, scaled to the annual total.',
   'means-of-hour': 'Means of an hour: shorter peaks of load and sun may miss each other.',
   'incentive-at-purchase':

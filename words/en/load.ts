@@ -1,4 +1,4 @@
-import { type AddedLoad } from '@/core/kinds/load/load'
+import { type AddedLoad, type carChargings } from '@/core/kinds/load/load'
 
 /** Consumption in Match. */
 export const load = {
@@ -37,7 +37,13 @@ export const load = {
   hours: 'Hours',
   hoursHint: '18–7, or 16–20',
   charging: 'Charging',
-  chargings: { 'at-once': 'at once', cheapest: 'cheapest hours' },
+  chargings: {
+    'at-once': 'at once',
+    cheapest: 'cheapest hours',
+    'on-surplus': 'surplus of the roof',
+  } satisfies Readonly<Record<(typeof carChargings)[number], string>>,
+  surplusHint:
+    'What the roof has left first, then the cheapest hours of the same stay. Without solar, the cheapest hours.',
   below: 'Heats below',
   above: 'Cools above',
   months: 'Months',

@@ -33,6 +33,9 @@ const meterSchema = z.strictObject({
 })
 export type MeterYear = DeepReadonly<z.infer<typeof meterSchema>>
 
+/** When a car is charged. */
+export const carChargings = ['at-once', 'cheapest', 'on-surplus'] as const
+
 const hour = wholeBetween(0, 24)
 const added = {
   id: idSchema,
@@ -51,8 +54,8 @@ const addedSchema = z.discriminatedUnion('what', [
     /** Hours of the local clock that it stands at home, over midnight where `from` is later. */
     fromHour: hour,
     toHour: hour,
-    /** As soon as it is plugged in, or in the cheapest hours that it is there. */
-    charging: z.enum(['at-once', 'cheapest']),
+    /** As soon as it is plugged in, in the cheapest hours that it is there, or with what the roof has left. */
+    charging: z.enum(carChargings),
   }),
   /** Follows the cold under a temperature, or the heat over one. */
   z.strictObject({ what: z.literal('heating'), ...added, baseC: between(-20, 40, '°C') }),
@@ -114,10 +117,12 @@ export const loadSchema = z.strictObject({
 })
 export type Load = DeepReadonly<z.infer<typeof loadSchema>>
 
-export const loadVersion = 3
+export const loadVersion = 4
 export const loadMigrations = [
   (value: Record<string, unknown>) => ({ ...value, byMonth: null, meter: null, added: [] }),
   (value: Record<string, unknown>) => ({ ...value, bills: [] }),
+  // Cars may wait for the sun.
+  (value: Record<string, unknown>) => value,
 ]
 
 export const defaultLoad: Load = {

@@ -7,7 +7,7 @@ import { type LedgerLine, type LineId, type Term } from '../../model/ledger'
 import { type Unit } from '../../model/said'
 import { dispatchStage } from '../dispatch'
 import { feedInStage, limitOf } from '../feed-in'
-import { loadStage } from '../load'
+import { carsIn, loadThenStage } from '../load'
 import { batteryIn, fieldsOf, loadIn, storageIn, type World } from '../world'
 import { term, type Account } from './account'
 import { plainCheck } from './site'
@@ -17,6 +17,8 @@ interface Year {
   readonly rule: Storage['rule']
   readonly measured: boolean
   readonly added: boolean
+  /** Whether a car waits for what the roof has left. */
+  readonly waits: boolean
 }
 
 const total = (series: Float64Array) => series.reduce((sum, value) => sum + value, 0)
@@ -26,7 +28,7 @@ function houseLine(
   value: number,
   better: LedgerLine['better'],
   inputs: readonly Term[],
-  { rule, measured, added }: Year,
+  { rule, measured, added, waits }: Year,
   unit: Unit = 'kWh',
 ): LedgerLine {
   return {
@@ -44,6 +46,7 @@ function houseLine(
       assumptions: [
         { code: measured ? 'meter-year' : 'archetype-day' },
         ...(added ? [{ code: 'added-load' as const }] : []),
+        ...(waits ? [{ code: 'car-by-sun' as const }] : []),
         { code: 'means-of-hour' },
       ],
     },
@@ -53,8 +56,8 @@ function houseLine(
 /** Where the energy goes. */
 export const useAccount: Stage<World, Account> = stage({
   name: 'account of use',
-  version: 5,
-  after: { dispatch: dispatchStage, load: loadStage, feedIn: feedInStage },
+  version: 6,
+  after: { dispatch: dispatchStage, house: loadThenStage, feedIn: feedInStage },
   reads: (world: World) => {
     const battery = batteryIn(world)
     return {
@@ -65,16 +68,18 @@ export const useAccount: Stage<World, Account> = stage({
       rule: battery ? storageIn(world).rule : ('own-use' as const),
       measured: loadIn(world).shape === 'meter',
       added: loadIn(world).added.some(({ on }) => on),
+      waits: carsIn(world).cars.some(({ charging }) => charging === 'on-surplus'),
     }
   },
-  compute: ({ battery, storage, stepHours, rule, measured, added }, { dispatch, load, feedIn }) => {
+  compute: ({ battery, storage, stepHours, ...year }, { dispatch, house, feedIn }) => {
+    const load = house.loadKwh
     const line = (
       id: Parameters<typeof houseLine>[0],
       value: number,
       better: LedgerLine['better'],
       inputs: readonly Term[],
       unit?: Unit,
-    ) => houseLine(id, value, better, inputs, { rule, measured, added }, unit)
+    ) => houseLine(id, value, better, inputs, year, unit)
     const consumed = total(load)
     const bought = total(dispatch.bought)
     const throughBattery = total(dispatch.discharged)
@@ -85,6 +90,7 @@ export const useAccount: Stage<World, Account> = stage({
         consumption,
         term('bought', bought, 'kWh', 0),
         term('through-battery', throughBattery, 'kWh', 0),
+        ...(year.waits ? [term('cars-on-surplus', house.onSurplusKwh, 'kWh', 0)] : []),
       ]),
       line('sold', total(dispatch.sold), 'more', []),
       ...(curtailed > 0
@@ -92,7 +98,7 @@ export const useAccount: Stage<World, Account> = stage({
         : []),
       ...(battery
         ? [
-            batteryLine(battery, storage, { rule, measured, added }, dispatch, {
+            batteryLine(battery, storage, year, dispatch, {
               throughBattery,
               hours: load.length * stepHours,
             }),
