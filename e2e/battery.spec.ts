@@ -57,6 +57,21 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   await expect(backup.getByText(/in the worst case/)).not.toHaveText(longest, { timeout: 30_000 })
   await backup.getByLabel('Stays on, all the time').fill('0.3')
   await backup.getByLabel('Stays on, all the time').press('Enter')
+  // What will come can stay on too: with a heat pump it is over much sooner.
+  await chapter(page, 'Match')
+  await page.getByLabel('Add …').selectOption({ label: 'Heat pump' })
+  await settled(page)
+  await chapter(page, 'Store')
+  const worst = async () =>
+    Number(/runs ([\d.,]+) h/.exec(await backup.getByText(/in the worst case/).innerText())?.[1])
+  const before = await worst()
+  await backup.getByLabel('Heat pump').check()
+  await expect.poll(worst, { timeout: 30_000 }).toBeLessThan(0.7 * before)
+  await backup.getByLabel('Heat pump').uncheck()
+  await chapter(page, 'Match')
+  await page.getByRole('button', { name: 'Remove Heat pump' }).click()
+  await settled(page)
+  await chapter(page, 'Store')
 
   // Without a grid: hours that are served, and what it takes to serve as many as are asked for.
   const alone = page.getByRole('region', { name: 'The same house without a grid' })

@@ -2,11 +2,13 @@
 
 import { MonthBars } from '@/charts/month-bars'
 import { type BackupSummary } from '@/core/battery/backup'
+import { theOne } from '@/core/kinds/documents'
+import { loadId } from '@/core/kinds/load/load'
 import { storageId, type Storage } from '@/core/kinds/storage/storage'
 import { type RunSummary } from '@/core/readers/summary'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
-import { useSayer, useSession } from '../context'
+import { useBench, useHouse, useSayer, useSession } from '../context'
 import { NumberField, PercentField } from '../fields/fields'
 import { momentText } from './said'
 import { YearCarpet } from './year-carpet'
@@ -30,6 +32,19 @@ export function Backup({
   const sayer = useSayer()
   const { place } = sayer
   const of = { documentId: useSession((s) => s.optionId), objectId: storageId, name: words.backupName }
+  const { documents } = useBench()
+  const { added } = theOne(useHouse(), 'load', loadId)
+  // What goes is in no circuit.
+  const offered = added.filter(({ on, kwhPerYear }) => on && kwhPerYear > 0)
+  const { loads } = storage.backup
+  const choose = (id: string, stays: boolean) =>
+    documents.set(of.name, of.documentId, of.objectId, {
+      backup: {
+        ...storage.backup,
+        // Those that are there no longer go.
+        loads: added.flatMap((one) => ((one.id === id ? stays : loads.includes(one.id)) ? [one.id] : [])),
+      },
+    })
   const shown = (hours: number) =>
     backup && hours >= backup.mostHours
       ? sayer.say(words.backupMost, { hours: number(hours, place) })
@@ -46,6 +61,21 @@ export function Backup({
           value={storage.backup.kw}
           fields={(kw) => ({ backup: { ...storage.backup, kw } })}
         />
+        {offered.length > 0 && (
+          <fieldset>
+            <legend className="text-pencil">{words.backupLoads}</legend>
+            {offered.map(({ id, name }) => (
+              <label key={id} className="flex cursor-pointer items-center gap-1.5 py-0.5">
+                <input
+                  type="checkbox"
+                  checked={loads.includes(id)}
+                  onChange={({ target }) => choose(id, target.checked)}
+                />
+                {name}
+              </label>
+            ))}
+          </fieldset>
+        )}
         <PercentField
           {...of}
           label={words.backupShare}

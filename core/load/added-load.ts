@@ -9,11 +9,16 @@ export interface AddedTo {
   readonly airC: ArrayLike<number> | null
 }
 
-/** What is computed of an added load; neither its name nor whether it counts. */
 type Bare<T> = T extends unknown ? Omit<T, 'id' | 'name' | 'on'> : never
+/** What is computed of an added load; neither its name nor whether it counts. */
+export type BareLoad = Bare<AddedLoad>
+
+export function bareLoad({ id: _id, name: _name, on: _on, ...bare }: AddedLoad): BareLoad {
+  return bare
+}
 
 /** All but cars, which go by prices and by what the roof gives, see `cars.ts`. */
-export type SteadyLoad = Bare<Exclude<AddedLoad, { what: 'car' }>>
+export type SteadyLoad = Exclude<BareLoad, { what: 'car' }>
 
 /** What one thing uses in each interval, kWh. */
 export function addedLoad(added: SteadyLoad, year: AddedTo): Float64Array {

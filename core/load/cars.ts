@@ -1,8 +1,8 @@
-import { type AddedLoad } from '../kinds/load/load'
 import { inHours } from '../model/hours-of-day'
 import { type LocalClock } from '../model/local-clock'
+import { type BareLoad } from './added-load'
 
-export type Car = Omit<Extract<AddedLoad, { what: 'car' }>, 'id' | 'name' | 'on'>
+export type Car = Extract<BareLoad, { what: 'car' }>
 
 /** What a house uses without its cars, and what these go by; one entry an interval. */
 export interface HouseWithCars {

@@ -129,7 +129,7 @@ test('the more hours shall be served without a grid, the larger the array and th
 test('the more stays on when the grid fails, the shorter it lasts', async () => {
   const worst = await Promise.all(
     [0.2, 0.4].map(async (kw) => {
-      const world = await worldWith({ backup: { kw, share: 0.1 } })
+      const world = await worldWith({ backup: { kw, share: 0.1, loads: [] } })
       return (await storageWorths(graph, world, patient)).backup?.worstHours ?? NaN
     }),
   )

@@ -17,6 +17,7 @@ import { exportPriceStage, formOf, priceThenStage } from '../stages/tariffs'
 import { clockStage } from '../stages/clock'
 import { batteryIn, catalogueFor, storageIn, tariffThenIn, type World } from '../stages/world'
 import { TariffYear } from '../tariff/form-bill'
+import { backedLoad } from './backed-load'
 import { offGridSizes, type OffGridSize } from './off-grid-sizes'
 import { sizesOf } from './storage-sizes'
 
@@ -251,12 +252,11 @@ const mostBackupHours = 24 * 14
 function backupOf(run: Run<World>, world: World): BackupSummary | null {
   const battery = batteryRunIn(world)
   if (!battery) return null
-  const { kw, share } = storageIn(world).backup
-  const { yieldKwh, loadKwh, stepHours } = caseOf(run, world)
+  const { yieldKwh, stepHours } = caseOf(run, world)
   const hours = backupHours(
     {
       yieldKwh,
-      criticalKwh: loadKwh.map((kwh) => kw * stepHours + share * kwh),
+      criticalKwh: backedLoad(run, world),
       storedKwh: run.value(dispatchStage).storedKwh,
       stepHours,
     },

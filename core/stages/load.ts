@@ -1,11 +1,17 @@
 import { stage, type Stage } from '../graph/stage'
-import { addedLoad, type SteadyLoad } from '../load/added-load'
+import { addedLoad, bareLoad, type SteadyLoad } from '../load/added-load'
 import { withCars, type Car, type CarYear } from '../load/cars'
 import { hourlyLoad } from '../load/hourly-load'
 import { acStage } from './ac'
 import { clockStage } from './clock'
 import { priceNowStage, priceThenStage } from './tariffs'
 import { fieldsOf, loadIn, siteIn, type World } from './world'
+
+/** What will come and counts. */
+const countedIn = (world: World) =>
+  loadIn(world)
+    .added.filter(({ on }) => on)
+    .map((one) => bareLoad(one))
 
 /** What a house uses in every interval without its cars, kWh: today's consumption and what will come. */
 export const steadyLoadStage: Stage<World, Float64Array> = stage({
@@ -14,11 +20,7 @@ export const steadyLoadStage: Stage<World, Float64Array> = stage({
   after: { clock: clockStage },
   reads: (world: World) => {
     const load = loadIn(world)
-    const added = load.added.flatMap((one): SteadyLoad[] => {
-      if (!one.on || one.what === 'car') return []
-      const { id: _id, name: _name, on: _on, ...steady } = one
-      return [steady]
-    })
+    const added = countedIn(world).filter((one): one is SteadyLoad => one.what !== 'car')
     const byAir = added.some(({ what }) => what === 'heating' || what === 'cooling')
     return {
       load: fieldsOf(load, 'annualKwh', 'shape', 'byMonth', 'meter'),
@@ -42,11 +44,7 @@ export const steadyLoadStage: Stage<World, Float64Array> = stage({
 
 /** The cars that count, and the intervals that they are placed in. */
 export const carsIn = (world: World) => ({
-  cars: loadIn(world).added.flatMap((one): Car[] => {
-    if (!one.on || one.what !== 'car') return []
-    const { id: _id, name: _name, on: _on, ...car } = one
-    return [car]
-  }),
+  cars: countedIn(world).filter((one): one is Car => one.what === 'car'),
   stepMinutes: world.weather.value.stepMinutes,
 })
 

@@ -53,7 +53,8 @@ export const battery = {
   size: 'Usable storage, kWh',
   backup: 'If the grid fails',
   backupKw: 'Stays on, all the time',
-  backupShare: 'And of the consumption',
+  backupLoads: 'Stays on too',
+  backupShare: 'And of all else',
   backupName: 'Backup',
   backupNote:
     'What stays on runs {worst} h in the worst case, from {moment} on; {mostly} h or longer in 95 of 100 hours; a day or longer from {day} of all hours. Sun counts while it lasts, and the reserve is used; the inverter must be able to run without the grid.',

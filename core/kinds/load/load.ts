@@ -73,6 +73,9 @@ const addedSchema = z.discriminatedUnion('what', [
 ])
 export type AddedLoad = DeepReadonly<z.infer<typeof addedSchema>>
 
+/** As many as a house has. */
+export const mostAdded = 20
+
 const mostDays = 400
 /** As many bills as a job holds: five years of months. */
 export const mostBills = 60
@@ -111,7 +114,7 @@ export const loadSchema = z.strictObject({
     .length(12)
     .nullable(),
   meter: meterSchema.nullable(),
-  added: z.array(addedSchema).max(20),
+  added: z.array(addedSchema).max(mostAdded),
   /** The customer's own, as they lie on the table. */
   bills: z.array(billedSchema).max(mostBills),
 })

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, shareSchema, type DeepReadonly } from '../../model/object-base'
+import { mostAdded } from '../load/load'
 import { between, wholeBetween } from '../../model/rules'
 
 export const storageId = 'storage'
@@ -19,29 +20,37 @@ export const storageSchema = z.strictObject({
   rule: z.enum(batteryRules),
   /** Whether the grid may fill it; a battery that goes by own use never would. */
   gridCharging: z.boolean(),
-  /** What stays on when the grid fails: kW all the time, and a share of the house's consumption. */
-  backup: z.strictObject({ kw: between(0, 50, 'kW'), share: shareSchema }),
+  /**
+   * What stays on when the grid fails: kW all the time, added loads by their ids, and a share of all else that the house
+   * uses. An id of none is nothing.
+   */
+  backup: z.strictObject({
+    kw: between(0, 50, 'kW'),
+    share: shareSchema,
+    loads: z.array(idSchema).max(mostAdded),
+  }),
   /** Share of the hours that shall be served in a house without grid. */
   offGridShare: shareSchema,
 })
 export type Storage = DeepReadonly<z.infer<typeof storageSchema>>
 
 /** A fridge, lights, and what talks to the world. */
-const usualBackup = { kw: 0.3, share: 0 }
+const usualBackup = { kw: 0.3, share: 0, loads: [] }
 /** All but some three and a half days of a year. */
 const usualOffGridShare = 0.99
 
-export const storageVersion = 4
+export const storageVersion = 5
 export const storageMigrations = [
   (value: Record<string, unknown>) => ({
     ...value,
     rule: 'own-use',
     gridCharging: false,
-    backup: usualBackup,
+    backup: { kw: 0.3, share: 0 },
   }),
   // Another rule, and nothing else.
   (value: Record<string, unknown>) => value,
   (value: Record<string, unknown>) => ({ ...value, offGridShare: usualOffGridShare }),
+  (value: Record<string, unknown>) => ({ ...value, backup: { ...Object(value['backup']), loads: [] } }),
 ]
 
 export const defaultStorage: Storage = {
