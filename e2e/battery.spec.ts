@@ -37,6 +37,9 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   const day = page.getByRole('region', { name: /^The battery on/ })
   await expect(day.getByText(/^Stores .* of sun for \d\d:00, when it spares/).first()).toBeVisible()
   await expect(day.getByText(/^Keeps what it has/)).toHaveCount(0)
+  // It sells nothing that it has stored, and what it draws itself is not sold.
+  await expect(day.getByText(/^Supplies /).first()).toBeVisible()
+  await expect(day.getByText(/^Gives /)).toHaveCount(0)
   const own = await figure(page, 'bill-then')
   await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'By the tariff’s prices' })
   await page.getByLabel('Charging from the grid').selectOption({ label: 'may charge it' })

@@ -28,7 +28,8 @@ export function BatteryDay({
     const standard = day * 24 * perHour
     const ahead = carpet.clockHour[standard] ?? 0
     const from = standard - (ahead < 12 ? ahead : ahead - 24) * perHour
-    return batteryReasons(carpet, from, from + 24 * perHour, 1 / perHour, { floorKwh, capKwh })
+    const battery = { floorKwh, capKwh, ownKwh: carpet.standbyKwh }
+    return batteryReasons(carpet, from, from + 24 * perHour, 1 / perHour, battery)
   }, [carpet, day, perHour, floorKwh, capKwh])
   return (
     <section aria-label={sayer.say(words.day, { day: dayName(day, sayer.place.locale) })}>

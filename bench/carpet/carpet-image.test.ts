@@ -24,7 +24,7 @@ const carpetOf = (stepMinutes: number, zoneHours: number, zone: string, value: (
     earns: series,
     price: series,
   }
-  return { stepMinutes, clockHour, ...all } satisfies RunSummary['carpet']
+  return { stepMinutes, standbyKwh: 0, clockHour, ...all } satisfies RunSummary['carpet']
 }
 const colourAt = (picture: ReturnType<typeof paintCarpet>, day: number, row: number) => {
   const at = ((picture.rows - 1 - row) * 365 + day) * 4

@@ -1,5 +1,6 @@
 import { dispatchByTariff } from './by-tariff'
 import { dispatchOwnUse, type BatteryRun } from './own-use'
+import { withStandby } from './standby'
 import { batteryReasons, type BatteryYear } from './reasons'
 import { sunnyYear } from './testing'
 
@@ -11,7 +12,7 @@ const battery: BatteryRun = {
   dischargeEfficiency: 1,
   reserve: 0.1,
 }
-const bounds = { floorKwh: 1, capKwh: 10 }
+const bounds = { floorKwh: 1, capKwh: 10, ownKwh: 0 }
 const zero = [0, 0, 0, 0, 0, 0]
 const hours: BatteryYear = {
   yield: [3, 0, 0, 0, 2, 2],
@@ -52,6 +53,22 @@ test('what fills from the grid, sells, is empty, or never comes out', () => {
   expect(sold).toEqual([{ interval: 2, deed: 'sells', kwh: 3, price: 0.06, later: null }])
   const empty = deeds({ load: [0, 2, 0, 0, 0, 0], battery: [1, 1, 1, 1, 1, 1] })
   expect(empty).toEqual([{ interval: 1, deed: 'is-empty', kwh: 2, price: 0.2, later: null }])
+})
+
+test('what the battery draws itself is needed in the house, not sold', () => {
+  const own = withStandby({ ...sunnyYear(2), stepHours: 1 }, { ...battery, standbyKw: 0.03 })
+  const run = dispatchOwnUse(own.yieldKwh, own.loadKwh, 1, battery, null)
+  const { charged, discharged, sold, storedKwh } = run
+  const year: BatteryYear = {
+    ...{ charged, discharged, sold, battery: storedKwh, yield: own.yieldKwh },
+    load: sunnyYear(2).loadKwh,
+    price: own.buy,
+    earns: own.sell,
+  }
+  const deeds = (ownKwh: number) =>
+    new Set(batteryReasons(year, 0, 8760, 1, { ...bounds, ownKwh }).map(({ deed }) => deed))
+  expect(deeds(0.03)).toEqual(new Set(['stores-sun', 'serves-house', 'is-full', 'is-empty']))
+  expect(deeds(0)).toContain('sells')
 })
 
 test('over a year: what is filled from the grid spares more than it costs, and every hour that stores says for when', () => {

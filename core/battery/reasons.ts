@@ -35,19 +35,20 @@ const longestHours = 24 * 7
  * Says of each interval of a stretch why the battery does what it does. What goes in last is taken to come out first:
  * it comes out in the interval in which the battery falls below what it held after taking it in.
  * @param from first interval; below zero before New Year, as the year goes round
- * @param bounds kWh that are never drawn, and that fit in
+ * @param battery kWh that are never drawn, that fit in, and that it draws itself in an interval: the house's need with the
+ * load
  */
 export function batteryReasons(
   year: BatteryYear,
   from: number,
   to: number,
   stepHours: number,
-  bounds: { readonly floorKwh: number; readonly capKwh: number },
+  battery: { readonly floorKwh: number; readonly capKwh: number; readonly ownKwh: number },
 ): BatteryReason[] {
   const n = year.yield.length
   const at = (series: ArrayLike<number>, i: number): number => series[(i + n) % n] ?? 0
   const most = Math.min(n, Math.round(longestHours / stepHours))
-  const over = (i: number) => at(year.yield, i) - at(year.load, i)
+  const over = (i: number) => at(year.yield, i) - at(year.load, i) - battery.ownKwh
   const outOf = (i: number): BatteryReason['later'] => {
     const held = at(year.battery, i)
     for (let j = i + 1; j <= i + most; j++) {
@@ -80,9 +81,9 @@ export function batteryReasons(
         : said('serves-house', discharged, bought)
     const held = at(year.battery, interval)
     if (spare > nothing)
-      return held > bounds.capKwh - nothing ? said('is-full', at(year.sold, interval), earned) : null
+      return held > battery.capKwh - nothing ? said('is-full', at(year.sold, interval), earned) : null
     if (spare > -nothing) return null
-    return held < bounds.floorKwh + nothing
+    return held < battery.floorKwh + nothing
       ? said('is-empty', -spare, bought)
       : said('keeps', -spare, bought, true)
   }

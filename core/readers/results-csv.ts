@@ -86,6 +86,7 @@ const hourlyColumns = [
   ['soldKwh', 'sold'],
   ['chargedKwh', 'charged'],
   ['dischargedKwh', 'discharged'],
+  ['batteryOwnKwh', 'standbyKwh'],
   ['storedKwh', 'battery'],
   ['curtailedKwh', 'curtailed'],
   ['priceNowPerKwh', 'priceNow'],
@@ -94,15 +95,18 @@ const hourlyColumns = [
 
 /**
  * Every interval of the year: its beginning in standard time, light on the modules, and what house, battery and grid
- * got. In every row yield, bought and discharged are load, sold, charged and curtailed; a yield below zero is the
- * inverter's own draw.
+ * got. In every row yield, bought and discharged are load, what the battery draws itself, sold, charged and curtailed; a
+ * yield below zero is the inverter's own draw.
  * @param timeZoneHours standard time that the intervals are counted in
  */
 export function hourlyCsv({ carpet }: Pick<RunSummary, 'carpet'>, timeZoneHours: number): string {
   const header = ['time', ...hourlyColumns.map(([name]) => name)]
   const rows = Array.from(carpet.yield, (_, i) => [
     timeIn(modelYear, i * carpet.stepMinutes, timeZoneHours),
-    ...hourlyColumns.map(([, series]) => figure(carpet[series][i] ?? 0)),
+    ...hourlyColumns.map(([, series]) => figure(seriesAt(carpet[series], i))),
   ])
   return `${[header, ...rows].map(csvLine).join('\n')}\n`
 }
+
+const seriesAt = (series: ArrayLike<number> | number, i: number): number =>
+  typeof series === 'number' ? series : (series[i] ?? 0)

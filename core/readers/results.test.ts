@@ -1,4 +1,4 @@
-import { freshGraph, job, option, rack, runOf, set, worldOf } from '@/town/testing'
+import { freshGraph, job, option, rack, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { stationWeather } from '@/town/stations'
 import { plainEnglish } from '@/words/plain-english'
 import { lossNames } from '../energy/loss-chain'
@@ -26,8 +26,8 @@ const runWith = async (...given: Parameters<typeof worldAnd>) => (await worldAnd
 const lineIn = (run: Run<World>, id: LineId) => ledgerOf(run).find((line) => line.id === id)
 const valueOf = (run: Run<World>, id: LineId) => lineIn(run, id)?.value ?? NaN
 const checkOf = (run: Run<World>, id: string) => checksOf(run).find((check) => check.id === id)
-const summaryOf = async () => {
-  const { world, run } = await worldAnd()
+const summaryOf = async (objects = option) => {
+  const { world, run } = await worldAnd(job.house, objects)
   return summarise(run, world)
 }
 
@@ -68,11 +68,14 @@ test('tables: twelve months that add up to the year, column by column', async ()
   for (const name of lossNames) expect(summary.chain.lost[name].monthly).toHaveLength(12)
 })
 
-test('tables: every hour with its offset, as the carpet has it', async () => {
-  const summary = await summaryOf()
+test.each([
+  ['without a battery', false],
+  ['with one', true],
+])('tables: every hour with its offset, as the carpet has it, %s', async (_, stores) => {
+  const summary = await summaryOf(stores ? withBattery : option)
   const [header, ...hours] = hourlyCsv(summary, summary.timeZoneHours).trim().split('\n')
   expect(header).toBe(
-    'time,lightOnModulesWm2,shadeShare,yieldKwh,loadKwh,boughtKwh,soldKwh,chargedKwh,dischargedKwh,storedKwh,curtailedKwh,priceNowPerKwh,priceWithSolarPerKwh',
+    'time,lightOnModulesWm2,shadeShare,yieldKwh,loadKwh,boughtKwh,soldKwh,chargedKwh,dischargedKwh,batteryOwnKwh,storedKwh,curtailedKwh,priceNowPerKwh,priceWithSolarPerKwh',
   )
   expect(hours).toHaveLength(8760)
   expect(hours[0]).toMatch(/^2025-01-01T00:00-05:00,/)
@@ -89,6 +92,7 @@ test('tables: every hour with its offset, as the carpet has it', async () => {
       carpet.sold[i],
       carpet.charged[i],
       carpet.discharged[i],
+      carpet.standbyKwh,
       carpet.battery[i],
       carpet.curtailed[i],
       carpet.priceNow[i],
@@ -100,12 +104,11 @@ test('tables: every hour with its offset, as the carpet has it', async () => {
     )
   }
   for (const row of hours) {
-    const [, , made = 0, load = 0, bought = 0, sold = 0, charged = 0, given = 0, , curtailed = 0] = row
-      .split(',')
-      .slice(1)
-      .map(Number)
-    expect(made + bought + given).toBeCloseTo(load + sold + charged + curtailed, 5)
+    const [, , made = 0, load = 0, bought = 0, sold = 0, charged = 0, given = 0, own = 0, , curtailed = 0] =
+      row.split(',').slice(1).map(Number)
+    expect(made + bought + given).toBeCloseTo(load + own + sold + charged + curtailed, 5)
   }
+  expect(carpet.standbyKwh > 0).toBe(stores)
 })
 
 test('a rack on the ground adds its modules, turning adds to them, and rows shade each other', async () => {

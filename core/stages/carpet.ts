@@ -11,6 +11,8 @@ import { type World } from './world'
 /** The year interval by interval, kWh where not said otherwise. */
 export interface Carpet extends LightSeries {
   readonly stepMinutes: number
+  /** What the battery draws itself in every interval, kWh. */
+  readonly standbyKwh: number
   readonly yield: Float32Array
   readonly load: Float32Array
   /** Sold less bought. */
@@ -31,9 +33,14 @@ export interface Carpet extends LightSeries {
   readonly clockHour: Uint8Array
 }
 
+const standbyIn = (world: World) => {
+  const { stepMinutes } = world.weather.value
+  return { stepMinutes, standbyKwh: standbyKwh(batteryRunIn(world), stepMinutes / 60) }
+}
+
 export const carpetStage: Stage<World, Carpet> = stage({
   name: 'carpet',
-  version: 4,
+  version: 5,
   after: {
     light: lightSeriesStage,
     ac: acStage,
@@ -44,14 +51,18 @@ export const carpetStage: Stage<World, Carpet> = stage({
     earns: exportPriceStage,
     clock: clockStage,
   },
-  reads: (world: World) => ({ stepMinutes: world.weather.value.stepMinutes }),
-  compute: ({ stepMinutes }, { light, ac, house, dispatch, priceNow, price, earns, clock }) => {
+  reads: standbyIn,
+  compute: (
+    { stepMinutes, standbyKwh: own },
+    { light, ac, house, dispatch, priceNow, price, earns, clock },
+  ) => {
     const load = house.loadKwh
     const net = new Float32Array(load.length)
     for (let i = 0; i < net.length; i++)
       net[i] = (dispatch.sold[i] as number) - (dispatch.bought[i] as number)
     return {
       stepMinutes,
+      standbyKwh: own,
       ...light,
       yield: new Float32Array(ac.kwhByInterval),
       load: new Float32Array(load),
@@ -87,9 +98,7 @@ export const useByMonthStage: Stage<World, UseByMonth> = stage({
   name: 'use by month',
   version: 4,
   after: { house: loadThenStage, dispatch: dispatchStage, clock: clockStage },
-  reads: (world: World) => ({
-    standbyKwh: standbyKwh(batteryRunIn(world), world.weather.value.stepMinutes / 60),
-  }),
+  reads: standbyIn,
   compute: (
     { standbyKwh: own },
     {
