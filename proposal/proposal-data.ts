@@ -103,7 +103,7 @@ const environmentShown = ({ gridCo2 }: Offer, { chain, aged }: RunSummary): Envi
         allKwh: aged.reduce((sum, { yieldKwh }) => sum + yieldKwh, 0),
       }
 
-function assumptionsShown(world: World, { monthly }: RunSummary): AssumptionsShown {
+function assumptionsShown(world: World, { monthly, aged }: RunSummary): AssumptionsShown {
   const offer = offerIn(world)
   const { escalation, exportGrowth, upkeepGrowth, discountRate, years } = offer
   const hasBattery = storageIn(world).batteryId !== null
@@ -113,6 +113,7 @@ function assumptionsShown(world: World, { monthly }: RunSummary): AssumptionsSho
     loadKwh: monthly.loadKwh.reduce((sum, kwh) => sum + kwh, 0),
     degradation: moduleIn(world).degradation,
     batteryFade: hasBattery ? offer.batteryFade : null,
+    ...(hasBattery && offer.batteryFade === null && aged[1] ? { batteryFirstFade: 1 - aged[1].held } : {}),
     replaced: offer.replacements.flatMap(({ name, what, year }) =>
       year <= years && (what !== 'battery' || hasBattery) ? [{ name, year }] : [],
     ),

@@ -95,6 +95,9 @@ export function Assumptions({ data, words, sayer }: Of<AssumptionsShown>) {
     }),
     sayer.say(words.assumeModules, { degradation: share(data.degradation, 2) }),
     ...(data.batteryFade === null ? [] : [sayer.say(words.assumeBattery, { fade: share(data.batteryFade) })]),
+    ...(data.batteryFirstFade === undefined
+      ? []
+      : [sayer.say(words.assumeBatterySheet, { fade: share(data.batteryFirstFade) })]),
     ...data.replaced.map(({ name, year }) => sayer.say(words.assumeReplaced, { name, year })),
     sayer.say(words.assumeDiscount, { rate: share(data.discountRate) }),
   ]

@@ -9,6 +9,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 2.5,
     efficiency: 0.955,
     standbyW: 12,
+    fadePerYear: 0.011,
+    fadePerCycle: 0.00004,
+    warrantyYears: 10,
+    warrantyKwh: 15_000,
   }),
   battery('kestrelite-10', 'Kestrelite', 'Kestrelite 10', {
     price: 10_400,
@@ -17,6 +21,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 5,
     efficiency: 0.955,
     standbyW: 18,
+    fadePerYear: 0.011,
+    fadePerCycle: 0.00004,
+    warrantyYears: 10,
+    warrantyKwh: 30_000,
   }),
   battery('marrowstone-13', 'Marrowstone', 'Marrowstone 13', {
     price: 12_900,
@@ -25,6 +33,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 7,
     efficiency: 0.945,
     standbyW: 30,
+    fadePerYear: 0.009,
+    fadePerCycle: 0.000045,
+    warrantyYears: 12,
+    warrantyKwh: 42_000,
   }),
   // Little power for what it holds, and little of its own.
   battery('thornwick-3', 'Thornwick', 'Thornwick Slab 3', {
@@ -34,6 +46,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 1.5,
     efficiency: 0.94,
     standbyW: 6,
+    fadePerYear: 0.013,
+    fadePerCycle: 0.00005,
+    warrantyYears: 10,
+    warrantyKwh: 9000,
   }),
   battery('thornwick-6', 'Thornwick', 'Thornwick Slab 6', {
     price: 5400,
@@ -42,6 +58,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 3,
     efficiency: 0.94,
     standbyW: 9,
+    fadePerYear: 0.013,
+    fadePerCycle: 0.00005,
+    warrantyYears: 10,
+    warrantyKwh: 18_000,
   }),
   // Cheap by the kilowatt-hour, and loses more.
   battery('brindlecap-8', 'Brindlecap', 'Brindlecap 8', {
@@ -51,6 +71,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 3,
     efficiency: 0.92,
     standbyW: 35,
+    fadePerYear: 0.016,
+    fadePerCycle: 0.00008,
+    warrantyYears: 8,
+    warrantyKwh: 18_000,
   }),
   battery('brindlecap-16', 'Brindlecap', 'Brindlecap 16', {
     price: 10_100,
@@ -59,6 +83,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 6,
     efficiency: 0.92,
     standbyW: 45,
+    fadePerYear: 0.016,
+    fadePerCycle: 0.00008,
+    warrantyYears: 8,
+    warrantyKwh: 36_000,
   }),
   // Much power: for a heat pump and a car at once.
   battery('ferrowell-20', 'Ferrowell', 'Ferrowell 20', {
@@ -68,6 +96,10 @@ export const batteries: Catalogue['batteries'] = [
     dischargeKw: 11.5,
     efficiency: 0.96,
     standbyW: 40,
+    fadePerYear: 0.008,
+    fadePerCycle: 0.00003,
+    warrantyYears: 15,
+    warrantyKwh: 80_000,
   }),
 ]
 

@@ -4,6 +4,7 @@ import { type ReactNode } from 'react'
 import { useStore } from 'zustand'
 import { StorageChart } from '@/charts/storage'
 import { theOne } from '@/core/kinds/documents'
+import { offerId } from '@/core/kinds/offer/offer'
 import { storageId } from '@/core/kinds/storage/storage'
 import { type RunSummary } from '@/core/readers/summary'
 import { isChosen, sizesOf } from '@/core/readers/storage-sizes'
@@ -11,6 +12,7 @@ import { later } from '@/words/en/later'
 import { useBench, useCatalogue, useHouse, useOption, useSayer, useSession } from '../context'
 import { LiveNumbers } from '../live/live-numbers'
 import { Backup } from './backup'
+import { BatteryLife } from './battery-life'
 import { BatteryDay } from './battery-day'
 import { OffGridView } from './off-grid'
 import { SizesTable } from './sizes-table'
@@ -54,6 +56,14 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
                   best: money(own.earned / own.ofBest),
                 })}
               </p>
+            )}
+            {chosen && (
+              <BatteryLife
+                sheet={chosen}
+                count={storage.count}
+                aged={summary.aged}
+                replacements={theOne(option, 'offer', offerId).replacements}
+              />
             )}
             {picture.peaks && (
               <p className="mt-2">

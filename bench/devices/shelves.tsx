@@ -33,9 +33,15 @@ const volts = (value: number, site: Place) => `${number(value, site)} V`
 const amperes = (value: number, site: Place) => `${number(value, site, 1)} A`
 const percent = (share: number, site: Place) => `${number(share * 100, site, 1)} %`
 
+const warrantyText = ({ warrantyYears, warrantyKwh }: BatteryType, site: Place): string =>
+  [
+    ...(warrantyYears === undefined ? [] : [`${number(warrantyYears, site)} y`]),
+    ...(warrantyKwh === undefined ? [] : [`${number(warrantyKwh, site)} kWh`]),
+  ].join(', ') || '–'
+
 /** Columns from what each shows and is sorted by. */
 const columnsFrom = <T, F extends string>(
-  figures: Readonly<Record<F, ((sheet: T) => number) | null>>,
+  figures: Readonly<Record<F, ((sheet: T) => number | undefined) | null>>,
   labels: Readonly<Record<F, string>>,
   written: Readonly<Record<F, (sheet: T) => string>>,
 ): readonly ShelfColumn<T>[] =>
@@ -83,6 +89,7 @@ const batteryColumns = (site: Place): readonly ShelfColumn<BatteryType>[] =>
       standbyW: ({ standbyW }) => `${number(standbyW, site)} W`,
       price: ({ price }) => money(price, site),
       pricePerKwh: ({ price, usableKwh }) => money(price / usableKwh, site),
+      warrantyYears: (sheet) => warrantyText(sheet, site),
     },
   )
 

@@ -5,7 +5,7 @@ import { later } from '@/words/en/later'
 import { CellField } from '../fields/cell-field'
 import { lineButton } from '../fields/file-button'
 import { RemoveButton } from '../fields/remove-button'
-import { FigureCell, Percent } from './typed'
+import { FigureCell, PercentOrNone } from './typed'
 import { changedAt, useOffer, without } from './use-offer'
 
 const words = later.money
@@ -20,8 +20,9 @@ export function Replacements() {
   return (
     <section>
       <h3 className="mb-1 font-semibold">{words.replacements}</h3>
-      <Percent
+      <PercentOrNone
         label={fields.offer.batteryFade}
+        hint={words.fadeHint}
         value={offer.batteryFade}
         onSet={(batteryFade) => set(fields.offer.batteryFade, { batteryFade })}
       />

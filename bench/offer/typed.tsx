@@ -58,6 +58,20 @@ export function Percent({ label, value, digits = 1, onSet }: Of<number> & { read
   )
 }
 
+/** A share that may be left empty. */
+export function PercentOrNone({ label, value, hint, onSet }: Of<number | null> & { readonly hint: string }) {
+  const site = useSite()
+  return (
+    <TextField
+      label={label}
+      unit="%"
+      hint={hint}
+      shown={value === null ? '' : entered(percentOf(value), site, 1)}
+      onType={(text) => onSet(text.trim() === '' ? null : parsePercent(text, site.locale))}
+    />
+  )
+}
+
 export function Count({ label, value, unit, onSet }: Of<number> & { readonly unit: string }) {
   const site = useSite()
   return (

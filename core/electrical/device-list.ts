@@ -62,5 +62,6 @@ export const batteryFigures = {
   standbyW: ({ standbyW }: BatteryType) => standbyW,
   price: ({ price }: BatteryType) => price,
   pricePerKwh: ({ price, usableKwh }: BatteryType) => price / usableKwh,
+  warrantyYears: ({ warrantyYears }: BatteryType) => warrantyYears,
 }
 export type BatteryFigure = keyof typeof batteryFigures

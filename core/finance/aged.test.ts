@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { dispatchOwnUse, type BatteryRun } from '../battery/own-use'
 import { type FormBill } from '../tariff/bill-lines'
+import { usualFade } from '../battery/fade'
 import { agedYears, type Ageing } from './aged'
 
 const billsOf = (request: Ageing): number[] => agedYears(request).map(({ bill }) => bill)
@@ -31,7 +32,7 @@ const hours = {
   run: running(),
   bill: billed(0.2, 0.3),
   degradation: 0.1,
-  batteryFade: 0,
+  batteryFade: usualFade,
   newBattery: [],
   years: 3,
 }
@@ -71,7 +72,7 @@ test('no module ages into a smaller bill, and no harder export limit makes one',
         run: running(used),
         bill: billed(),
         battery: null,
-        batteryFade: 0,
+        batteryFade: usualFade,
         newBattery: [],
         degradation,
         years: 5,
@@ -103,7 +104,39 @@ test('a battery that fades carries less each year, until there is a new one', ()
     reserve: 0,
   }
   // What it holds is what need not be bought at night: 1.1 − 1, 1.1 − 0.5, 1.1 − 0.25, then 1.1 − 1 again.
-  const bills = billsOf({ ...hours, battery, degradation: 0, batteryFade: 0.5, newBattery: [3], years: 4 })
+  const bills = billsOf({
+    ...hours,
+    battery,
+    degradation: 0,
+    batteryFade: { perYear: 0.5, perCycle: 0 },
+    newBattery: [3],
+    years: 4,
+  })
   const bill = (held: number) => 120 - (2 - held) * 0.1 + (1.1 - held) * 0.3
   ;[1, 0.5, 0.25, 1].forEach((held, year) => expect(bills[year]).toBeCloseTo(bill(held), 12))
+})
+
+test('each full cycle wears it too, by what it held when new', () => {
+  const battery = {
+    usableKwh: 1,
+    chargeKw: 2,
+    dischargeKw: 2,
+    chargeEfficiency: 1,
+    dischargeEfficiency: 1,
+    reserve: 0,
+  }
+  // All that it holds goes out once in these two hours: 1 cycle, then 0.9 × 0.8 = 0.72 of one.
+  const years = agedYears({
+    ...hours,
+    battery,
+    degradation: 0,
+    batteryFade: { perYear: 0.1, perCycle: 0.2 },
+    years: 3,
+  })
+  const second = 0.9 * 0.8
+  const third = second * 0.9 * 0.8 ** second
+  ;[1, second, third].forEach((held, year) => {
+    expect(years[year]?.held).toBeCloseTo(held, 12)
+    expect(years[year]?.dischargedKwh).toBeCloseTo(held, 12)
+  })
 })

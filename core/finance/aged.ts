@@ -1,3 +1,4 @@
+import { leftAfterYear, type Fade } from '../battery/fade'
 import { type BatteryRun, type Dispatch } from '../battery/own-use'
 import { scaledYield } from '../battery/scaled-yield'
 import { type BillLineCode, type FormBill } from '../tariff/bill-lines'
@@ -10,40 +11,47 @@ export interface Ageing {
   readonly yieldKwh: Float64Array
   readonly battery: BatteryRun | null
   /** Where a year's yield goes with a battery that holds less than it did; looked at before the next one is run. */
-  readonly run: (yieldKwh: Float64Array, battery: BatteryRun | null) => Pick<Dispatch, 'bought' | 'sold'>
+  readonly run: (
+    yieldKwh: Float64Array,
+    battery: BatteryRun | null,
+  ) => Pick<Dispatch, 'bought' | 'sold' | 'discharged'>
   /** What a year costs. */
   readonly bill: (boughtKwh: Float64Array, soldKwh: Float64Array) => FormBill
   /** Share of power that modules lose each year. */
   readonly degradation: number
-  /** Share of what it holds that a battery loses each year. */
-  readonly batteryFade: number
+  readonly batteryFade: Fade
   /** Years at whose end the battery is replaced. */
   readonly newBattery: readonly number[]
   readonly years: number
+}
+
+/** A year to come, with what its battery is like in it. */
+export interface RunYear extends AgedYear {
+  /** Share of what the battery held new; 1 without one. */
+  readonly held: number
+  /** What came out of it, kWh. */
+  readonly dischargedKwh: number
 }
 
 /**
  * The years to come at today's prices: each is run through load, battery and tariff again with modules and battery a
  * year older.
  */
-export function agedYears(request: Ageing): AgedYear[] {
+export function agedYears(request: Ageing): RunYear[] {
   const { yieldKwh, battery, newBattery, degradation, batteryFade } = request
   const made = new Float64Array(yieldKwh.length)
+  let held = 1
   return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - degradation) ** year
     const madeKwh = scaledYield(yieldKwh, left, made)
-    const since = newBattery.reduce((last, at) => (at <= year ? Math.max(last, at) : last), 0)
-    const faded = battery && {
-      ...battery,
-      usableKwh: battery.usableKwh * (1 - batteryFade) ** (year - since),
-    }
-    const { bought, sold } = request.run(made, faded)
+    if (newBattery.includes(year)) held = 1
+    const faded = battery && { ...battery, usableKwh: battery.usableKwh * held }
+    const { bought, sold, discharged } = request.run(made, faded)
+    const dischargedKwh = battery ? discharged.reduce((sum, kwh) => sum + kwh, 0) : 0
     const bill = request.bill(bought, sold)
-    return {
-      bill: bill.annual,
-      exported: exportedIn(bill),
-      yieldKwh: madeKwh,
-    }
+    const run = { bill: bill.annual, exported: exportedIn(bill), yieldKwh: madeKwh, held, dischargedKwh }
+    if (battery) held = leftAfterYear(held, batteryFade, dischargedKwh / battery.usableKwh)
+    return run
   })
 }
 

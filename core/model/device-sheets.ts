@@ -82,4 +82,10 @@ export const batteryFields = {
   efficiency: share,
   /** What it draws itself, day and night, whether it is charged or not. */
   standbyW: between(0, 1000, 'W'),
+  /** Shares of what it holds that it loses in a year, whatever it does, and with each full cycle. */
+  fadePerYear: between(0, 0.2, 'share').exactOptional(),
+  fadePerCycle: between(0, 0.01, 'share').exactOptional(),
+  /** What its maker stands for: so many years, and so many kWh out of it; whichever is over first ends it. */
+  warrantyYears: wholeBetween(1, 50).exactOptional(),
+  warrantyKwh: between(1, 1e7, 'kWh').exactOptional(),
 }

@@ -116,6 +116,15 @@ test('what a sheet does not say is the usual; there and back is one way squared'
   ).toMatchObject({
     standbyW: 12.5,
   })
+  const ages = { fade_per_year_pct: '1,2', fade_per_cycle_pct: '0,0045', warranty_years: '10' }
+  expect(
+    deviceFrom('battery', { ...battery, ...ages, warranty_kwh: '30.000', round_trip_pct: '81' }, 'es-ES'),
+  ).toMatchObject({
+    fadePerYear: expect.closeTo(0.012, 12) as number,
+    fadePerCycle: expect.closeTo(0.000045, 12) as number,
+    warrantyYears: 10,
+    warrantyKwh: 30_000,
+  })
   expect(deviceFrom('optimizer', optimizer, 'en-US')).toMatchObject({ fewestPerString: 1 })
   expect(deviceFrom('optimizer', { ...optimizer, step_down: 'sí' }, 'en-US')).toMatchObject({
     stepDown: true,

@@ -108,6 +108,10 @@ const columnsOf = {
     // A sheet tells what comes back of what went in; a year is run with each way.
     round_trip_pct: percent('efficiency', { square: true }),
     standby_w: number('standbyW', false),
+    fade_per_year_pct: percent('fadePerYear', { needed: false }),
+    fade_per_cycle_pct: percent('fadePerCycle', { needed: false }),
+    warranty_years: number('warrantyYears', false),
+    warranty_kwh: number('warrantyKwh', false),
   },
 } as const satisfies Readonly<Record<DeviceType, Readonly<Record<string, SheetColumn>>>>
 

@@ -1,4 +1,5 @@
 import { loadUnder } from '../load/cars'
+import { usualFade } from '../battery/fade'
 import { emptyDispatch } from '../battery/own-use'
 import { dispatchServed } from '../battery/running'
 import { scaledYield } from '../battery/scaled-yield'
@@ -23,7 +24,7 @@ import { gaussian, seededRandom } from '../model/random'
 import { acStage } from '../stages/ac'
 import { clockStage } from '../stages/clock'
 import { runningOf } from '../stages/dispatch'
-import { financeStage, priceStage } from '../stages/finance'
+import { financeStage, priceStage, yearsStage } from '../stages/finance'
 import { carsIn, loadNowStage, steadyLoadStage } from '../stages/load'
 import { exportPriceStage, formOf, priceThenStage, withoutExports } from '../stages/tariffs'
 import { fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type World } from '../stages/world'
@@ -51,8 +52,7 @@ export async function rangesOfMoney(
   const drawn = draws(trials, given.years, gaussian(seededRandom(seed)))
   const span = spanOf(
     drawn.flatMap((one) => yearsOfCourse(given, one)),
-    offerIn(world).batteryFade,
-    newBatteries(world),
+    run.value(yearsStage).map(({ held }) => held),
   )
   const bills = await billsBetween(run, world, span, patience)
   return moneyRanges(given, bills, drawn)
@@ -69,9 +69,6 @@ const caseOf = (run: Run<World>, world: World): RangesCase => {
   }
 }
 
-const newBatteries = (world: World): number[] =>
-  offerIn(world).replacements.flatMap(({ what, year }) => (what === 'battery' ? [year] : []))
-
 /** What the nodes must reach over. */
 interface Span {
   readonly made: readonly [number, number]
@@ -80,7 +77,7 @@ interface Span {
   readonly held: readonly number[]
 }
 
-function spanOf(years: readonly OtherYear[], fade: number, renewed: readonly number[]): Span {
+function spanOf(years: readonly OtherYear[], held: readonly number[]): Span {
   const reach = (key: 'made' | 'used'): [number, number] => {
     let [low, high] = [1, 1]
     for (const year of years) {
@@ -89,11 +86,6 @@ function spanOf(years: readonly OtherYear[], fade: number, renewed: readonly num
     }
     return [low, high]
   }
-  const last = years.reduce((most, { year }) => Math.max(most, year), 0)
-  const held = Array.from({ length: last + 1 }, (_, year) => {
-    const since = renewed.reduce((from, at) => (at <= year ? Math.max(from, at) : from), 0)
-    return (1 - fade) ** (year - since)
-  })
   return { made: reach('made'), used: reach('used'), held }
 }
 
@@ -149,7 +141,7 @@ async function billsBetween(
             dispatchServed({ ...running, battery: one }, { ...house, yieldKwh: series }, into),
           bill: (bought, sold) => then.bill(bought, sold),
           degradation: 0,
-          batteryFade: 0,
+          batteryFade: usualFade,
           newBattery: [],
           years: 1,
         })

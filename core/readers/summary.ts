@@ -9,7 +9,8 @@ import { cablesStage, isWiredIn } from '../stages/cables'
 import { carpetStage, useByMonthStage, type Carpet } from '../stages/carpet'
 import { moduleShareStage, stringShareStage, stringSumStage } from '../stages/dc'
 import { type PartsPrice, type Price } from '../finance/price'
-import { type AgedYear, type Money } from '../finance/ways'
+import { type RunYear } from '../finance/aged'
+import { type Money } from '../finance/ways'
 import { financeStage, priceStage, yearsStage } from '../stages/finance'
 import { powerStage } from '../stages/power'
 import { lossChainStage } from '../stages/loss-chain'
@@ -66,7 +67,7 @@ export interface RunSummary {
   /** Of the parts list, where the price follows from it. */
   readonly partsPrice: PartsPrice | null
   /** The years to come at today's prices. */
-  readonly aged: readonly AgedYear[]
+  readonly aged: readonly RunYear[]
   /** What casts shade, the costliest first. */
   readonly shadeBill: readonly ShadeCost[]
   readonly strings: readonly {

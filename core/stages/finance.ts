@@ -1,11 +1,12 @@
-import { agedYears } from '../finance/aged'
+import { agedYears, type RunYear } from '../finance/aged'
 import { priceOf, type Price } from '../finance/price'
 import { steppedBills } from '../finance/price-steps'
-import { moneyOf, yearsFields, type AgedYear, type Money } from '../finance/ways'
+import { moneyOf, yearsFields, type Money } from '../finance/ways'
 import { stage, type Stage } from '../graph/stage'
 import { acStage } from './ac'
 import { modelYear } from '../model/model-year'
 import { loadUnder } from '../load/cars'
+import { fadeOf, usualFade } from '../battery/fade'
 import { emptyDispatch } from '../battery/own-use'
 import { dispatchServed } from '../battery/running'
 import { withStandby } from '../battery/standby'
@@ -20,12 +21,12 @@ import { powerStage } from './power'
 import { pricedIn } from './prices'
 import { stringsStage } from './strings'
 import { exportPriceStage, formOf, priceThenStage } from './tariffs'
-import { fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type World } from './world'
+import { batteryIn, fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type World } from './world'
 
 /** The years to come at today's prices. */
-export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
+export const yearsStage: Stage<World, readonly RunYear[]> = stage({
   name: 'years',
-  version: 6,
+  version: 7,
   after: {
     ac: acStage,
     steadyKwh: steadyLoadStage,
@@ -37,12 +38,13 @@ export const yearsStage: Stage<World, readonly AgedYear[]> = stage({
   reads: (world: World) => {
     const { years, batteryFade, replacements } = offerIn(world)
     const running = runningIn(world)
+    const battery = batteryIn(world)
     return {
       years,
       degradation: moduleIn(world).degradation,
       running,
       // Where there is no battery, how it ages changes nothing.
-      batteryFade: running.battery ? batteryFade : 0,
+      batteryFade: battery ? fadeOf(batteryFade, battery) : usualFade,
       newBattery: running.battery
         ? replacements.flatMap(({ what, year }) => (what === 'battery' ? [year] : []))
         : [],

@@ -262,8 +262,8 @@ const read: Readonly<Record<string, Readonly<Record<string, string>>>> = {
     other: 'dc, account of modules',
   },
   storage: {
-    batteryId: `cables, account of the connection, ${ownBattery}, account of bills, price, years, account of money, use by month, worth of modules`,
-    count: `cables, account of the connection, ${ownBattery}, price, years, use by month`,
+    batteryId: `cables, account of the connection, ${ownBattery}, account of bills, price, years, account of money, carpet, use by month, worth of modules`,
+    count: `cables, account of the connection, ${ownBattery}, price, years, carpet, use by month`,
     reserve: `${ownBattery}, years`,
     rule: 'dispatch, account of use, years',
     // It fills from the grid only by the tariff.
@@ -373,7 +373,12 @@ const sheets = {
       chargeKw: 'cables, account of the connection, dispatch, years',
       dischargeKw: 'cables, account of the connection, dispatch, years',
       efficiency: `${ownBattery}, years, worth of modules`,
-      standbyW: `${ownBattery}, years, use by month`,
+      standbyW: `${ownBattery}, years, carpet, use by month`,
+      fadePerYear: 'years',
+      fadePerCycle: 'years',
+      // When it is over is reckoned from the years.
+      warrantyYears: '',
+      warrantyKwh: '',
     },
   },
   rules: {

@@ -45,6 +45,13 @@ export const battery = {
   noneReaches: 'No size offsets {offset} of the bill; the most is {most}.',
   yardstick:
     '“{rule}” earns {share} of what perfect foresight would: {earned} of {best} a year at the tariff’s hourly prices.',
+  life: 'In year {year, number} it holds {held} of what it held new.{ends, select, age { Its warranty is over after {end} years, by its age.} use { Its warranty is over after {end} years, by the {kwh} that have come out by then.} other {}}',
+  fades: {
+    year: 'Loses {year} a year',
+    cycle: 'Loses {lost} in {cycles, number} full cycles',
+    both: 'Loses {year} a year, and {lost} in {cycles, number} full cycles',
+    usual: 'How it ages is not told: 2 % a year are reckoned with',
+  },
   further: 'What one more kWh of storage saves in a year',
   furtherNote:
     'With its share of power, {rule, select, peaks {run by the rule by all that is on the bill, with perfect foresight by the hourly prices alone} other {at the tariff’s hourly prices}}.{kw, select, none {} other { One more kW of power would save {kw} a year with perfect foresight.}}',

@@ -39,6 +39,7 @@ export const devices = {
     roundTrip: 'Round trip',
     standbyW: 'Standby',
     pricePerKwh: 'Per kWh',
+    warrantyYears: 'Warranty',
   },
   add: { inverter: 'Add an inverter', optimizer: 'Add an optimizer', battery: 'Add a battery' },
   save: { inverter: 'Save inverter', optimizer: 'Save optimizer', battery: 'Save battery' },
@@ -95,5 +96,9 @@ export const devices = {
     discharge_kw: 'Discharging power, kW',
     round_trip_pct: 'Round-trip efficiency, %',
     standby_w: 'Draws itself, day and night, W',
+    fade_per_year_pct: 'Loses a year, % of what it holds',
+    fade_per_cycle_pct: 'Loses by a full cycle, % of what it holds',
+    warranty_years: 'Warranty, years',
+    warranty_kwh: 'Warranty, kWh out of it',
   },
 } as const

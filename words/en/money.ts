@@ -75,6 +75,7 @@ export const money = {
   replaced: { inverter: 'inverter', battery: 'battery', other: 'something else' },
   inYear: 'At the end of year',
   cost: 'Cost then',
+  fadeHint: 'Empty: by the battery’s data sheet, with age and use',
   costHint: 'Empty: what it costs today',
   today: 'as today',
   ways: 'Ways to pay',

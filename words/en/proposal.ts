@@ -61,6 +61,8 @@ export const proposal = {
     'Over {years, plural, one {# year} other {# years}}; energy prices grow by {growth} a year, payments for exports by {exports}, upkeep by {upkeep}.',
   assumeModules: 'Modules lose {degradation} of their power a year.',
   assumeBattery: 'The battery loses {fade} of its capacity a year.',
+  assumeBatterySheet:
+    'The battery loses capacity with age and use as its data sheet says: {fade} in the first year.',
   assumeReplaced: '{name} in year {year, number, ::group-off}.',
   assumeDiscount: 'Net present value at {rate} a year.',
   assumeLoad: 'Consumption: {energy} a year.',

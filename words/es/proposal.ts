@@ -62,6 +62,8 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
     'En {years, plural, one {# año} other {# años}}; la energía sube un {growth} al año, el pago por excedentes un {exports} y el mantenimiento un {upkeep}.',
   assumeModules: 'Los módulos pierden un {degradation} de su potencia al año.',
   assumeBattery: 'La batería pierde un {fade} de su capacidad al año.',
+  assumeBatterySheet:
+    'La batería pierde capacidad con los años y el uso según su ficha técnica: un {fade} el primer año.',
   assumeReplaced: '{name} en el año {year, number, ::group-off}.',
   assumeDiscount: 'Valor actual neto al {rate} anual.',
   assumeLoad: 'Consumo: {energy} al año.',

@@ -1,13 +1,20 @@
 'use client'
 
 import { theOne } from '@/core/kinds/documents'
+import { type BatteryType } from '@/core/electrical/catalogue'
 import { batteryRules, storageId } from '@/core/kinds/storage/storage'
-import { useBench, useCatalogue, useOption, useSession, useSite } from '../../context'
+import { useBench, useCatalogue, useOption, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, NumberField, PercentField } from '../../fields/fields'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 
 const words = later.battery
+
+/** Sheets tell the cycles until this much is lost. */
+const toldLoss = 0.3
+
+const fadesBy = (year: number | undefined, cycle: number | undefined): keyof typeof words.fades =>
+  cycle ? (year ? 'both' : 'cycle') : year === undefined && cycle === undefined ? 'usual' : 'year'
 
 /** One battery of the catalogue, and how it is run. */
 export function StoreChapter() {
@@ -15,11 +22,20 @@ export function StoreChapter() {
   const catalogue = useCatalogue()
   const option = useOption()
   const site = useSite()
+  const sayer = useSayer()
   const optionId = useSession((s) => s.optionId)
   const storage = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find((b) => b.id === storage.batteryId)
   const fields = later.fields.storage
   const of = { documentId: optionId, objectId: storageId }
+  /** What its sheet says of that. */
+  const ageing = ({ fadePerYear, fadePerCycle }: BatteryType) =>
+    sayer.say(words.fades[fadesBy(fadePerYear, fadePerCycle)], {
+      year: { value: fadePerYear ?? 0, unit: 'share', digits: 1 },
+      lost: { value: toldLoss, unit: 'share', digits: 0 },
+      // To two figures, as sheets tell it.
+      cycles: Number((Math.log(1 - toldLoss) / Math.log(1 - (fadePerCycle ?? 0))).toPrecision(2)),
+    })
   return (
     <>
       <ChoiceField
@@ -45,7 +61,7 @@ export function StoreChapter() {
           <p className="quiet">
             {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW charge,{' '}
             {number(battery.dischargeKw, site, 1)} kW discharge, {number(battery.efficiency * 100, site, 1)} %
-            efficiency each way, {number(battery.standbyW, site)} W standby
+            efficiency each way, {number(battery.standbyW, site)} W standby. {ageing(battery)}.
           </p>
           <NumberField
             {...of}

@@ -40,4 +40,6 @@ export const offerMigrations = [
     ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },
   }),
   (value: Record<string, unknown>) => ({ ...value, gridCo2: null }),
+  // A battery may age by its data sheet.
+  (value: Record<string, unknown>) => value,
 ]

@@ -51,7 +51,7 @@ export const offerSchema = z.strictObject({
   /** Insurance, monitoring, a lease of the roof, reporting, by the year. */
   costs: z.array(z.strictObject({ name: nameSchema, perYear, growth })).max(20),
   /** Share of what a battery holds that it loses a year, until it is replaced. */
-  batteryFade: between(0, 0.2, 'share'),
+  batteryFade: between(0, 0.2, 'share').nullable(),
   replacements: z
     .array(
       z
@@ -111,7 +111,7 @@ export const defaultOffer: Offer = {
   upkeepPerYear: 0,
   upkeepGrowth: 0.03,
   costs: [],
-  batteryFade: 0.02,
+  batteryFade: null,
   replacements: [
     { name: 'New inverter', what: 'inverter', year: 13, cost: null },
     { name: 'New battery', what: 'battery', year: 13, cost: null },
