@@ -12,6 +12,7 @@ import {
   plainNumber,
   slope,
   writeQuantity,
+  writtenQuantity,
 } from './format'
 import { speechOf } from './languages'
 
@@ -31,6 +32,7 @@ test('numbers and money as the place writes them, with a true minus', () => {
   expect(money(1392.4, us)).toBe('$1,392')
   expect(money(-1392.4, us)).toBe('−$1,392')
   expect(money(1392.4, es)).toMatch(/^1[.\s]?392\s€$/)
+  expect(money(-0.4, us)).toBe('$0')
   expect(moneySign({ locale: 'en-AU', currency: 'AUD' })).toBe('$')
 })
 
@@ -52,6 +54,24 @@ test.each([
 ] satisfies [Quantity, string, string][])('%j is written %s and %s', (quantity, english, spanish) => {
   expect(written(quantity)).toBe(english)
   expect(written(quantity, es)).toBe(spanish)
+})
+
+test.each([
+  [{ value: 2912.4, unit: 'money' }, '$2,912', '2912 €'],
+  [{ value: -2912, unit: 'money', digits: 2 }, '−$2,912.00', '−2912,00 €'],
+  [{ value: 12_912, unit: 'money/year' }, '$12,912/year', '12.912 €/año'],
+  [{ value: 0.2854, unit: 'money/kWh' }, '$0.285/kWh', '0,285 €/kWh'],
+  [{ value: 2.95, unit: 'money/W' }, '$2.95/W', '2,95 €/W'],
+  [{ value: 0.274, unit: 'share' }, '27.4 %', '27,4 %'],
+  [{ value: 1.5, unit: 'ratio' }, '1.50', '1,50'],
+] satisfies [Quantity, string, string][])('%j is %s and %s in one piece', (quantity, english, spanish) => {
+  const whole = (place: typeof us | typeof es) =>
+    writtenQuantity(quantity, place, speechOf(place === us ? 'en' : 'es').words.units).replaceAll(
+      '\u00a0',
+      ' ',
+    )
+  expect(whole(us)).toBe(english)
+  expect(whole(es)).toBe(spanish)
 })
 
 test.each([

@@ -41,7 +41,8 @@ export const money = (value: number, { locale, currency }: Pick<Place, 'locale' 
     minimumFractionDigits: digits,
     maximumFractionDigits: digits,
   })
-    .format(value)
+    // What is shown as nought has no sign.
+    .format(Math.abs(value) < 0.5 * 10 ** -digits ? 0 : value)
     .replace('-', '−')
 
 /** Where sheets of paper are letter size; everywhere else they are A4. */
@@ -80,6 +81,7 @@ export interface Figure {
 const usualDigits: Readonly<Partial<Record<Unit, number>>> = {
   ...{ share: 1, years: 1, ratio: 2, kW: 2, A: 1 },
   ...{ kN: 2, 'kN/m²': 2 },
+  ...{ 'money/W': 2, 'money/kWh': 3 },
 }
 
 /** Weights and loads where people count in feet. */
@@ -111,9 +113,9 @@ export function writeQuantity({ value, unit, digits }: Quantity, place: Place, w
     case 'money/year':
       return { figure: shown(), unit: `${sign()}${words.aYear}` }
     case 'money/W':
-      return { figure: shown(1, 2), unit: `${sign()}/W` }
+      return { figure: shown(), unit: `${sign()}/W` }
     case 'money/kWh':
-      return { figure: shown(1, 3), unit: `${sign()}/kWh` }
+      return { figure: shown(), unit: `${sign()}/kWh` }
     case 'mm²':
       return { figure: number(value, place, digits ?? (Number.isInteger(value) ? 0 : 1)), unit: 'mm²' }
     case 'm': {
@@ -155,6 +157,14 @@ export function writeQuantity({ value, unit, digits }: Quantity, place: Place, w
     case 'Ws/m³K':
       return { figure: shown(), unit }
   }
+}
+
+/** The same in one piece: a sign of money stands where people at the place put it. */
+export function writtenQuantity(quantity: Quantity, place: Place, words: UnitWords): string {
+  const { figure, unit } = writeQuantity(quantity, place, words)
+  if (!quantity.unit.startsWith('money')) return `${figure} ${unit}`.trim()
+  const digits = quantity.digits ?? usualDigits[quantity.unit] ?? 0
+  return money(quantity.value, place, digits) + unit.slice(moneySign(place).length)
 }
 
 /** A way on the map: whole metres, or tenths of a kilometre. */

@@ -2,7 +2,7 @@ import { FormatError, IntlMessageFormat } from 'intl-messageformat'
 import { type FaultDetail } from '@/core/model/fault'
 import { type LedgerLine, type LineId } from '@/core/model/ledger'
 import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
-import { type Figure, plainNumber, writeQuantity, type Place } from './format'
+import { type Figure, plainNumber, writeQuantity, writtenQuantity, type Place } from './format'
 import { languageOf, type Language } from './language'
 import { learnedFaults } from './learned-faults'
 import { type Speech, type Words } from './words'
@@ -57,8 +57,7 @@ export class Sayer {
 
   /** A quantity in one piece. */
   written(quantity: Quantity): string {
-    const { figure, unit } = this.quantity(quantity)
-    return `${figure} ${unit}`.trim()
+    return writtenQuantity(quantity, this.place, this.words.units)
   }
 
   /** A figure of the ledger; what is not there is said in words. */
