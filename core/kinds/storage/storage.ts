@@ -50,7 +50,11 @@ export const storageMigrations = [
   // Another rule, and nothing else.
   (value: Record<string, unknown>) => value,
   (value: Record<string, unknown>) => ({ ...value, offGridShare: usualOffGridShare }),
-  (value: Record<string, unknown>) => ({ ...value, backup: { ...Object(value['backup']), loads: [] } }),
+  (value: Record<string, unknown>) => ({
+    ...value,
+    // What is no record is refused by the schema.
+    backup: { ...(value['backup'] as Record<string, unknown> | undefined), loads: [] },
+  }),
 ]
 
 export const defaultStorage: Storage = {
