@@ -26,6 +26,15 @@ const billed =
     const annual = 120 + energy - earned
     return { months: [{ lines, total: annual }], annual }
   }
+/** One that loses nothing on the way. */
+const holding = (usableKwh: number): BatteryRun => ({
+  usableKwh,
+  chargeKw: 2,
+  dischargeKw: 2,
+  chargeEfficiency: 1,
+  dischargeEfficiency: 1,
+  reserve: 0,
+})
 const hours = {
   yieldKwh: Float64Array.of(3, -0.1),
   battery: null,
@@ -45,14 +54,7 @@ test('bills to come by hand: a tenth less sun each year, what the inverter draws
 })
 
 test('a battery carries the day into the night; each year ends with what it began with', () => {
-  const battery = {
-    usableKwh: 4,
-    chargeKw: 2,
-    dischargeKw: 2,
-    chargeEfficiency: 1,
-    dischargeEfficiency: 1,
-    reserve: 0,
-  }
+  const battery = holding(4)
   // A full one gives 1.1 at night and takes as much back by day: 0.9 of the two that are over go out.
   const bills = billsOf({ ...hours, battery, degradation: 0 })
   bills.forEach((bill) => expect(bill).toBeCloseTo(120 - 0.9 * 0.1, 12))
@@ -95,14 +97,7 @@ test('what is sold and what is made are told beside the bill', () => {
 })
 
 test('a battery that fades carries less each year, until there is a new one', () => {
-  const battery = {
-    usableKwh: 1,
-    chargeKw: 2,
-    dischargeKw: 2,
-    chargeEfficiency: 1,
-    dischargeEfficiency: 1,
-    reserve: 0,
-  }
+  const battery = holding(1)
   // What it holds is what need not be bought at night: 1.1 − 1, 1.1 − 0.5, 1.1 − 0.25, then 1.1 − 1 again.
   const bills = billsOf({
     ...hours,
@@ -117,14 +112,7 @@ test('a battery that fades carries less each year, until there is a new one', ()
 })
 
 test('each full cycle wears it too, by what it held when new', () => {
-  const battery = {
-    usableKwh: 1,
-    chargeKw: 2,
-    dischargeKw: 2,
-    chargeEfficiency: 1,
-    dischargeEfficiency: 1,
-    reserve: 0,
-  }
+  const battery = holding(1)
   // All that it holds goes out once in these two hours: 1 cycle, then 0.9 × 0.8 = 0.72 of one.
   const years = agedYears({
     ...hours,

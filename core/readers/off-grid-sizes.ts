@@ -16,7 +16,8 @@ export interface OffGridSize extends Omit<OffGrid, 'missing'> {
 }
 
 /**
- * The option's house without grid, with each of the sizes that are compared. What the option may feed in does not count.
+ * The option's house without grid, with each of the sizes that are compared. What the option may feed in does not count;
+ * cars are charged when they are with the grid and the array as it is, with a larger one too.
  * @returns each, and what is missing in each interval with the one that is chosen, kWh
  * @throws Overtaken when the patience is at its end
  */

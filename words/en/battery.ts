@@ -61,7 +61,7 @@ export const battery = {
   backup: 'If the grid fails',
   backupKw: 'Stays on, all the time',
   backupLoads: 'Stays on too',
-  backupShare: 'And of all else',
+  backupShare: 'And of other consumption',
   backupName: 'Backup',
   backupNote:
     'What stays on runs {worst} h in the worst case, from {moment} on; {mostly} h or longer in 95 of 100 hours; a day or longer from {day} of all hours. Sun counts while it lasts, and the reserve is used; the inverter must be able to run without the grid.',
