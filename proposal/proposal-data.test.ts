@@ -1,7 +1,7 @@
 import { summarise } from '@/core/readers/summary'
 import { pageSections, type PageSection } from '@/core/kinds/offer/page'
 import { offerId } from '@/core/kinds/offer/offer'
-import { alteration, freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
+import { alteration, freshGraph, job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { proposalData } from './proposal-data'
 
 const dataOf = async (objects = option) => {
@@ -28,6 +28,24 @@ test('nothing leaves the server that the customer’s page does not show', async
     expect([geometry.solids, geometry.keepOuts, geometry.faces]).toEqual([[], [], []])
     expect(geometry.field).toBeNull()
   }
+})
+
+test('how the battery ages is told as it was reckoned: as typed, or by its sheet in the first year', async () => {
+  const page = { sections: ['assumptions'], texts: { letter: '', warranty: '', terms: '', next: '' } }
+  const of = async (objects: typeof option, batteryFade: number | null) =>
+    (await dataOf(set(objects, offerId, { page, batteryFade }))).assumptions
+  const [typed, bySheet, none] = await Promise.all([
+    of(withBattery, 0.03),
+    of(withBattery, null),
+    of(option, null),
+  ])
+  expect(typed?.batteryFade).toBe(0.03)
+  expect(bySheet?.batteryFade).toBeNull()
+  // 1.1 % by the year, and 0.004 % by each of some two hundred cycles.
+  const byYearAlone = 0.011
+  expect(bySheet?.batteryFirstFade).toBeGreaterThan(byYearAlone + 200 * 0.00004 * 0.98)
+  expect(bySheet?.batteryFirstFade).toBeLessThan(byYearAlone + 365 * 0.00004)
+  for (const other of [typed, none]) expect(other).not.toHaveProperty('batteryFirstFade')
 })
 
 const withSections = (...sections: PageSection[]) => {
