@@ -128,7 +128,7 @@ test('bad input stands next to where it happened, and the old value stays', asyn
   await expect(page.getByRole('alert').filter({ hasText: '“cheap” is not a number' })).toBeVisible()
   await price.fill('-3')
   await price.press('Enter')
-  await expect(page.getByRole('alert').filter({ hasText: 'at least 0' })).toBeVisible()
+  await expect(page.getByRole('alert').filter({ hasText: 'at least $0.00/W' })).toBeVisible()
   await price.press('Escape')
   expect(await figure(page, 'payback')).toBe(before)
   await price.fill('3.30')
