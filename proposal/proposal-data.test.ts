@@ -1,11 +1,14 @@
 import { summarise } from '@/core/readers/summary'
 import { pageSections, type PageSection } from '@/core/kinds/offer/page'
-import { offerId } from '@/core/kinds/offer/offer'
+import { type Objects } from '@/core/kinds/documents'
+import { type AnyObject } from '@/core/kinds/index'
+import { offerId, type Offer } from '@/core/kinds/offer/offer'
+import { storageId } from '@/core/kinds/storage/storage'
 import { alteration, freshGraph, job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { proposalData } from './proposal-data'
 
-const dataOf = async (objects = option) => {
-  const world = await worldOf(job.house, objects)
+const dataOf = async (objects = option, house: Objects = job.house) => {
+  const world = await worldOf(house, objects)
   const run = runOf(world, freshGraph())
   return proposalData(job.name, world, run, summarise(run, world))
 }
@@ -32,12 +35,12 @@ test('nothing leaves the server that the customer’s page does not show', async
 
 test('how the battery ages is told as it was reckoned: as typed, or by its sheet in the first year', async () => {
   const page = { sections: ['assumptions'], texts: { letter: '', warranty: '', terms: '', next: '' } }
-  const of = async (objects: typeof option, batteryFade: number | null) =>
-    (await dataOf(set(objects, offerId, { page, batteryFade }))).assumptions
+  const of = async (objects: Objects, fields: Partial<Offer>, house = job.house) =>
+    (await dataOf(set(objects, offerId, { page, ...fields }), house)).assumptions
   const [typed, bySheet, none] = await Promise.all([
-    of(withBattery, 0.03),
-    of(withBattery, null),
-    of(option, null),
+    of(withBattery, { batteryFade: 0.03 }),
+    of(withBattery, {}),
+    of(option, {}),
   ])
   expect(typed?.batteryFade).toBe(0.03)
   expect(bySheet?.batteryFade).toBeNull()
@@ -45,7 +48,18 @@ test('how the battery ages is told as it was reckoned: as typed, or by its sheet
   const byYearAlone = 0.011
   expect(bySheet?.batteryFirstFade).toBeGreaterThan(byYearAlone + 200 * 0.00004 * 0.98)
   expect(bySheet?.batteryFirstFade).toBeLessThan(byYearAlone + 365 * 0.00004)
-  for (const other of [typed, none]) expect(other).not.toHaveProperty('batteryFirstFade')
+  // The first year is the first, however soon the battery is replaced.
+  const soon = [{ name: 'Battery', what: 'battery', year: 1, cost: null }] as const
+  expect((await of(withBattery, { replacements: soon }))?.batteryFirstFade).toBe(bySheet?.batteryFirstFade)
+  // A sheet that says nothing is not made to say the usual.
+  const silent: AnyObject = {
+    ...{ id: 'own-1', kind: 'own-battery', name: 'Own 9', maker: '', price: 8000, usableKwh: 9 },
+    ...{ chargeKw: 4, dischargeKw: 4, efficiency: 0.95, standbyW: 10 },
+  }
+  const ownOne = set(withBattery, storageId, { batteryId: silent.id })
+  const usual = await of(ownOne, {}, { ...job.house, [silent.id]: silent })
+  expect(usual?.batteryFade).toBe(0.02)
+  for (const other of [typed, none, usual]) expect(other).not.toHaveProperty('batteryFirstFade')
 })
 
 const withSections = (...sections: PageSection[]) => {

@@ -1,3 +1,4 @@
+import { fadeOf, leftAfterYear } from '@/core/battery/fade'
 import { type Money } from '@/core/finance/ways'
 import { type Run } from '@/core/graph/run'
 import { kindNamed, type AnyObject } from '@/core/kinds/index'
@@ -9,6 +10,7 @@ import { type Site as StandingSite } from '@/core/site/site'
 import { alterationsIn } from '@/core/stages/alterations'
 import { siteStage } from '@/core/stages/site'
 import {
+  batteryIn,
   coverIn,
   moduleIn,
   catalogueFor,
@@ -112,12 +114,24 @@ function assumptionsShown(world: World, { monthly, aged }: RunSummary): Assumpti
     station: { name: world.station.name, distanceM: world.station.distanceM },
     loadKwh: monthly.loadKwh.reduce((sum, kwh) => sum + kwh, 0),
     degradation: moduleIn(world).degradation,
-    batteryFade: hasBattery ? offer.batteryFade : null,
-    ...(hasBattery && offer.batteryFade === null && aged[1] ? { batteryFirstFade: 1 - aged[1].held } : {}),
+    ...fadeShown(world, aged[0]?.dischargedKwh ?? 0),
     replaced: offer.replacements.flatMap(({ name, what, year }) =>
       year <= years && (what !== 'battery' || hasBattery) ? [{ name, year }] : [],
     ),
   }
+}
+
+/** By the year where the battery loses nothing by use; else what its first year takes. */
+function fadeShown(
+  world: World,
+  firstKwh: number,
+): Pick<AssumptionsShown, 'batteryFade' | 'batteryFirstFade'> {
+  const battery = batteryIn(world)
+  if (!battery) return { batteryFade: null }
+  const fade = fadeOf(offerIn(world).batteryFade, battery)
+  if (fade.perCycle === 0) return { batteryFade: fade.perYear }
+  const cycles = firstKwh / (battery.usableKwh * storageIn(world).count)
+  return { batteryFade: null, batteryFirstFade: 1 - leftAfterYear(1, fade, cycles) }
 }
 
 /** The way that the figures are for, then those that are shown as well. */

@@ -79,9 +79,9 @@ export interface AssumptionsShown extends Pick<
   readonly station: { readonly name: string; readonly distanceM: number }
   readonly loadKwh: number
   readonly degradation: number
-  /** Null without a battery, and where it ages by its data sheet. */
+  /** Null without a battery, and where it ages by use too. */
   readonly batteryFade: number | null
-  /** Lost in its first year by age and use, where its data sheet counts. */
+  /** Lost in its first year by age and use, where its data sheet tells both. */
   readonly batteryFirstFade?: number
   readonly replaced: readonly { readonly name: string; readonly year: number }[]
 }

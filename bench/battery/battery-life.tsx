@@ -29,10 +29,7 @@ export function BatteryLife({
   if (!last || lived.length < 2) return null
   const { warrantyYears, warrantyKwh } = sheet
   const kwh = warrantyKwh === undefined ? undefined : warrantyKwh * count
-  const end = warrantyEnd(lived, {
-    ...(warrantyYears === undefined ? {} : { years: warrantyYears }),
-    ...(kwh === undefined ? {} : { kwh }),
-  })
+  const end = warrantyEnd(lived, { years: warrantyYears, kwh })
   return (
     <p className="mt-2">
       {sayer.say(words.life, {

@@ -1,17 +1,17 @@
 import fc from 'fast-check'
 import { warrantyEnd } from './life'
 
-const lived = [100, 90, 80].map((dischargedKwh) => ({ held: 1, dischargedKwh }))
+const lived = [100, 90, 80].map((dischargedKwh) => ({ dischargedKwh }))
 
 test('a warranty ends by its years or by what came out, whichever is first', () => {
   expect(warrantyEnd(lived, { years: 2, kwh: 1000 })).toEqual({ years: 2, by: 'age' })
   // 100, and half of the second year's 90.
   expect(warrantyEnd(lived, { years: 2, kwh: 145 })).toEqual({ years: 1.5, by: 'use' })
-  expect(warrantyEnd(lived, { kwh: 270 })).toEqual({ years: 3, by: 'use' })
+  expect(warrantyEnd(lived, { years: undefined, kwh: 270 })).toEqual({ years: 3, by: 'use' })
   // Both at once: its years are as good a reason.
   expect(warrantyEnd(lived, { years: 1, kwh: 100 })).toEqual({ years: 1, by: 'age' })
   expect(warrantyEnd(lived, { years: 10, kwh: 271 })).toBeNull()
-  expect(warrantyEnd(lived, {})).toBeNull()
+  expect(warrantyEnd(lived, { years: undefined, kwh: undefined })).toBeNull()
   expect(warrantyEnd([], { years: 10, kwh: 5 })).toBeNull()
 })
 
@@ -25,7 +25,7 @@ test('what it is run harder by ends it no later', () => {
       (out, more, years) => {
         const of = (extra: number) =>
           warrantyEnd(
-            out.map((kwh) => ({ held: 1, dischargedKwh: kwh + extra })),
+            out.map((kwh) => ({ dischargedKwh: kwh + extra })),
             { years, kwh: 2000 },
           )?.years ?? Infinity
         expect(of(more)).toBeLessThanOrEqual(of(0) + 1e-9)

@@ -1,13 +1,13 @@
-/** A year of a battery's life as it is run: share of what it held new, and what came out of it, kWh. */
+/** A year of a battery's life as it is run. */
 export interface LivedYear {
-  readonly held: number
+  /** What came out of it. */
   readonly dischargedKwh: number
 }
 
 export interface Warranty {
-  readonly years?: number
+  readonly years: number | undefined
   /** Out of all batteries together. */
-  readonly kwh?: number
+  readonly kwh: number | undefined
 }
 
 /** When a warranty is over: years from the beginning, and whether its years or its energy end it. */
@@ -18,7 +18,7 @@ export interface WarrantyEnd {
 
 /**
  * @param lived the years from when it is new until it is replaced
- * @returns null where nothing ends it within these years but what lies beyond them, or nothing is known of it
+ * @returns null where it outlives these years, or nothing is known of it
  */
 export function warrantyEnd(lived: readonly LivedYear[], { years, kwh }: Warranty): WarrantyEnd | null {
   const used = kwh === undefined ? null : yearsUntil(lived, kwh)

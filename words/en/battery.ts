@@ -50,7 +50,7 @@ export const battery = {
     year: 'Loses {year} a year',
     cycle: 'Loses {lost} in {cycles, number} full cycles',
     both: 'Loses {year} a year, and {lost} in {cycles, number} full cycles',
-    usual: 'How it ages is not told: 2 % a year are reckoned with',
+    usual: 'How it ages is not told: {year} a year unless the offer says otherwise',
   },
   further: 'What one more kWh of storage saves in a year',
   furtherNote:

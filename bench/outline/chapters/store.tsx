@@ -1,6 +1,7 @@
 'use client'
 
 import { theOne } from '@/core/kinds/documents'
+import { fadeOf, usualFade } from '@/core/battery/fade'
 import { type BatteryType } from '@/core/electrical/catalogue'
 import { batteryRules, storageId } from '@/core/kinds/storage/storage'
 import { useBench, useCatalogue, useOption, useSayer, useSession, useSite } from '../../context'
@@ -12,9 +13,6 @@ const words = later.battery
 
 /** Sheets tell the cycles until this much is lost. */
 const toldLoss = 0.3
-
-const fadesBy = (year: number | undefined, cycle: number | undefined): keyof typeof words.fades =>
-  cycle ? (year ? 'both' : 'cycle') : year === undefined && cycle === undefined ? 'usual' : 'year'
 
 /** One battery of the catalogue, and how it is run. */
 export function StoreChapter() {
@@ -29,13 +27,17 @@ export function StoreChapter() {
   const fields = later.fields.storage
   const of = { documentId: optionId, objectId: storageId }
   /** What its sheet says of that. */
-  const ageing = ({ fadePerYear, fadePerCycle }: BatteryType) =>
-    sayer.say(words.fades[fadesBy(fadePerYear, fadePerCycle)], {
-      year: { value: fadePerYear ?? 0, unit: 'share', digits: 1 },
+  const ageing = (sheet: BatteryType) => {
+    const fade = fadeOf(null, sheet)
+    const { perYear, perCycle } = fade
+    const by = fade === usualFade ? 'usual' : perCycle === 0 ? 'year' : perYear === 0 ? 'cycle' : 'both'
+    return sayer.say(words.fades[by], {
+      year: { value: perYear, unit: 'share', digits: 1 },
       lost: { value: toldLoss, unit: 'share', digits: 0 },
       // To two figures, as sheets tell it.
-      cycles: Number((Math.log(1 - toldLoss) / Math.log(1 - (fadePerCycle ?? 0))).toPrecision(2)),
+      cycles: Number((Math.log(1 - toldLoss) / Math.log(1 - perCycle)).toPrecision(2)),
     })
+  }
   return (
     <>
       <ChoiceField
