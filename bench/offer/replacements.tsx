@@ -26,6 +26,7 @@ export function Replacements() {
         value={offer.batteryFade}
         onSet={(batteryFade) => set(fields.offer.batteryFade, { batteryFade })}
       />
+      {offer.batteryFade === null && <p className="quiet">{words.fadeHint}</p>}
       {replacements.length > 0 && (
         <table className="w-full">
           <thead>
