@@ -25,6 +25,9 @@ const elsewhere: Partial<Readonly<Record<CheckCode, Chapter>>> = {
   'ballast-many': 'cover',
   'roof-load': 'cover',
   'shaded-modules': 'cover',
+  'battery-no-port': 'store',
+  'battery-volts': 'store',
+  'battery-port-power': 'store',
   'no-load': 'match',
   'no-payback': 'offer',
 }

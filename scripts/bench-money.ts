@@ -55,7 +55,7 @@ const battery = {
 const hourly = sunnyYear(1)
 const quarters = sunnyYear(0.25)
 const own = time('own use, a year of hours', 2, () =>
-  dispatchOwnUse(hourly.yieldKwh, hourly.loadKwh, 1, battery, null),
+  dispatchOwnUse(hourly, battery),
 )
 time('by tariff, a year of hours', 2, () => dispatchByTariff(hourly, battery))
 const best = time('optimum, a year of hours', 50, () => optimum(hourly, battery))

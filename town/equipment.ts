@@ -1,6 +1,6 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { batteries } from './batteries'
-import { moreInverters } from './inverters'
+import { hybridInverters, moreInverters } from './inverters'
 import { microinverters, optimizers } from './module-electronics'
 import { moreModules } from './modules'
 import { mountings } from './mountings'
@@ -192,6 +192,7 @@ export const catalogue: Catalogue = {
       highestDcAc: 1.5,
     },
     ...moreInverters,
+    ...hybridInverters,
     ...microinverters,
   ],
   optimizers,

@@ -179,3 +179,115 @@ export const moreInverters: readonly InverterType[] = [
     ],
   ),
 ]
+
+/** Made-up hybrids, on whose battery port batteries without an inverter of their own hang. */
+export const hybridInverters: readonly InverterType[] = [
+  ...series(
+    {
+      highestV: 600,
+      mppLowV: 60,
+      mppHighV: 540,
+      startV: 80,
+      inputCurrentA: 20,
+      inputShortCurrentA: 27,
+      nightW: 8,
+      highestDcAc: 2,
+      batteryPort: { powerKw: 5, lowV: 90, highV: 480 },
+    },
+    [
+      {
+        id: 'tamsin-5',
+        maker: 'Tamsin',
+        name: 'Tamsin 5 H',
+        kw: 5,
+        price: 2290,
+        inputs: 2,
+        efficiency: 0.966,
+      },
+      {
+        id: 'tamsin-7',
+        maker: 'Tamsin',
+        name: 'Tamsin 7 H',
+        kw: 7,
+        price: 2680,
+        inputs: 3,
+        efficiency: 0.968,
+      },
+    ],
+  ),
+  ...series(
+    {
+      highestV: 600,
+      mppLowV: 70,
+      mppHighV: 550,
+      startV: 90,
+      inputCurrentA: 18,
+      inputShortCurrentA: 30,
+      nightW: 11,
+      highestDcAc: 2,
+      batteryPort: { powerKw: 10, lowV: 120, highV: 500 },
+    },
+    [
+      {
+        id: 'tamsin-10',
+        maker: 'Tamsin',
+        name: 'Tamsin 10 H',
+        kw: 10,
+        price: 3390,
+        inputs: 4,
+        efficiency: 0.97,
+      },
+    ],
+  ),
+  ...series(
+    {
+      phases: 3,
+      highestV: 1000,
+      mppLowV: 150,
+      mppHighV: 850,
+      startV: 180,
+      inputCurrentA: 16,
+      inputShortCurrentA: 24,
+      nightW: 12,
+      highestDcAc: 1.8,
+      batteryPort: { powerKw: 10, lowV: 180, highV: 600 },
+    },
+    [
+      {
+        id: 'orrin-10-h',
+        maker: 'Orrin',
+        name: 'Orrin 10 TH',
+        kw: 10,
+        price: 3480,
+        inputs: 2,
+        strings: 2,
+        efficiency: 0.974,
+      },
+    ],
+  ),
+  // For batteries of few volts and many amperes.
+  ...series(
+    {
+      highestV: 500,
+      mppLowV: 90,
+      mppHighV: 430,
+      startV: 110,
+      inputCurrentA: 18,
+      inputShortCurrentA: 24,
+      nightW: 15,
+      highestDcAc: 1.6,
+      batteryPort: { powerKw: 5, lowV: 40, highV: 60 },
+    },
+    [
+      {
+        id: 'dunmarrow-5',
+        maker: 'Dunmarrow',
+        name: 'Dunmarrow 5 B',
+        kw: 5,
+        price: 1720,
+        inputs: 2,
+        efficiency: 0.955,
+      },
+    ],
+  ),
+]

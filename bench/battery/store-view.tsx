@@ -10,6 +10,7 @@ import { type RunSummary } from '@/core/readers/summary'
 import { isChosen, sizesOf } from '@/core/readers/storage-sizes'
 import { later } from '@/words/en/later'
 import { useBench, useCatalogue, useHouse, useOption, useSayer, useSession } from '../context'
+import { useInverterHere } from '../inverter-here'
 import { LiveNumbers } from '../live/live-numbers'
 import { Backup } from './backup'
 import { BatteryLife } from './battery-life'
@@ -32,7 +33,7 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
   const storage = theOne(option, 'storage', storageId)
   const chosen = catalogue.batteries.find((battery) => battery.id === storage.batteryId)
   const capKwh = (chosen?.usableKwh ?? 0) * storage.count
-  const all = sizesOf(catalogue, storage).length
+  const all = sizesOf(catalogue, storage, useInverterHere() ?? {}).length
   const picture = known?.picture
   const done = fresh ? (picture?.worths.length ?? 0) : 0
   const own = picture?.worths.find((size) => isChosen(size, storage))

@@ -61,6 +61,7 @@ const inverterColumns = (site: Place): readonly ShelfColumn<InverterType>[] =>
     highestV: ({ highestV }) => volts(highestV, site),
     inputCurrentA: ({ inputCurrentA }) => amperes(inputCurrentA, site),
     efficiency: ({ efficiency }) => percent(efficiency, site),
+    batteryPort: ({ batteryPort }) => (batteryPort ? `${number(batteryPort.powerKw, site, 1)} kW` : '–'),
     price: ({ price }) => money(price, site),
     pricePerW: ({ price, acPowerW }) => money(price / acPowerW, site, 2),
   })
@@ -87,6 +88,8 @@ const batteryColumns = (site: Place): readonly ShelfColumn<BatteryType>[] =>
       dischargeKw: ({ dischargeKw }) => `${number(dischargeKw, site, 1)} kW`,
       efficiency: ({ efficiency }) => percent(efficiency ** 2, site),
       standbyW: ({ standbyW }) => `${number(standbyW, site)} W`,
+      dcSide: ({ dcSide }) =>
+        dcSide ? `${number(dcSide.lowV, site)}–${number(dcSide.highV, site)} V` : words.ownInverter,
       price: ({ price }) => money(price, site),
       pricePerKwh: ({ price, usableKwh }) => money(price / usableKwh, site),
       warrantyYears: (sheet) => warrantyText(sheet, site),
@@ -146,7 +149,7 @@ export function Inverters() {
           <ChoiceField
             label={words.place}
             value={filter.place}
-            choices={(['any', 'strings', 'modules'] as const).map((value) => ({
+            choices={(['any', 'strings', 'modules', 'battery'] as const).map((value) => ({
               value,
               label: words.places[value],
             }))}

@@ -70,10 +70,7 @@ function answer(given: Given): object {
   }
   const best = rule === 'optimum' ? optimum(series, battery) : null
   const run =
-    best ??
-    (rule === 'tariff'
-      ? dispatchByTariff(series, battery)
-      : dispatchOwnUse(series.yieldKwh, series.loadKwh, stepHours, battery, exportLimitKw, startKwh))
+    best ?? (rule === 'tariff' ? dispatchByTariff(series, battery) : dispatchOwnUse(series, battery))
   return {
     annual: { ...sumsOf(run, series), ...(best ? { bound: best.bound } : {}) },
     hourly: {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { backupHours, backupSummary, type Island } from './backup'
 import { dispatchOwnUse, type BatteryRun } from './own-use'
-import { sunnyYear } from './testing'
+import { hoursOf, sunnyYear } from './testing'
 
 const battery: BatteryRun = {
   usableKwh: 10,
@@ -48,7 +48,7 @@ test('a year: more battery runs no shorter, more use no longer; the summary hold
   const { yieldKwh, loadKwh } = sunnyYear(1)
   const hoursWith = (usableKwh: number, kw: number) => {
     const sized = { ...battery, usableKwh }
-    const { storedKwh } = dispatchOwnUse(yieldKwh, loadKwh, 1, sized, null)
+    const { storedKwh } = dispatchOwnUse(hoursOf(yieldKwh, loadKwh), sized)
     return backupHours({ yieldKwh, criticalKwh: always(kw, 8760), storedKwh, stepHours: 1 }, sized, 336)
   }
   const [small, large, lean] = [hoursWith(8, 0.4), hoursWith(16, 0.4), hoursWith(8, 0.2)]

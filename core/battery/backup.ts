@@ -1,14 +1,13 @@
-import { type BatteryRun } from './own-use'
+import { clippedFor, limitsOf } from './limits'
+import { type BatteryRun, type HouseYear } from './own-use'
 import { standbyKwh } from './standby'
 
 /** What stays on when the grid fails, and with what it begins. */
-export interface Island {
-  readonly yieldKwh: Float64Array
+export interface Island extends Pick<HouseYear, 'yieldKwh' | 'clippedKwh' | 'stepHours'> {
   /** What the circuits that stay on use in each interval. */
   readonly criticalKwh: Float64Array
   /** In the battery at the end of each interval, as it runs with the grid. */
   readonly storedKwh: Float64Array
-  readonly stepHours: number
 }
 
 /**
@@ -18,28 +17,27 @@ export interface Island {
  * @param mostHours looked ahead; who runs that long is said to run that long
  * @returns hours, one entry an interval; the year goes round
  */
-export function backupHours(
-  { yieldKwh, criticalKwh, storedKwh, stepHours }: Island,
-  battery: BatteryRun,
-  mostHours: number,
-): Float32Array {
+export function backupHours(island: Island, battery: BatteryRun, mostHours: number): Float32Array {
+  const { yieldKwh, criticalKwh, storedKwh, stepHours } = island
   const n = yieldKwh.length
   const out = new Float32Array(n)
   const most = Math.min(n, Math.round(mostHours / stepHours))
   const own = standbyKwh(battery, stepHours)
-  const chargeMost = battery.chargeKw * stepHours
-  const dischargeMost = battery.dischargeKw * stepHours
+  const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
+  const clipped = clippedFor(battery, island)
   for (let first = 0; first < n; first++) {
     let held = storedKwh[(first + n - 1) % n] as number
     let steps = 0
     for (; steps < most; steps++) {
       const i = (first + steps) % n
-      const short = (criticalKwh[i] as number) + own - Math.max(0, yieldKwh[i] as number)
+      const made = Math.max(0, yieldKwh[i] as number)
+      const short = (criticalKwh[i] as number) + own - made
       if (short <= 0) {
-        held = Math.min(battery.usableKwh, held + Math.min(-short, chargeMost) * battery.chargeEfficiency)
+        const spare = (clipped ? (clipped[i] as number) : 0) - short
+        held = Math.min(battery.usableKwh, held + Math.min(spare, chargeMost) * battery.chargeEfficiency)
         continue
       }
-      if (short > dischargeMost + tiny) break
+      if (short > Math.min(dischargeMost, inverterMost - made) + tiny) break
       const wanted = short / battery.dischargeEfficiency
       if (wanted > held + tiny) {
         // Empty within the interval.

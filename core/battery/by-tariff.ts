@@ -1,5 +1,6 @@
 import { gatheredAhead, greatestAhead } from './day-ahead'
 import { flowsOf } from './interval-cost'
+import { clippedFor, gridEfficiency, limitsOf } from './limits'
 import { type DispatchCase } from './optimum'
 import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
 import { roundYear } from './round-year'
@@ -34,47 +35,60 @@ function runFrom(
   startKwh: number,
   out: Dispatch,
 ): Dispatch {
-  const { yieldKwh, loadKwh, buy: buys, sell: sells, stepHours, exportLimitKw, gridCharging } = given
+  const { yieldKwh, loadKwh, sell: sells, stepHours, exportLimitKw, gridCharging } = given
   const n = yieldKwh.length
   const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
   const { usableKwh, chargeEfficiency, dischargeEfficiency } = battery
   const floor = usableKwh * battery.reserve
-  const chargeMost = battery.chargeKw * stepHours
-  const dischargeMost = battery.dischargeKw * stepHours
+  const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
+  const gridStores = gridEfficiency(battery)
+  const clipped = clippedFor(battery, given)
   let stored = Math.max(floor, Math.min(usableKwh, startKwh))
   for (let i = 0; i < n; i++) {
     const made = yieldKwh[i] as number
     const load = loadKwh[i] as number
-    const buy = buys[i] as number
     const sell = sells[i] as number
     const over = made - load
-    const room = (usableKwh - stored) / chargeEfficiency
+    const spilt = clipped ? (clipped[i] as number) : 0
+    // What would be clipped goes in first; an inverter that clips has no room for what the battery gives.
+    const fromClipping = Math.max(0, Math.min(spilt, chargeMost, (usableKwh - stored) / chargeEfficiency))
+    const most = chargeMost - fromClipping
+    const room = (usableKwh - stored) / chargeEfficiency - fromClipping
+    const mostOut = spilt > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - Math.max(0, made)))
+    // Of the sun, and then of the grid.
     let charged = 0
+    let bought = 0
     let discharged = 0
     if (over > 0) {
       // What cannot go out is stored in any case.
       const unsaleable = over - Math.min(over, exportKwh)
       const worth = (outlook.best[i] as number) * chargeEfficiency * dischargeEfficiency
-      charged = Math.min(worth >= sell ? over : unsaleable, chargeMost, room)
+      charged = Math.min(worth >= sell ? over : unsaleable, most, room)
     } else {
       if (stored > floor) {
         const free = stored - floor - outlook.keptFromHouse(i)
-        discharged = Math.max(0, Math.min(-over, dischargeMost, free * dischargeEfficiency))
+        discharged = Math.max(0, Math.min(-over, mostOut, free * dischargeEfficiency))
       }
     }
     if (gridCharging && discharged === 0) {
       const wanted = outlook.wantedFromGrid(i)
-      const missing = (wanted - (stored - floor)) / chargeEfficiency - charged
-      charged += Math.max(0, Math.min(missing, chargeMost - charged, room - charged))
+      const missing = (wanted - (stored - floor)) / chargeEfficiency - fromClipping - charged
+      const more = Math.max(0, Math.min(missing, most - charged, room - charged))
+      // The sun's first, also what the house would have had; the grid then serves the house.
+      const ofSun = Math.min(more, Math.max(0, made) - charged)
+      charged += ofSun
+      bought = Math.min(((more - ofSun) * chargeEfficiency) / gridStores, inverterMost)
     }
-    if (charged === 0 && outlook.isBestSale(i)) {
+    if (charged + bought === 0 && outlook.isBestSale(i)) {
       const spare = stored - floor - discharged / dischargeEfficiency - outlook.keptFromSale(i)
       const out = exportKwh - Math.max(0, over)
-      discharged += Math.max(0, Math.min(spare * dischargeEfficiency, dischargeMost - discharged, out))
+      discharged += Math.max(0, Math.min(spare * dischargeEfficiency, mostOut - discharged, out))
     }
-    stored += charged * chargeEfficiency - discharged / dischargeEfficiency
-    const flows = flowsOf({ yieldKwh: made, loadKwh: load, buy, sell }, discharged - charged, exportKwh)
-    out.charged[i] = charged
+    stored +=
+      (fromClipping + charged) * chargeEfficiency + bought * gridStores - discharged / dischargeEfficiency
+    const flows = flowsOf({ yieldKwh: made, loadKwh: load, sell }, discharged - charged - bought, exportKwh)
+    out.charged[i] = fromClipping + charged + bought
+    out.fromClipping[i] = fromClipping
     out.discharged[i] = discharged
     out.storedKwh[i] = stored
     out.usedDirect[i] = Math.min(Math.max(0, made), load + Math.max(0, -made))
@@ -137,10 +151,13 @@ class Outlook {
   readonly #ahead: number
   /** What went through the meter a day before without the battery; a day more than a year, as all of these. */
   readonly #over: Float64Array
+  /** What the battery could take of what was clipped then; null where it can take nothing of it. */
+  readonly #clipped: Float64Array | null
   readonly #most: number
   readonly #charge: number
   readonly #discharge: number
   readonly #roundTrip: number
+  readonly #gridRoundTrip: number
   readonly #chargeEfficiency: number
   readonly #dischargeEfficiency: number
   /** By how much an interval that is dear enough adds to what is wanted before it, or its sun takes from it. */
@@ -158,15 +175,19 @@ class Outlook {
     this.#ahead = ahead
     this.#prices = pricesAhead(given, ahead)
     this.#over = new Float64Array(n + ahead + 1)
+    this.#clipped = clippedFor(battery, given) ? new Float64Array(n + ahead + 1) : null
     let before = (n - (ahead % n)) % n
     for (let j = 0; j < this.#over.length; j++) {
       this.#over[j] = (yieldKwh[before] as number) - (loadKwh[before] as number)
+      if (this.#clipped) this.#clipped[j] = given.clippedKwh?.[before] ?? 0
       before = before + 1 === n ? 0 : before + 1
     }
+    const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
     this.#most = battery.usableKwh * (1 - battery.reserve)
-    this.#charge = battery.chargeKw * stepHours * battery.chargeEfficiency
-    this.#discharge = (battery.dischargeKw * stepHours) / battery.dischargeEfficiency
+    this.#charge = chargeMost * battery.chargeEfficiency
+    this.#discharge = Math.min(dischargeMost, inverterMost) / battery.dischargeEfficiency
     this.#roundTrip = battery.chargeEfficiency * battery.dischargeEfficiency
+    this.#gridRoundTrip = gridEfficiency(battery) * battery.dischargeEfficiency
     this.#chargeEfficiency = battery.chargeEfficiency
     this.#dischargeEfficiency = battery.dischargeEfficiency
     const { buy, sell } = this.#prices
@@ -175,9 +196,10 @@ class Outlook {
     for (let j = 0; j < worth.length; j++) {
       const over = this.#over[j] as number
       if (over < 0) worth[j] = Math.max(sell[j] as number, buy[j] as number)
+      const spilt = this.#clipped ? (this.#clipped[j] as number) : 0
       this.#wants[j] =
-        over > 0
-          ? -Math.min(over * this.#chargeEfficiency, this.#charge)
+        over > 0 || spilt > 0
+          ? -Math.min((Math.max(0, over) + spilt) * this.#chargeEfficiency, this.#charge)
           : Math.min(-over / this.#dischargeEfficiency, this.#discharge)
     }
     this.best = greatestAhead(worth, ahead)
@@ -196,7 +218,7 @@ class Outlook {
   /** What is wanted in it that the grid may fill now. */
   wantedFromGrid(i: number): number {
     const buy = this.#prices.buy[i] as number
-    return this.#kept(this.#fromGrid, i, buy / this.#roundTrip, buy)
+    return this.#kept(this.#fromGrid, i, buy / this.#gridRoundTrip, buy)
   }
 
   /**

@@ -1,9 +1,11 @@
+import { type BatteryLimits } from './limits'
+
 /** A battery's limits in one interval, kWh on the AC side, and what passes through. */
-export interface BatteryStep {
-  readonly chargeKwh: number
-  readonly dischargeKwh: number
+export interface BatteryStep extends BatteryLimits {
   readonly chargeEfficiency: number
   readonly dischargeEfficiency: number
+  /** Of what comes from the grid. */
+  readonly gridEfficiency: number
   /** Most that may go out; infinite without a limit. */
   readonly exportKwh: number
   readonly gridCharging: boolean
@@ -12,6 +14,8 @@ export interface BatteryStep {
 /** An interval as a battery meets it: kWh and money per kWh. */
 export interface Interval {
   readonly yieldKwh: number
+  /** What would be clipped, and the battery can take. */
+  readonly clippedKwh: number
   readonly loadKwh: number
   readonly buy: number
   readonly sell: number
@@ -21,13 +25,13 @@ export interface Interval {
  * Money that an interval costs with `out` from the battery, kWh on the AC side, below zero into it. What the limit
  * keeps from going out is curtailed; so is yield that would have to be paid for to go out.
  */
-export function intervalCost(interval: Interval, out: number, exportKwh: number): number {
+export function intervalCost(interval: Omit<Interval, 'clippedKwh'>, out: number, exportKwh: number): number {
   const { bought, sold } = flowsOf(interval, out, exportKwh)
   return bought * interval.buy - sold * interval.sell
 }
 
 export function flowsOf(
-  { yieldKwh, loadKwh, sell }: Interval,
+  { yieldKwh, loadKwh, sell }: Pick<Interval, 'yieldKwh' | 'loadKwh' | 'sell'>,
   out: number,
   exportKwh: number,
 ): { readonly bought: number; readonly sold: number; readonly curtailed: number } {
@@ -36,6 +40,37 @@ export function flowsOf(
   const unwanted = sell < 0 ? Math.min(over, Math.max(0, yieldKwh)) : 0
   const sold = Math.min(over - unwanted, exportKwh)
   return { bought: 0, sold, curtailed: over - sold }
+}
+
+/** What goes in of what would be clipped, before anything else. */
+const caught = ({ clippedKwh }: Interval, { chargeMost }: BatteryStep): number =>
+  Math.min(clippedKwh, chargeMost)
+
+/** What goes in of the yield at most, beside what would be clipped. */
+const sunIn = (interval: Interval, step: BatteryStep): number =>
+  Math.min(Math.max(0, interval.yieldKwh), step.chargeMost - caught(interval, step))
+
+/** The same of the grid, beside all of the sun's. */
+function gridIn(interval: Interval, step: BatteryStep): number {
+  if (!step.gridCharging) return 0
+  const left = step.chargeMost - caught(interval, step) - sunIn(interval, step)
+  return Math.min((left * step.chargeEfficiency) / step.gridEfficiency, step.inverterMost)
+}
+
+/** What passes the battery where the energy inside changes by so much. */
+export function throughBattery(
+  change: number,
+  interval: Interval,
+  step: BatteryStep,
+): { readonly charged: number; readonly fromClipping: number; readonly discharged: number } {
+  if (change <= 0)
+    return { charged: 0, fromClipping: 0, discharged: change < 0 ? -change * step.dischargeEfficiency : 0 }
+  const bySun = change / step.chargeEfficiency
+  const fromClipping = Math.min(bySun, caught(interval, step))
+  const beside = bySun - fromClipping
+  const ofSun = Math.min(beside, sunIn(interval, step))
+  const ofGrid = ((beside - ofSun) * step.chargeEfficiency) / step.gridEfficiency
+  return { charged: fromClipping + ofSun + ofGrid, fromClipping, discharged: 0 }
 }
 
 /**
@@ -57,11 +92,14 @@ export class IntervalCurve {
   #points = 0
 
   set(interval: Interval, step: BatteryStep): void {
-    const { yieldKwh, loadKwh, sell } = interval
+    const { yieldKwh, clippedKwh, loadKwh, sell } = interval
     const made = Math.max(0, yieldKwh)
     const used = loadKwh + Math.max(0, -yieldKwh)
-    const most = Math.min(step.dischargeKwh, used + step.exportKwh)
-    const least = -Math.min(step.chargeKwh, step.gridCharging ? Infinity : made)
+    // An inverter that clips has no room for what the battery gives.
+    const room = clippedKwh > 0 ? 0 : Math.max(0, step.inverterMost - made)
+    const most = Math.min(step.dischargeMost, room, used + step.exportKwh)
+    const ofSun = sunIn(interval, step)
+    const least = -(ofSun + gridIn(interval, step))
     const over = yieldKwh - loadKwh
     // Where the price changes, in kWh out of the battery, from the most to the least.
     const even = -over
@@ -71,15 +109,20 @@ export class IntervalCurve {
     if (full < most - tiny && full > Math.max(0, least) + tiny) this.#add(full, interval, step)
     if (even < most - tiny && even > tiny) this.#add(even, interval, step)
     if (most > tiny && least < -tiny) this.#add(0, interval, step)
+    if (clippedKwh > 0) this.#add(0, interval, step, true)
     if (full < -tiny && full > least + tiny) this.#add(full, interval, step)
     if (even < -tiny && even > least + tiny) this.#add(even, interval, step)
+    // What comes from the grid is not stored as well as what comes from the sun.
+    if (step.gridEfficiency !== step.chargeEfficiency && ofSun > tiny && -ofSun > least + tiny)
+      this.#add(-ofSun, interval, step)
     if (least < most - tiny) this.#add(least, interval, step)
     this.#hull(this.#points)
   }
 
-  #add(out: number, interval: Interval, step: BatteryStep): void {
+  /** @param full whether what would be clipped is in the battery: less than all of it is, where nothing else goes in */
+  #add(out: number, interval: Interval, step: BatteryStep, full = out < 0): void {
     const at = this.#points++
-    this.#at[at] = out > 0 ? -out / step.dischargeEfficiency : -out * step.chargeEfficiency
+    this.#at[at] = out > 0 ? -out / step.dischargeEfficiency : storedOf(-out, full, interval, step)
     this.#cost[at] = intervalCost(interval, out, step.exportKwh)
   }
 
@@ -107,6 +150,13 @@ export class IntervalCurve {
     }
     this.count = n
   }
+}
+
+/** What is stored of so much beside what would be clipped, and of that. */
+function storedOf(beside: number, full: boolean, interval: Interval, step: BatteryStep): number {
+  const ofSun = Math.min(beside, sunIn(interval, step))
+  const over = full ? caught(interval, step) : 0
+  return (over + ofSun) * step.chargeEfficiency + (beside - ofSun) * step.gridEfficiency
 }
 
 const tiny = 1e-12

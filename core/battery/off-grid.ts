@@ -1,12 +1,9 @@
-import { emptyDispatch, dispatchOwnUse, type BatteryRun } from './own-use'
+import { emptyDispatch, dispatchOwnUse, type BatteryRun, type HouseYear } from './own-use'
 import { scaledYield } from './scaled-yield'
 import { withStandby } from './standby'
 
 /** A house that has no grid. */
-export interface OffGridCase {
-  readonly yieldKwh: Float64Array
-  readonly loadKwh: Float64Array
-  readonly stepHours: number
+export interface OffGridCase extends Omit<HouseYear, 'exportLimitKw' | 'startKwh'> {
   /** 0 to 11 of each interval. */
   readonly month: ArrayLike<number>
 }
@@ -42,14 +39,19 @@ const tiny = 1e-6
  */
 export function offGrid(asked: OffGridCase, battery: BatteryRun | null, wanted: number): OffGrid {
   const given = withStandby(asked, battery)
-  const whole = battery && { ...battery, reserve: 0 }
   const n = given.yieldKwh.length
   const made = new Float64Array(n)
+  const clipped = new Float64Array(n)
   const into = emptyDispatch(n)
   /** What is missing with the array so many times as large; overwritten by the next. */
   const missing = (times: number): Float64Array => {
     scaledYield(given.yieldKwh, times, made)
-    return dispatchOwnUse(made, given.loadKwh, given.stepHours, whole, null, null, into).bought
+    const year = { ...given, yieldKwh: made, exportLimitKw: null, startKwh: null }
+    if (given.clippedKwh) {
+      scaledYield(given.clippedKwh, times, clipped)
+      year.clippedKwh = clipped
+    }
+    return dispatchOwnUse(year, wholeOf(battery, times), into).bought
   }
   /** Intervals that may go unserved. */
   const allowed = Math.floor((1 - wanted) * n + 1e-9)
@@ -60,6 +62,14 @@ export function offGrid(asked: OffGridCase, battery: BatteryRun | null, wanted: 
     generator: generatorOf(plain, allowed, given.stepHours),
     arrayTimes: leastTimes((times) => countOver(missing(times), tiny) <= allowed),
   }
+}
+
+/** All that a battery holds, behind an inverter that grows with the array. */
+function wholeOf(battery: BatteryRun | null, times: number): BatteryRun | null {
+  if (!battery) return null
+  const { dcSide, ...own } = battery
+  const grown = dcSide && { ...dcSide, inverterKw: dcSide.inverterKw * times }
+  return { ...own, reserve: 0, ...(grown ? { dcSide: grown } : {}) }
 }
 
 const countOver = (series: Float64Array, least: number): number => {

@@ -10,6 +10,8 @@ const solver = await highs()
 /** The same as a linear programme; power bought costs no less than power sold. */
 function leastCost(given: DispatchCase, battery: BatteryRun): number {
   const { yieldKwh, loadKwh, stepHours, buy, sell, exportLimitKw, gridCharging, startKwh } = given
+  const { chargeEfficiency, dischargeEfficiency, dcSide } = battery
+  const gridStores = dcSide?.gridEfficiency ?? chargeEfficiency
   const n = yieldKwh.length
   const goal: string[] = []
   const rows: string[] = []
@@ -18,13 +20,25 @@ function leastCost(given: DispatchCase, battery: BatteryRun): number {
   for (let i = 0; i < n; i++) {
     const [made, used] = [yieldKwh[i] ?? 0, loadKwh[i] ?? 0]
     goal.push(term(buy[i] ?? 0, `b${i}`), term(-(sell[i] ?? 0), `e${i}`))
-    rows.push(`g${i}: b${i} - e${i} - u${i} - c${i} + d${i} = ${used - made}`)
+    // Into the battery: of the sun, of what would be clipped, of the grid.
+    rows.push(`g${i}: b${i} - e${i} - u${i} - c${i} - q${i} + d${i} = ${used - made}`)
     const before = i === 0 ? (startKwh === null ? `s${n}` : null) : `s${i}`
-    const rest = `s${i + 1} ${term(-battery.chargeEfficiency, `c${i}`)} ${term(1 / battery.dischargeEfficiency, `d${i}`)}`
+    const into = [
+      term(-chargeEfficiency, `c${i}`),
+      term(-chargeEfficiency, `f${i}`),
+      term(-gridStores, `q${i}`),
+    ]
+    const rest = `s${i + 1} ${into.join(' ')} ${term(1 / dischargeEfficiency, `d${i}`)}`
     rows.push(before === null ? `t${i}: ${rest} = ${startKwh}` : `t${i}: ${rest} - ${before} = 0`)
     const most = battery.chargeKw * stepHours
-    bounds.push(`c${i} <= ${gridCharging ? most : Math.min(most, Math.max(0, made))}`)
-    bounds.push(`d${i} <= ${battery.dischargeKw * stepHours}`)
+    rows.push(`m${i}: c${i} + f${i} ${term(gridStores / chargeEfficiency, `q${i}`)} <= ${most}`)
+    const clipped = dcSide ? (given.clippedKwh?.[i] ?? 0) : 0
+    const inverterMost = (dcSide?.inverterKw ?? 1e6) * stepHours
+    bounds.push(`c${i} <= ${Math.max(0, made)}`)
+    bounds.push(`f${i} <= ${clipped}`)
+    bounds.push(`q${i} <= ${gridCharging ? inverterMost : 0}`)
+    const room = clipped > 0 ? 0 : Math.max(0, inverterMost - Math.max(0, made))
+    bounds.push(`d${i} <= ${Math.min(battery.dischargeKw * stepHours, room)}`)
     bounds.push(`u${i} <= ${Math.max(0, made)}`)
     if (exportLimitKw !== null) bounds.push(`e${i} <= ${exportLimitKw * stepHours}`)
     bounds.push(`${battery.usableKwh * battery.reserve} <= s${i + 1} <= ${battery.usableKwh}`)
@@ -44,19 +58,36 @@ function expectSound(run: Dispatch, given: DispatchCase, battery: BatteryRun, st
     const [made, used] = [given.yieldKwh[i] ?? 0, given.loadKwh[i] ?? 0]
     const at = (series: Float64Array) => series[i] ?? NaN
     const into = made + at(run.bought) + at(run.discharged)
-    expect(into - used - at(run.sold) - at(run.charged) - at(run.curtailed)).toBeCloseTo(0, 9)
-    const next =
-      stored + at(run.charged) * battery.chargeEfficiency - at(run.discharged) / battery.dischargeEfficiency
+    const clipped = battery.dcSide ? (given.clippedKwh?.[i] ?? 0) : 0
+    expect(at(run.fromClipping)).toBeLessThanOrEqual(clipped + 1e-9)
+    const beside = at(run.charged) - at(run.fromClipping)
+    expect(into - used - at(run.sold) - beside - at(run.curtailed)).toBeCloseTo(0, 9)
+    const ofSun = Math.min(beside, Math.max(0, made))
+    const stores = battery.dcSide?.gridEfficiency ?? battery.chargeEfficiency
+    const change =
+      (at(run.fromClipping) + ofSun) * battery.chargeEfficiency +
+      (beside - ofSun) * stores -
+      at(run.discharged) / battery.dischargeEfficiency
+    const next = stored + change
     expect(at(run.storedKwh)).toBeCloseTo(next, 9)
     stored = next
-    for (const series of [run.bought, run.sold, run.charged, run.discharged, run.curtailed])
+    const { bought, sold, charged, fromClipping, discharged, curtailed } = run
+    for (const series of [bought, sold, charged, fromClipping, discharged, curtailed])
       expect(at(series)).toBeGreaterThanOrEqual(-1e-9)
     expect(stored).toBeGreaterThanOrEqual(battery.usableKwh * battery.reserve - 1e-9)
     expect(stored).toBeLessThanOrEqual(battery.usableKwh + 1e-9)
-    expect(at(run.charged)).toBeLessThanOrEqual(
-      Math.min(battery.chargeKw * given.stepHours, given.gridCharging ? Infinity : Math.max(0, made)) + 1e-9,
-    )
+    if (!given.gridCharging) expect(beside).toBeLessThanOrEqual(Math.max(0, made) + 1e-9)
+    const inside = change + at(run.discharged) / battery.dischargeEfficiency
+    const most = battery.chargeKw * given.stepHours
+    expect(inside / battery.chargeEfficiency).toBeLessThanOrEqual(most + 1e-9)
     expect(at(run.discharged)).toBeLessThanOrEqual(battery.dischargeKw * given.stepHours + 1e-9)
+    // An inverter puts out and takes in no more than it can, and gives nothing beside what it clips.
+    const inverterMost = (battery.dcSide?.inverterKw ?? Infinity) * given.stepHours
+    if (at(run.discharged) > 1e-9) {
+      expect(at(run.discharged) + Math.max(0, made)).toBeLessThanOrEqual(inverterMost + 1e-9)
+      expect(clipped).toBe(0)
+    }
+    expect(beside - ofSun).toBeLessThanOrEqual(inverterMost + 1e-9)
     if (given.exportLimitKw !== null)
       expect(at(run.sold)).toBeLessThanOrEqual(given.exportLimitKw * given.stepHours + 1e-9)
     expect(at(run.bought) * at(run.sold)).toBe(0)
@@ -77,6 +108,13 @@ const anyBattery = fc.record({
   dischargeEfficiency: share,
   reserve: fc.double({ min: 0, max: 0.5, noNaN: true }),
 })
+/** One on the inverter's side of direct current. */
+const onDcSide = fc
+  .tuple(anyBattery, fc.double({ min: 0.5, max: 5, noNaN: true }), share)
+  .map(([battery, inverterKw, part]): BatteryRun => ({
+    ...battery,
+    dcSide: { inverterKw, gridEfficiency: battery.chargeEfficiency * part },
+  }))
 const flows = fc
   .tuple(
     series(-0.05, 6).map((made) =>
@@ -92,36 +130,41 @@ const flows = fc
     buy,
     sell: buy.map((p, i) => p * (part[i] ?? 0)),
   }))
+/** Clipped in some hours. */
+const spilt = series(-4, 2).map((values) => values.map((value) => Math.max(0, value)))
 const rest = fc.record({
   stepHours: fc.constantFrom(1, 0.5, 0.25),
   exportLimitKw: fc.option(fc.double({ min: 0, max: 5, noNaN: true })),
   gridCharging: fc.boolean(),
 })
 
-test('as cheap as the linear programme, wherever it begins, and no rule is cheaper', () => {
+test.each([
+  ['with an inverter of its own', anyBattery],
+  ['that shares the modules’ inverter', onDcSide],
+] as const)('%s: as cheap as the linear programme, wherever it begins, and no rule is cheaper', (_, any) => {
   fc.assert(
-    fc.property(flows, rest, anyBattery, fc.option(share), (own, more, battery, from) => {
-      const startKwh = from === null ? null : battery.usableKwh * Math.max(battery.reserve, from)
-      const given: DispatchCase = { ...own, ...more, startKwh }
-      const best = optimum(given, battery)
-      expectSound(best, given, battery, startKwh)
-      expect(best.cost).toBeCloseTo(leastCost(given, battery), 6)
-      expect(best.cost).toBeCloseTo(best.bound, 9)
-      expect(costOf(best, given)).toBeCloseTo(best.cost, 9)
-      const ownUse = dispatchOwnUse(
-        own.yieldKwh,
-        own.loadKwh,
-        more.stepHours,
-        battery,
-        more.exportLimitKw,
-        startKwh,
-      )
-      expectSound(ownUse, given, battery, startKwh)
-      expect(costOf(ownUse, given)).toBeGreaterThanOrEqual(best.cost - 1e-9)
-      const rule = dispatchByTariff(given, battery)
-      expectSound(rule, given, battery, startKwh)
-      expect(costOf(rule, given)).toBeGreaterThanOrEqual(best.cost - 1e-6)
-    }),
+    fc.property(
+      flows,
+      spilt,
+      rest,
+      any,
+      fc.option(share),
+      (own, clippedKwh, more, battery: BatteryRun, from) => {
+        const startKwh = from === null ? null : battery.usableKwh * Math.max(battery.reserve, from)
+        const given: DispatchCase = { ...own, clippedKwh, ...more, startKwh }
+        const best = optimum(given, battery)
+        expectSound(best, given, battery, startKwh)
+        expect(best.cost).toBeCloseTo(leastCost(given, battery), 6)
+        expect(best.cost).toBeCloseTo(best.bound, 9)
+        expect(costOf(best, given)).toBeCloseTo(best.cost, 9)
+        const ownUse = dispatchOwnUse(given, battery)
+        expectSound(ownUse, given, battery, startKwh)
+        expect(costOf(ownUse, given)).toBeGreaterThanOrEqual(best.cost - 1e-9)
+        const rule = dispatchByTariff(given, battery)
+        expectSound(rule, given, battery, startKwh)
+        expect(costOf(rule, given)).toBeGreaterThanOrEqual(best.cost - 1e-6)
+      },
+    ),
     { seed: 151, numRuns: 60, endOnFailure: true },
   )
 })
@@ -171,7 +214,7 @@ test('prices that turn against each other: the bound is no higher than what any 
 test('a year: under one price own use is the optimum, under many the tariff’s rule is between', () => {
   const given = sunnyYear(1)
   const battery = { ...lossless, chargeEfficiency: 0.95, dischargeEfficiency: 0.95, reserve: 0.1 }
-  const own = dispatchOwnUse(given.yieldKwh, given.loadKwh, 1, battery, null)
+  const own = dispatchOwnUse(given, battery)
   const flat = { ...given, buy: given.buy.map(() => 0.3) }
   expect(optimum(flat, battery).cost).toBeCloseTo(costOf(own, flat), 6)
   const best = optimum(given, battery)

@@ -1,22 +1,23 @@
 import { goldenSection } from '../model/golden-section'
-import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
+import { clippedFor, gridEfficiency, limitsOf } from './limits'
+import { emptyDispatch, type BatteryRun, type Dispatch, type HouseYear } from './own-use'
 import { Convex } from './convex'
-import { flowsOf, intervalCost, IntervalCurve, type BatteryStep, type Interval } from './interval-cost'
+import {
+  flowsOf,
+  intervalCost,
+  IntervalCurve,
+  throughBattery,
+  type BatteryStep,
+  type Interval,
+} from './interval-cost'
 import { withStandby } from './standby'
 
 /** What the house, the sun and the grid give, one entry an interval: kWh, and money per kWh. */
-export interface DispatchCase {
-  readonly yieldKwh: Float64Array
-  readonly loadKwh: Float64Array
-  readonly stepHours: number
+export interface DispatchCase extends HouseYear {
   readonly buy: Float64Array
   readonly sell: Float64Array
-  /** Null without a limit. */
-  readonly exportLimitKw: number | null
   /** Whether the battery may be filled with more than the yield of the interval. */
   readonly gridCharging: boolean
-  /** Energy inside at the start; null where it ends as it begins. */
-  readonly startKwh: number | null
 }
 
 export interface Optimum extends Dispatch {
@@ -51,6 +52,7 @@ class Problem {
   readonly cap: number
   readonly #given: DispatchCase
   readonly #step: BatteryStep
+  readonly #clipped: Float64Array | null
   readonly #n: number
   readonly #curve = new IntervalCurve()
 
@@ -59,9 +61,10 @@ class Problem {
     this.#n = given.yieldKwh.length
     this.cap = battery.usableKwh
     this.floor = battery.usableKwh * battery.reserve
+    this.#clipped = clippedFor(battery, given)
     this.#step = {
-      chargeKwh: battery.chargeKw * given.stepHours,
-      dischargeKwh: battery.dischargeKw * given.stepHours,
+      ...limitsOf(battery, given.stepHours),
+      gridEfficiency: gridEfficiency(battery),
       chargeEfficiency: battery.chargeEfficiency,
       dischargeEfficiency: battery.dischargeEfficiency,
       exportKwh: given.exportLimitKw === null ? Infinity : given.exportLimitKw * given.stepHours,
@@ -130,6 +133,7 @@ class Problem {
     const { yieldKwh, loadKwh, buy, sell } = this.#given
     return {
       yieldKwh: yieldKwh[i] as number,
+      clippedKwh: this.#clipped ? (this.#clipped[i] as number) : 0,
       loadKwh: loadKwh[i] as number,
       buy: buy[i] as number,
       sell: sell[i] as number,
@@ -194,7 +198,7 @@ class Problem {
 
   #readBack(reached: Reached, end: number, bound: number): Optimum {
     const out = emptyDispatch(this.#n)
-    const { exportKwh, chargeEfficiency, dischargeEfficiency } = this.#step
+    const { exportKwh } = this.#step
     let [content, cost] = [end, 0]
     for (let i = this.#n - 1; i >= 0; i--) {
       out.storedKwh[i] = content
@@ -202,18 +206,19 @@ class Problem {
       this.#curve.set(interval, this.#step)
       const change = reached.changeTo(content, i, this.#curve)
       content -= change
-      const charged = change > 0 ? change / chargeEfficiency : 0
-      const discharged = change < 0 ? -change * dischargeEfficiency : 0
-      const flows = flowsOf(interval, discharged - charged, exportKwh)
+      const { charged, fromClipping, discharged } = throughBattery(change, interval, this.#step)
+      const outOf = discharged - (charged - fromClipping)
+      const flows = flowsOf(interval, outOf, exportKwh)
       const made = Math.max(0, interval.yieldKwh)
       const used = interval.loadKwh + Math.max(0, -interval.yieldKwh)
       out.charged[i] = charged
+      out.fromClipping[i] = fromClipping
       out.discharged[i] = discharged
       out.usedDirect[i] = Math.min(made, used)
       out.bought[i] = flows.bought
       out.sold[i] = flows.sold
       out.curtailed[i] = flows.curtailed
-      cost += intervalCost(interval, discharged - charged, exportKwh)
+      cost += intervalCost(interval, outOf, exportKwh)
     }
     return { ...out, cost, bound }
   }

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { dispatchOwnUse } from './own-use'
+import { hoursOf } from './testing'
 
 const battery = {
   usableKwh: 10,
@@ -11,13 +12,10 @@ const battery = {
 }
 
 test('by hand: three hours', () => {
-  const d = dispatchOwnUse(
-    Float64Array.of(5, 0, 0),
-    Float64Array.of(1, 2, 3),
-    1,
-    { ...battery, reserve: 0 },
-    null,
-  )
+  const d = dispatchOwnUse(hoursOf(Float64Array.of(5, 0, 0), Float64Array.of(1, 2, 3)), {
+    ...battery,
+    reserve: 0,
+  })
   // Hour one: 1 used, 3 charged (limit), 1 sold; 2.85 inside. Hour two: 2 drawn. Hour three: what is left.
   expect(d.charged[0]).toBeCloseTo(3, 12)
   expect(d.sold[0]).toBeCloseTo(1, 12)
@@ -27,7 +25,10 @@ test('by hand: three hours', () => {
 })
 
 test('an export limit leaves the rest unmade, an inverter at night is a load', () => {
-  const d = dispatchOwnUse(Float64Array.of(5, -0.01), Float64Array.of(1, 1), 1, null, 2.5)
+  const d = dispatchOwnUse(
+    { ...hoursOf(Float64Array.of(5, -0.01), Float64Array.of(1, 1)), exportLimitKw: 2.5 },
+    null,
+  )
   expect(d.sold[0]).toBe(2.5)
   expect(d.curtailed[0]).toBe(1.5)
   expect(d.bought[1]).toBeCloseTo(1.01, 12)
@@ -37,7 +38,10 @@ test('energy is kept: what is made and bought is used, sold, curtailed or lost o
   const kwh = fc.array(fc.double({ min: 0, max: 8, noNaN: true }), { minLength: 48, maxLength: 48 })
   fc.assert(
     fc.property(kwh, kwh, (made, load) => {
-      const d = dispatchOwnUse(Float64Array.from(made), Float64Array.from(load), 1, battery, 3)
+      const d = dispatchOwnUse(
+        { ...hoursOf(Float64Array.from(made), Float64Array.from(load)), exportLimitKw: 3 },
+        battery,
+      )
       const sum = (a: Float64Array) => a.reduce((s, x) => s + x, 0)
       for (let i = 0; i < 48; i++) {
         const at = (a: Float64Array) => a[i] ?? 0

@@ -1,3 +1,5 @@
+import { clippedFor, limitsOf, type DcSide } from './limits'
+
 /** A battery as the run sees it. Power in kW at the house's side, energy in kWh inside. */
 export interface BatteryRun {
   readonly usableKwh: number
@@ -10,6 +12,24 @@ export interface BatteryRun {
   readonly reserve: number
   /** kW that it draws itself at the house's side, day and night; nothing where it is not said. */
   readonly standbyKw?: number
+  /** Of one that hangs on the inverter's side of direct current; others have an inverter of their own. */
+  readonly dcSide?: DcSide
+}
+
+/** What the house and the sun give, one entry an interval, kWh. */
+export interface HouseYear {
+  readonly yieldKwh: Float64Array
+  /**
+   * What the inverter clips, as what would have come out of it: only a battery on its side of direct current can take it.
+   * Nothing where it is not said.
+   */
+  readonly clippedKwh?: Float64Array
+  readonly loadKwh: Float64Array
+  readonly stepHours: number
+  /** Null without a limit. */
+  readonly exportLimitKw: number | null
+  /** Energy inside at the start; null where it ends as it begins. */
+  readonly startKwh: number | null
 }
 
 export interface Dispatch {
@@ -19,6 +39,8 @@ export interface Dispatch {
   /** Of the yield: used in the house at once. */
   readonly usedDirect: Float64Array
   readonly charged: Float64Array
+  /** Of what was charged: what the inverter would have clipped, and is no yield. */
+  readonly fromClipping: Float64Array
   readonly discharged: Float64Array
   /** Inside the battery at the interval's end. */
   readonly storedKwh: Float64Array
@@ -34,6 +56,7 @@ export function emptyDispatch(intervals: number): Dispatch {
     sold: series(),
     usedDirect: series(),
     charged: series(),
+    fromClipping: series(),
     discharged: series(),
     storedKwh: series(),
     curtailed: series(),
@@ -44,6 +67,7 @@ export function emptyDispatch(intervals: number): Dispatch {
 interface OwnUse {
   direct: number
   charged: number
+  fromClipping: number
   discharged: number
   stored: number
   bought: number
@@ -56,30 +80,30 @@ interface OwnUse {
  * house before the grid does. Interval after interval from an empty battery, or from what is inside at the start; the
  * result is the same object each time.
  */
-export function ownUse(
+function ownUse(
   stepHours: number,
   battery: BatteryRun | null,
   exportLimitKw: number | null,
   startKwh = 0,
-): (yieldKwh: number, loadKwh: number) => OwnUse {
+): (yieldKwh: number, loadKwh: number, clippedKwh: number) => OwnUse {
   // Without a battery nothing goes in and nothing comes out.
+  const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
   const usableKwh = battery?.usableKwh ?? 0
   const chargeEfficiency = battery?.chargeEfficiency ?? 1
   const dischargeEfficiency = battery?.dischargeEfficiency ?? 1
-  const chargeMost = (battery?.chargeKw ?? 0) * stepHours
-  const dischargeMost = (battery?.dischargeKw ?? 0) * stepHours
   const floor = usableKwh * (battery?.reserve ?? 0)
   const limit = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
   const out = {
     direct: 0,
     charged: 0,
+    fromClipping: 0,
     discharged: 0,
     stored: Math.max(floor, startKwh),
     bought: 0,
     sold: 0,
     curtailed: 0,
   }
-  return (made, load) => {
+  return (made, load, clipped) => {
     // Below zero at night: the inverter itself is a load.
     const produced = Math.max(0, made)
     const wanted = load + Math.max(0, -made)
@@ -87,10 +111,14 @@ export function ownUse(
     let spare = produced - out.direct
     let need = wanted - out.direct
     if (battery) {
-      out.charged = Math.max(0, Math.min(spare, chargeMost, (usableKwh - out.stored) / chargeEfficiency))
+      const mostIn = Math.max(0, Math.min(chargeMost, (usableKwh - out.stored) / chargeEfficiency))
+      out.charged = Math.min(spare + clipped, mostIn)
       out.stored += out.charged * chargeEfficiency
-      spare -= out.charged
-      out.discharged = Math.max(0, Math.min(need, dischargeMost, (out.stored - floor) * dischargeEfficiency))
+      // What would be clipped goes in first: all else can go elsewhere.
+      out.fromClipping = Math.min(clipped, out.charged)
+      spare -= out.charged - out.fromClipping
+      const mostOut = clipped > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - produced))
+      out.discharged = Math.max(0, Math.min(need, mostOut, (out.stored - floor) * dischargeEfficiency))
       out.stored -= out.discharged / dischargeEfficiency
       need -= out.discharged
     }
@@ -105,22 +133,22 @@ export function ownUse(
  * What a year of own use does to the energy inside: every interval fills it up to a point or draws it down to one, and
  * all of them together shift it, and keep it between two bounds. Where it ends as it begins follows from these.
  */
-function roundStart(
-  yieldKwh: Float64Array,
-  loadKwh: Float64Array,
-  stepHours: number,
-  battery: BatteryRun,
-): number {
+function roundStart(given: HouseYear, battery: BatteryRun): number {
+  const { yieldKwh, loadKwh, stepHours } = given
   const { usableKwh, chargeEfficiency, dischargeEfficiency } = battery
-  const [chargeMost, dischargeMost] = [battery.chargeKw * stepHours, battery.dischargeKw * stepHours]
+  const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
+  const clipped = clippedFor(battery, given)
   const floor = usableKwh * battery.reserve
   let [shift, low, high] = [0, floor, usableKwh]
   for (let i = 0; i < yieldKwh.length; i++) {
-    const spare = (yieldKwh[i] as number) - (loadKwh[i] as number)
+    const made = yieldKwh[i] as number
+    const spare = made - (loadKwh[i] as number)
+    const over = clipped ? (clipped[i] as number) : 0
     const change =
-      spare > 0
-        ? Math.min(spare, chargeMost) * chargeEfficiency
-        : -Math.min(-spare, dischargeMost) / dischargeEfficiency
+      spare > 0 || over > 0
+        ? Math.min(Math.max(0, spare) + over, chargeMost) * chargeEfficiency
+        : -Math.min(-spare, dischargeMost, Math.max(0, inverterMost - Math.max(0, made))) /
+          dischargeEfficiency
     shift += change
     low = Math.max(floor, Math.min(usableKwh, low + change))
     high = Math.max(floor, Math.min(usableKwh, high + change))
@@ -130,25 +158,23 @@ function roundStart(
 
 /**
  * A year of `ownUse`, interval by interval.
- * @param startKwh inside at the start; null where it ends as it begins
  * @param out overwritten by it
  */
 export function dispatchOwnUse(
-  yieldKwh: Float64Array,
-  loadKwh: Float64Array,
-  stepHours: number,
+  given: HouseYear,
   battery: BatteryRun | null,
-  exportLimitKw: number | null,
-  startKwh: number | null = null,
-  out: Dispatch = emptyDispatch(yieldKwh.length),
+  out: Dispatch = emptyDispatch(given.yieldKwh.length),
 ): Dispatch {
+  const { yieldKwh, loadKwh, stepHours, exportLimitKw } = given
   const n = yieldKwh.length
-  const start = startKwh ?? (battery ? roundStart(yieldKwh, loadKwh, stepHours, battery) : 0)
+  const start = given.startKwh ?? (battery ? roundStart(given, battery) : 0)
   const next = ownUse(stepHours, battery, exportLimitKw, start)
+  const clipped = clippedFor(battery, given)
   for (let i = 0; i < n; i++) {
-    const step = next(yieldKwh[i] as number, loadKwh[i] as number)
+    const step = next(yieldKwh[i] as number, loadKwh[i] as number, clipped ? (clipped[i] as number) : 0)
     out.usedDirect[i] = step.direct
     out.charged[i] = step.charged
+    out.fromClipping[i] = step.fromClipping
     out.discharged[i] = step.discharged
     out.storedKwh[i] = step.stored
     out.sold[i] = step.sold

@@ -1,5 +1,6 @@
 import { gatheredAhead } from './day-ahead'
 import { type DispatchCase } from './optimum'
+import { clippedFor, gridEfficiency, limitsOf, type BatteryLimits } from './limits'
 import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
 import { roundYear } from './round-year'
 
@@ -58,6 +59,8 @@ class ShavedYear {
   readonly #hours: CountedHours
   /** What the house needs beside the yield; below zero where more is made. */
   readonly #need: Float64Array
+  readonly #limits: BatteryLimits
+  readonly #clipped: Float64Array | null
   readonly #ahead: number
   /** What the next hours want of the battery, by interval; written by each run. */
   readonly #change: Float64Array
@@ -66,6 +69,8 @@ class ShavedYear {
     this.#given = given
     this.#battery = battery
     this.#hours = hours
+    this.#limits = limitsOf(battery, given.stepHours)
+    this.#clipped = clippedFor(battery, given)
     this.#need = given.loadKwh.slice()
     for (let i = 0; i < this.#need.length; i++)
       this.#need[i] = (this.#need[i] as number) - (given.yieldKwh[i] as number)
@@ -106,7 +111,8 @@ class ShavedYear {
     this.#store(limits, kept, startKwh, out)
     for (let i = 0; i < this.#need.length; i++) {
       const made = yieldKwh[i] as number
-      const over = (out.discharged[i] as number) - (out.charged[i] as number) - (this.#need[i] as number)
+      const charged = (out.charged[i] as number) - (out.fromClipping[i] as number)
+      const over = (out.discharged[i] as number) - charged - (this.#need[i] as number)
       out.usedDirect[i] = Math.min(Math.max(0, made), (loadKwh[i] as number) + Math.max(0, -made))
       out.bought[i] = Math.max(0, -over)
       const sold = Math.min(Math.max(0, over), exportKwh)
@@ -130,43 +136,56 @@ class ShavedYear {
     limits: readonly number[],
     kept: Float64Array,
     startKwh: number,
-    out: Pick<Dispatch, 'charged' | 'discharged' | 'storedKwh'> | null,
+    out: Pick<Dispatch, 'charged' | 'fromClipping' | 'discharged' | 'storedKwh'> | null,
   ): Float64Array {
     const peaks = new Float64Array(months)
-    const { stepHours, gridCharging } = this.#given
-    const { usableKwh, reserve, chargeEfficiency, dischargeEfficiency, ...battery } = this.#battery
+    const { gridCharging, yieldKwh } = this.#given
+    const { usableKwh, reserve, chargeEfficiency, dischargeEfficiency } = this.#battery
+    const { chargeMost, dischargeMost, inverterMost } = this.#limits
+    const gridStores = gridEfficiency(this.#battery)
+    const clipped = this.#clipped
     const { counts, month } = this.#hours
     const floor = usableKwh * reserve
-    const [chargeMost, dischargeMost] = [battery.chargeKw * stepHours, battery.dischargeKw * stepHours]
     const ofYear = this.#need
     let stored = Math.max(floor, Math.min(usableKwh, startKwh))
     for (let i = 0; i < ofYear.length; i++) {
       const need = ofYear[i] as number
       const isCounted = counts[i] === 1
       const limit = isCounted ? (limits[month[i] as number] as number) : Infinity
-      const room = (usableKwh - stored) / chargeEfficiency
+      const made = Math.max(0, yieldKwh[i] as number)
+      const spilt = clipped ? (clipped[i] as number) : 0
+      const fromClipping = Math.max(0, Math.min(spilt, chargeMost, (usableKwh - stored) / chargeEfficiency))
+      const most = Math.min(chargeMost, (usableKwh - stored) / chargeEfficiency) - fromClipping
       const ahead = kept[i] as number
+      // Of the sun, and then of the grid.
       let charged = 0
+      let filled = 0
       let discharged = 0
-      if (need < 0) charged = Math.min(-need, chargeMost, room)
+      if (need < 0) charged = Math.min(-need, most)
       else {
         const free = stored - floor - (isCounted ? 0 : ahead)
         const wanted = isCounted ? need - limit : need
-        discharged = Math.max(0, Math.min(wanted, dischargeMost, free * dischargeEfficiency))
+        const mostOut = spilt > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - made))
+        discharged = Math.max(0, Math.min(wanted, mostOut, free * dischargeEfficiency))
       }
       if (gridCharging && discharged === 0) {
-        const missing = (ahead - (stored - floor)) / chargeEfficiency - charged
-        const under = limit - Math.max(0, need)
-        charged += Math.max(0, Math.min(missing, chargeMost - charged, room - charged, under))
+        const missing = (ahead - (stored - floor)) / chargeEfficiency - fromClipping - charged
+        const under = Math.max(0, limit - Math.max(0, need))
+        const more = Math.max(0, Math.min(missing, most - charged))
+        const ofSun = Math.min(more, made - charged, under)
+        charged += ofSun
+        filled = Math.min(((more - ofSun) * chargeEfficiency) / gridStores, inverterMost, under - ofSun)
       }
-      stored += charged * chargeEfficiency - discharged / dischargeEfficiency
+      stored +=
+        (fromClipping + charged) * chargeEfficiency + filled * gridStores - discharged / dischargeEfficiency
       if (isCounted) {
-        const bought = need + charged - discharged
+        const bought = need + charged + filled - discharged
         const m = month[i] as number
         if (bought > (peaks[m] as number)) peaks[m] = bought
       }
       if (!out) continue
-      out.charged[i] = charged
+      out.charged[i] = fromClipping + charged + filled
+      out.fromClipping[i] = fromClipping
       out.discharged[i] = discharged
       out.storedKwh[i] = stored
     }
@@ -175,17 +194,19 @@ class ShavedYear {
 
   /** Energy over the reserve that the counted hours of the next day will want, by the day before, at the end of each interval. */
   keptFor(limits: readonly number[]): Float64Array {
-    const { stepHours } = this.#given
-    const { usableKwh, reserve, chargeKw, dischargeKw, chargeEfficiency, dischargeEfficiency } = this.#battery
+    const { usableKwh, reserve, chargeEfficiency, dischargeEfficiency } = this.#battery
+    const { chargeMost: into, dischargeMost, inverterMost } = this.#limits
+    const outOf = Math.min(dischargeMost, inverterMost)
+    const clipped = this.#clipped
     const { counts, month } = this.#hours
     const [ofYear, changes] = [this.#need, this.#change]
     const n = ofYear.length
-    const [into, outOf] = [chargeKw * stepHours, dischargeKw * stepHours]
     let before = ((-this.#ahead % n) + n) % n
     for (let j = 0, at = 0; j < changes.length; j++) {
       const need = ofYear[before] as number
+      const spilt = clipped ? (clipped[before] as number) : 0
       let change = 0
-      if (need < 0) change = -Math.min(-need, into) * chargeEfficiency
+      if (need < 0 || spilt > 0) change = -Math.min(Math.max(0, -need) + spilt, into) * chargeEfficiency
       else if (counts[at] === 1) {
         const over = need - (limits[month[at] as number] as number)
         if (over > 0) change = Math.min(over, outOf) / dischargeEfficiency

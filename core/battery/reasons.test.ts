@@ -57,7 +57,7 @@ test('what fills from the grid, sells, is empty, or never comes out', () => {
 
 test('what the battery draws itself is needed in the house, not sold', () => {
   const own = withStandby({ ...sunnyYear(2), stepHours: 1 }, { ...battery, standbyKw: 0.03 })
-  const run = dispatchOwnUse(own.yieldKwh, own.loadKwh, 1, battery, null)
+  const run = dispatchOwnUse(own, battery)
   const { charged, discharged, sold, storedKwh } = run
   const year: BatteryYear = {
     ...{ charged, discharged, sold, battery: storedKwh, yield: own.yieldKwh },
@@ -85,7 +85,7 @@ test('over a year: what is filled from the grid spares more than it costs, and e
   const filled = byTariff.filter(({ deed }) => deed === 'fills-from-grid')
   expect(filled.length).toBeGreaterThan(100)
   for (const { price, later } of filled) expect(later?.price).toBeGreaterThan(price)
-  const own = dispatchOwnUse(given.yieldKwh, given.loadKwh, 1, battery, null)
+  const own = dispatchOwnUse(given, battery)
   const byOwnUse = batteryReasons(shown(own), 0, 8760, 1, bounds)
   // Own use first never keeps what the house could have.
   const kinds = new Set(byOwnUse.map(({ deed }) => deed))

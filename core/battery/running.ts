@@ -29,13 +29,5 @@ export function dispatchServed(
 ): Dispatch {
   if (battery && rule === 'by-tariff') return dispatchByTariff(given, battery, into)
   if (battery && rule === 'peak-shaving' && hours) return dispatchPeaks(given, battery, hours, into)
-  return dispatchOwnUse(
-    given.yieldKwh,
-    given.loadKwh,
-    given.stepHours,
-    battery,
-    given.exportLimitKw,
-    given.startKwh,
-    into,
-  )
+  return dispatchOwnUse(given, battery, into)
 }

@@ -1,4 +1,5 @@
 import { type DispatchCase } from './optimum'
+import { type HouseYear } from './own-use'
 
 /** A year of sun that differs from day to day, evenings at home, and prices by the hour of the day. */
 export function sunnyYear(stepHours: number): DispatchCase {
@@ -19,3 +20,12 @@ export function sunnyYear(stepHours: number): DispatchCase {
     startKwh: null,
   }
 }
+
+/** Hours of a house without a limit, which end as they begin. */
+export const hoursOf = (yieldKwh: Float64Array, loadKwh: Float64Array): HouseYear => ({
+  yieldKwh,
+  loadKwh,
+  stepHours: 1,
+  exportLimitKw: null,
+  startKwh: null,
+})

@@ -59,13 +59,20 @@ export interface Figures {
   readonly inverters: number
   /** Of each of them. */
   readonly each: CircuitFigures
+  /** Of batteries with an inverter of their own. */
   readonly battery: CircuitFigures | null
+  /** Of those on the inverter's side of direct current: what they could take or give, and the amperes at their lowest volts. */
+  readonly dcBattery: { readonly powerW: number; readonly currentA: number } | null
 }
 
 /** Inputs, branches and circuits of what is built, as the diagram shows them. */
 export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>): Figures {
   const { inverter, battery, grid, acMm2 } = built
   const beside = inverter.micro ? 1 : built.inverters
+  const { dcSide } = battery?.type ?? {}
+  const batteryW = battery
+    ? battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000
+    : 0
   const circuit = (
     powerW: number,
     currentA = acCurrentA(powerW, grid),
@@ -93,10 +100,11 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
       ...given(acPowerOf(built) / beside),
       ...(inverter.micro ? {} : ledBy(built.cables.ac.slice(0, 1))),
     },
-    battery: battery && {
-      ...circuit(battery.count * Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000),
-      ...ledBy(built.cables.battery ? [built.cables.battery] : []),
-    },
+    battery:
+      battery && !dcSide
+        ? { ...circuit(batteryW), ...ledBy(built.cables.battery ? [built.cables.battery] : []) }
+        : null,
+    dcBattery: dcSide ? { powerW: batteryW, currentA: batteryW / dcSide.lowV } : null,
   }
 }
 

@@ -251,7 +251,7 @@ function inverterMarks(
   apart: number,
   { branches, each, inverters }: Figures,
   words: DiagramWords,
-): { readonly y: number; readonly marks: Mark[] } {
+): { readonly y: number; readonly bottom: number; readonly marks: Mark[] } {
   const y = ((ys[0] ?? 0) + (ys.at(-1) ?? 0)) / 2
   const isCombined = branches.length > 0
   const height = Math.max(inverters > 1 ? 12 : 18, ys.length > 1 ? apart * (ys.length - 1) + 12 : 0)
@@ -261,6 +261,7 @@ function inverterMarks(
   const once = which === 0
   return {
     y,
+    bottom: y + height / 2,
     marks: [
       // Microinverters stand at their modules: here their branches come together.
       ...(isCombined
@@ -286,6 +287,28 @@ function inverterMarks(
   }
 }
 
+/** Batteries that hang on the inverter, below it. @param bottom of the inverter */
+function dcBatteryMarks(
+  bottom: number,
+  { currentA }: NonNullable<Figures['dcBattery']>,
+  words: DiagramWords,
+): Mark[] {
+  const x = at.inverter - 6
+  const y = bottom + 12
+  return [
+    symbol.wire([
+      [x, bottom],
+      [x, y],
+      [x - 4, y],
+    ]),
+    ...symbol.disconnector([x - 8, y]),
+    across(x - 18, x - 12, y),
+    ...symbol.storage([x - 25, y]),
+    label(words.dcConductor(dcConductorFor(currentA), currentA), [x - 8, y + text + 3], { anchor: 'middle' }),
+    ...lines(words.battery, [x - 26, y + 8]),
+  ]
+}
+
 function acSide(
   y: number,
   apart: number,
@@ -300,8 +323,10 @@ function acSide(
   ]
   const run = (from: number, to: number, level = y): Mark => across(from, to, level)
   const batteryY = y + 34
+  const lowest = inverters.at(-1)
   return [
     ...inverters.flatMap(({ marks }) => marks),
+    ...(figures.dcBattery && lowest ? dcBatteryMarks(lowest.bottom, figures.dcBattery, words) : []),
     symbol.busBar(at.bar, barTop, barBottom),
     ...lines(words.panel, [at.bar, barTop - 6]),
     symbol.joint([at.bar, y]),

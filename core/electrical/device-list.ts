@@ -6,12 +6,17 @@ export interface InverterFilter {
   /** Words that maker and name hold, in whatever order and case. */
   readonly text: string
   readonly phases: 1 | 3 | 'any'
-  readonly place: 'strings' | 'modules' | 'any'
+  readonly place: 'strings' | 'modules' | 'battery' | 'any'
   readonly leastW: number
   readonly mostW: number
 }
 
 export const phasesOf = ({ phases = 1 }: InverterType): 1 | 3 => phases
+
+const takes = ({ micro, batteryPort }: InverterType, place: InverterFilter['place']): boolean => {
+  if (place === 'battery') return batteryPort !== undefined
+  return place === 'any' || (place === 'modules') === (micro !== undefined)
+}
 
 /** Inverters that are looked for, in the catalogue's order. */
 export const findInverters = (
@@ -22,7 +27,7 @@ export const findInverters = (
     (inverter) =>
       saysAll(inverter, text) &&
       (phases === 'any' || phasesOf(inverter) === phases) &&
-      (place === 'any' || (place === 'modules') === (inverter.micro !== undefined)) &&
+      takes(inverter, place) &&
       inverter.acPowerW >= leastW &&
       inverter.acPowerW <= mostW,
   )
@@ -36,6 +41,8 @@ export const inverterFigures = {
   highestV: ({ highestV }: InverterType) => highestV,
   inputCurrentA: ({ inputCurrentA }: InverterType) => inputCurrentA,
   efficiency: ({ efficiency }: InverterType) => efficiency,
+  /** Of a hybrid, kW. */
+  batteryPort: ({ batteryPort }: InverterType) => batteryPort?.powerKw,
   price: ({ price }: InverterType) => price,
   pricePerW: ({ price, acPowerW }: InverterType) => price / acPowerW,
 }
@@ -60,6 +67,8 @@ export const batteryFigures = {
   /** There and back. */
   efficiency: ({ efficiency }: BatteryType) => efficiency ** 2,
   standbyW: ({ standbyW }: BatteryType) => standbyW,
+  /** Volts when empty of one that hangs on a battery port. */
+  dcSide: ({ dcSide }: BatteryType) => dcSide?.lowV,
   price: ({ price }: BatteryType) => price,
   pricePerKwh: ({ price, usableKwh }: BatteryType) => price / usableKwh,
   warrantyYears: ({ warrantyYears }: BatteryType) => warrantyYears,

@@ -12,6 +12,8 @@ export interface AcYear {
   /** kWh; a little below zero at night. */
   readonly kwhByInterval: Float64Array
   readonly lostKwh: Readonly<Record<AcLoss, Float64Array>>
+  /** What is clipped, kWh, as what would have come out: a battery on the inverter's side of direct current may take it. */
+  readonly clippedByInterval: Float64Array
   /** Sums over the year. */
   readonly kwh: number
   readonly clippedKwh: number
@@ -137,12 +139,14 @@ function gathered(
     lostKwh['ac-cables'][i] = heatW * kwh
     out[i] = (acW - heatW) * kwh
   }
+  const clipped = series()
   let total = 0
   for (let i = 0; i < out.length; i++) {
     const made = out[i] as number
     lostKwh.downtime[i] = made * unavailable
     out[i] = made * (1 - unavailable)
+    clipped[i] = (lostKwh.clipping[i] as number) * (1 - unavailable)
     total += out[i] as number
   }
-  return { kwhByInterval: out, lostKwh, kwh: total, clippedKwh, ownDrawKwh }
+  return { kwhByInterval: out, clippedByInterval: clipped, lostKwh, kwh: total, clippedKwh, ownDrawKwh }
 }

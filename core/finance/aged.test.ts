@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { dispatchOwnUse, type BatteryRun } from '../battery/own-use'
 import { type FormBill } from '../tariff/bill-lines'
 import { usualFade } from '../battery/fade'
+import { hoursOf } from '../battery/testing'
 import { agedYears, type Ageing } from './aged'
 
 const billsOf = (request: Ageing): number[] => agedYears(request).map(({ bill }) => bill)
@@ -10,8 +11,8 @@ const billsOf = (request: Ageing): number[] => agedYears(request).map(({ bill })
 const loadKwh = Float64Array.of(1, 1)
 const running =
   (load = loadKwh, exportLimitKw: number | null = null) =>
-  (yieldKwh: Float64Array, battery: BatteryRun | null) =>
-    dispatchOwnUse(yieldKwh, load, 1, battery, exportLimitKw)
+  ({ yieldKwh }: Pick<Ageing, 'yieldKwh'>, battery: BatteryRun | null) =>
+    dispatchOwnUse({ ...hoursOf(yieldKwh, load), exportLimitKw }, battery)
 /** Ten a month, a tenth for what goes out. */
 const billed =
   (...price: number[]) =>
@@ -37,6 +38,7 @@ const holding = (usableKwh: number): BatteryRun => ({
 })
 const hours = {
   yieldKwh: Float64Array.of(3, -0.1),
+  clippedKwh: new Float64Array(2),
   battery: null,
   run: running(),
   bill: billed(0.2, 0.3),
@@ -71,6 +73,7 @@ test('no module ages into a smaller bill, and no harder export limit makes one',
       const used = Float64Array.from(load)
       const request = {
         yieldKwh: Float64Array.from(made),
+        clippedKwh: new Float64Array(made.length),
         run: running(used),
         bill: billed(),
         battery: null,

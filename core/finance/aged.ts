@@ -9,12 +9,14 @@ const exportLines: ReadonlySet<BillLineCode> = new Set(['exports', 'surplus'])
 
 export interface Ageing {
   readonly yieldKwh: Float64Array
+  /** What the inverter clips of it. */
+  readonly clippedKwh: Float64Array
   readonly battery: BatteryRun | null
   /** Where a year's yield goes with a battery that holds less than it did; looked at before the next one is run. */
   readonly run: (
-    yieldKwh: Float64Array,
+    sun: Pick<Ageing, 'yieldKwh' | 'clippedKwh'>,
     battery: BatteryRun | null,
-  ) => Pick<Dispatch, 'bought' | 'sold' | 'discharged'>
+  ) => Pick<Dispatch, 'bought' | 'sold' | 'discharged' | 'fromClipping'>
   /** What a year costs. */
   readonly bill: (boughtKwh: Float64Array, soldKwh: Float64Array) => FormBill
   /** Share of power that modules lose each year. */
@@ -38,18 +40,30 @@ export interface RunYear extends AgedYear {
  * year older.
  */
 export function agedYears(request: Ageing): RunYear[] {
-  const { yieldKwh, battery, newBattery, degradation, batteryFade } = request
+  const { yieldKwh, clippedKwh, battery, newBattery, degradation, batteryFade } = request
   const made = new Float64Array(yieldKwh.length)
+  const clipped = new Float64Array(clippedKwh.length)
   let held = 1
   return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - degradation) ** year
     const madeKwh = scaledYield(yieldKwh, left, made)
+    scaledYield(clippedKwh, left, clipped)
     if (newBattery.includes(year)) held = 1
     const faded = battery && { ...battery, usableKwh: battery.usableKwh * held }
-    const { bought, sold, discharged } = request.run(made, faded)
-    const dischargedKwh = battery ? discharged.reduce((sum, kwh) => sum + kwh, 0) : 0
+    const { bought, sold, discharged, fromClipping } = request.run(
+      { yieldKwh: made, clippedKwh: clipped },
+      faded,
+    )
+    const sumOf = (series: Float64Array) => (battery ? series.reduce((sum, kwh) => sum + kwh, 0) : 0)
+    const dischargedKwh = sumOf(discharged)
     const bill = request.bill(bought, sold)
-    const run = { bill: bill.annual, exported: exportedIn(bill), yieldKwh: madeKwh, held, dischargedKwh }
+    const run = {
+      bill: bill.annual,
+      exported: exportedIn(bill),
+      yieldKwh: madeKwh + sumOf(fromClipping),
+      held,
+      dischargedKwh,
+    }
     if (battery) held = leftAfterYear(held, batteryFade, dischargedKwh / battery.usableKwh)
     return run
   })

@@ -47,6 +47,10 @@ export const inverterFields = {
   phases: z.union([z.literal(1), z.literal(3)]).exactOptional(),
   /** Of a microinverter, which takes one module at each input: the breaker that a branch of them may hang on. */
   micro: z.strictObject({ branchBreakerA: between(1, 200, 'A') }).exactOptional(),
+  /** Of a hybrid: what its battery port passes, and the volts of batteries that may hang on it. */
+  batteryPort: z
+    .strictObject({ powerKw: between(0.1, 1000, 'kW'), lowV: volts, highV: someVolts })
+    .exactOptional(),
 }
 
 /** What holds each module of a string at its own best point. */
@@ -82,6 +86,11 @@ export const batteryFields = {
   efficiency: share,
   /** What it draws itself, day and night, whether it is charged or not. */
   standbyW: between(0, 1000, 'W'),
+  /**
+   * Of one without an inverter of its own, which hangs on the battery port of a hybrid: the volts it has between empty
+   * and full. Its power and efficiency are then those at its own terminals.
+   */
+  dcSide: z.strictObject({ lowV: someVolts, highV: someVolts }).exactOptional(),
   /** Shares of what it holds that it loses in a year, whatever it does, and with each full cycle. */
   fadePerYear: between(0, 0.2, 'share').exactOptional(),
   fadePerCycle: between(0, 0.01, 'share').exactOptional(),

@@ -67,7 +67,12 @@ export function withChange(
 }
 
 /** Lines that are of the battery, whatever else is put up. */
-const ofBattery: ReadonlySet<string> = new Set(['battery', 'battery-breaker', 'battery-cable'])
+const ofBattery: ReadonlySet<string> = new Set([
+  'battery',
+  'battery-breaker',
+  'battery-isolator',
+  'battery-cable',
+])
 
 /** What is to be brought costs, by what it is of; of lines without a price nothing is known, and they cost nothing. */
 export function partsCost(

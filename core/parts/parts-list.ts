@@ -39,6 +39,7 @@ export type PartCode =
   | 'meter'
   | 'battery'
   | 'battery-breaker'
+  | 'battery-isolator'
   | 'battery-cable'
   | 'label'
 
@@ -263,9 +264,14 @@ function deviceLines(built: Built): PartLine[] {
             data: { energy: { value: battery.type.usableKwh, unit: 'kWh', digits: 1 } },
             price: battery.type.price,
           }),
-          line('battery-breaker', battery.count, {
-            data: circuitData(Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000, grid),
-          }),
+          // One on the inverter's side of direct current is parted there.
+          battery.type.dcSide
+            ? line('battery-isolator', battery.count, {
+                data: { volts: { value: battery.type.dcSide.highV, unit: 'V', digits: 0 } },
+              })
+            : line('battery-breaker', battery.count, {
+                data: circuitData(Math.max(battery.type.chargeKw, battery.type.dischargeKw) * 1000, grid),
+              }),
           ...cableLines('battery-cable', built.cables.battery ? [built.cables.battery] : []),
         ]
       : []),

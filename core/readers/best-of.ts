@@ -7,12 +7,13 @@ import { withFields, type Objects } from '../kinds/documents'
 import { trimmed } from '../kinds/removed'
 import { storageId, type Storage } from '../kinds/storage/storage'
 import { wiringAccount } from '../stages/accounts/wiring'
-import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { financeStage, priceStage } from '../stages/finance'
 import { powerStage } from '../stages/power'
 import { moduleWorthStage } from '../stages/module-worth'
 import { catalogueFor, electricalIn, storageIn, type World } from '../stages/world'
+import { batteryRunIn } from '../stages/dispatch'
+import { yieldStage } from '../stages/yield'
 import { ratedPanels } from './rated-panels'
 import { sizesOf } from './storage-sizes'
 import { keptOf, type TrimPanel } from './trim-to'
@@ -72,7 +73,6 @@ export async function candidatesFor(
   await run.prepare([moduleWorthStage], patience)
   const panels = ratedPanels(run)
   const counts = [...new Set(shares.map((share) => Math.max(1, Math.round(panels.length * share))))]
-  const sizes = sizesOf(catalogueFor(world), storageIn(world))
   const found: Candidate[] = []
   if (panels.length === 0) return found
   for (const [at, count] of counts.entries()) {
@@ -80,6 +80,9 @@ export async function candidatesFor(
     const fitting = await fittingNear(graph, world, panels, count, patience)
     if (!fitting || found.some(({ kept }) => kept.length === fitting.kept.size)) continue
     const { kept, best } = fitting
+    const sizes = sizesOf(catalogueFor(world), storageIn(world), best.inverter).filter(
+      (size) => size.batteryId === null || batteryRunIn(withStorage(best.world, size)) !== null,
+    )
     for (const [k, battery] of sizes.entries()) {
       const tried = withStorage(best.world, battery)
       found.push({
@@ -157,7 +160,7 @@ async function inverterFor(graph: Graph<World>, world: World, patience: Patience
 }
 
 async function figuresOf(run: Run<World>, patience: Patience) {
-  await run.prepare([acStage, billNowStage, billThenStage, priceStage, financeStage], patience)
+  await run.prepare([yieldStage, billNowStage, billThenStage, priceStage, financeStage], patience)
   const [before, after] = [run.value(billNowStage).annual, run.value(billThenStage).annual]
   const { total, net } = run.value(priceStage)
   const { paybackYears, npv, cumulative } = run.value(financeStage)
@@ -165,7 +168,7 @@ async function figuresOf(run: Run<World>, patience: Patience) {
     powerW: run.value(powerStage).powerW,
     price: total,
     net,
-    annualKwh: run.value(acStage).kwh,
+    annualKwh: run.value(yieldStage).kwh,
     billOffset: before > 0 ? 1 - after / before : 0,
     paybackYears,
     npv,

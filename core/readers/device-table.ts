@@ -58,6 +58,24 @@ const kingColumns = {
   measured_c3_per_v: number('c3PerV', false),
 }
 
+/** And its battery port; again all or none. */
+const portColumns = {
+  battery_port_kw: number('powerKw', false),
+  battery_port_low_v: number('lowV', false),
+  battery_port_high_v: number('highV', false),
+}
+/** The volts of a battery that hangs on one. */
+const dcSideColumns = { dc_low_v: number('lowV', false), dc_high_v: number('highV', false) }
+
+/** Columns of a group of a sheet's figures. */
+const groups = {
+  king: kingColumns,
+  batteryPort: portColumns,
+  dcSide: dcSideColumns,
+} as const satisfies Readonly<Record<string, Readonly<Record<string, SheetColumn>>>>
+const unneeded = (columns: Readonly<Record<string, SheetColumn>>): Readonly<Record<string, SheetColumn>> =>
+  Object.fromEntries(Object.keys(columns).map((name) => [name, { needed: false }]))
+
 /** Columns by the device, with what is needed of each; the order is that of the template and the form. */
 const columnsOf = {
   inverter: {
@@ -78,7 +96,8 @@ const columnsOf = {
     night_w: number('nightW', false),
     highest_dc_ac: number('highestDcAc', false),
     micro_branch_breaker_a: { needed: false },
-    ...Object.fromEntries(Object.keys(kingColumns).map((name) => [name, { needed: false }])),
+    ...unneeded(portColumns),
+    ...unneeded(kingColumns),
   },
   optimizer: {
     name: { needed: true },
@@ -112,6 +131,7 @@ const columnsOf = {
     fade_per_cycle_pct: percent('fadePerCycle', { needed: false }),
     warranty_years: number('warrantyYears', false),
     warranty_kwh: number('warrantyKwh', false),
+    ...unneeded(dcSideColumns),
   },
 } as const satisfies Readonly<Record<DeviceType, Readonly<Record<string, SheetColumn>>>>
 
@@ -120,11 +140,11 @@ export const deviceColumns: Readonly<Record<DeviceType, Readonly<Record<string, 
 /** The column that a fault is about, by its path: a column or a field of the sheet; null where it is neither. */
 export const deviceColumnOf = (type: DeviceType, path: string): string | null => {
   const field = path.replace(/^micro\..*/, 'micro')
-  const [king] = Object.entries(kingColumns).flatMap(([name, { of }]) =>
-    `king.${of}` === path ? [name] : [],
+  const [grouped] = Object.entries(groups).flatMap(([group, columns]) =>
+    Object.entries(columns).flatMap(([name, { of }]) => (`${group}.${of}` === path ? [name] : [])),
   )
   const found = Object.entries(deviceColumns[type]).find(([name, { of }]) => name === path || of === path)
-  return found?.[0] ?? king ?? (field === 'micro' ? 'micro_branch_breaker_a' : null)
+  return found?.[0] ?? grouped ?? (field === 'micro' ? 'micro_branch_breaker_a' : null)
 }
 
 /**
@@ -155,7 +175,8 @@ const readers: { readonly [K in DeviceType]: (texts: SheetTexts, locale: string)
     if (typeof efficiency === 'number' && !(efficiency >= 0.5 && efficiency <= 1))
       throw new Fault('bad-device', { reason: 'back' }, 'round_trip_pct')
     // Where a sheet says nothing of it, it draws nothing itself.
-    return checked('battery', ownBatterySchema, { standbyW: 0, ...said })
+    const dcSide = groupIn(dcSideColumns, texts, locale)
+    return checked('battery', ownBatterySchema, { standbyW: 0, ...said, ...(dcSide ? { dcSide } : {}) })
   },
 }
 
@@ -185,25 +206,35 @@ function checked<T extends OwnDevice>(
 /** Of what an inverter's sheet does not say: the usual. */
 const usualInverter = { stringsPerInput: 1, nightW: 1, highestDcAc: 1.5 }
 
-/** What of an inverter is said in groups: the branch of a microinverter, and measured parameters. */
+/** The figures of a group, of which all are given or none. */
+function groupIn(columns: Readonly<Record<string, SheetColumn>>, texts: SheetTexts, locale: string) {
+  const given = numbersIn(columns, texts, locale)
+  if (Object.keys(given).length === 0) return null
+  for (const name of Object.keys(columns)) neededIn(texts, name)
+  return given
+}
+
+/** What of an inverter is said in groups: the branch of a microinverter, its battery port, and measured parameters. */
 function electronics(texts: SheetTexts, locale: string) {
   const { branchBreakerA } = numbersIn(
     { micro_branch_breaker_a: number('branchBreakerA', false) },
     texts,
     locale,
   )
-  const king = numbersIn(kingColumns, texts, locale)
-  const given = Object.keys(king).length
-  if (given > 0) for (const name of Object.keys(kingColumns)) neededIn(texts, name)
+  const [king, batteryPort] = [groupIn(kingColumns, texts, locale), groupIn(portColumns, texts, locale)]
   return {
     ...(branchBreakerA === undefined ? {} : { micro: { branchBreakerA } }),
-    ...(given === 0 ? {} : { king }),
+    ...(batteryPort ? { batteryPort } : {}),
+    ...(king ? { king } : {}),
   }
 }
 
 function checkFigures(sheet: OwnDevice): void {
   const wrong = (reason: string, column: string) => new Fault('bad-device', { reason }, column)
-  if (sheet.kind === 'own-battery') return
+  if (sheet.kind === 'own-battery') {
+    if (sheet.dcSide && sheet.dcSide.lowV >= sheet.dcSide.highV) throw wrong('dcVolts', 'dc_low_v')
+    return
+  }
   if (sheet.mppLowV >= sheet.mppHighV) throw wrong('window', 'mpp_low_v')
   if (sheet.mppHighV > sheet.highestV) throw wrong('highest', 'mpp_high_v')
   if (sheet.kind === 'own-optimizer') {
@@ -211,7 +242,9 @@ function checkFigures(sheet: OwnDevice): void {
     return
   }
   if (sheet.startV > sheet.highestV) throw wrong('start', 'start_v')
-  const { inputShortCurrentA, inputCurrentA, king, acPowerW } = sheet
+  const { inputShortCurrentA, inputCurrentA, king, acPowerW, batteryPort, micro } = sheet
+  if (batteryPort && batteryPort.lowV >= batteryPort.highV) throw wrong('port', 'battery_port_low_v')
+  if (batteryPort && micro) throw wrong('microPort', 'battery_port_kw')
   if (inputShortCurrentA !== undefined && inputShortCurrentA < inputCurrentA)
     throw wrong('short', 'input_short_current_a')
   if (!king) return
@@ -244,11 +277,15 @@ export function deviceTexts(
   sheet: Omit<Device, 'id'>,
   write?: (value: number) => string,
 ): SheetTexts {
-  const { micro, king, stepDown } = sheet as Partial<InverterType & OptimizerType>
+  const { micro, king, batteryPort, stepDown, dcSide } = sheet as Partial<
+    InverterType & OptimizerType & BatteryType
+  >
   return {
     ...textsOfNumbers(deviceColumns[type], sheet, write),
     ...textsOfNumbers({ micro_branch_breaker_a: number('branchBreakerA') }, micro ?? {}, write),
+    ...textsOfNumbers(portColumns, batteryPort ?? {}, write),
     ...textsOfNumbers(kingColumns, king ?? {}, write),
+    ...textsOfNumbers(dcSideColumns, dcSide ?? {}, write),
     ...(type === 'optimizer' ? { step_down: stepDown ? 'yes' : 'no' } : {}),
     name: sheet.name,
     maker: sheet.maker,

@@ -6,12 +6,12 @@ import { type Patience } from '../graph/run'
 import { electricalId, type Electrical } from '../kinds/electrical/electrical'
 import { type Check } from '../model/ledger'
 import { withFields } from '../kinds/documents'
-import { acStage } from '../stages/ac'
 import { financeStage } from '../stages/finance'
 import { powerStage } from '../stages/power'
 import { stringsStage } from '../stages/strings'
 import { electricAccounts, gravestOf } from './gravest'
 import { catalogueFor, electricalIn, type World } from '../stages/world'
+import { yieldStage } from '../stages/yield'
 
 /** What an option would be with another inverter. */
 export interface InverterWorth {
@@ -100,8 +100,8 @@ export async function inverterWorths(
     const { id } = inverter
     const electrical = withFields(electricalIn(world), { inverterId: id, inverterCount })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
-    await run.prepare([...electricAccounts, acStage, financeStage], patience)
-    const ac = run.value(acStage)
+    await run.prepare([...electricAccounts, yieldStage, financeStage], patience)
+    const ac = run.value(yieldStage)
     const { inverters, optimized } = run.value(stringsStage)
     const { paybackYears, npv } = run.value(financeStage)
     found.push({

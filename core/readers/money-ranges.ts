@@ -103,7 +103,7 @@ async function billsBetween(
   const hours = { clock: run.value(clockStage), year: modelYear, stepMinutes }
   const now = new TariffYear(withoutExports(tariffNowIn(world)), hours)
   const then = new TariffYear(formOf(tariffThenIn(world)), hours)
-  const [kwh, load] = [run.value(acStage).kwhByInterval, run.value(loadNowStage)]
+  const [ac, load] = [run.value(acStage), run.value(loadNowStage)]
   const running = runningOf(run, world)
   const [buy, sell] = [run.value(priceThenStage), run.value(exportPriceStage)]
   const steady = run.value(steadyLoadStage)
@@ -114,6 +114,7 @@ async function billsBetween(
   const nothing = new Float64Array(load.length)
   const into = emptyDispatch(load.length)
   const yieldKwh = new Float64Array(load.length)
+  const clippedKwh = new Float64Array(load.length)
   const before: number[] = []
   const after: AgedYear[] = []
   for (const usedShare of used) {
@@ -125,7 +126,8 @@ async function billsBetween(
       cars: cars.map((car) => ({ ...car, kwhPerYear: car.kwhPerYear * usedShare })),
     })
     for (const madeShare of made) {
-      scaledYield(kwh, madeShare, yieldKwh)
+      scaledYield(ac.kwhByInterval, madeShare, yieldKwh)
+      scaledYield(ac.clippedByInterval, madeShare, clippedKwh)
       const year = { ...running, loadKwh: loadOf(yieldKwh), buy, sell, startKwh: null }
       const house = withStandby(year, running.battery)
       for (const heldShare of held) {
@@ -136,9 +138,9 @@ async function billsBetween(
         }
         const [aged] = agedYears({
           yieldKwh,
+          clippedKwh,
           battery,
-          run: (series, one) =>
-            dispatchServed({ ...running, battery: one }, { ...house, yieldKwh: series }, into),
+          run: (sun, one) => dispatchServed({ ...running, battery: one }, { ...house, ...sun }, into),
           bill: (bought, sold) => then.bill(bought, sold),
           degradation: 0,
           batteryFade: usualFade,

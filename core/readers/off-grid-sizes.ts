@@ -1,10 +1,11 @@
+import { asOne } from '../battery/as-one'
 import { offGrid, type OffGrid } from '../battery/off-grid'
 import { Overtaken, type Patience, type Run } from '../graph/run'
 import { acStage } from '../stages/ac'
 import { clockStage } from '../stages/clock'
-import { asOne } from '../stages/dispatch'
+import { behindIn, sunOf } from '../stages/dispatch'
 import { loadThenStage } from '../stages/load'
-import { catalogueFor, storageIn, type World } from '../stages/world'
+import { catalogueFor, inverterIn, storageIn, type World } from '../stages/world'
 import { isChosen, sizesOf } from './storage-sizes'
 
 /** What a battery would make of the house without grid. */
@@ -30,17 +31,17 @@ export async function offGridSizes(
   const storage = storageIn(world)
   const catalogue = catalogueFor(world)
   const given = {
-    yieldKwh: run.value(acStage).kwhByInterval,
+    ...sunOf(run.value(acStage)),
     loadKwh: run.value(loadThenStage).loadKwh,
     stepHours: world.weather.value.stepMinutes / 60,
     month: run.value(clockStage).month,
   }
   const sizes: OffGridSize[] = []
   let missing: Float32Array | null = null
-  for (const { batteryId, count } of sizesOf(catalogue, storage)) {
+  for (const { batteryId, count } of sizesOf(catalogue, storage, inverterIn(world))) {
     if (!(await patience.pause())) throw new Overtaken()
     const sheet = catalogue.batteries.find(({ id }) => id === batteryId)
-    const battery = sheet ? asOne(sheet, count, 0) : null
+    const battery = sheet ? asOne({ battery: sheet, count, reserve: 0 }, behindIn(world)) : null
     const { missing: own, ...told } = offGrid(given, battery, storage.offGridShare)
     sizes.push({ batteryId, count, usableKwh: battery?.usableKwh ?? 0, ...told })
     if (isChosen({ batteryId, count }, storage)) missing = own

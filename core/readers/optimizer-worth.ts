@@ -6,7 +6,6 @@ import { type Patience, type Run } from '../graph/run'
 import { withFields } from '../kinds/documents'
 import { electricalId, mostOptimizersAt, type Electrical } from '../kinds/electrical/electrical'
 import { type Check } from '../model/ledger'
-import { acStage } from '../stages/ac'
 import { financeStage, priceStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
 import { moduleModelStage } from '../stages/module-model'
@@ -22,6 +21,7 @@ import {
   stepDownIn,
   type World,
 } from '../stages/world'
+import { yieldStage } from '../stages/yield'
 import { electricAccounts, gravestOf } from './gravest'
 
 /** What an option would be with optimizers at its most shaded modules. */
@@ -46,7 +46,7 @@ export interface OptimizerWorth {
 /** How many modules have one, until all have. */
 const counts = [1, 2, 3, 4, 6, 8, 11, 15, 20, 27, 36, 48]
 const none = { optimizerId: null, optimizersAt: null } as const
-const asked = [...electricAccounts, acStage, financeStage, priceStage, lossChainStage]
+const asked = [...electricAccounts, yieldStage, financeStage, priceStage, lossChainStage]
 
 /**
  * What step-down optimizers at single modules are worth: none, then at the most shaded, the next of them, and so on to
@@ -132,7 +132,7 @@ function worthOf(run: Run<World>, set: OptimizerWorth['set'], isNow: boolean): O
     set,
     count: run.value(stringsStage).optimized.length,
     isNow,
-    annualKwh: run.value(acStage).kwh,
+    annualKwh: run.value(yieldStage).kwh,
     mismatchKwh: run.value(lossChainStage).lost.mismatch.kwh,
     price: run.value(priceStage).optimizers,
     paybackYears,

@@ -61,7 +61,7 @@ test('sizes to try: none first, then one to three of each by what they hold, and
     { id: 'large', usableKwh: 10 },
     { id: 'small', usableKwh: 4 },
   ] as unknown as Parameters<typeof sizesOf>[0]['batteries']
-  const named = sizesOf({ batteries }, { batteryId: 'small', count: 5 }).map(
+  const named = sizesOf({ batteries }, { batteryId: 'small', count: 5 }, {}).map(
     ({ batteryId, count }) => `${batteryId} ${count}`,
   )
   expect(named).toEqual([

@@ -108,7 +108,7 @@ test('without a battery the curve is of the first in the catalogue; more than th
   expect(steps?.at(-1)?.to).toBeCloseTo(2 * (none.catalogue.batteries[0]?.usableKwh ?? 0), 9)
   expect(perKw).toBeNull()
   const many = await worldWith({ count: 5 })
-  const five = sizesOf(many.catalogue, storageIn(many)).filter(({ count }) => count === 5)
+  const five = sizesOf(many.catalogue, storageIn(many), {}).filter(({ count }) => count === 5)
   expect(five).toHaveLength(1)
 })
 

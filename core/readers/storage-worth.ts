@@ -1,5 +1,7 @@
 import { type Graph } from '../graph/graph'
 import { Overtaken, type Patience, type Run } from '../graph/run'
+import { asOne } from '../battery/as-one'
+import { suitingBatteries } from '../electrical/battery-port'
 import { backupHours, backupSummary, type BackupSummary } from '../battery/backup'
 import { optimum } from '../battery/optimum'
 import { peaksOf } from '../battery/peak-shaving'
@@ -10,12 +12,20 @@ import { withFields } from '../kinds/documents'
 import { modelYear } from '../model/model-year'
 import { acStage } from '../stages/ac'
 import { billNowStage, billThenStage } from '../stages/bills'
-import { asOne, batteryRunIn, countedHours, countedIn, dispatchStage, runningOf } from '../stages/dispatch'
+import {
+  batteryRunIn,
+  behindIn,
+  countedHours,
+  countedIn,
+  dispatchStage,
+  runningOf,
+  sunOf,
+} from '../stages/dispatch'
 import { financeStage, priceStage } from '../stages/finance'
 import { loadThenStage } from '../stages/load'
 import { exportPriceStage, formOf, priceThenStage } from '../stages/tariffs'
 import { clockStage } from '../stages/clock'
-import { batteryIn, catalogueFor, storageIn, tariffThenIn, type World } from '../stages/world'
+import { catalogueFor, inverterIn, storageIn, tariffThenIn, type World } from '../stages/world'
 import { TariffYear } from '../tariff/form-bill'
 import { backedLoad } from './backed-load'
 import { offGridSizes, type OffGridSize } from './off-grid-sizes'
@@ -91,7 +101,7 @@ function costOf(
 /** The year of a run as the optimum takes it. */
 const caseOf = (run: Run<World>, world: World) => ({
   ...runningOf(run, world),
-  yieldKwh: run.value(acStage).kwhByInterval,
+  ...sunOf(run.value(acStage)),
   loadKwh: run.value(loadThenStage).loadKwh,
   buy: run.value(priceThenStage),
   sell: run.value(exportPriceStage),
@@ -120,7 +130,7 @@ export async function storageWorths(
   let without: number | null = null
   const own = graph.open(world)
   const { sizes: offGrid, missing } = await offGridSizes(own, world, patience)
-  for (const size of sizesOf(catalogueFor(world), storageIn(world))) {
+  for (const size of sizesOf(catalogueFor(world), storageIn(world), inverterIn(world))) {
     const tried = withStorage(size)
     const run = graph.open(tried)
     await run.prepare([billNowStage, billThenStage, priceStage, financeStage], patience)
@@ -179,11 +189,12 @@ async function furtherStorage(
   { pause }: Patience,
 ): Promise<Pick<StoragePicture, 'steps' | 'perKw'>> {
   const given = caseOf(run, world)
-  const sheet = batteryIn(world) ?? catalogueFor(world).batteries[0]
-  if (!sheet) return { steps: [], perKw: null }
   const chosen = batteryRunIn(world)
-  const { count, reserve, rule } = storageIn(world)
-  const whole = asOne(sheet, chosen ? count : 1, reserve)
+  const suiting = suitingBatteries(catalogueFor(world).batteries, inverterIn(world))
+  const [sheet] = suiting
+  const { reserve, rule } = storageIn(world)
+  const whole = chosen ?? (sheet ? asOne({ battery: sheet, count: 1, reserve }, behindIn(world)) : null)
+  if (!whole) return { steps: [], perKw: null }
   const stepMinutes = world.weather.value.stepMinutes
   const prices = new TariffYear(formOf(tariffThenIn(world)), {
     clock: run.value(clockStage),
@@ -252,10 +263,11 @@ const mostBackupHours = 24 * 14
 function backupOf(run: Run<World>, world: World): BackupSummary | null {
   const battery = batteryRunIn(world)
   if (!battery) return null
-  const { yieldKwh, stepHours } = caseOf(run, world)
+  const { yieldKwh, clippedKwh, stepHours } = caseOf(run, world)
   const hours = backupHours(
     {
       yieldKwh,
+      clippedKwh,
       criticalKwh: backedLoad(run, world),
       storedKwh: run.value(dispatchStage).storedKwh,
       stepHours,

@@ -7,7 +7,6 @@ import { stringCableM } from '../cables/cable-plan'
 import { stringRuns } from '../cables/cable-runs'
 import { type Graph } from '../graph/graph'
 import { type Patience } from '../graph/run'
-import { acStage } from '../stages/ac'
 import { cablesStage } from '../stages/cables'
 import { financeStage } from '../stages/finance'
 import { lossChainStage } from '../stages/loss-chain'
@@ -16,6 +15,7 @@ import { siteStage } from '../stages/site'
 import { facesByDirection, stringsStage } from '../stages/strings'
 import { electricAccounts, gravestOf } from './gravest'
 import { electricalIn, besideIn, inverterIn, moduleIn, type World } from '../stages/world'
+import { yieldStage } from '../stages/yield'
 
 /** What an option would be with its modules strung in another way. */
 export interface StringsWorth {
@@ -51,7 +51,7 @@ export async function stringsWorths(
   tell: (found: readonly StringsWorth[], all: number) => void = () => undefined,
 ): Promise<readonly StringsWorth[]> {
   const now = graph.open(world)
-  await now.prepare([...electricAccounts, cablesStage, acStage, financeStage, lossChainStage], patience)
+  await now.prepare([...electricAccounts, cablesStage, yieldStage, financeStage, lossChainStage], patience)
   const { electronics, strings, lengths } = now.value(stringsStage)
   const site = now.value(siteStage)
   if (electronics !== 'none' || strings.length === 0) {
@@ -81,7 +81,7 @@ export async function stringsWorths(
   for (const { by, drawn } of all) {
     const electrical = withFields(electricalIn(world), { drawn: [...drawn] })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
-    await run.prepare([...electricAccounts, cablesStage, acStage, financeStage, lossChainStage], patience)
+    await run.prepare([...electricAccounts, cablesStage, yieldStage, financeStage, lossChainStage], patience)
     const wired = run.value(stringsStage).strings
     const { paybackYears, npv } = run.value(financeStage)
     const inputs = new Map<number, number[]>()
@@ -92,7 +92,7 @@ export async function stringsWorths(
       inputs: [...inputs.values()],
       left: wired.reduce((sum, { input, panelIds }) => sum + (input < 0 ? panelIds.length : 0), 0),
       drawn,
-      annualKwh: run.value(acStage).kwh,
+      annualKwh: run.value(yieldStage).kwh,
       mismatchKwh: run.value(lossChainStage).lost.mismatch.kwh,
       cableM: stringRuns(site, wired).reduce(
         (sum, { extensions }) => sum + extensions.reduce((own, { fromM }) => own + fromM, 0),

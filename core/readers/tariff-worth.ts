@@ -6,7 +6,15 @@ import { tariffFormSchema, type TariffForm } from '../kinds/tariff/form'
 import { tariffNowId, tariffThenId, type Tariff } from '../kinds/tariff/tariff'
 import { billNowStage, billThenStage } from '../stages/bills'
 import { financeStage } from '../stages/finance'
-import { batteryIn, catalogueFor, storageIn, tariffNowIn, tariffThenIn, type World } from '../stages/world'
+import {
+  batteryIn,
+  catalogueFor,
+  inverterIn,
+  storageIn,
+  tariffNowIn,
+  tariffThenIn,
+  type World,
+} from '../stages/world'
 import { sizesOf } from './storage-sizes'
 
 /** The battery that a tariff is tried with. */
@@ -61,7 +69,7 @@ function triedBattery(world: World): TriedBattery | null {
   const isOwn = batteryIn(world) !== null
   const { batteryId, count } = isOwn
     ? own
-    : (sizesOf(catalogueFor(world), own).find((size) => size.batteryId !== null) ?? own)
+    : (sizesOf(catalogueFor(world), own, inverterIn(world)).find((size) => size.batteryId !== null) ?? own)
   return batteryId === null ? null : { batteryId, count, isOwn }
 }
 

@@ -4,10 +4,10 @@ import { afterReport, type AfterReport } from '../after/report'
 import { type Graph } from '../graph/graph'
 import { type Keyed } from '../graph/keyed'
 import { type Patience } from '../graph/run'
-import { acStage } from '../stages/ac'
 import { stringShareStage } from '../stages/dc'
 import { stringsStage } from '../stages/strings'
 import { moduleIn, siteIn, type World } from '../stages/world'
+import { yieldStage } from '../stages/yield'
 import { type WeatherYear } from '../weather/weather-year'
 
 /** The calendar years that what was made lies in. */
@@ -30,8 +30,8 @@ export async function yearAfter(
 ): Promise<AfterReport> {
   const hoursIn = async (one: World) => {
     const run = graph.open(one)
-    await run.prepare([acStage, stringShareStage], patience)
-    return { run, kwh: inHours(run.value(acStage).kwhByInterval, one.weather.value.stepMinutes) }
+    await run.prepare([yieldStage, stringShareStage], patience)
+    return { run, kwh: inHours(run.value(yieldStage).kwhByInterval, one.weather.value.stepMinutes) }
   }
   const typical = await hoursIn(world)
   const shares = typical.run.value(stringShareStage)

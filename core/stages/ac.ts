@@ -12,7 +12,7 @@ const wattsPerAmpere = (grid: Grid) => ({ line: 1 / acCurrentA(1, grid), phase: 
 /** What the inverters make of the direct current. */
 export const acStage: Stage<World, AcYear> = stage({
   name: 'ac',
-  version: 7,
+  version: 8,
   // Every module hangs in a string.
   after: { dc: dcStage, feeds: feedsStage, strings: stringYearStage, sun: sunStage, cables: cableOhmsStage },
   reads: (world: World) => ({

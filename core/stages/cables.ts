@@ -34,10 +34,12 @@ export const isWiredIn = (world: World): boolean =>
 
 export const sizingIn = (world: World): Sizing => (siteIn(world).units === 'imperial' ? 'gauge' : 'mm2')
 
-/** Greatest power of all batteries together, W. */
+/** Greatest power of all batteries with an inverter of their own together, W. */
 export const batteryWIn = (world: World): number => {
   const battery = batteryIn(world)
-  return battery ? storageIn(world).count * Math.max(battery.chargeKw, battery.dischargeKw) * 1000 : 0
+  return battery && !battery.dcSide
+    ? storageIn(world).count * Math.max(battery.chargeKw, battery.dischargeKw) * 1000
+    : 0
 }
 
 /** The cables between the modules and the house, as soon as something has its place. */

@@ -1,12 +1,12 @@
 import { standbyKwh } from '../battery/standby'
 import { stage, type Stage } from '../graph/stage'
-import { acStage } from './ac'
 import { clockStage } from './clock'
 import { batteryRunIn, dispatchStage } from './dispatch'
 import { lightSeriesStage, type LightSeries } from './light-series'
 import { loadThenStage } from './load'
 import { exportPriceStage, priceNowStage, priceThenStage } from './tariffs'
 import { type World } from './world'
+import { yieldStage } from './yield'
 
 /** The year interval by interval, kWh where not said otherwise. */
 export interface Carpet extends LightSeries {
@@ -43,7 +43,7 @@ export const carpetStage: Stage<World, Carpet> = stage({
   version: 5,
   after: {
     light: lightSeriesStage,
-    ac: acStage,
+    ac: yieldStage,
     house: loadThenStage,
     dispatch: dispatchStage,
     priceNow: priceNowStage,

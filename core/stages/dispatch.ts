@@ -1,7 +1,8 @@
+import { asOne, type Behind } from '../battery/as-one'
 import { type BatteryRun, type Dispatch } from '../battery/own-use'
 import { type CountedHours } from '../battery/peak-shaving'
 import { dispatchBy } from '../battery/running'
-import { type BatteryType } from '../electrical/catalogue'
+import { type AcYear } from '../energy/ac'
 import { type Run } from '../graph/run'
 import { stage, type Stage } from '../graph/stage'
 import { type LocalClock } from '../model/local-clock'
@@ -12,24 +13,19 @@ import { clockStage } from './clock'
 import { feedInStage, limitOf } from './feed-in'
 import { loadThenStage } from './load'
 import { exportPriceStage, priceThenStage } from './tariffs'
-import { batteryIn, fieldsOf, storageIn, tariffThenIn, type World } from './world'
+import { batteryIn, besideIn, fieldsOf, inverterIn, storageIn, tariffThenIn, type World } from './world'
 
-/** Batteries of a kind as one. */
-export const asOne = (battery: BatteryType, count: number, reserve: number): BatteryRun => ({
-  usableKwh: battery.usableKwh * count,
-  chargeKw: battery.chargeKw * count,
-  dischargeKw: battery.dischargeKw * count,
-  chargeEfficiency: battery.efficiency,
-  dischargeEfficiency: battery.efficiency,
-  reserve,
-  standbyKw: (battery.standbyW * count) / 1000,
+/** What an option's batteries may hang on. */
+export const behindIn = (world: World): Behind => ({
+  inverter: inverterIn(world),
+  inverters: besideIn(world),
 })
 
-/** The option's batteries as one; null where there is none. */
+/** The option's batteries as one; null where there is none, or none that suits the inverter. */
 export function batteryRunIn(world: World): BatteryRun | null {
   const battery = batteryIn(world)
   const { count, reserve } = storageIn(world)
-  return battery && asOne(battery, count, reserve)
+  return battery && asOne({ battery, count, reserve }, behindIn(world))
 }
 
 /** When a tariff counts the highest power. */
@@ -81,10 +77,16 @@ export function runningOf(run: Run<World>, world: World) {
   }
 }
 
+/** What the sun gives a house, and what only a battery on the inverter's side of direct current could have of it. */
+export const sunOf = ({ kwhByInterval, clippedByInterval }: AcYear) => ({
+  yieldKwh: kwhByInterval,
+  clippedKwh: clippedByInterval,
+})
+
 /** Where the yield goes, interval by interval: house, battery, grid. */
 export const dispatchStage: Stage<World, Dispatch> = stage({
   name: 'dispatch',
-  version: 7,
+  version: 8,
   after: {
     ac: acStage,
     load: loadThenStage,
@@ -97,9 +99,6 @@ export const dispatchStage: Stage<World, Dispatch> = stage({
   compute: ({ counted, ...running }, { ac, load, buy, sell, feedIn, clock }) => {
     const exportLimitKw = limitOf(feedIn)
     const given = { ...running, exportLimitKw, loadKwh: load.loadKwh, buy, sell, startKwh: null }
-    return dispatchBy(
-      { ...running, hours: countedHours(counted, clock) },
-      { ...given, yieldKwh: ac.kwhByInterval },
-    )
+    return dispatchBy({ ...running, hours: countedHours(counted, clock) }, { ...given, ...sunOf(ac) })
   },
 })

@@ -13,7 +13,7 @@ import { withStandby } from '../battery/standby'
 import { TariffYear } from '../tariff/form-bill'
 import { billNowStage } from './bills'
 import { clockStage } from './clock'
-import { countedHours, runningIn } from './dispatch'
+import { countedHours, runningIn, sunOf } from './dispatch'
 import { feedInStage, limitOf } from './feed-in'
 import { carsIn, steadyLoadStage } from './load'
 import { partsPriceStage } from './parts-price'
@@ -26,7 +26,7 @@ import { batteryIn, fieldsOf, moduleIn, offerIn, tariffNowIn, tariffThenIn, type
 /** The years to come at today's prices. */
 export const yearsStage: Stage<World, readonly RunYear[]> = stage({
   name: 'years',
-  version: 7,
+  version: 8,
   after: {
     ac: acStage,
     steadyKwh: steadyLoadStage,
@@ -66,11 +66,11 @@ export const yearsStage: Stage<World, readonly RunYear[]> = stage({
     return agedYears({
       ...ageing,
       battery: running.battery,
-      yieldKwh: ac.kwhByInterval,
-      run: (yieldKwh, battery) =>
+      ...sunOf(ac),
+      run: (sun, battery) =>
         dispatchServed(
           { ...running, hours, battery },
-          withStandby({ ...given, yieldKwh, loadKwh: loadOf(yieldKwh) }, battery),
+          withStandby({ ...given, ...sun, loadKwh: loadOf(sun.yieldKwh) }, battery),
           into,
         ),
       bill: (bought, sold) => prices.bill(bought, sold),

@@ -11,6 +11,7 @@ import { exportPriceStage, formOf, priceThenStage } from './tariffs'
 import { moduleIn, tariffThenIn } from './world'
 import { acStage } from './ac'
 import { dispatchOwnUse } from '../battery/own-use'
+import { hoursOf } from '../battery/testing'
 import { scaledYield } from '../battery/scaled-yield'
 import { withCars } from '../load/cars'
 import { modelYear } from '../model/model-year'
@@ -99,7 +100,7 @@ test('in later years it is placed by what is left of the sun', async () => {
     price: bare.value(priceThenStage),
   }
   const used = withCars(placed, made).loadKwh
-  const { bought, sold } = dispatchOwnUse(made, used, 1, null, null)
+  const { bought, sold } = dispatchOwnUse(hoursOf(made, used), null)
   const billed = { clock: bare.value(clockStage), year: modelYear, stepMinutes: 60 }
   const next = formBill(formOf(tariffThenIn(world)), { ...billed, boughtKwh: bought, soldKwh: sold })
   expect(bare.value(yearsStage)[1]?.bill).toBeCloseTo(next.annual, 6)

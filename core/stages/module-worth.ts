@@ -1,11 +1,11 @@
 import { moduleWorth, worthOfYield } from '../finance/module-worth'
 import { stage, type Stage } from '../graph/stage'
-import { acStage } from './ac'
 import { batteryRunIn, dispatchStage } from './dispatch'
 import { panelLightStage } from './panel-light'
 import { sunStage } from './sun'
 import { exportPriceStage, priceThenStage } from './tariffs'
 import { type World } from './world'
+import { yieldStage } from './yield'
 
 /** What each module brings under the tariff, money a year: array after array, module after module. */
 export const moduleWorthStage: Stage<World, Float64Array> = stage({
@@ -14,7 +14,7 @@ export const moduleWorthStage: Stage<World, Float64Array> = stage({
   after: {
     light: panelLightStage,
     sun: sunStage,
-    ac: acStage,
+    ac: yieldStage,
     dispatch: dispatchStage,
     price: priceThenStage,
     earns: exportPriceStage,

@@ -171,6 +171,21 @@ export const checks = {
     message:
       'Main breaker and sources come to {figure}; a bus bar of {busbar} may have {limit}, {share} of its rating. {fits, select, yes {A main breaker of {main} would do, as would connecting before it, or a smaller inverter.} other {Connect before the main breaker, or choose a smaller inverter.}}',
   },
+  'battery-no-port': {
+    title: 'Battery without a port',
+    message:
+      '{battery} has no inverter of its own, and {inverter} no battery port. It is left out of the year. Choose a hybrid inverter, or a battery with its own inverter.',
+  },
+  'battery-volts': {
+    title: 'Battery volts outside the port’s',
+    message:
+      '{battery} has {low} to {high}; the battery port of {inverter} takes {from} to {to}. It is left out of the year. Choose another battery or another hybrid.',
+  },
+  'battery-port-power': {
+    title: 'Battery port limits the power',
+    message:
+      'The batteries could take or give {figure}; what {inverter} passes is {limit}, and they are run with that.',
+  },
   unbalanced: {
     title: 'Phases unevenly fed',
     message:

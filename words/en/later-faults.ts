@@ -92,7 +92,7 @@ export const laterFaults = {
   'module-power':
     'Vmp × Imp is {product}, but the rated power is {power}. Check the three against the data sheet.',
   'bad-device':
-    '{reason, select, window {The least volts of the window must be below the greatest.} highest {The window ends above the highest volts that it bears.} start {It starts at more volts than it bears.} short {The short-circuit current of an input is below its working current.} string {A string needs more than it may have at most.} back {A battery gives back between 25 and 100 % of what it takes.} measured {What was measured puts out no less than it takes in.} other {The AC power that was measured is not the rated one, within a tenth.}}',
+    '{reason, select, window {The least volts of the window must be below the greatest.} highest {The window ends above the highest volts that it bears.} start {It starts at more volts than it bears.} short {The short-circuit current of an input is below its working current.} string {A string needs more than it may have at most.} back {A battery gives back between 25 and 100 % of what it takes.} dcVolts {A battery has fewer volts when empty than when full.} port {The least volts of the battery port must be below the greatest.} microPort {A microinverter has no battery port.} measured {What was measured puts out no less than it takes in.} other {The AC power that was measured is not the rated one, within a tenth.}}',
   'measured-efficiency':
     'AC and DC power as measured give an efficiency of {measured}, the sheet says {said}. Check the three, or leave all that was measured empty.',
   'sheet-columns':

@@ -35,6 +35,7 @@ export const partNames = {
   meter: 'Meter for import and export',
   battery: 'Batteries',
   'battery-breaker': 'Battery breaker',
+  'battery-isolator': 'Battery DC isolator',
   'battery-cable': 'Battery cable',
   label: 'Labels',
 } as const satisfies Record<PartCode, string>
@@ -76,6 +77,7 @@ export const partReasons = {
   meter: 'At the point of connection.',
   battery: '{energy} usable each.',
   'battery-breaker': `${sized}.`,
+  'battery-isolator': 'One a battery, on the inverter’s DC side, for {volts}.',
   'battery-cable':
     'From the batteries to the load centre along the walls, {spare} spare at each end; {current} at full power.',
   label:

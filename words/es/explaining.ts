@@ -55,6 +55,7 @@ export const terms: Readonly<Record<keyof typeof english, string>> = {
   'nine-years-of-ten': 'Superada en nueve de cada diez años (P90)',
   consumption: 'Consumo',
   'through-battery': 'de ella, por la batería',
+  'clipping-caught': 'que la batería toma antes del recorte, y no se pierden',
   'cars-on-surplus': 'de ella, a coches que esperan al sol',
   'export-limit': 'Vertido máximo',
   bought: 'Comprada',

@@ -2,10 +2,12 @@
 
 import { theOne } from '@/core/kinds/documents'
 import { fadeOf, usualFade } from '@/core/battery/fade'
+import { portFault } from '@/core/electrical/battery-port'
 import { type BatteryType } from '@/core/electrical/catalogue'
 import { batteryRules, storageId } from '@/core/kinds/storage/storage'
 import { useBench, useCatalogue, useOption, useSayer, useSession, useSite } from '../../context'
 import { ChoiceField, NumberField, PercentField } from '../../fields/fields'
+import { useInverterHere } from '../../inverter-here'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 
@@ -24,6 +26,10 @@ export function StoreChapter() {
   const optionId = useSession((s) => s.optionId)
   const storage = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find((b) => b.id === storage.batteryId)
+  const inverter = useInverterHere()
+  const suiting = catalogue.batteries.filter((sheet) => !portFault(sheet, inverter ?? {}))
+  const unsuited = catalogue.batteries.length - suiting.length
+  const listed = battery && !suiting.includes(battery) ? [battery, ...suiting] : suiting
   const fields = later.fields.storage
   const of = { documentId: optionId, objectId: storageId }
   /** What its sheet says of that. */
@@ -43,14 +49,20 @@ export function StoreChapter() {
       <ChoiceField
         label={fields.batteryId}
         value={storage.batteryId ?? 'none'}
-        choices={[
-          { value: 'none', label: 'none' },
-          ...catalogue.batteries.map((b) => ({ value: b.id, label: b.name })),
-        ]}
+        choices={[{ value: 'none', label: 'none' }, ...listed.map((b) => ({ value: b.id, label: b.name }))]}
         onChoose={(value) =>
           documents.set('Battery', optionId, storageId, { batteryId: value === 'none' ? null : value })
         }
       />
+      {unsuited > 0 && (
+        <p className="quiet">
+          {sayer.say(words.unsuited, {
+            count: unsuited,
+            inverter: inverter?.name ?? '',
+            port: inverter?.batteryPort ? 'yes' : 'no',
+          })}
+        </p>
+      )}
       <button
         type="button"
         className="mb-1 block cursor-pointer text-[12px] text-verdigris hover:underline"
@@ -63,7 +75,8 @@ export function StoreChapter() {
           <p className="quiet">
             {number(battery.usableKwh, site, 1)} kWh usable, {number(battery.chargeKw, site, 1)} kW charge,{' '}
             {number(battery.dischargeKw, site, 1)} kW discharge, {number(battery.efficiency * 100, site, 1)} %
-            efficiency each way, {number(battery.standbyW, site)} W standby. {ageing(battery)}.
+            efficiency each way, {number(battery.standbyW, site)} W standby
+            {battery.dcSide ? `, ${words.onDcSide}` : ''}. {ageing(battery)}.
           </p>
           <NumberField
             {...of}

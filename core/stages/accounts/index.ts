@@ -1,6 +1,7 @@
 import { type Stage } from '../../graph/stage'
 import { type World } from '../world'
 import { type Account } from './account'
+import { batteryPortAccount } from './battery-port'
 import { cableAccount } from './cables'
 import { connectionAccount } from './connection'
 import { inverterAccount } from './inverter'
@@ -25,6 +26,7 @@ export const accounts: readonly Stage<World, Account>[] = [
   wiringAccount,
   cableAccount,
   connectionAccount,
+  batteryPortAccount,
   inverterAccount,
   useAccount,
   ...moneyAccounts,

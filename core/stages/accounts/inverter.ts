@@ -3,11 +3,11 @@ import { partLoadCurve } from '../../energy/inverter-curve'
 import { stage, type Stage } from '../../graph/stage'
 import { type Check, type Term } from '../../model/ledger'
 import { cablesStage, isWiredIn, sizingIn } from '../cables'
-import { acStage } from '../ac'
 import { powerStage } from '../power'
 import { lossChainStage } from '../loss-chain'
 import { stringsStage } from '../strings'
 import { fieldsOf, inverterIn, lossesIn, type World } from '../world'
+import { caughtKwhOf, caughtStage, yieldStage } from '../yield'
 import { cableTerms } from './cables'
 import { energyLine, lossLine, monthsTerm, term, type Account } from './account'
 
@@ -19,10 +19,11 @@ const muchClipping = 0.03
 /** From the inverter to the house. */
 export const inverterAccount: Stage<World, Account> = stage({
   name: 'account of the inverter',
-  version: 6,
+  version: 7,
   after: {
     chain: lossChainStage,
-    ac: acStage,
+    ac: yieldStage,
+    caught: caughtStage,
     power: powerStage,
     wiring: stringsStage,
     cables: cablesStage,
@@ -38,12 +39,13 @@ export const inverterAccount: Stage<World, Account> = stage({
   }),
   compute: (
     { inverter, wired, sizing, measured, downtime, stepMinutes, yearSpread },
-    { chain, ac, power, wiring, cables },
+    { chain, ac, caught, power, wiring, cables },
   ) => {
     const { count, powerW } = power
     const { inverters, devices } = wiring
     const many: Term[] = devices.length > 0 || inverters > 1 ? [{ code: 'inverters', value: inverters }] : []
     const kwh = chain.ac.kwh
+    const caughtKwh = caughtKwhOf(caught)
     const spread: Term[] =
       yearSpread === null
         ? []
@@ -82,6 +84,7 @@ export const inverterAccount: Stage<World, Account> = stage({
             term('module-power', powerW / 1000, 'kW', 2),
             term('clipped-hours', (clippedIntervals(ac) * stepMinutes) / 60, 'h', 0),
             term('clipped-share', clippedShare(ac), 'share', 2),
+            ...(caughtKwh > 0 ? [term('clipping-caught', caughtKwh, 'kWh', 0)] : []),
           ],
           sources: [{ code: 'inverter-sheet' }],
           assumptions: [{ code: 'means-of-interval', data: { minutes: stepMinutes } }],

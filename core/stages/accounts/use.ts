@@ -19,6 +19,8 @@ interface Year {
   readonly added: boolean
   /** Whether a car waits for what the roof has left. */
   readonly waits: boolean
+  /** Whether the battery shares the inverter. */
+  readonly onDcSide: boolean
 }
 
 const total = (series: Float64Array) => series.reduce((sum, value) => sum + value, 0)
@@ -28,7 +30,7 @@ function houseLine(
   value: number,
   better: LedgerLine['better'],
   inputs: readonly Term[],
-  { rule, measured, added, waits }: Year,
+  { rule, measured, added, waits, onDcSide }: Year,
   unit: Unit = 'kWh',
 ): LedgerLine {
   return {
@@ -47,6 +49,7 @@ function houseLine(
         { code: measured ? 'meter-year' : 'archetype-day' },
         ...(added ? [{ code: 'added-load' as const }] : []),
         ...(waits ? [{ code: 'car-by-sun' as const }] : []),
+        ...(onDcSide ? [{ code: 'battery-on-dc-side' as const }] : []),
         { code: 'means-of-hour' },
       ],
     },
@@ -56,7 +59,7 @@ function houseLine(
 /** Where the energy goes. */
 export const useAccount: Stage<World, Account> = stage({
   name: 'account of use',
-  version: 6,
+  version: 7,
   after: { dispatch: dispatchStage, house: loadThenStage, feedIn: feedInStage },
   reads: (world: World) => {
     const battery = batteryIn(world)
@@ -68,6 +71,7 @@ export const useAccount: Stage<World, Account> = stage({
       rule: battery ? storageIn(world).rule : ('own-use' as const),
       measured: loadIn(world).shape === 'meter',
       added: loadIn(world).added.some(({ on }) => on),
+      onDcSide: battery?.dcSide !== undefined,
       waits: carsIn(world).cars.some(({ charging }) => charging === 'on-surplus'),
     }
   },

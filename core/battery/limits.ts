@@ -1,0 +1,39 @@
+import { type BatteryRun, type HouseYear } from './own-use'
+
+/**
+ * A battery that shares the inverter with the modules. Its figures are those at the house's side all the same: what goes
+ * in is told as what would have come out of the inverter. So a kWh that never passes the inverter may store more than
+ * one, and one from the grid, which passes it twice, stores less.
+ */
+export interface DcSide {
+  /** Most that sun and battery put out together, kW. */
+  readonly inverterKw: number
+  /** Share of a kWh from the grid that is stored. */
+  readonly gridEfficiency: number
+}
+
+/** A battery's limits in an interval, kWh at the house's side. */
+export interface BatteryLimits {
+  /** Of the sun. */
+  readonly chargeMost: number
+  readonly dischargeMost: number
+  /** Of sun and battery together; infinite where each has an inverter of its own. */
+  readonly inverterMost: number
+}
+
+/** The limits of a battery in intervals of so many hours; of none, nothing goes in and nothing comes out. */
+export const limitsOf = (battery: BatteryRun | null, stepHours: number): BatteryLimits => ({
+  chargeMost: (battery?.chargeKw ?? 0) * stepHours,
+  dischargeMost: (battery?.dischargeKw ?? 0) * stepHours,
+  inverterMost: battery?.dcSide ? battery.dcSide.inverterKw * stepHours : Infinity,
+})
+
+/** What the inverter clips that a battery can take; null where it can take nothing of it. */
+export const clippedFor = (
+  battery: BatteryRun | null,
+  { clippedKwh }: Pick<HouseYear, 'clippedKwh'>,
+): Float64Array | null => (battery?.dcSide ? (clippedKwh ?? null) : null)
+
+/** Share of a kWh from the grid that is stored. */
+export const gridEfficiency = ({ dcSide, chargeEfficiency }: BatteryRun): number =>
+  dcSide?.gridEfficiency ?? chargeEfficiency

@@ -1,0 +1,24 @@
+import { type BatteryType, type InverterType } from './catalogue'
+
+/** What keeps a battery from the inverter that it would hang on. */
+export type PortFault = 'battery-no-port' | 'battery-volts'
+
+/**
+ * Whether a battery suits an inverter: one without an inverter of its own hangs on a battery port, whose volts hold all of
+ * the battery's. Null where it does; one that has its own always does.
+ */
+export function portFault(
+  { dcSide }: Pick<BatteryType, 'dcSide'>,
+  { batteryPort }: Pick<InverterType, 'batteryPort'>,
+): PortFault | null {
+  if (!dcSide) return null
+  if (!batteryPort) return 'battery-no-port'
+  const holds = dcSide.lowV >= batteryPort.lowV && dcSide.highV <= batteryPort.highV
+  return holds ? null : 'battery-volts'
+}
+
+/** Batteries that suit an inverter. */
+export const suitingBatteries = <T extends Pick<BatteryType, 'dcSide'>>(
+  batteries: readonly T[],
+  inverter: Pick<InverterType, 'batteryPort'>,
+): T[] => batteries.filter((battery) => portFault(battery, inverter) === null)
