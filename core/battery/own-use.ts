@@ -116,7 +116,7 @@ function ownUse(
       out.stored += out.charged * chargeEfficiency
       // What would be clipped goes in first: all else can go elsewhere.
       out.fromClipping = Math.min(clipped, out.charged)
-      spare -= out.charged - out.fromClipping
+      spare = Math.max(0, spare - (out.charged - out.fromClipping))
       const mostOut = clipped > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - produced))
       out.discharged = Math.max(0, Math.min(need, mostOut, (out.stored - floor) * dischargeEfficiency))
       out.stored -= out.discharged / dischargeEfficiency

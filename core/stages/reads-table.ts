@@ -138,7 +138,7 @@ export const read: Readonly<Record<string, Readonly<Record<string, string>>>> = 
   cover: {
     leastSunAccess: 'account of shaded modules',
     moduleId:
-      'ground objects, dormers, roof objects, fields, structure, shadows, visibility, shade, snow, module model, strings, string years, cables, dc, shade bill, account of light, account of modules, power, account of wiring, account of cables, price, years, account of money',
+      'ground objects, dormers, roof objects, fields, structure, shadows, visibility, shade, snow, module model, strings, string years, cables, dc, power, shade bill, account of light, account of modules, account of wiring, account of cables, price, years, account of money',
     setbacksM: `${ground}, account of setbacks`,
     rulesId: 'account of setbacks',
     mountingId: 'structure',
@@ -170,12 +170,12 @@ export const read: Readonly<Record<string, Readonly<Record<string, string>>>> = 
     nameplate: 'dc, account of modules',
     wiring: 'dc, account of modules',
     connections: 'dc, account of modules',
-    availability: 'ac, account of modules, account of the inverter',
+    availability: 'ac, yield, account of modules, account of the inverter',
     other: 'dc, account of modules',
   },
   storage: {
-    batteryId: `cables, account of the connection, ${ownBattery}, account of bills, price, years, account of money, carpet, use by month, worth of modules`,
-    count: `cables, account of the connection, ${ownBattery}, price, years, carpet, use by month`,
+    batteryId: `cables, dispatch, account of the connection, account of the battery port, account of use, account of bills, price, years, account of money, carpet, use by month, worth of modules`,
+    count: `cables, dispatch, account of the connection, account of use, price, years, carpet, use by month`,
     reserve: `${ownBattery}, years`,
     rule: 'dispatch, account of use, years',
     // It fills from the grid only by the tariff.

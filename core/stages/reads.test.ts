@@ -100,7 +100,7 @@ const sheets = {
   modules: {
     id: moduleIn(base).id,
     fields: {
-      powerW: 'string years, cables, shade bill, account of light, power',
+      powerW: 'string years, cables, power, shade bill, account of light',
       widthM: `${ground}, structure`,
       lengthM: `${ground}, structure`,
       vocV: 'module model, strings',
@@ -146,8 +146,8 @@ const sheets = {
     fields: {
       price: 'price',
       usableKwh: `${ownBattery}, years`,
-      chargeKw: 'cables, account of the connection, dispatch, years',
-      dischargeKw: 'cables, account of the connection, dispatch, years',
+      chargeKw: 'cables, dispatch, account of the connection, years',
+      dischargeKw: 'cables, dispatch, account of the connection, years',
       efficiency: `${ownBattery}, years, worth of modules`,
       standbyW: `${ownBattery}, years, carpet, use by month`,
       fadePerYear: 'years',
