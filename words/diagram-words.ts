@@ -97,6 +97,7 @@ export function diagramWords(
           }),
         ]
       : [],
+    batteryCurrent: (currentA) => say(diagram.batteryCurrent, { current: amperes(currentA) }),
     meter: diagram.meter,
     grid: [diagram.grid, say(diagram.phases, { phases: grid.gridPhases, volts: volts(grid.gridVoltageV) })],
     left: left > 0 ? say(diagram.left, { modules: left }) : null,

@@ -61,7 +61,7 @@ export interface Figures {
   readonly each: CircuitFigures
   /** Of batteries with an inverter of their own. */
   readonly battery: CircuitFigures | null
-  /** Of those on the inverter's side of direct current: what they could take or give, and the amperes at their lowest volts. */
+  /** Of those on the inverter's side of direct current: the most that passes the port, and the amperes at their lowest volts. */
   readonly dcBattery: { readonly powerW: number; readonly currentA: number } | null
 }
 
@@ -87,6 +87,8 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
       poles,
     }
   }
+  const { batteryPort } = inverter
+  const passesW = Math.min(batteryW, (batteryPort?.powerKw ?? 0) * 1000 * beside)
   /** Of what the inverter gives, with the cross-section that somebody has chosen. */
   const given: typeof circuit = (...asked) => ({
     ...circuit(...asked),
@@ -104,7 +106,7 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
       battery && !dcSide
         ? { ...circuit(batteryW), ...ledBy(built.cables.battery ? [built.cables.battery] : []) }
         : null,
-    dcBattery: dcSide ? { powerW: batteryW, currentA: batteryW / dcSide.lowV } : null,
+    dcBattery: dcSide && batteryPort ? { powerW: passesW, currentA: passesW / dcSide.lowV } : null,
   }
 }
 

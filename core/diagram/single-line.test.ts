@@ -4,6 +4,7 @@ import { shippedJobs } from '@/town/shipped-job'
 import { job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { textWidth, winAnsi } from '../drawing/helvetica'
 import { type Mark, type PaperDrawing } from '../drawing/paper'
+import { storageId } from '../kinds/storage/storage'
 import { electricalId } from '../kinds/electrical/electrical'
 import { builtOf } from '../readers/built'
 import { stringsStage } from '../stages/strings'
@@ -71,6 +72,40 @@ test('it says what the model says: strings, volts, currents, breakers', async ()
   expect(said).toContain('40 A, 2 poles')
   expect(battery?.breakerA).toBe(30)
   expect(said).toContain('Kestrelite 10')
+})
+
+test.each([
+  [1, 1],
+  [3, 1],
+  [6, 1],
+  [4, 2],
+])('batteries on a battery port hang on the inverter: %i inputs, %i inverters', async (count, inverters) => {
+  const onPort = set(set(withBattery, electricalId, { inverterId: 'tamsin-10' }), storageId, {
+    batteryId: 'kestrelite-tower-13',
+    count: 2,
+  })
+  const { built, window, words } = await drawn(job.house, onPort)
+  const strings = Array.from({ length: count }, (_, input) => ({
+    id: `S${input + 1}`,
+    input: (input % inverters) * built.inverter.mppInputs + Math.floor(input / inverters),
+    panelIds: Array.from({ length: 10 }, (__, k) => `a/${input}:${k}`),
+  }))
+  const drawing = singleLine({ ...built, strings, inverters }, window, words)
+  expectReadable(drawing)
+  const { battery, dcBattery } = figuresOf({ ...built, strings, inverters }, window)
+  expect(battery).toBeNull()
+  // 2 x 6.4 kW, of which each port passes 10 kW; the most amperes are those at the lowest volts.
+  const powerW = inverters === 1 ? 10_000 : 12_800
+  expect(dcBattery).toEqual({ powerW, currentA: powerW / 280 })
+  const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  expect(said).toContain('2 × Kestrelite Tower 13')
+  expect(said).toContain(`up to ${(powerW / 280).toFixed(1)} A DC`)
+})
+
+test('a battery that no port takes is not drawn on one', async () => {
+  const lost = set(withBattery, storageId, { batteryId: 'kestrelite-tower-13' })
+  const { built, window } = await drawn(job.house, lost)
+  expect(figuresOf(built, window)).toMatchObject({ battery: null, dcBattery: null })
 })
 
 test('unequal strings on one input: each length, the volts of the longest in the cold and of the shortest in the heat', async () => {

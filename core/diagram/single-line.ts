@@ -31,6 +31,8 @@ export interface DiagramWords {
   readonly panel: readonly string[]
   readonly loads: string
   readonly battery: readonly string[]
+  /** Of one on a battery port. */
+  readonly batteryCurrent: (currentA: number) => string
   readonly meter: string
   readonly grid: readonly string[]
   /** Modules that hang on no input; null where all do. */
@@ -304,7 +306,7 @@ function dcBatteryMarks(
     ...symbol.disconnector([x - 8, y]),
     across(x - 18, x - 12, y),
     ...symbol.storage([x - 25, y]),
-    label(words.dcConductor(dcConductorFor(currentA), currentA), [x - 8, y + text + 3], { anchor: 'middle' }),
+    label(words.batteryCurrent(currentA), [x - 8, y + text + 3], { anchor: 'middle' }),
     ...lines(words.battery, [x - 26, y + 8]),
   ]
 }

@@ -4,6 +4,7 @@ import { partReasons } from '@/words/en/parts'
 import { shippedJobs } from '@/town/shipped-job'
 import { job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { electricalId } from '../kinds/electrical/electrical'
+import { storageId } from '../kinds/storage/storage'
 import { branchRuns, stringRuns } from '../cables/cable-runs'
 import { chosenParts, toBring } from './chosen-parts'
 import { partsList, type Built } from './parts-list'
@@ -29,6 +30,21 @@ test('counts are those of what is drawn', async () => {
   expect(count('connector-pair')).toBe(built.strings.filter(({ input }) => input >= 0).length)
   expect([count('inverter'), count('battery'), count('label')]).toEqual([1, 1, 4])
   expect(count('rail') * 4.2672).toBeGreaterThanOrEqual(rails.reduce((sum, { lengthM }) => sum + lengthM, 0))
+})
+
+test('batteries on a battery port are parted on the side of direct current, and have no breaker', async () => {
+  const fields = { batteryId: 'kestrelite-tower-6', count: 2 }
+  const built = await builtFor(
+    job.house,
+    set(set(withBattery, electricalId, { inverterId: 'tamsin-5' }), storageId, fields),
+  )
+  const lines = partsList(built)
+  const counts = Object.fromEntries(lines.map(({ code, count }) => [code, count]))
+  expect(counts).toMatchObject({ battery: 2, 'battery-isolator': 2 })
+  expect(counts).not.toHaveProperty('battery-breaker')
+  expect(lines.find(({ code }) => code === 'battery-isolator')?.data).toEqual({
+    volts: { value: 190, unit: 'V', digits: 0 },
+  })
 })
 
 test('prices and weights add up; without modules there is nothing', async () => {

@@ -65,6 +65,15 @@ const optimizer = {
   most_per_string: '25',
   string_power_w: '6000',
 }
+const stored = {
+  name: 'Own 6',
+  price: '4000',
+  usable_kwh: '6',
+  charge_kw: '3',
+  discharge_kw: '3',
+  round_trip_pct: '95',
+}
+const onPort = { ...stored, dc_low_v: '140', dc_high_v: '190' }
 const wrong = (type: DeviceType, texts: Readonly<Record<string, string>>) =>
   faultOf(() => deviceFrom(type, texts, 'en-US'))
 /** As near as ten digits are. */
@@ -131,6 +140,28 @@ test('what a sheet does not say is the usual; there and back is one way squared'
   })
 })
 
+const port = { battery_port_kw: '5', battery_port_low_v: '90', battery_port_high_v: '480' }
+
+test('a battery port, and the volts of what hangs on one: all of them or none', () => {
+  expect(deviceFrom('inverter', { ...inverter, ...port }, 'en-US')).toMatchObject({
+    batteryPort: { powerKw: 5, lowV: 90, highV: 480 },
+  })
+  expect(deviceFrom('inverter', inverter, 'en-US')).not.toHaveProperty('batteryPort')
+  for (const column of Object.keys(port))
+    expect(wrong('inverter', { ...inverter, ...port, [column]: '' })).toMatchObject({
+      code: 'sheet-cell',
+      path: column,
+    })
+  const far = wrong('inverter', { ...inverter, ...port, battery_port_kw: '2000' })
+  expect(deviceColumnOf('inverter', far.path)).toBe('battery_port_kw')
+  expect(deviceFrom('battery', onPort, 'en-US')).toMatchObject({ dcSide: { lowV: 140, highV: 190 } })
+  expect(wrong('battery', { ...onPort, dc_high_v: '' })).toMatchObject({
+    code: 'sheet-cell',
+    path: 'dc_high_v',
+  })
+  expect(deviceColumnOf('battery', wrong('battery', { ...onPort, dc_high_v: '9000' }).path)).toBe('dc_high_v')
+})
+
 test('a microinverter and measured parameters are read in groups; half of one is refused', () => {
   const micro = deviceFrom('inverter', { ...inverter, micro_branch_breaker_a: '20', phases: '1' }, 'en-US')
   expect(micro).toMatchObject({ micro: { branchBreakerA: 20 }, phases: 1 })
@@ -170,6 +201,9 @@ test('figures that do not belong together are refused in words, at their column'
     ['inverter', { ...inverter, ...measured, measured_dc_w: '5000' }, 'measured_dc_w'],
     ['inverter', { ...inverter, ...measured, measured_ac_w: '4400' }, 'measured_ac_w'],
     ['inverter', { ...inverter, ...measured, measured_dc_w: '6500' }, 'measured_dc_w'],
+    ['inverter', { ...inverter, ...port, battery_port_low_v: '480' }, 'battery_port_low_v'],
+    ['inverter', { ...inverter, ...port, micro_branch_breaker_a: '20' }, 'battery_port_kw'],
+    ['battery', { ...onPort, dc_low_v: '190' }, 'dc_low_v'],
     ['optimizer', { ...optimizer, mpp_high_v: '12' }, 'mpp_low_v'],
     ['optimizer', { ...optimizer, highest_v: '79' }, 'mpp_high_v'],
     ['optimizer', { ...optimizer, fewest_per_string: '26' }, 'fewest_per_string'],
@@ -181,7 +215,7 @@ test('figures that do not belong together are refused in words, at their column'
     return plainEnglish.fault(fault)
   })
   expect(told.join()).not.toMatch(/[{}]|undefined/)
-  expect(new Set(told).size).toBe(8)
+  expect(new Set(told).size).toBe(11)
 })
 
 test('a figure out of its bounds is told of its column', () => {

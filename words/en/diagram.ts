@@ -34,6 +34,7 @@ export const diagram = {
   loads: 'House',
   battery: '{count, plural, one {{name}} other {# × {name}}}',
   batteryEnergy: '{energy} usable',
+  batteryCurrent: 'up to {current} DC',
   meter: 'Meter',
   grid: 'Grid',
   phases: '{phases, select, single {single-phase} split {split-phase} other {three-phase}}, {volts}',
