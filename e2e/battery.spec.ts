@@ -100,6 +100,41 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   await saved(page)
 })
 
+test('a DC-coupled battery needs a hybrid inverter, saves of clipping, and says so where there is none', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Store')
+  const batteries = page.getByLabel('Battery', { exact: true })
+  await expect(
+    page.getByText('3 batteries need a battery port, which Halyard 7.6 does not have.'),
+  ).toBeVisible()
+  await expect(batteries.getByRole('option', { name: 'Kestrelite Tower 13' })).toHaveCount(0)
+  await chapter(page, 'Wire')
+  await page.getByLabel('Inverter', { exact: true }).selectOption({ label: 'Tamsin 5 H' })
+  await settled(page)
+  const [made, clipped] = [await figure(page, 'yield'), await figure(page, 'clipping')]
+  await chapter(page, 'Store')
+  await batteries.selectOption({ label: 'Kestrelite Tower 13' })
+  await settled(page)
+  // What it takes before it is clipped is yield.
+  const spared = (await figure(page, 'clipping')) - clipped
+  expect(spared).toBeGreaterThan(0)
+  expect((await figure(page, 'yield')) - made).toBeCloseTo(spared, -1)
+  await expect(page.getByText('DC-coupled, on the inverter’s battery port')).toBeVisible()
+  await chapter(page, 'Wire')
+  await page.getByLabel('Inverter', { exact: true }).selectOption({ label: 'Halyard 7.6' })
+  await settled(page)
+  await page.getByRole('button', { name: /^1 check/ }).click()
+  const checks = page.locator('[popover]')
+  await expect(checks.getByText('Battery without a port')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await chapter(page, 'Store')
+  await batteries.selectOption({ label: 'none' })
+  await settled(page)
+  await saved(page)
+})
+
 test('where the highest power is charged, the battery keeps it low', async ({ page }) => {
   await openShippedJob(page)
   await chapter(page, 'Match')

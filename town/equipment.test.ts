@@ -1,3 +1,4 @@
+import { portFault } from '@/core/electrical/battery-port'
 import { catalogueSchema } from '@/core/electrical/catalogue'
 import { fitDiode } from '@/core/energy/fit-diode'
 import { inverterAc } from '@/core/energy/inverter-curve'
@@ -91,6 +92,14 @@ test('any module of up to 60 V suits some microinverter, and any at all some opt
     expect(micros.some((inverter) => kept(microRules(module, window, inverter)))).toBe(window.coldVocV <= 60)
     expect(catalogue.optimizers.some((sheet) => kept(optimizerRules(module, window, sheet)))).toBe(true)
   }
+})
+
+test('every DC-coupled battery has hybrids to hang on, and every hybrid has batteries for it', () => {
+  const hybrids = catalogue.inverters.filter(({ batteryPort }) => batteryPort)
+  const coupled = catalogue.batteries.filter(({ dcSide }) => dcSide)
+  expect([hybrids.length, coupled.length]).toEqual([5, 3])
+  for (const battery of coupled) expect(hybrids.some((hybrid) => !portFault(battery, hybrid))).toBe(true)
+  for (const hybrid of hybrids) expect(coupled.some((battery) => !portFault(battery, hybrid))).toBe(true)
 })
 
 test('thirty devices: inverters of one and three phases, microinverters for one, two and four, optimizers, batteries', () => {

@@ -89,7 +89,9 @@ const batteryColumns = (site: Place): readonly ShelfColumn<BatteryType>[] =>
       efficiency: ({ efficiency }) => percent(efficiency ** 2, site),
       standbyW: ({ standbyW }) => `${number(standbyW, site)} W`,
       dcSide: ({ dcSide }) =>
-        dcSide ? `${number(dcSide.lowV, site)}–${number(dcSide.highV, site)} V` : words.ownInverter,
+        dcSide
+          ? `${words.dcCoupled}, ${number(dcSide.lowV, site)}–${number(dcSide.highV, site)} V`
+          : words.acCoupled,
       price: ({ price }) => money(price, site),
       pricePerKwh: ({ price, usableKwh }) => money(price / usableKwh, site),
       warrantyYears: (sheet) => warrantyText(sheet, site),

@@ -23,6 +23,7 @@ const everything: InverterWanted = {
   leastDcAc: 0,
   mostDcAc: Infinity,
   soundOnly: false,
+  hybridOnly: false,
 }
 
 /** The inverters of the catalogue, each tried in this option, the best first; one press takes one. */
@@ -100,14 +101,16 @@ function Narrow({
       />
       {ratio(words.ratioFrom, wanted.leastDcAc, 0, (leastDcAc) => set({ leastDcAc }))}
       {ratio(words.ratioTo, wanted.mostDcAc, Infinity, (mostDcAc) => set({ mostDcAc }))}
-      <label className="flex items-center gap-2 py-1">
-        <input
-          type="checkbox"
-          checked={wanted.soundOnly}
-          onChange={(event) => set({ soundOnly: event.target.checked })}
-        />
-        {words.soundOnly}
-      </label>
+      {(['soundOnly', 'hybridOnly'] as const).map((only) => (
+        <label key={only} className="flex items-center gap-2 py-1">
+          <input
+            type="checkbox"
+            checked={wanted[only]}
+            onChange={(event) => set({ [only]: event.target.checked })}
+          />
+          {words[only]}
+        </label>
+      ))}
     </div>
   )
 }

@@ -70,6 +70,7 @@ test('a ranking is narrowed by electronics, phases, ratio and rules, its order k
     leastDcAc: 0,
     mostDcAc: Infinity,
     soundOnly: false,
+    hybridOnly: false,
   }
   const ids = (wanted: Partial<InverterWanted>, among = found) =>
     wantedOf(among, inverters, { ...everything, ...wanted }).map(({ id }) => id)
@@ -89,6 +90,9 @@ test('a ranking is narrowed by electronics, phases, ratio and rules, its order k
       found.filter(({ dcAc }) => dcAc >= leastDcAc && dcAc <= mostDcAc).map(({ id }) => id),
     )
   expect(ids({ leastDcAc: 1, mostDcAc: 1.25 }).length).toBeGreaterThan(1)
+  const hybrids = ids({ hybridOnly: true })
+  expect(hybrids.length).toBeGreaterThan(2)
+  expect(hybrids).toEqual(found.filter(({ id }) => sheetOf(id)?.batteryPort).map(({ id }) => id))
   expect(ids({ soundOnly: true })).toEqual(found.filter(({ breaks }) => !breaks).map(({ id }) => id))
   // With an optimizer at each module all are electronics at modules; with some of them the strings stay strings.
   const few = { ...world, catalogue: { ...world.catalogue, inverters: inverters.slice(0, 2) } }

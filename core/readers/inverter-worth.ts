@@ -45,6 +45,8 @@ export interface InverterWanted {
   readonly mostDcAc: number
   /** Without those that break a rule. */
   readonly soundOnly: boolean
+  /** Hybrids, on which a DC-coupled battery may hang. */
+  readonly hybridOnly: boolean
 }
 
 /**
@@ -54,7 +56,7 @@ export interface InverterWanted {
 export function wantedOf(
   found: readonly InverterWorth[],
   inverters: readonly InverterType[],
-  { electronics, phases, leastDcAc, mostDcAc, soundOnly }: InverterWanted,
+  { electronics, phases, leastDcAc, mostDcAc, soundOnly, hybridOnly }: InverterWanted,
 ): InverterWorth[] {
   const sheets = new Map(inverters.map((sheet) => [sheet.id, sheet]))
   return found.filter(({ id, atEach, dcAc, breaks }) => {
@@ -65,7 +67,8 @@ export function wantedOf(
       (phases === 'any' || phasesOf(sheet) === phases) &&
       dcAc >= leastDcAc &&
       dcAc <= mostDcAc &&
-      !(soundOnly && breaks)
+      !(soundOnly && breaks) &&
+      !(hybridOnly && !sheet.batteryPort)
     )
   })
 }

@@ -47,7 +47,7 @@ export const battery = {
     '“{rule}” earns {share} of what perfect foresight would: {earned} of {best} a year at the tariff’s hourly prices.',
   unsuited:
     '{port, select, yes {{count, plural, one {# battery has} other {# batteries have}} volts that the battery port of {inverter} does not take.} other {{count, plural, one {# battery needs} other {# batteries need}} a battery port, which {inverter} does not have.}}',
-  onDcSide: 'on the inverter’s battery port',
+  onDcSide: 'DC-coupled, on the inverter’s battery port',
   life: 'In year {year, number} it holds {held} of what it held new.{ends, select, age { Its warranty is over after {end} years, by its age.} use { Its warranty is over after {end} years, by the {kwh} that have come out by then.} other {}}',
   fades: {
     year: 'Loses {year} a year',

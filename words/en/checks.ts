@@ -174,7 +174,7 @@ export const checks = {
   'battery-no-port': {
     title: 'Battery without a port',
     message:
-      '{battery} has no inverter of its own, and {inverter} no battery port. It is left out of the year. Choose a hybrid inverter, or a battery with its own inverter.',
+      '{battery} is DC-coupled, and {inverter} has no battery port. It is left out of the year. Choose a hybrid inverter, or an AC-coupled battery.',
   },
   'battery-volts': {
     title: 'Battery volts outside the port’s',

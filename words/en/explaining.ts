@@ -233,7 +233,7 @@ export const assumptions = {
     'Hours as the meter measured them, each on the same weekday of its season, scaled to the annual total.',
   'added-load': 'What will come is part of it, before solar as well as with it.',
   'battery-on-dc-side':
-    'The battery is on the inverter’s DC side: the sun reaches it without the inverter, and it gives through it at its weighted efficiency, no more than the inverter has left.',
+    'The battery is DC-coupled: the sun reaches it without the inverter, and it gives through the inverter at its weighted efficiency, no more than the inverter has left.',
   'car-by-sun':
     'A car that waits for the sun takes what the roof has left, before any battery, and what is missing then in the cheapest hours of the same stay, as if the day ahead were known.',
   'archetype-day': 'An archetype day’s load shape, scaled to the annual total.',

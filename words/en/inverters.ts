@@ -8,6 +8,7 @@ export const inverters = {
   ratioFrom: 'DC/AC from',
   ratioTo: 'to',
   soundOnly: 'Only what breaks no rule',
+  hybridOnly: 'Only with a battery port',
   shown: '{shown, number} of {all, number} shown.',
   none: 'Lay modules first: what an inverter is worth follows from them.',
   progress: '{done, number} of {all, number} computed …',
