@@ -54,9 +54,7 @@ const battery = {
 }
 const hourly = sunnyYear(1)
 const quarters = sunnyYear(0.25)
-const own = time('own use, a year of hours', 2, () =>
-  dispatchOwnUse(hourly, battery),
-)
+const own = time('own use, a year of hours', 2, () => dispatchOwnUse(hourly, battery))
 time('by tariff, a year of hours', 2, () => dispatchByTariff(hourly, battery))
 const best = time('optimum, a year of hours', 50, () => optimum(hourly, battery))
 time('optimum, a year of quarter-hours', 300, () => optimum(quarters, battery))

@@ -1,6 +1,6 @@
 import { portFault } from '../electrical/battery-port'
 import { type BatteryType, type InverterType } from '../electrical/catalogue'
-import { type BatteryRun } from './own-use'
+import { type BatteryRun } from './battery-run'
 
 /** Batteries of a kind that are run together, and how many of them there are. */
 export interface Batteries {

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { backupHours, backupSummary, type Island } from './backup'
-import { dispatchOwnUse, type BatteryRun } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { dispatchOwnUse } from './own-use'
 import { hoursOf, sunnyYear } from './testing'
 
 const battery: BatteryRun = {

@@ -1,5 +1,5 @@
 import { clippedFor, limitsOf } from './limits'
-import { type BatteryRun, type HouseYear } from './own-use'
+import { type BatteryRun, type HouseYear } from './battery-run'
 import { standbyKwh } from './standby'
 
 /** What stays on when the grid fails, and with what it begins. */

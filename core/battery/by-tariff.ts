@@ -2,7 +2,8 @@ import { gatheredAhead, greatestAhead } from './day-ahead'
 import { flowsOf } from './interval-cost'
 import { clippedFor, gridEfficiency, limitsOf } from './limits'
 import { type DispatchCase } from './optimum'
-import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { emptyDispatch, type Dispatch } from './own-use'
 import { roundYear } from './round-year'
 
 /** Prices are known for a day; what house and sun will do in it is taken to be what they did the day before. */

@@ -1,16 +1,4 @@
-import { type BatteryRun, type HouseYear } from './own-use'
-
-/**
- * A battery that shares the inverter with the modules. Its figures are those at the house's side all the same: what goes
- * in is told as what would have come out of the inverter. So a kWh that never passes the inverter may store more than
- * one, and one from the grid, which passes it twice, stores less.
- */
-export interface DcSide {
-  /** Most that sun and battery put out together, kW. */
-  readonly inverterKw: number
-  /** Share of a kWh from the grid that is stored. */
-  readonly gridEfficiency: number
-}
+import { type BatteryRun, type HouseYear } from './battery-run'
 
 /** A battery's limits in an interval, kWh at the house's side. */
 export interface BatteryLimits {

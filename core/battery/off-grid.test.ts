@@ -1,6 +1,6 @@
 import { seededRandom } from '../model/random'
 import { offGrid, type OffGridCase } from './off-grid'
-import { type BatteryRun } from './own-use'
+import { type BatteryRun } from './battery-run'
 
 const battery: BatteryRun = {
   usableKwh: 4,

@@ -1,4 +1,5 @@
-import { emptyDispatch, dispatchOwnUse, type BatteryRun, type HouseYear } from './own-use'
+import { type BatteryRun, type HouseYear } from './battery-run'
+import { emptyDispatch, dispatchOwnUse } from './own-use'
 import { scaledYield } from './scaled-yield'
 import { withStandby } from './standby'
 

@@ -3,7 +3,8 @@ import highs from 'highs'
 import { dispatchByTariff } from './by-tariff'
 import { optimum, type DispatchCase } from './optimum'
 import { expectSound, sunnyYear } from './testing'
-import { dispatchOwnUse, type BatteryRun, type Dispatch } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { dispatchOwnUse, type Dispatch } from './own-use'
 
 const solver = await highs()
 

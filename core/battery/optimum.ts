@@ -1,6 +1,7 @@
 import { goldenSection } from '../model/golden-section'
 import { clippedFor, gridEfficiency, limitsOf } from './limits'
-import { emptyDispatch, type BatteryRun, type Dispatch, type HouseYear } from './own-use'
+import { type BatteryRun, type HouseYear } from './battery-run'
+import { emptyDispatch, type Dispatch } from './own-use'
 import { Convex } from './convex'
 import {
   flowsOf,

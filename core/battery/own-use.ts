@@ -1,36 +1,5 @@
-import { clippedFor, limitsOf, type DcSide } from './limits'
-
-/** A battery as the run sees it. Power in kW at the house's side, energy in kWh inside. */
-export interface BatteryRun {
-  readonly usableKwh: number
-  readonly chargeKw: number
-  readonly dischargeKw: number
-  /** Shares that come through on the way in and on the way out. */
-  readonly chargeEfficiency: number
-  readonly dischargeEfficiency: number
-  /** Share of the usable energy never drawn in normal running. */
-  readonly reserve: number
-  /** kW that it draws itself at the house's side, day and night; nothing where it is not said. */
-  readonly standbyKw?: number
-  /** Of one that hangs on the inverter's side of direct current; others have an inverter of their own. */
-  readonly dcSide?: DcSide
-}
-
-/** What the house and the sun give, one entry an interval, kWh. */
-export interface HouseYear {
-  readonly yieldKwh: Float64Array
-  /**
-   * What the inverter clips, as what would have come out of it: only a battery on its side of direct current can take it.
-   * Nothing where it is not said.
-   */
-  readonly clippedKwh?: Float64Array
-  readonly loadKwh: Float64Array
-  readonly stepHours: number
-  /** Null without a limit. */
-  readonly exportLimitKw: number | null
-  /** Energy inside at the start; null where it ends as it begins. */
-  readonly startKwh: number | null
-}
+import { type BatteryRun, type HouseYear } from './battery-run'
+import { clippedFor, limitsOf } from './limits'
 
 export interface Dispatch {
   /** kWh in each interval. */

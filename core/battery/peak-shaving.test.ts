@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { monthsOf } from '../model/model-year'
 import { type DispatchCase } from './optimum'
-import { type BatteryRun } from './own-use'
+import { type BatteryRun } from './battery-run'
 import { dispatchPeaks, peaksOf, type CountedHours } from './peak-shaving'
 import { sunnyYear } from './testing'
 

@@ -1,7 +1,8 @@
 import { gatheredAhead } from './day-ahead'
 import { type DispatchCase } from './optimum'
 import { clippedFor, gridEfficiency, limitsOf, type BatteryLimits } from './limits'
-import { emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { emptyDispatch, type Dispatch } from './own-use'
 import { roundYear } from './round-year'
 
 /** Which hours a month's highest power is counted in; one entry an interval. */

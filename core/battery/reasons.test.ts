@@ -1,5 +1,6 @@
 import { dispatchByTariff } from './by-tariff'
-import { dispatchOwnUse, type BatteryRun } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { dispatchOwnUse } from './own-use'
 import { withStandby } from './standby'
 import { batteryReasons, type BatteryYear } from './reasons'
 import { sunnyYear } from './testing'

@@ -1,4 +1,5 @@
-import { type BatteryRun, type Dispatch } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { type Dispatch } from './own-use'
 
 const mostRounds = 80
 /** Then halving what lies between finds what going round does not. */

@@ -1,6 +1,7 @@
 import { dispatchByTariff } from './by-tariff'
 import { type DispatchCase } from './optimum'
-import { dispatchOwnUse, emptyDispatch, type BatteryRun, type Dispatch } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { dispatchOwnUse, emptyDispatch, type Dispatch } from './own-use'
 import { dispatchPeaks, type CountedHours } from './peak-shaving'
 import { withStandby } from './standby'
 

@@ -1,7 +1,8 @@
 import { seededRandom } from '../model/random'
 import { backupHours } from './backup'
 import { optimum, type DispatchCase } from './optimum'
-import { type BatteryRun, type Dispatch } from './own-use'
+import { type BatteryRun } from './battery-run'
+import { type Dispatch } from './own-use'
 import { dispatchBy } from './running'
 import { standbyKwh, withStandby } from './standby'
 

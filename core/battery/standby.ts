@@ -1,4 +1,4 @@
-import { type BatteryRun } from './own-use'
+import { type BatteryRun } from './battery-run'
 
 /** kWh that a battery draws itself in an interval of so many hours. */
 export const standbyKwh = (battery: BatteryRun | null, stepHours: number): number =>

@@ -1,5 +1,6 @@
 import { type DispatchCase } from './optimum'
-import { type BatteryRun, type Dispatch, type HouseYear } from './own-use'
+import { type BatteryRun, type HouseYear } from './battery-run'
+import { type Dispatch } from './own-use'
 
 /** A year of sun that differs from day to day, evenings at home, and prices by the hour of the day. */
 export function sunnyYear(stepHours: number): DispatchCase {

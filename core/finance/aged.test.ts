@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { dispatchOwnUse, type BatteryRun } from '../battery/own-use'
+import { type BatteryRun } from '../battery/battery-run'
+import { dispatchOwnUse } from '../battery/own-use'
 import { type FormBill } from '../tariff/bill-lines'
 import { usualFade } from '../battery/fade'
 import { hoursOf } from '../battery/testing'

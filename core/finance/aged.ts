@@ -1,5 +1,6 @@
 import { leftAfterYear, type Fade } from '../battery/fade'
-import { type BatteryRun, type Dispatch } from '../battery/own-use'
+import { type BatteryRun } from '../battery/battery-run'
+import { type Dispatch } from '../battery/own-use'
 import { scaledYield } from '../battery/scaled-yield'
 import { type BillLineCode, type FormBill } from '../tariff/bill-lines'
 import { type AgedYear } from './ways'

@@ -1,5 +1,6 @@
 import { asOne, type Behind } from '../battery/as-one'
-import { type BatteryRun, type Dispatch } from '../battery/own-use'
+import { type BatteryRun } from '../battery/battery-run'
+import { type Dispatch } from '../battery/own-use'
 import { type CountedHours } from '../battery/peak-shaving'
 import { dispatchBy } from '../battery/running'
 import { type AcYear } from '../energy/ac'
