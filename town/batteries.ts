@@ -101,7 +101,7 @@ export const batteries: Catalogue['batteries'] = [
     warrantyYears: 15,
     warrantyKwh: 80_000,
   }),
-  // Without an inverter of their own: for the battery port of a hybrid.
+  // DC-coupled: for the battery port of a hybrid.
   battery('kestrelite-tower-6', 'Kestrelite', 'Kestrelite Tower 6', {
     price: 4700,
     usableKwh: 6.4,

@@ -180,7 +180,7 @@ export const moreInverters: readonly InverterType[] = [
   ),
 ]
 
-/** Made-up hybrids, on whose battery port batteries without an inverter of their own hang. */
+/** Made-up hybrids, on whose battery port DC-coupled batteries hang. */
 export const hybridInverters: readonly InverterType[] = [
   ...series(
     {

@@ -4,7 +4,7 @@ const battery = { usableKwh: 6.4, chargeKw: 3.2, dischargeKw: 3, efficiency: 0.9
 const onPort = { ...battery, dcSide: { lowV: 140, highV: 190 } }
 const hybrid = { acPowerW: 5000, efficiency: 0.968, batteryPort: { powerKw: 5, lowV: 90, highV: 480 } }
 
-test('with an inverter of its own it is run by its sheet, whatever it stands beside', () => {
+test('AC-coupled it is run by its sheet, whatever it stands beside', () => {
   const plain = { acPowerW: 3800, efficiency: 0.9 }
   expect(asOne({ battery, count: 2, reserve: 0.1 }, { inverter: plain, inverters: 1 })).toEqual({
     usableKwh: 12.8,
@@ -17,7 +17,7 @@ test('with an inverter of its own it is run by its sheet, whatever it stands bes
   })
 })
 
-test('on a battery port: told at the house’s side, no more than the port passes', () => {
+test('DC-coupled: told at the house’s side, no more than the port passes', () => {
   const run = asOne({ battery: onPort, count: 2, reserve: 0 }, { inverter: hybrid, inverters: 1 })
   // 6.4 kW and 6 kW could go in and out; 5 kW pass.
   expect(run?.chargeKw).toBeCloseTo(4.84, 12)

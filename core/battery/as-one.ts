@@ -21,7 +21,7 @@ export interface Behind {
 
 /**
  * Batteries of a kind as one, with all figures at the house's side; null where they suit the inverter not at all. Those
- * on the side of direct current give and take through the inverter at its weighted efficiency, and no more than its
+ * that are DC-coupled give and take through the inverter at its weighted efficiency, and no more than its
  * battery port passes; the sun reaches them without passing it.
  */
 export function asOne(

@@ -1,5 +1,5 @@
 /**
- * A battery that shares the inverter with the modules. Its figures are those at the house's side all the same: what goes
+ * What a DC-coupled battery shares: the inverter, with the modules. Its figures are those at the house's side all the same: what goes
  * in is told as what would have come out of the inverter. So a kWh that never passes the inverter may store more than
  * one, and one from the grid, which passes it twice, stores less.
  */
@@ -22,7 +22,7 @@ export interface BatteryRun {
   readonly reserve: number
   /** kW that it draws itself at the house's side, day and night; nothing where it is not said. */
   readonly standbyKw?: number
-  /** Of one that hangs on the inverter's side of direct current; others have an inverter of their own. */
+  /** Of a DC-coupled one; an AC-coupled one has an inverter of its own. */
   readonly dcSide?: DcSide
 }
 
@@ -30,7 +30,7 @@ export interface BatteryRun {
 export interface HouseYear {
   readonly yieldKwh: Float64Array
   /**
-   * What the inverter clips, as what would have come out of it: only a battery on its side of direct current can take it.
+   * What the inverter clips, as what would have come out of it: only a DC-coupled battery can take it.
    * Nothing where it is not said.
    */
   readonly clippedKwh?: Float64Array

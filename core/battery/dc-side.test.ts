@@ -40,7 +40,7 @@ test('by hand: what would be clipped goes in first, and the inverter gives no mo
   expect(d.storedKwh[3]).toBeCloseTo(3 - 2.5 / 0.9 + 1, 12)
 })
 
-test('one with an inverter of its own takes nothing of it, and gives beside a full one', () => {
+test('an AC-coupled one takes nothing of it, and gives beside a full one', () => {
   const given = { ...hoursOf(kwh(5, 5), kwh(1, 8)), clippedKwh: kwh(1.5, 1.5), startKwh: 0 }
   const d = dispatchOwnUse(given, ownInverter)
   expect([...d.fromClipping]).toEqual([0, 0])

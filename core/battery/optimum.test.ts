@@ -65,7 +65,7 @@ const anyBattery = fc.record({
   dischargeEfficiency: share,
   reserve: fc.double({ min: 0, max: 0.5, noNaN: true }),
 })
-/** One on the inverter's side of direct current. */
+/** A DC-coupled one. */
 const onDcSide = fc
   .tuple(anyBattery, fc.double({ min: 0.5, max: 5, noNaN: true }), share)
   .map(([battery, inverterKw, part]): BatteryRun => ({
@@ -96,8 +96,8 @@ const rest = fc.record({
 })
 
 test.each([
-  ['with an inverter of its own', anyBattery],
-  ['that shares the modules’ inverter', onDcSide],
+  ['AC-coupled', anyBattery],
+  ['DC-coupled', onDcSide],
 ] as const)('%s: as cheap as the linear programme, wherever it begins, and no rule is cheaper', (_, any) => {
   fc.assert(
     fc.property(

@@ -59,9 +59,9 @@ export interface Figures {
   readonly inverters: number
   /** Of each of them. */
   readonly each: CircuitFigures
-  /** Of batteries with an inverter of their own. */
+  /** Of AC-coupled batteries. */
   readonly battery: CircuitFigures | null
-  /** Of those on the inverter's side of direct current: the most that passes the port, and the amperes at their lowest volts. */
+  /** Of DC-coupled ones: the most that passes the port, and the amperes at their lowest volts. */
   readonly dcBattery: { readonly powerW: number; readonly currentA: number } | null
 }
 

@@ -4,8 +4,8 @@ import { type BatteryType, type InverterType } from './catalogue'
 export type PortFault = 'battery-no-port' | 'battery-volts'
 
 /**
- * Whether a battery suits an inverter: one without an inverter of its own hangs on a battery port, whose volts hold all of
- * the battery's. Null where it does; one that has its own always does.
+ * Whether a battery suits an inverter: a DC-coupled one hangs on a battery port, whose volts hold all of the battery's. Null
+ * where it does; an AC-coupled one always does.
  */
 export function portFault(
   { dcSide }: Pick<BatteryType, 'dcSide'>,

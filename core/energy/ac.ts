@@ -12,7 +12,7 @@ export interface AcYear {
   /** kWh; a little below zero at night. */
   readonly kwhByInterval: Float64Array
   readonly lostKwh: Readonly<Record<AcLoss, Float64Array>>
-  /** What is clipped, kWh, as what would have come out: a battery on the inverter's side of direct current may take it. */
+  /** What is clipped, kWh, as what would have come out: a DC-coupled battery may take it. */
   readonly clippedByInterval: Float64Array
   /** Sums over the year. */
   readonly kwh: number

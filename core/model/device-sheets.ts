@@ -87,7 +87,7 @@ export const batteryFields = {
   /** What it draws itself, day and night, whether it is charged or not. */
   standbyW: between(0, 1000, 'W'),
   /**
-   * Of one without an inverter of its own, which hangs on the battery port of a hybrid: the volts it has between empty
+   * Of a DC-coupled one, which hangs on the battery port of a hybrid: the volts it has between empty
    * and full. Its power and efficiency are then those at its own terminals.
    */
   dcSide: z.strictObject({ lowV: someVolts, highV: someVolts }).exactOptional(),

@@ -32,7 +32,7 @@ test('counts are those of what is drawn', async () => {
   expect(count('rail') * 4.2672).toBeGreaterThanOrEqual(rails.reduce((sum, { lengthM }) => sum + lengthM, 0))
 })
 
-test('batteries on a battery port are parted on the side of direct current, and have no breaker', async () => {
+test('DC-coupled batteries have an isolator each, and no breaker', async () => {
   const fields = { batteryId: 'kestrelite-tower-6', count: 2 }
   const built = await builtFor(
     job.house,

@@ -264,7 +264,7 @@ function deviceLines(built: Built): PartLine[] {
             data: { energy: { value: battery.type.usableKwh, unit: 'kWh', digits: 1 } },
             price: battery.type.price,
           }),
-          // One on the inverter's side of direct current is parted there.
+          // A DC-coupled one has an isolator, and its inverter the breaker.
           battery.type.dcSide
             ? line('battery-isolator', battery.count, {
                 data: { volts: { value: battery.type.dcSide.highV, unit: 'V', digits: 0 } },

@@ -26,7 +26,7 @@ test('from all modules down to a few, with and without batteries, and it is told
     expect(new Set(own.map(({ inverterId }) => inverterId)).size).toBe(1)
     expect(own.filter(({ battery }) => battery.batteryId === null)).toHaveLength(1)
     const inverter = world.catalogue.inverters.find(({ id }) => id === own[0]?.inverterId)
-    // Batteries without an inverter of their own are tried behind hybrids alone.
+    // DC-coupled batteries are tried behind hybrids alone.
     const suiting = world.catalogue.batteries.filter((sheet) => !sheet.dcSide || inverter?.batteryPort)
     expect(own.length).toBe(1 + 3 * suiting.length)
   }

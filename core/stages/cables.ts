@@ -34,7 +34,7 @@ export const isWiredIn = (world: World): boolean =>
 
 export const sizingIn = (world: World): Sizing => (siteIn(world).units === 'imperial' ? 'gauge' : 'mm2')
 
-/** Greatest power of all batteries with an inverter of their own together, W. */
+/** Greatest power of all AC-coupled batteries together, W. */
 export const batteryWIn = (world: World): number => {
   const battery = batteryIn(world)
   return battery && !battery.dcSide

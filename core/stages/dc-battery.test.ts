@@ -22,7 +22,7 @@ const tower = 'kestrelite-tower-6'
 const figureOf = (run: ReturnType<typeof runOf>, id: string) =>
   ledgerOf(run).find((line) => line.id === id)?.value ?? NaN
 
-test('a battery on the inverter’s side of direct current saves of clipping what it takes, and every sum holds', async () => {
+test('a DC-coupled battery saves of clipping what it takes, and every sum holds', async () => {
   const world = await worldBehind(hybrid, tower)
   const [run, none] = [runOf(world), runOf(await worldBehind(hybrid, null))]
   const [ac, made, use] = [run.value(acStage), run.value(yieldStage), run.value(dispatchStage)]
@@ -60,7 +60,7 @@ test('the years begin with the first one, and what comes out is told with what i
   expect(second?.yieldKwh).toBeLessThan(first?.yieldKwh ?? NaN)
 })
 
-test('with an inverter of its own it leaves the yield as it is', async () => {
+test('an AC-coupled one leaves the yield as it is', async () => {
   const run = runOf(await worldBehind(hybrid, 'kestrelite-5'))
   expect(run.value(yieldStage)).toBe(run.value(acStage))
 })

@@ -78,7 +78,7 @@ export function runningOf(run: Run<World>, world: World) {
   }
 }
 
-/** What the sun gives a house, and what only a battery on the inverter's side of direct current could have of it. */
+/** What the sun gives a house, and what only a DC-coupled battery could have of it. */
 export const sunOf = ({ kwhByInterval, clippedByInterval }: AcYear) => ({
   yieldKwh: kwhByInterval,
   clippedKwh: clippedByInterval,

@@ -10,7 +10,7 @@ import { type Account } from './account'
 const volts = (value: number): Quantity => ({ value, unit: 'V', digits: 0 })
 const kilowatts = (value: number): Quantity => ({ value, unit: 'kW', digits: 1 })
 
-/** Whether batteries without an inverter of their own suit the one that they hang on. */
+/** Whether DC-coupled batteries suit the inverter that they hang on. */
 export const batteryPortAccount: Stage<World, Account> = stage({
   name: 'account of the battery port',
   version: 1,
