@@ -56,6 +56,9 @@ const hourly = sunnyYear(1)
 const quarters = sunnyYear(0.25)
 const own = time('own use, a year of hours', 2, () => dispatchOwnUse(hourly, battery))
 time('by tariff, a year of hours', 2, () => dispatchByTariff(hourly, battery))
+time('by tariff and forecast, a year of hours', 2, () =>
+  dispatchByTariff(hourly, battery, undefined, 'forecast'),
+)
 const best = time('optimum, a year of hours', 50, () => optimum(hourly, battery))
 time('optimum, a year of quarter-hours', 300, () => optimum(quarters, battery))
 console.log(`  the optimum takes ${(best / own).toFixed(0)} times as long as own use`)

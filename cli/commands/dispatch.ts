@@ -30,7 +30,7 @@ const schema = z.object({
       reserve: z.number().min(0).max(1).default(0),
     })
     .nullable(),
-  rule: z.enum(['own-use', 'tariff', 'optimum']),
+  rule: z.enum(['own-use', 'tariff', 'forecast', 'optimum']),
   buy: money,
   sell: money,
   exportLimitKw: size.nullable().default(null),
@@ -71,7 +71,10 @@ function answer(given: Given): object {
   }
   const best = rule === 'optimum' ? optimum(series, battery) : null
   const run =
-    best ?? (rule === 'tariff' ? dispatchByTariff(series, battery) : dispatchOwnUse(series, battery))
+    best ??
+    (rule === 'own-use'
+      ? dispatchOwnUse(series, battery)
+      : dispatchByTariff(series, battery, undefined, rule === 'forecast' ? 'forecast' : 'day-before'))
   return {
     annual: { ...sumsOf(run, series), ...(best ? { bound: best.bound } : {}) },
     hourly: {

@@ -6,8 +6,11 @@ import { type BatteryRun } from './battery-run'
 import { emptyDispatch, type Dispatch } from './own-use'
 import { roundYear } from './round-year'
 
-/** Prices are known for a day; what house and sun will do in it is taken to be what they did the day before. */
+/** Prices are known for a day, and so is what house and sun will do in it where there is a forecast. */
 const aheadHours = 24
+
+/** What house and sun are taken to do in the day ahead: what they did the day before, or what a forecast that comes true says. */
+export type Foresight = 'day-before' | 'forecast'
 
 /** Prices that differ by less are one price. */
 const same = 1e-9
@@ -16,15 +19,17 @@ const same = 1e-9
  * By tariff, without knowing the future: the battery serves the house, but keeps what it will need in dearer hours of
  * the next day and the sun will not have brought by then; it is filled from the grid, where that is allowed, in the
  * cheapest hours for those in which it pays; what the house will not need goes out where the price is at its highest
- * and more than what comes after would earn. Yield that earns more at once than it would save later is sold.
+ * and more than what comes after would earn. Yield that earns more at once than it would save later is sold. With a forecast
+ * room is kept for what could neither be sold nor pass the inverter later.
  * @param out overwritten by it
  */
 export function dispatchByTariff(
   given: DispatchCase,
   battery: BatteryRun,
   out: Dispatch = emptyDispatch(given.yieldKwh.length),
+  foresight: Foresight = 'day-before',
 ): Dispatch {
-  const outlook = new Outlook(given, battery)
+  const outlook = new Outlook(given, battery, foresight)
   const run = (startKwh: number) => runFrom(given, battery, outlook, startKwh, out)
   return given.startKwh === null ? roundYear(battery, run) : run(given.startKwh)
 }
@@ -64,7 +69,9 @@ function runFrom(
       // What cannot go out is stored in any case.
       const unsaleable = over - Math.min(over, exportKwh)
       const worth = (outlook.best[i] as number) * chargeEfficiency * dischargeEfficiency
-      charged = Math.min(worth >= sell ? over : unsaleable, most, room)
+      const free = outlook.roomToKeep ? room - (outlook.roomToKeep[i] as number) / chargeEfficiency : room
+      const wanted = worth >= sell ? Math.max(unsaleable, Math.min(over, free)) : unsaleable
+      charged = Math.min(wanted, most, room)
     } else {
       if (stored > floor) {
         const free = stored - floor - outlook.keptFromHouse(i)
@@ -150,9 +157,9 @@ function goingRound(series: Float64Array, ahead: number): Float64Array {
 class Outlook {
   readonly #prices: PricesAhead
   readonly #ahead: number
-  /** What went through the meter a day before without the battery; a day more than a year, as all of these. */
+  /** What is taken to go through the meter without the battery; a day more than a year, as all of these. */
   readonly #over: Float64Array
-  /** What the battery could take of what was clipped then; null where it can take nothing of it. */
+  /** The same of what the battery could take of what is clipped; null where it can take nothing of it. */
   readonly #clipped: Float64Array | null
   readonly #most: number
   readonly #charge: number
@@ -169,7 +176,10 @@ class Outlook {
   readonly #keptAbove = new Map<number, Float64Array>()
   readonly #fromGrid = new Map<number, Float64Array>()
 
-  constructor(given: DispatchCase, battery: BatteryRun) {
+  /** With a forecast: room for what can go nowhere else within the day ahead of each interval, kWh inside. */
+  readonly roomToKeep: Float64Array | null
+
+  constructor(given: DispatchCase, battery: BatteryRun, foresight: Foresight) {
     const { stepHours, yieldKwh, loadKwh } = given
     const n = yieldKwh.length
     const ahead = Math.round(aheadHours / stepHours)
@@ -177,7 +187,7 @@ class Outlook {
     this.#prices = pricesAhead(given, ahead)
     this.#over = new Float64Array(n + ahead + 1)
     this.#clipped = clippedFor(battery, given) ? new Float64Array(n + ahead + 1) : null
-    let before = (n - (ahead % n)) % n
+    let before = foresight === 'forecast' ? 0 : (n - (ahead % n)) % n
     for (let j = 0; j < this.#over.length; j++) {
       this.#over[j] = (yieldKwh[before] as number) - (loadKwh[before] as number)
       if (this.#clipped) this.#clipped[j] = given.clippedKwh?.[before] ?? 0
@@ -204,6 +214,19 @@ class Outlook {
           : Math.min(-over / this.#dischargeEfficiency, this.#discharge)
     }
     this.best = greatestAhead(worth, ahead)
+    this.roomToKeep = foresight === 'forecast' ? this.#roomFor(given.exportLimitKw, stepHours) : null
+  }
+
+  /** What can go nowhere else fills the battery, and what the house needs draws it down again. */
+  #roomFor(exportLimitKw: number | null, stepHours: number): Float64Array | null {
+    if (exportLimitKw === null && !this.#clipped) return null
+    const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
+    const changes = this.#over.map((over, j) => {
+      const free = Math.max(0, over - exportKwh) + (this.#clipped ? (this.#clipped[j] as number) : 0)
+      if (free > 0) return Math.min(free * this.#chargeEfficiency, this.#charge)
+      return over < 0 ? -Math.min(-over / this.#dischargeEfficiency, this.#discharge) : 0
+    })
+    return gatheredAhead(changes, this.#ahead, this.#most)
   }
 
   /** What is kept of the battery's energy for dearer hours while the house is served. */

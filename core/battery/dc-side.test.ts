@@ -126,16 +126,18 @@ test('every rule: energy is kept under a sun that clips, and nothing passes what
       }
       const own = dispatchOwnUse(given, behind)
       const byTariff = dispatchByTariff(given, behind)
+      const byForecast = dispatchByTariff(given, behind, undefined, 'forecast')
       const counted = { counts: new Uint8Array(hours).fill(1), month: new Uint8Array(hours) }
       const peaks = dispatchPeaks(given, behind, counted)
-      for (const run of [own, byTariff, peaks]) expectSound(run, given, behind, null)
+      for (const run of [own, byTariff, byForecast, peaks]) expectSound(run, given, behind, null)
       const best = optimum(given, behind)
       const costOf = ({ bought, sold }: typeof own) =>
         bought.reduce(
           (sum, one, i) => sum + one * (given.buy[i] ?? 0) - (sold[i] ?? 0) * (given.sell[i] ?? 0),
           0,
         )
-      for (const run of [own, byTariff, peaks]) expect(costOf(run)).toBeGreaterThanOrEqual(best.cost - 1e-6)
+      for (const run of [own, byTariff, byForecast, peaks])
+        expect(costOf(run)).toBeGreaterThanOrEqual(best.cost - 1e-6)
       // What would be clipped is never worse than nothing.
       const without = optimum({ ...given, clippedKwh: new Float64Array(hours) }, behind)
       expect(best.cost).toBeLessThanOrEqual(without.cost + 1e-6)

@@ -120,6 +120,9 @@ test.each([
         const rule = dispatchByTariff(given, battery)
         expectSound(rule, given, battery, startKwh)
         expect(costOf(rule, given)).toBeGreaterThanOrEqual(best.cost - 1e-6)
+        const foreseen = dispatchByTariff(given, battery, undefined, 'forecast')
+        expectSound(foreseen, given, battery, startKwh)
+        expect(costOf(foreseen, given)).toBeGreaterThanOrEqual(best.cost - 1e-6)
       },
     ),
     { seed: 151, numRuns: 60, endOnFailure: true },

@@ -13,7 +13,14 @@ export interface BatteryYear {
 }
 
 export type BatteryDeed =
-  'stores-sun' | 'fills-from-grid' | 'serves-house' | 'sells' | 'keeps' | 'is-full' | 'is-empty'
+  | 'stores-sun'
+  | 'leaves-sun'
+  | 'fills-from-grid'
+  | 'serves-house'
+  | 'sells'
+  | 'keeps'
+  | 'is-full'
+  | 'is-empty'
 
 /** What the battery does in an interval, and what for. */
 export interface BatteryReason {
@@ -81,7 +88,7 @@ export function batteryReasons(
         : said('serves-house', discharged, bought)
     const held = at(year.battery, interval)
     if (spare > nothing)
-      return held > battery.capKwh - nothing ? said('is-full', at(year.sold, interval), earned) : null
+      return said(held > battery.capKwh - nothing ? 'is-full' : 'leaves-sun', at(year.sold, interval), earned)
     if (spare > -nothing) return null
     return held < battery.floorKwh + nothing
       ? said('is-empty', -spare, bought)

@@ -9,7 +9,7 @@ import { withStandby } from './standby'
 export interface Running {
   /** Null: none. */
   readonly battery: BatteryRun | null
-  readonly rule: 'own-use' | 'by-tariff' | 'peak-shaving'
+  readonly rule: 'own-use' | 'by-tariff' | 'by-forecast' | 'peak-shaving'
   /** Where power is counted; only peak shaving asks. */
   readonly hours: CountedHours | null
 }
@@ -29,6 +29,7 @@ export function dispatchServed(
   into: Dispatch,
 ): Dispatch {
   if (battery && rule === 'by-tariff') return dispatchByTariff(given, battery, into)
+  if (battery && rule === 'by-forecast') return dispatchByTariff(given, battery, into, 'forecast')
   if (battery && rule === 'peak-shaving' && hours) return dispatchPeaks(given, battery, hours, into)
   return dispatchOwnUse(given, battery, into)
 }

@@ -164,6 +164,7 @@ export const sourceCodes = [
   'lines-above',
   'own-use',
   'by-tariff',
+  'by-forecast',
   'peak-shaving',
   'tariff-entered',
   'offer-entered',

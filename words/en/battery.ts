@@ -5,12 +5,15 @@ export const battery = {
   rules: {
     'own-use': 'Own use first',
     'by-tariff': 'By the tariff’s prices',
+    'by-forecast': 'By prices and a day’s forecast',
     'peak-shaving': 'Highest power first',
   },
   ruleNotes: {
     'own-use': 'Stores what would be sold and supplies what would be bought, as it comes.',
     'by-tariff':
       'Keeps what dearer hours of the next day will need, and sells where that earns more. It knows prices a day ahead, and takes sun and consumption to be as the day before.',
+    'by-forecast':
+      'The same by the sun and the consumption of the next day, as if a forecast came true; and it keeps room for sun that could neither be sold nor pass the inverter later.',
     'peak-shaving':
       'In the hours of the demand charge it supplies only what the house needs over a limit, the lowest that it can hold in each month; in all others it supplies the house, and keeps what those hours needed the day before. Without a demand charge all hours count.',
   },
@@ -108,6 +111,7 @@ export const batteryDeeds = {
   sells: 'Gives {kwh}, what the house does not need sold at {now}.',
   keeps:
     'Keeps what it has{later, select, spares { for {hour}, when it spares {then}} earns { for {hour}, when it earns {then}} other {}}; {kwh} are bought at {now}.',
+  'leaves-sun': 'Leaves {kwh} of sun to be sold at {now}, though it has room.',
   'is-full': 'Is full: {kwh} are sold at {now}.',
   'is-empty': 'Is down to its reserve: {kwh} are bought at {now}.',
 } as const satisfies Readonly<Record<BatteryDeed, string>>

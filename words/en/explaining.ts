@@ -182,6 +182,8 @@ export const sources = {
   'own-use': 'Own use first, hour by hour on the local clock',
   'by-tariff':
     'The battery by the tariff’s prices of the next 24 hours, with sun and consumption as the day before, hour by hour on the local clock',
+  'by-forecast':
+    'The battery by the tariff’s prices and by sun and consumption of the next 24 hours, as if a forecast came true, hour by hour on the local clock',
   'peak-shaving':
     'The battery for the highest power of each month in the hours that the tariff counts, hour by hour on the local clock',
   'tariff-entered': 'Tariff as entered',

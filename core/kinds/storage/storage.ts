@@ -5,8 +5,11 @@ import { between, wholeBetween } from '../../model/rules'
 
 export const storageId = 'storage'
 
-/** What a battery goes by: the house's own use alone, what a kWh costs and earns from hour to hour, or the highest power. */
-export const batteryRules = ['own-use', 'by-tariff', 'peak-shaving'] as const
+/**
+ * What a battery goes by: the house's own use alone, what a kWh costs and earns from hour to hour, without a forecast of sun
+ * and house or with one, or the highest power.
+ */
+export const batteryRules = ['own-use', 'by-tariff', 'by-forecast', 'peak-shaving'] as const
 
 /** The battery of an option and how it is run. One to an option. */
 export const storageSchema = z.strictObject({
@@ -39,7 +42,7 @@ const usualBackup = { kw: 0.3, share: 0, loads: [] }
 /** All but some three and a half days of a year. */
 const usualOffGridShare = 0.99
 
-export const storageVersion = 5
+export const storageVersion = 6
 export const storageMigrations = [
   (value: Record<string, unknown>) => ({
     ...value,
@@ -55,6 +58,8 @@ export const storageMigrations = [
     // What is no record is refused by the schema.
     backup: { ...(value['backup'] as Record<string, unknown> | undefined), loads: [] },
   }),
+  // Another rule again.
+  (value: Record<string, unknown>) => value,
 ]
 
 export const defaultStorage: Storage = {
