@@ -47,7 +47,7 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   const byTariff = await figure(page, 'bill-then')
   expect(byTariff).toBeLessThan(own)
   // Who knows the next day does better.
-  await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'By prices and a day’s forecast' })
+  await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'By prices and forecast' })
   await settled(page)
   expect(await figure(page, 'bill-then')).toBeLessThan(byTariff)
   await page.getByLabel('Run by', { exact: true }).selectOption({ label: 'By the tariff’s prices' })

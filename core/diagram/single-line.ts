@@ -306,7 +306,7 @@ function dcBatteryMarks(
     ...symbol.disconnector([x - 8, y]),
     across(x - 18, x - 12, y),
     ...symbol.storage([x - 25, y]),
-    label(words.batteryCurrent(currentA), [x - 8, y + text + 3], { anchor: 'middle' }),
+    label(words.batteryCurrent(currentA), [x + 3, y + 1]),
     ...lines(words.battery, [x - 26, y + 8]),
   ]
 }

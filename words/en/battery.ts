@@ -5,7 +5,7 @@ export const battery = {
   rules: {
     'own-use': 'Own use first',
     'by-tariff': 'By the tariff’s prices',
-    'by-forecast': 'By prices and a day’s forecast',
+    'by-forecast': 'By prices and forecast',
     'peak-shaving': 'Highest power first',
   },
   ruleNotes: {
