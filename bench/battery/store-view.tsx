@@ -3,6 +3,7 @@
 import { type ReactNode } from 'react'
 import { useStore } from 'zustand'
 import { StorageChart } from '@/charts/storage'
+import { suitingBatteries } from '@/core/electrical/battery-port'
 import { theOne } from '@/core/kinds/documents'
 import { offerId } from '@/core/kinds/offer/offer'
 import { storageId } from '@/core/kinds/storage/storage'
@@ -31,9 +32,13 @@ export function StoreView({ summary, weeks }: { readonly summary: RunSummary; re
   const stationKey = useStore(live.store, (s) => s.stationKey)
   const fresh = LiveNumbers.fits(known, house, option, stationKey)
   const storage = theOne(option, 'storage', storageId)
-  const chosen = catalogue.batteries.find((battery) => battery.id === storage.batteryId)
+  const inverter = useInverterHere() ?? {}
+  // One that does not suit the inverter is left out of the year.
+  const chosen = suitingBatteries(catalogue.batteries, inverter).find(
+    ({ id: own }) => own === storage.batteryId,
+  )
   const capKwh = (chosen?.usableKwh ?? 0) * storage.count
-  const all = sizesOf(catalogue, storage, useInverterHere() ?? {}).length
+  const all = sizesOf(catalogue, storage, inverter).length
   const picture = known?.picture
   const done = fresh ? (picture?.worths.length ?? 0) : 0
   const own = picture?.worths.find((size) => isChosen(size, storage))

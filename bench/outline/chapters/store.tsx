@@ -2,7 +2,7 @@
 
 import { theOne } from '@/core/kinds/documents'
 import { fadeOf, usualFade } from '@/core/battery/fade'
-import { portFault } from '@/core/electrical/battery-port'
+import { suitingBatteries } from '@/core/electrical/battery-port'
 import { type BatteryType } from '@/core/electrical/catalogue'
 import { batteryRules, storageId } from '@/core/kinds/storage/storage'
 import { useBench, useCatalogue, useOption, useSayer, useSession, useSite } from '../../context'
@@ -27,7 +27,7 @@ export function StoreChapter() {
   const storage = theOne(option, 'storage', storageId)
   const battery = catalogue.batteries.find((b) => b.id === storage.batteryId)
   const inverter = useInverterHere()
-  const suiting = catalogue.batteries.filter((sheet) => !portFault(sheet, inverter ?? {}))
+  const suiting = suitingBatteries(catalogue.batteries, inverter ?? {})
   const unsuited = catalogue.batteries.length - suiting.length
   const listed = battery && !suiting.includes(battery) ? [battery, ...suiting] : suiting
   const fields = later.fields.storage
