@@ -92,6 +92,37 @@ test('without a grid what is clipped fills it too', () => {
 
 /** Ten days of summer. */
 const [first, hours] = [150 * 24, 240]
+test('a larger array without a grid comes with a larger inverter, and with more that is clipped', () => {
+  const at = (hour: number, kwhThen: number) =>
+    Float64Array.from({ length: 8760 }, (_, i) => (i % 24 === hour ? kwhThen : 0))
+  const house = { yieldKwh: at(12, 1), clippedKwh: at(12, 1), loadKwh: at(20, 3.6), stepHours: 1 }
+  const behind = { ...battery, chargeKw: 10, dischargeKw: 10, dcSide: { inverterKw: 2, gridEfficiency: 0.8 } }
+  // 4 kWh inside give the 3.6: twice the array, of which half is clipped; and 3.6 kW of the 4 that its inverter then has.
+  expect(offGrid({ ...house, month: monthsOf(60) }, behind, 1).arrayTimes).toBe(2)
+})
+
+test('by hand: the grid fills as much as is wanted, where the way through the inverter twice still pays', () => {
+  const day = Array.from({ length: 24 }, (_, hour) => hour)
+  const given = (dear: number): DispatchCase => ({
+    ...hoursOf(
+      new Float64Array(24),
+      Float64Array.from(day, (hour) => (hour === 20 ? 1.8 : 0)),
+    ),
+    buy: Float64Array.from(day, (hour) => (hour === 3 ? 0.2 : dear)),
+    sell: new Float64Array(24),
+    gridCharging: true,
+  })
+  // 1.8 out are 2 inside and 2.5 of the grid: 0.2 for each is 0.278 for what comes out.
+  const pays = dispatchByTariff(given(0.3), battery)
+  expect(pays.bought[3]).toBeCloseTo(2.5, 9)
+  expect(pays.bought[20]).toBeCloseTo(0, 9)
+  const not = dispatchByTariff(given(0.25), battery)
+  expect(not.bought[3]).toBe(0)
+  expect(not.bought[20]).toBeCloseTo(1.8, 12)
+  // One that stores a kWh of the grid as well as one of the sun needs 2, and pays then too.
+  expect(dispatchByTariff(given(0.25), ownInverter).bought[3]).toBeCloseTo(2, 9)
+})
+
 const share = fc.double({ min: 0.8, max: 1, noNaN: true })
 const anyBehind = fc
   .record({

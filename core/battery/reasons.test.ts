@@ -52,6 +52,9 @@ test('what fills from the grid, sells, is empty, or never comes out', () => {
   expect(filled).toEqual([{ interval: 0, deed: 'fills-from-grid', kwh: 4, price: 0.2, later: null }])
   const sold = deeds({ discharged: [0, 0, 3, 0, 0, 0], load: [0, 0, 1, 0, 0, 0] })
   expect(sold).toEqual([{ interval: 2, deed: 'sells', kwh: 3, price: 0.06, later: null }])
+  // It has room, and leaves it: by its price, or for what comes later.
+  const left = deeds({ yield: [2, 0, 0, 0, 0, 0], sold: [2, 0, 0, 0, 0, 0], battery: [5, 5, 5, 5, 5, 5] })
+  expect(left).toEqual([{ interval: 0, deed: 'leaves-sun', kwh: 2, price: 0.06, later: null }])
   const empty = deeds({ load: [0, 2, 0, 0, 0, 0], battery: [1, 1, 1, 1, 1, 1] })
   expect(empty).toEqual([{ interval: 1, deed: 'is-empty', kwh: 2, price: 0.2, later: null }])
 })

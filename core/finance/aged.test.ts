@@ -115,6 +115,23 @@ test('a battery that fades carries less each year, until there is a new one', ()
   ;[1, 0.5, 0.25, 1].forEach((held, year) => expect(bills[year]).toBeCloseTo(bill(held), 12))
 })
 
+test('what would be clipped and is taken by a DC-coupled battery is made too, less of it each year', () => {
+  const battery = { ...holding(4), dcSide: { inverterKw: 1, gridEfficiency: 0.9 } }
+  const years = agedYears({
+    ...hours,
+    yieldKwh: Float64Array.of(1, 0),
+    clippedKwh: Float64Array.of(0.5, 0),
+    battery,
+    run: (sun, one) => dispatchOwnUse({ ...hoursOf(sun.yieldKwh, Float64Array.of(0, 5)), ...sun }, one),
+    degradation: 0.5,
+    years: 2,
+  })
+  expect(years.map(({ yieldKwh }) => yieldKwh)).toEqual([
+    expect.closeTo(1.5, 12) as number,
+    expect.closeTo(0.75, 12) as number,
+  ])
+})
+
 test('each full cycle wears it too, by what it held when new', () => {
   const battery = holding(1)
   // All that it holds goes out once in these two hours: 1 cycle, then 0.9 × 0.8 = 0.72 of one.

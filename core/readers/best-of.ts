@@ -12,7 +12,6 @@ import { financeStage, priceStage } from '../stages/finance'
 import { powerStage } from '../stages/power'
 import { moduleWorthStage } from '../stages/module-worth'
 import { catalogueFor, electricalIn, storageIn, type World } from '../stages/world'
-import { batteryRunIn } from '../stages/dispatch'
 import { yieldStage } from '../stages/yield'
 import { ratedPanels } from './rated-panels'
 import { sizesOf } from './storage-sizes'
@@ -80,9 +79,7 @@ export async function candidatesFor(
     const fitting = await fittingNear(graph, world, panels, count, patience)
     if (!fitting || found.some(({ kept }) => kept.length === fitting.kept.size)) continue
     const { kept, best } = fitting
-    const sizes = sizesOf(catalogueFor(world), storageIn(world), best.inverter).filter(
-      (size) => size.batteryId === null || batteryRunIn(withStorage(best.world, size)) !== null,
-    )
+    const sizes = sizesOf(catalogueFor(world), storageIn(world), best.inverter)
     for (const [k, battery] of sizes.entries()) {
       const tried = withStorage(best.world, battery)
       found.push({

@@ -1,6 +1,7 @@
 import { unknowns } from '../finance/ranges'
 import { Overtaken } from '../graph/run'
 import { offerId, type Offer } from '../kinds/offer/offer'
+import { electricalId } from '../kinds/electrical/electrical'
 import { storageId } from '../kinds/storage/storage'
 import { offerIn, type World } from '../stages/world'
 import { financeStage } from '../stages/finance'
@@ -30,6 +31,13 @@ test.each([
   ['with prices that go up', option, dearer],
   ['with a battery that fades and is replaced', withBattery, job.house],
   ['with one that goes by prices', set(withBattery, storageId, { rule: 'by-tariff' }), job.house],
+  [
+    'with one that takes what would be clipped',
+    set(set(withBattery, electricalId, { inverterId: 'tamsin-5' }), storageId, {
+      ...{ batteryId: 'kestrelite-tower-6', rule: 'by-forecast' },
+    }),
+    job.house,
+  ],
 ] as const)(
   'where nothing is unknown, %s, the ranges are the figures of the chain',
   async (_name, objects, house) => {

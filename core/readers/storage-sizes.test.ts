@@ -56,6 +56,20 @@ test('no other size is better by what each is recommended for', () => {
   }
 })
 
+test('what does not suit the inverter is not tried, chosen or not', () => {
+  const sheets = [
+    { id: 'ac', usableKwh: 4 },
+    { id: 'dc', usableKwh: 6, dcSide: { lowV: 140, highV: 190 } },
+  ] as unknown as Parameters<typeof sizesOf>[0]['batteries']
+  const tried = (inverter: Parameters<typeof sizesOf>[2]) =>
+    new Set(
+      sizesOf({ batteries: sheets }, { batteryId: 'dc', count: 5 }, inverter).map((size) => size.batteryId),
+    )
+  expect(tried({})).toEqual(new Set([null, 'ac']))
+  expect(tried({ batteryPort: { powerKw: 5, lowV: 40, highV: 60 } })).toEqual(new Set([null, 'ac']))
+  expect(tried({ batteryPort: { powerKw: 5, lowV: 90, highV: 480 } })).toEqual(new Set([null, 'ac', 'dc']))
+})
+
 test('sizes to try: none first, then one to three of each by what they hold, and as many as are chosen', () => {
   const batteries = [
     { id: 'large', usableKwh: 10 },

@@ -1,20 +1,20 @@
-import { portFault } from '../electrical/battery-port'
+import { suitingBatteries } from '../electrical/battery-port'
 import { type Catalogue, type InverterType } from '../electrical/catalogue'
 import { type Storage } from '../kinds/storage/storage'
 
 /** Batteries side by side up to so many of one kind. */
 const most = 3
 
-/** Sizes that are tried in an option, the smallest first: none, up to three of each kind that suits its inverter, and what is chosen. */
+/**
+ * Sizes that are tried in an option, the smallest first: none, up to three of each kind that suits its inverter, and as
+ * many as are chosen.
+ */
 export function sizesOf(
   { batteries }: Pick<Catalogue, 'batteries'>,
   chosen: Pick<Storage, 'batteryId' | 'count'>,
   inverter: Pick<InverterType, 'batteryPort'>,
 ): Pick<Storage, 'batteryId' | 'count'>[] {
-  const sizes = batteries.flatMap((battery) => {
-    const { id, usableKwh } = battery
-    if (portFault(battery, inverter))
-      return id === chosen.batteryId ? [{ ...chosen, batteryId: id, kwh: usableKwh * chosen.count }] : []
+  const sizes = suitingBatteries(batteries, inverter).flatMap(({ id, usableKwh }) => {
     const counts = Array.from({ length: most }, (_, k) => k + 1)
     if (id === chosen.batteryId && chosen.count > most) counts.push(chosen.count)
     return counts.map((count) => ({ batteryId: id, count, kwh: usableKwh * count }))

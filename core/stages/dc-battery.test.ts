@@ -1,8 +1,11 @@
-import { job, runOf, set, withBattery, worldOf } from '@/town/testing'
+import { freshGraph, job, runOf, set, withBattery, worldOf } from '@/town/testing'
+import { backupHours } from '../battery/backup'
 import { portFault } from '../electrical/battery-port'
 import { electricalId } from '../kinds/electrical/electrical'
-import { storageId } from '../kinds/storage/storage'
+import { storageId, type Storage } from '../kinds/storage/storage'
+import { backedLoad } from '../readers/backed-load'
 import { checksOf, ledgerOf } from '../readers/ledger'
+import { storageWorths } from '../readers/storage-worth'
 import { acStage } from './ac'
 import { billThenStage } from './bills'
 import { batteryWIn } from './cables'
@@ -15,8 +18,11 @@ import { yieldStage } from './yield'
 
 const sum = (values: Float64Array) => values.reduce((all, value) => all + value, 0)
 /** The shipped option behind another inverter, with two batteries. */
-const worldBehind = (inverterId: string, batteryId: string | null, count = 2) =>
-  worldOf(job.house, set(set(withBattery, electricalId, { inverterId }), storageId, { batteryId, count }))
+const worldBehind = (inverterId: string, batteryId: string | null, more: Partial<Storage> = {}) =>
+  worldOf(
+    job.house,
+    set(set(withBattery, electricalId, { inverterId }), storageId, { batteryId, count: 2, ...more }),
+  )
 const hybrid = 'tamsin-5'
 const tower = 'kestrelite-tower-6'
 const figureOf = (run: ReturnType<typeof runOf>, id: string) =>
@@ -58,6 +64,22 @@ test('the years begin with the first one, and what comes out is told with what i
   const made = run.value(yieldStage).kwhByInterval.map((kwh) => Math.max(0, kwh))
   expect(first?.yieldKwh).toBeCloseTo(sum(made), 6)
   expect(second?.yieldKwh).toBeLessThan(first?.yieldKwh ?? NaN)
+})
+
+test('when the grid fails, what would be clipped carries on', async () => {
+  const graph = freshGraph()
+  // Much stays on: what is in the battery is gone each evening.
+  const world = await worldBehind(hybrid, tower, { backup: { kw: 1.5, share: 0, loads: [] } })
+  const { backup } = await storageWorths(graph, world, { atMostMs: 1000, pause: async () => true })
+  const run = runOf(world, graph)
+  const battery = batteryRunIn(world)
+  if (!battery) throw new Error('it suits the inverter')
+  const { kwhByInterval: yieldKwh, clippedByInterval: clippedKwh } = run.value(acStage)
+  const island = { yieldKwh, clippedKwh, criticalKwh: backedLoad(run, world), stepHours: 1 }
+  const storedKwh = run.value(dispatchStage).storedKwh
+  expect(backup?.hours).toEqual(backupHours({ ...island, storedKwh }, battery, 336))
+  const without = backupHours({ ...island, clippedKwh: new Float64Array(8760), storedKwh }, battery, 336)
+  expect(sum(Float64Array.from(backup?.hours ?? []))).toBeGreaterThan(sum(Float64Array.from(without)))
 })
 
 test('an AC-coupled one leaves the yield as it is', async () => {
