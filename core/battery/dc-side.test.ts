@@ -25,7 +25,7 @@ const kwh = (...values: number[]) => Float64Array.from(values)
 
 test('by hand: what would be clipped goes in first, and the inverter gives no more than it can', () => {
   const given = {
-    ...hoursOf(kwh(5, 2, 4.5, 5), kwh(1, 4, 6, 6)),
+    ...hoursOf(kwh(5, 2, 4.5, 4), kwh(1, 4, 6, 6)),
     clippedKwh: kwh(1.5, 0, 0, 1),
     startKwh: 0,
   }
@@ -35,8 +35,8 @@ test('by hand: what would be clipped goes in first, and the inverter gives no mo
   expect([...d.fromClipping]).toEqual([1.5, 0, 0, 1])
   expect([...d.sold]).toEqual([2.5, 0, 0, 0])
   ;[0, 2, 0.5, 0].forEach((out, i) => expect(d.discharged[i]).toBeCloseTo(out, 12))
-  // While it clips it gives nothing of the battery's: the sixth kWh is bought.
-  expect([...d.bought]).toEqual([0, 0, 1, 1])
+  // While it clips it gives nothing of the battery's, though it is down part of the hour: the rest is bought.
+  expect([...d.bought]).toEqual([0, 0, 1, 2])
   expect(d.storedKwh[3]).toBeCloseTo(3 - 2.5 / 0.9 + 1, 12)
 })
 
