@@ -1,6 +1,6 @@
 import { gatheredAhead, greatestAhead } from './day-ahead'
 import { flowsOf } from './interval-cost'
-import { clippedFor, gridEfficiency, limitsOf } from './limits'
+import { caughtOf, clippedFor, gridEfficiency, limitsOf, outBeside } from './limits'
 import { type DispatchCase } from './optimum'
 import { type BatteryRun } from './battery-run'
 import { emptyDispatch, type Dispatch } from './own-use'
@@ -46,7 +46,7 @@ function runFrom(
   const exportKwh = exportLimitKw === null ? Infinity : exportLimitKw * stepHours
   const { usableKwh, chargeEfficiency, dischargeEfficiency } = battery
   const floor = usableKwh * battery.reserve
-  const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
+  const limits = limitsOf(battery, stepHours)
   const gridStores = gridEfficiency(battery)
   const clipped = clippedFor(battery, given)
   let stored = Math.max(floor, Math.min(usableKwh, startKwh))
@@ -56,11 +56,10 @@ function runFrom(
     const sell = sells[i] as number
     const over = made - load
     const spilt = clipped ? (clipped[i] as number) : 0
-    // What would be clipped goes in first; an inverter that clips has no room for what the battery gives.
-    const fromClipping = Math.max(0, Math.min(spilt, chargeMost, (usableKwh - stored) / chargeEfficiency))
-    const most = chargeMost - fromClipping
+    const fromClipping = caughtOf(spilt, limits, (usableKwh - stored) / chargeEfficiency)
+    const most = limits.chargeMost - fromClipping
     const room = (usableKwh - stored) / chargeEfficiency - fromClipping
-    const mostOut = spilt > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - Math.max(0, made)))
+    const mostOut = outBeside(limits, made, spilt)
     // Of the sun, and then of the grid.
     let charged = 0
     let bought = 0
@@ -85,7 +84,7 @@ function runFrom(
       // The sun's first, also what the house would have had; the grid then serves the house.
       const ofSun = Math.min(more, Math.max(0, made) - charged)
       charged += ofSun
-      bought = Math.min(((more - ofSun) * chargeEfficiency) / gridStores, inverterMost)
+      bought = Math.min(((more - ofSun) * chargeEfficiency) / gridStores, limits.inverterMost)
     }
     if (charged + bought === 0 && outlook.isBestSale(i)) {
       const spare = stored - floor - discharged / dischargeEfficiency - outlook.keptFromSale(i)

@@ -1,4 +1,4 @@
-import { type BatteryLimits } from './limits'
+import { caughtOf, outBeside, type BatteryLimits } from './limits'
 
 /** A battery's limits in one interval, kWh on the AC side, and what passes through. */
 export interface BatteryStep extends BatteryLimits {
@@ -42,9 +42,8 @@ export function flowsOf(
   return { bought: 0, sold, curtailed: over - sold }
 }
 
-/** What goes in of what would be clipped, before anything else. */
-const caught = ({ clippedKwh }: Interval, { chargeMost }: BatteryStep): number =>
-  Math.min(clippedKwh, chargeMost)
+/** What goes in of what would be clipped at most. */
+const caught = ({ clippedKwh }: Interval, step: BatteryStep): number => caughtOf(clippedKwh, step, Infinity)
 
 /** What goes in of the yield at most, beside what would be clipped. */
 const sunIn = (interval: Interval, step: BatteryStep): number =>
@@ -95,9 +94,7 @@ export class IntervalCurve {
     const { yieldKwh, clippedKwh, loadKwh, sell } = interval
     const made = Math.max(0, yieldKwh)
     const used = loadKwh + Math.max(0, -yieldKwh)
-    // An inverter that clips has no room for what the battery gives.
-    const room = clippedKwh > 0 ? 0 : Math.max(0, step.inverterMost - made)
-    const most = Math.min(step.dischargeMost, room, used + step.exportKwh)
+    const most = Math.min(outBeside(step, yieldKwh, clippedKwh), used + step.exportKwh)
     const ofSun = sunIn(interval, step)
     const least = -(ofSun + gridIn(interval, step))
     const over = yieldKwh - loadKwh

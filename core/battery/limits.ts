@@ -25,3 +25,14 @@ export const clippedFor = (
 /** Share of a kWh from the grid that is stored. */
 export const gridEfficiency = ({ dcSide, chargeEfficiency }: BatteryRun): number =>
   dcSide?.gridEfficiency ?? chargeEfficiency
+
+/** What goes in of what would be clipped, which goes before all else. @param room in the battery */
+export const caughtOf = (clippedKwh: number, { chargeMost }: BatteryLimits, room: number): number =>
+  Math.max(0, Math.min(clippedKwh, chargeMost, room))
+
+/** What may come out beside the sun. An inverter that clips has no room for it, be it down for a part of the interval. */
+export const outBeside = (
+  { dischargeMost, inverterMost }: BatteryLimits,
+  yieldKwh: number,
+  clippedKwh: number,
+): number => (clippedKwh > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - Math.max(0, yieldKwh))))

@@ -1,5 +1,5 @@
 import { type BatteryRun, type HouseYear } from './battery-run'
-import { clippedFor, limitsOf } from './limits'
+import { clippedFor, limitsOf, outBeside } from './limits'
 
 export interface Dispatch {
   /** kWh in each interval. */
@@ -56,7 +56,7 @@ function ownUse(
   startKwh = 0,
 ): (yieldKwh: number, loadKwh: number, clippedKwh: number) => OwnUse {
   // Without a battery nothing goes in and nothing comes out.
-  const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
+  const limits = limitsOf(battery, stepHours)
   const usableKwh = battery?.usableKwh ?? 0
   const chargeEfficiency = battery?.chargeEfficiency ?? 1
   const dischargeEfficiency = battery?.dischargeEfficiency ?? 1
@@ -80,13 +80,13 @@ function ownUse(
     let spare = produced - out.direct
     let need = wanted - out.direct
     if (battery) {
-      const mostIn = Math.max(0, Math.min(chargeMost, (usableKwh - out.stored) / chargeEfficiency))
+      const mostIn = Math.max(0, Math.min(limits.chargeMost, (usableKwh - out.stored) / chargeEfficiency))
       out.charged = Math.min(spare + clipped, mostIn)
       out.stored += out.charged * chargeEfficiency
       // What would be clipped goes in first: all else can go elsewhere.
       out.fromClipping = Math.min(clipped, out.charged)
       spare = Math.max(0, spare - (out.charged - out.fromClipping))
-      const mostOut = clipped > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - produced))
+      const mostOut = outBeside(limits, made, clipped)
       out.discharged = Math.max(0, Math.min(need, mostOut, (out.stored - floor) * dischargeEfficiency))
       out.stored -= out.discharged / dischargeEfficiency
       need -= out.discharged
@@ -105,7 +105,7 @@ function ownUse(
 function roundStart(given: HouseYear, battery: BatteryRun): number {
   const { yieldKwh, loadKwh, stepHours } = given
   const { usableKwh, chargeEfficiency, dischargeEfficiency } = battery
-  const { chargeMost, dischargeMost, inverterMost } = limitsOf(battery, stepHours)
+  const limits = limitsOf(battery, stepHours)
   const clipped = clippedFor(battery, given)
   const floor = usableKwh * battery.reserve
   let [shift, low, high] = [0, floor, usableKwh]
@@ -115,9 +115,8 @@ function roundStart(given: HouseYear, battery: BatteryRun): number {
     const over = clipped ? (clipped[i] as number) : 0
     const change =
       spare > 0 || over > 0
-        ? Math.min(Math.max(0, spare) + over, chargeMost) * chargeEfficiency
-        : -Math.min(-spare, dischargeMost, Math.max(0, inverterMost - Math.max(0, made))) /
-          dischargeEfficiency
+        ? Math.min(Math.max(0, spare) + over, limits.chargeMost) * chargeEfficiency
+        : -Math.min(-spare, outBeside(limits, made, over)) / dischargeEfficiency
     shift += change
     low = Math.max(floor, Math.min(usableKwh, low + change))
     high = Math.max(floor, Math.min(usableKwh, high + change))

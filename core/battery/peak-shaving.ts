@@ -1,6 +1,6 @@
 import { gatheredAhead } from './day-ahead'
 import { type DispatchCase } from './optimum'
-import { clippedFor, gridEfficiency, limitsOf, type BatteryLimits } from './limits'
+import { caughtOf, clippedFor, gridEfficiency, limitsOf, outBeside, type BatteryLimits } from './limits'
 import { type BatteryRun } from './battery-run'
 import { emptyDispatch, type Dispatch } from './own-use'
 import { roundYear } from './round-year'
@@ -142,7 +142,7 @@ class ShavedYear {
     const peaks = new Float64Array(months)
     const { gridCharging, yieldKwh } = this.#given
     const { usableKwh, reserve, chargeEfficiency, dischargeEfficiency } = this.#battery
-    const { chargeMost, dischargeMost, inverterMost } = this.#limits
+    const battery = this.#limits
     const gridStores = gridEfficiency(this.#battery)
     const clipped = this.#clipped
     const { counts, month } = this.#hours
@@ -155,8 +155,9 @@ class ShavedYear {
       const limit = isCounted ? (limits[month[i] as number] as number) : Infinity
       const made = Math.max(0, yieldKwh[i] as number)
       const spilt = clipped ? (clipped[i] as number) : 0
-      const fromClipping = Math.max(0, Math.min(spilt, chargeMost, (usableKwh - stored) / chargeEfficiency))
-      const most = Math.min(chargeMost, (usableKwh - stored) / chargeEfficiency) - fromClipping
+      const room = (usableKwh - stored) / chargeEfficiency
+      const fromClipping = caughtOf(spilt, battery, room)
+      const most = Math.min(battery.chargeMost, room) - fromClipping
       const ahead = kept[i] as number
       // Of the sun, and then of the grid.
       let charged = 0
@@ -166,7 +167,7 @@ class ShavedYear {
       else {
         const free = stored - floor - (isCounted ? 0 : ahead)
         const wanted = isCounted ? need - limit : need
-        const mostOut = spilt > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - made))
+        const mostOut = outBeside(battery, made, spilt)
         discharged = Math.max(0, Math.min(wanted, mostOut, free * dischargeEfficiency))
       }
       if (gridCharging && discharged === 0) {
@@ -175,7 +176,11 @@ class ShavedYear {
         const more = Math.max(0, Math.min(missing, most - charged))
         const ofSun = Math.min(more, made - charged, under)
         charged += ofSun
-        filled = Math.min(((more - ofSun) * chargeEfficiency) / gridStores, inverterMost, under - ofSun)
+        filled = Math.min(
+          ((more - ofSun) * chargeEfficiency) / gridStores,
+          battery.inverterMost,
+          under - ofSun,
+        )
       }
       stored +=
         (fromClipping + charged) * chargeEfficiency + filled * gridStores - discharged / dischargeEfficiency
