@@ -101,6 +101,27 @@ test('a larger array without a grid comes with a larger inverter, and with more 
   expect(offGrid({ ...house, month: monthsOf(60) }, behind, 1).arrayTimes).toBe(2)
 })
 
+test('by hand: the highest power first counts on what will be clipped, also where the house then needs more', () => {
+  const day = Array.from({ length: 24 }, (_, hour) => hour)
+  const by = (of: Readonly<Record<number, number>>) => Float64Array.from(day, (hour) => of[hour] ?? 0)
+  const given: DispatchCase = {
+    ...hoursOf(by({ 6: 3, 12: 5 }), by({ 8: 2, 12: 8, 20: 6 })),
+    clippedKwh: by({ 12: 4 }),
+    buy: new Float64Array(24),
+    sell: new Float64Array(24),
+    gridCharging: false,
+  }
+  const hours = {
+    counts: Uint8Array.from(day, (hour) => Number(hour === 12 || hour === 20)),
+    month: new Uint8Array(24),
+  }
+  const small = { ...battery, usableKwh: 3, dischargeEfficiency: 1 }
+  const d = dispatchPeaks(given, small, hours)
+  // The morning's sun may serve the house at eight: noon fills the battery again for the evening.
+  expect([d.discharged[8], d.fromClipping[12], d.discharged[20]]).toEqual([2, 2, 3])
+  expect([d.bought[12], d.bought[20]]).toEqual([3, 3])
+})
+
 test('by hand: the grid fills as much as is wanted, where the way through the inverter twice still pays', () => {
   const day = Array.from({ length: 24 }, (_, hour) => hour)
   const given = (dear: number): DispatchCase => ({

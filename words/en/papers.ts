@@ -191,6 +191,8 @@ export const papers = {
   inputShort: 'Highest short-circuit current',
   efficiency: 'Efficiency',
   usable: 'Usable energy',
+  batteryPort: 'Battery port',
+  dcCoupled: 'DC-coupled',
   charge: 'Charge power',
   discharge: 'Discharge power',
   railLength: 'Rail as delivered',

@@ -9,12 +9,15 @@ import { facts, of } from './common'
 export function dataTables(sayer: Sayer, { built }: PaperFacts): Table[] {
   const { module, inverter, optimizer, battery, holdings } = built
   const say = (value: number, unit: Unit, digits?: number) => sayer.written(of(value, unit, digits))
+  const between = (lowV: number, highV: number) => `${say(lowV, 'V', 0)} – ${say(highV, 'V', 0)}`
   const titled = (maker: string, name: string) => (name.startsWith(maker) ? name : `${maker} ${name}`)
   const mountings = new Map(
     holdings.flatMap((holding) =>
       holding.mounting ? [[holding.mounting.id, holding.mounting] as const] : [],
     ),
   )
+  const portFacts = (port: typeof inverter.batteryPort): [string, string][] =>
+    port ? [[words.batteryPort, `${say(port.powerKw, 'kW', 1)}, ${between(port.lowV, port.highV)}`]] : []
   return [
     facts(titled(module.maker, module.name), [
       [words.rated, say(module.powerW, 'W', 0)],
@@ -38,17 +41,18 @@ export function dataTables(sayer: Sayer, { built }: PaperFacts): Table[] {
       [words.mpptInputs, say(inverter.mppInputs, 'count')],
       [words.stringsPerInput, say(inverter.stringsPerInput, 'count')],
       [words.highestV, say(inverter.highestV, 'V', 0)],
-      [words.mppRange, `${say(inverter.mppLowV, 'V', 0)} – ${say(inverter.mppHighV, 'V', 0)}`],
+      [words.mppRange, between(inverter.mppLowV, inverter.mppHighV)],
       [words.inputCurrent, say(inverter.inputCurrentA, 'A', 1)],
       [words.inputShort, say(inverter.inputShortCurrentA ?? inverter.inputCurrentA, 'A', 1)],
       [words.efficiency, say(inverter.efficiency, 'share', 1)],
+      ...portFacts(inverter.batteryPort),
     ]),
     ...(optimizer
       ? [
           facts(titled(optimizer.maker, optimizer.name), [
             [words.rated, say(optimizer.powerW, 'W', 0)],
             [words.highestV, say(optimizer.highestV, 'V', 0)],
-            [words.mppRange, `${say(optimizer.mppLowV, 'V', 0)} – ${say(optimizer.mppHighV, 'V', 0)}`],
+            [words.mppRange, between(optimizer.mppLowV, optimizer.mppHighV)],
             [words.inputShort, say(optimizer.inputShortCurrentA, 'A', 1)],
             [words.output, `${say(optimizer.outputV, 'V', 0)}, ${say(optimizer.outputCurrentA, 'A', 1)}`],
             [words.inAString, `${optimizer.fewestPerString} – ${optimizer.mostPerString}`],
@@ -63,6 +67,14 @@ export function dataTables(sayer: Sayer, { built }: PaperFacts): Table[] {
             [words.usable, say(battery.type.usableKwh, 'kWh', 1)],
             [words.charge, say(battery.type.chargeKw, 'kW', 1)],
             [words.discharge, say(battery.type.dischargeKw, 'kW', 1)],
+            ...(battery.type.dcSide
+              ? [
+                  [words.dcCoupled, between(battery.type.dcSide.lowV, battery.type.dcSide.highV)] satisfies [
+                    string,
+                    string,
+                  ],
+                ]
+              : []),
           ]),
         ]
       : []),

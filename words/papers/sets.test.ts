@@ -6,10 +6,13 @@ import { handOverSet, permitSet, type Papered } from '@/core/papers/sets'
 import { paperFactsOf, permitLines, type PaperFacts } from '@/core/readers/papered'
 import { permitItems } from '@/core/setbacks/permit-items'
 import { panelsOf } from '@/core/site/site'
-import { freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
+import { electricalId } from '@/core/kinds/electrical/electrical'
+import { storageId } from '@/core/kinds/storage/storage'
+import { freshGraph, job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { english } from '../english'
 import { namesIn } from '../names'
 import { Sayer } from '../sayer'
+import { dataTables } from './data-tables'
 import { handOverText } from './hand-over-text'
 import { permitText } from './permit-text'
 import { theOne } from '@/core/kinds/documents'
@@ -361,4 +364,16 @@ test('what has its place stands on the plans with its cables; before that there 
         expect(y).toBeLessThan(sheet?.heightMm ?? 0)
       }
   }
+})
+
+test('data sheets of a hybrid and of what hangs on it say the volts of both', async () => {
+  const onPort = set(set(withBattery, electricalId, { inverterId: 'tamsin-5' }), storageId, {
+    batteryId: 'kestrelite-tower-6',
+  })
+  const hybrid = await factsOf(job.house, onPort)
+  const rows = dataTables(hybrid.sayer, hybrid.facts).flatMap(({ rows: own }) => own)
+  expect(rows).toContainEqual(['Battery port', '5.0 kW, 90 V – 480 V'])
+  expect(rows).toContainEqual(['DC-coupled', '140 V – 190 V'])
+  const plain = dataTables(sayer, facts).flatMap(({ rows: own }) => own)
+  expect(plain.flat()).not.toContain('Battery port')
 })
