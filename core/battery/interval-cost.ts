@@ -46,15 +46,19 @@ export function flowsOf(
 const caught = ({ clippedKwh }: Interval, step: BatteryStep): number => caughtOf(clippedKwh, step, Infinity)
 
 /** What goes in of the yield at most, beside what would be clipped. */
-const sunIn = (interval: Interval, step: BatteryStep): number =>
-  Math.min(Math.max(0, interval.yieldKwh), step.chargeMost - caught(interval, step))
+const sunIn = (yieldKwh: number, caughtKwh: number, step: BatteryStep): number =>
+  yieldKwh > 0 ? Math.min(yieldKwh, step.chargeMost - caughtKwh) : 0
 
 /** The same of the grid, beside all of the sun's. */
-function gridIn(interval: Interval, step: BatteryStep): number {
+function gridIn(caughtKwh: number, ofSun: number, step: BatteryStep): number {
   if (!step.gridCharging) return 0
-  const left = step.chargeMost - caught(interval, step) - sunIn(interval, step)
+  const left = step.chargeMost - caughtKwh - ofSun
   return Math.min((left * step.chargeEfficiency) / step.gridEfficiency, step.inverterMost)
 }
+
+/** Whether what comes from the grid is stored as well as what comes from the sun. */
+const storesAlike = ({ gridEfficiency, chargeEfficiency }: BatteryStep): boolean =>
+  gridEfficiency === chargeEfficiency
 
 /** What passes the battery where the energy inside changes by so much. */
 export function throughBattery(
@@ -65,9 +69,12 @@ export function throughBattery(
   if (change <= 0)
     return { charged: 0, fromClipping: 0, discharged: change < 0 ? -change * step.dischargeEfficiency : 0 }
   const bySun = change / step.chargeEfficiency
-  const fromClipping = Math.min(bySun, caught(interval, step))
+  if (storesAlike(step) && interval.clippedKwh === 0)
+    return { charged: bySun, fromClipping: 0, discharged: 0 }
+  const caughtKwh = caught(interval, step)
+  const fromClipping = Math.min(bySun, caughtKwh)
   const beside = bySun - fromClipping
-  const ofSun = Math.min(beside, sunIn(interval, step))
+  const ofSun = Math.min(beside, sunIn(interval.yieldKwh, caughtKwh, step))
   const ofGrid = ((beside - ofSun) * step.chargeEfficiency) / step.gridEfficiency
   return { charged: fromClipping + ofSun + ofGrid, fromClipping, discharged: 0 }
 }
@@ -89,14 +96,18 @@ export class IntervalCurve {
   readonly #at = new Float64Array(8)
   readonly #cost = new Float64Array(8)
   #points = 0
+  /** Of the interval: what goes in at most of what would be clipped, and of the yield. */
+  #caught = 0
+  #ofSun = 0
 
   set(interval: Interval, step: BatteryStep): void {
     const { yieldKwh, clippedKwh, loadKwh, sell } = interval
     const made = Math.max(0, yieldKwh)
     const used = loadKwh + Math.max(0, -yieldKwh)
     const most = Math.min(outBeside(step, yieldKwh, clippedKwh), used + step.exportKwh)
-    const ofSun = sunIn(interval, step)
-    const least = -(ofSun + gridIn(interval, step))
+    this.#caught = caught(interval, step)
+    this.#ofSun = sunIn(yieldKwh, this.#caught, step)
+    const least = -(this.#ofSun + gridIn(this.#caught, this.#ofSun, step))
     const over = yieldKwh - loadKwh
     // Where the price changes, in kWh out of the battery, from the most to the least.
     const even = -over
@@ -109,9 +120,8 @@ export class IntervalCurve {
     if (clippedKwh > 0) this.#add(0, interval, step, true)
     if (full < -tiny && full > least + tiny) this.#add(full, interval, step)
     if (even < -tiny && even > least + tiny) this.#add(even, interval, step)
-    // What comes from the grid is not stored as well as what comes from the sun.
-    if (step.gridEfficiency !== step.chargeEfficiency && ofSun > tiny && -ofSun > least + tiny)
-      this.#add(-ofSun, interval, step)
+    if (!storesAlike(step) && this.#ofSun > tiny && -this.#ofSun > least + tiny)
+      this.#add(-this.#ofSun, interval, step)
     if (least < most - tiny) this.#add(least, interval, step)
     this.#hull(this.#points)
   }
@@ -119,8 +129,16 @@ export class IntervalCurve {
   /** @param full whether what would be clipped is in the battery: less than all of it is, where nothing else goes in */
   #add(out: number, interval: Interval, step: BatteryStep, full = out < 0): void {
     const at = this.#points++
-    this.#at[at] = out > 0 ? -out / step.dischargeEfficiency : storedOf(-out, full, interval, step)
+    this.#at[at] = out > 0 ? -out / step.dischargeEfficiency : this.#stored(-out, full, step)
     this.#cost[at] = intervalCost(interval, out, step.exportKwh)
+  }
+
+  /** What is stored of so much beside what would be clipped, and of that. */
+  #stored(beside: number, full: boolean, step: BatteryStep): number {
+    const over = full ? this.#caught : 0
+    if (storesAlike(step)) return (over + beside) * step.chargeEfficiency
+    const ofSun = Math.min(beside, this.#ofSun)
+    return (over + ofSun) * step.chargeEfficiency + (beside - ofSun) * step.gridEfficiency
   }
 
   #hull(points: number): void {
@@ -147,13 +165,6 @@ export class IntervalCurve {
     }
     this.count = n
   }
-}
-
-/** What is stored of so much beside what would be clipped, and of that. */
-function storedOf(beside: number, full: boolean, interval: Interval, step: BatteryStep): number {
-  const ofSun = Math.min(beside, sunIn(interval, step))
-  const over = full ? caught(interval, step) : 0
-  return (over + ofSun) * step.chargeEfficiency + (beside - ofSun) * step.gridEfficiency
 }
 
 const tiny = 1e-12

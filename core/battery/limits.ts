@@ -28,11 +28,14 @@ export const gridEfficiency = ({ dcSide, chargeEfficiency }: BatteryRun): number
 
 /** What goes in of what would be clipped, which goes before all else. @param room in the battery */
 export const caughtOf = (clippedKwh: number, { chargeMost }: BatteryLimits, room: number): number =>
-  Math.max(0, Math.min(clippedKwh, chargeMost, room))
+  clippedKwh > 0 ? Math.max(0, Math.min(clippedKwh, chargeMost, room)) : 0
 
 /** What may come out beside the sun. An inverter that clips has no room for it, be it down for a part of the interval. */
-export const outBeside = (
+export function outBeside(
   { dischargeMost, inverterMost }: BatteryLimits,
   yieldKwh: number,
   clippedKwh: number,
-): number => (clippedKwh > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - Math.max(0, yieldKwh))))
+): number {
+  if (inverterMost === Infinity) return dischargeMost
+  return clippedKwh > 0 ? 0 : Math.min(dischargeMost, Math.max(0, inverterMost - Math.max(0, yieldKwh)))
+}

@@ -57,6 +57,8 @@ function ownUse(
 ): (yieldKwh: number, loadKwh: number, clippedKwh: number) => OwnUse {
   // Without a battery nothing goes in and nothing comes out.
   const limits = limitsOf(battery, stepHours)
+  const { chargeMost, dischargeMost } = limits
+  const sharesInverter = battery?.dcSide !== undefined
   const usableKwh = battery?.usableKwh ?? 0
   const chargeEfficiency = battery?.chargeEfficiency ?? 1
   const dischargeEfficiency = battery?.dischargeEfficiency ?? 1
@@ -80,13 +82,19 @@ function ownUse(
     let spare = produced - out.direct
     let need = wanted - out.direct
     if (battery) {
-      const mostIn = Math.max(0, Math.min(limits.chargeMost, (usableKwh - out.stored) / chargeEfficiency))
-      out.charged = Math.min(spare + clipped, mostIn)
+      const room = (usableKwh - out.stored) / chargeEfficiency
+      let mostOut = dischargeMost
+      if (sharesInverter) {
+        // What would be clipped goes in first: all else can go elsewhere.
+        out.charged = Math.max(0, Math.min(spare + clipped, chargeMost, room))
+        out.fromClipping = Math.min(clipped, out.charged)
+        spare = Math.max(0, spare - (out.charged - out.fromClipping))
+        mostOut = outBeside(limits, made, clipped)
+      } else {
+        out.charged = Math.max(0, Math.min(spare, chargeMost, room))
+        spare -= out.charged
+      }
       out.stored += out.charged * chargeEfficiency
-      // What would be clipped goes in first: all else can go elsewhere.
-      out.fromClipping = Math.min(clipped, out.charged)
-      spare = Math.max(0, spare - (out.charged - out.fromClipping))
-      const mostOut = outBeside(limits, made, clipped)
       out.discharged = Math.max(0, Math.min(need, mostOut, (out.stored - floor) * dischargeEfficiency))
       out.stored -= out.discharged / dischargeEfficiency
       need -= out.discharged
@@ -106,17 +114,20 @@ function roundStart(given: HouseYear, battery: BatteryRun): number {
   const { yieldKwh, loadKwh, stepHours } = given
   const { usableKwh, chargeEfficiency, dischargeEfficiency } = battery
   const limits = limitsOf(battery, stepHours)
+  const { chargeMost, dischargeMost } = limits
+  const sharesInverter = battery.dcSide !== undefined
   const clipped = clippedFor(battery, given)
   const floor = usableKwh * battery.reserve
   let [shift, low, high] = [0, floor, usableKwh]
   for (let i = 0; i < yieldKwh.length; i++) {
     const made = yieldKwh[i] as number
-    const spare = made - (loadKwh[i] as number)
     const over = clipped ? (clipped[i] as number) : 0
+    const spare = made - (loadKwh[i] as number)
+    const mostOut = sharesInverter ? outBeside(limits, made, over) : dischargeMost
     const change =
       spare > 0 || over > 0
-        ? Math.min(Math.max(0, spare) + over, limits.chargeMost) * chargeEfficiency
-        : -Math.min(-spare, outBeside(limits, made, over)) / dischargeEfficiency
+        ? Math.min(Math.max(0, spare) + over, chargeMost) * chargeEfficiency
+        : -Math.min(-spare, mostOut) / dischargeEfficiency
     shift += change
     low = Math.max(floor, Math.min(usableKwh, low + change))
     high = Math.max(floor, Math.min(usableKwh, high + change))

@@ -48,20 +48,19 @@ export function agedYears(request: Ageing): RunYear[] {
   return Array.from({ length: request.years }, (_, year) => {
     const left = (1 - degradation) ** year
     const madeKwh = scaledYield(yieldKwh, left, made)
-    scaledYield(clippedKwh, left, clipped)
+    if (battery?.dcSide) scaledYield(clippedKwh, left, clipped)
     if (newBattery.includes(year)) held = 1
     const faded = battery && { ...battery, usableKwh: battery.usableKwh * held }
     const { bought, sold, discharged, fromClipping } = request.run(
       { yieldKwh: made, clippedKwh: clipped },
       faded,
     )
-    const sumOf = (series: Float64Array) => (battery ? series.reduce((sum, kwh) => sum + kwh, 0) : 0)
-    const dischargedKwh = sumOf(discharged)
+    const dischargedKwh = battery ? sumOf(discharged) : 0
     const bill = request.bill(bought, sold)
     const run = {
       bill: bill.annual,
       exported: exportedIn(bill),
-      yieldKwh: madeKwh + sumOf(fromClipping),
+      yieldKwh: battery?.dcSide ? madeKwh + sumOf(fromClipping) : madeKwh,
       held,
       dischargedKwh,
     }
@@ -69,6 +68,8 @@ export function agedYears(request: Ageing): RunYear[] {
     return run
   })
 }
+
+const sumOf = (series: Float64Array): number => series.reduce((sum, kwh) => sum + kwh, 0)
 
 /** What a year's bills pay for exports. */
 function exportedIn({ months }: FormBill): number {
