@@ -108,6 +108,8 @@ test.each([
   expect(batteryRunIn(world)).toBeNull()
   const none = runOf(await worldBehind(inverterId, null))
   expect(run.value(dispatchStage)).toEqual(none.value(dispatchStage))
+  const used = (of: typeof run) => ledgerOf(of).filter(({ group }) => group === 'use')
+  expect(used(run)).toEqual(used(none))
 })
 
 test('volts too low are told as those, and a battery with its own inverter hangs on anything', async () => {

@@ -5,7 +5,7 @@ import { loadId } from '../../kinds/load/load'
 import { type Storage } from '../../kinds/storage/storage'
 import { type LedgerLine, type LineId, type Term } from '../../model/ledger'
 import { type Unit } from '../../model/said'
-import { dispatchStage } from '../dispatch'
+import { batteryRunIn, dispatchStage } from '../dispatch'
 import { feedInStage, limitOf } from '../feed-in'
 import { carsIn, loadThenStage } from '../load'
 import { batteryIn, fieldsOf, loadIn, storageIn, type World } from '../world'
@@ -62,7 +62,8 @@ export const useAccount: Stage<World, Account> = stage({
   version: 7,
   after: { dispatch: dispatchStage, house: loadThenStage, feedIn: feedInStage },
   reads: (world: World) => {
-    const battery = batteryIn(world)
+    // One that is left out of the year loses nothing in it.
+    const battery = batteryRunIn(world) && batteryIn(world)
     return {
       battery: battery && fieldsOf(battery, 'id', 'usableKwh', 'efficiency', 'standbyW'),
       storage: fieldsOf(storageIn(world), 'count', 'reserve'),
