@@ -38,4 +38,6 @@ test('none where there is no port, or one for other volts', () => {
   expect(of({ ...hybrid, batteryPort: { powerKw: 5, lowV: 141, highV: 480 } })).toBeNull()
   expect(of({ ...hybrid, batteryPort: { powerKw: 5, lowV: 90, highV: 189 } })).toBeNull()
   expect(of({ ...hybrid, batteryPort: { powerKw: 5, lowV: 140, highV: 190 } })).not.toBeNull()
+  // A sheet that says both is one of a microinverter.
+  expect(of({ ...hybrid, micro: { branchBreakerA: 20 } })).toBeNull()
 })

@@ -15,14 +15,14 @@ export interface Batteries {
 
 /** What they may share, and how many of those stand side by side. */
 export interface Behind {
-  readonly inverter: Pick<InverterType, 'acPowerW' | 'efficiency' | 'batteryPort'>
+  readonly inverter: Pick<InverterType, 'acPowerW' | 'efficiency' | 'batteryPort' | 'micro'>
   readonly inverters: number
 }
 
 /**
- * Batteries of a kind as one, with all figures at the house's side; null where they suit the inverter not at all. Those
- * that are DC-coupled give and take through the inverter at its weighted efficiency, and no more than its
- * battery port passes; the sun reaches them without passing it.
+ * Batteries of a kind as one, with all figures at the house's side; null where they do not suit the inverter. DC-coupled
+ * ones give and take through the inverter at its weighted efficiency, and no more than its battery port passes; the sun
+ * reaches them without passing it.
  */
 export function asOne(
   { battery, count, reserve }: Batteries,

@@ -1,7 +1,7 @@
 /**
- * What a DC-coupled battery shares: the inverter, with the modules. Its figures are those at the house's side all the same: what goes
- * in is told as what would have come out of the inverter. So a kWh that never passes the inverter may store more than
- * one, and one from the grid, which passes it twice, stores less.
+ * What a DC-coupled battery shares with the modules: the inverter. Its figures are those at the house's side all the
+ * same: what goes in is told as what would have come out of the inverter. So a kWh that never passes the inverter may
+ * store more than one, and one from the grid, which passes it twice, stores less.
  */
 export interface DcSide {
   /** Most that sun and battery put out together, kW. */

@@ -55,6 +55,8 @@ test('what fills from the grid, sells, is empty, or never comes out', () => {
   // It has room, and leaves it: by its price, or for what comes later.
   const left = deeds({ yield: [2, 0, 0, 0, 0, 0], sold: [2, 0, 0, 0, 0, 0], battery: [5, 5, 5, 5, 5, 5] })
   expect(left).toEqual([{ interval: 0, deed: 'leaves-sun', kwh: 2, price: 0.06, later: null }])
+  // What is not sold either, as it would have to be paid for, is not told as sold.
+  expect(deeds({ yield: [2, 0, 0, 0, 0, 0], battery: [5, 5, 5, 5, 5, 5] })).toEqual([])
   const empty = deeds({ load: [0, 2, 0, 0, 0, 0], battery: [1, 1, 1, 1, 1, 1] })
   expect(empty).toEqual([{ interval: 1, deed: 'is-empty', kwh: 2, price: 0.2, later: null }])
 })

@@ -87,8 +87,11 @@ export function batteryReasons(
         ? said('sells', discharged, earned)
         : said('serves-house', discharged, bought)
     const held = at(year.battery, interval)
-    if (spare > nothing)
-      return said(held > battery.capKwh - nothing ? 'is-full' : 'leaves-sun', at(year.sold, interval), earned)
+    if (spare > nothing) {
+      const sold = at(year.sold, interval)
+      if (held > battery.capKwh - nothing) return said('is-full', sold, earned)
+      return sold > nothing ? said('leaves-sun', sold, earned) : null
+    }
     if (spare > -nothing) return null
     return held < battery.floorKwh + nothing
       ? said('is-empty', -spare, bought)

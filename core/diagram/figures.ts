@@ -1,3 +1,4 @@
+import { portFault } from '../electrical/battery-port'
 import { type CableRun } from '../cables/cable-plan'
 import { acCurrentA, breakerFor, conductorFor, polesOf } from '../cables/circuit'
 import { optimizedCurrentA } from '../electrical/electronics'
@@ -87,8 +88,7 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
       poles,
     }
   }
-  const { batteryPort } = inverter
-  const passesW = Math.min(batteryW, (batteryPort?.powerKw ?? 0) * 1000 * beside)
+  const passesW = Math.min(batteryW, (inverter.batteryPort?.powerKw ?? 0) * 1000 * beside)
   /** Of what the inverter gives, with the cross-section that somebody has chosen. */
   const given: typeof circuit = (...asked) => ({
     ...circuit(...asked),
@@ -106,7 +106,10 @@ export function figuresOf(built: Built, window: Pick<StringWindow, 'coldVocV' | 
       battery && !dcSide
         ? { ...circuit(batteryW), ...ledBy(built.cables.battery ? [built.cables.battery] : []) }
         : null,
-    dcBattery: dcSide && batteryPort ? { powerW: passesW, currentA: passesW / dcSide.lowV } : null,
+    dcBattery:
+      battery && dcSide && !portFault(battery.type, inverter)
+        ? { powerW: passesW, currentA: passesW / dcSide.lowV }
+        : null,
   }
 }
 

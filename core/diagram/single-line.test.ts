@@ -102,11 +102,16 @@ test.each([
   expect(said).toContain(`up to ${(powerW / 280).toFixed(1)} A DC`)
 })
 
-test('a battery that no port takes is not drawn on one', async () => {
-  const lost = set(withBattery, storageId, { batteryId: 'kestrelite-tower-13' })
-  const { built, window } = await drawn(job.house, lost)
-  expect(figuresOf(built, window)).toMatchObject({ battery: null, dcBattery: null })
-})
+test.each(['halyard-7600', 'dunmarrow-5'])(
+  'a battery that the port of %s does not take is not drawn on one',
+  async (inverterId) => {
+    const lost = set(set(withBattery, electricalId, { inverterId }), storageId, {
+      batteryId: 'kestrelite-tower-13',
+    })
+    const { built, window } = await drawn(job.house, lost)
+    expect(figuresOf(built, window)).toMatchObject({ battery: null, dcBattery: null })
+  },
+)
 
 test('unequal strings on one input: each length, the volts of the longest in the cold and of the shortest in the heat', async () => {
   const ids = (await drawn()).built.strings[0]?.panelIds ?? []

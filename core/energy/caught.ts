@@ -1,8 +1,7 @@
 import { type AcYear } from './ac'
 
 /**
- * A year of which a DC-coupled battery takes something that would be clipped: that much is
- * yield, and no loss.
+ * A year of which a DC-coupled battery takes something that would be clipped: that much is yield, and no loss.
  * @param caughtKwh in each interval, as what would have come out of the inverter
  * @param unavailable share of the time that the inverter is down
  */

@@ -12,7 +12,7 @@ const most = 3
 export function sizesOf(
   { batteries }: Pick<Catalogue, 'batteries'>,
   chosen: Pick<Storage, 'batteryId' | 'count'>,
-  inverter: Pick<InverterType, 'batteryPort'>,
+  inverter: Pick<InverterType, 'batteryPort' | 'micro'>,
 ): Pick<Storage, 'batteryId' | 'count'>[] {
   const sizes = suitingBatteries(batteries, inverter).flatMap(({ id, usableKwh }) => {
     const counts = Array.from({ length: most }, (_, k) => k + 1)

@@ -24,7 +24,7 @@ export const batteryPortAccount: Stage<World, Account> = stage({
       port: {
         battery: { id: battery.id, ...battery.dcSide },
         inverterId: inverter.id,
-        fault: portFault(battery, fieldsOf(inverter, 'batteryPort')),
+        fault: portFault(battery, fieldsOf(inverter, 'batteryPort', 'micro')),
         window,
         asksKw: storageIn(world).count * Math.max(battery.chargeKw, battery.dischargeKw),
         passesKw: powerKw * besideIn(world),
