@@ -78,7 +78,9 @@ test.each([
   [1, 1],
   [3, 1],
   [6, 1],
+  [8, 1],
   [4, 2],
+  [6, 3],
 ])('batteries on a battery port hang on the inverter: %i inputs, %i inverters', async (count, inverters) => {
   const onPort = set(set(withBattery, electricalId, { inverterId: 'tamsin-10' }), storageId, {
     batteryId: 'kestrelite-tower-13',
@@ -95,7 +97,7 @@ test.each([
   const { battery, dcBattery } = figuresOf({ ...built, strings, inverters }, window)
   expect(battery).toBeNull()
   // 2 x 6.4 kW, of which each port passes 10 kW; the most amperes are those at the lowest volts.
-  const powerW = inverters === 1 ? 10_000 : 12_800
+  const powerW = Math.min(12_800, 10_000 * inverters)
   expect(dcBattery).toEqual({ powerW, currentA: powerW / 280 })
   const said = drawing.marks.flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
   expect(said).toContain('2 × Kestrelite Tower 13')

@@ -305,9 +305,8 @@ function dcBatteryMarks(
     ]),
     ...symbol.disconnector([x - 8, y]),
     across(x - 18, x - 12, y),
-    ...symbol.storage([x - 25, y]),
-    label(words.batteryCurrent(currentA), [x + 3, y + 1]),
-    ...lines(words.battery, [x - 26, y + 8]),
+    ...symbol.storage([x - 25, y], 'from-right'),
+    ...lines([...words.battery, words.batteryCurrent(currentA)], [x - 26, y + 8]),
   ]
 }
 

@@ -165,12 +165,13 @@ export const meter = (at: Vec2): Mark[] => {
 }
 
 /** Cells in a row. */
-export const storage = (at: Vec2): Mark[] => {
+export const storage = (at: Vec2, led: 'from-left' | 'from-right' = 'from-left'): Mark[] => {
   const [x, y] = at
+  const side = led === 'from-left' ? 1 : -1
   const plate = (dx: number, half: number): Mark =>
     stroke([
-      [x + dx, y - half],
-      [x + dx, y + half],
+      [x + side * dx, y - half],
+      [x + side * dx, y + half],
     ])
   return [
     plate(-3, 3),
@@ -178,8 +179,8 @@ export const storage = (at: Vec2): Mark[] => {
     plate(1.4, 3),
     plate(3, 1.5),
     wire([
-      [x - 7, y],
-      [x - 3, y],
+      [x - 7 * side, y],
+      [x - 3 * side, y],
     ]),
     wire(
       [
