@@ -74,6 +74,33 @@ test('its planes from the files alone, one after the other too', () => {
   expect(lines[1]?.error?.code).toBe('no-file')
 }, 60_000)
 
+test('without an outline: the house in the middle, or at a place that is named, with where its first corner is', () => {
+  const truth = read('truth.json')
+  const known = JSON.parse(readFileSync(outline, 'utf8')) as {
+    features: [{ geometry: { coordinates: [[number, number][]] } }]
+  }
+  const [[lon, lat] = [0, 0]] = known.features[0].geometry.coordinates[0]
+  const alone = gable(['fit', '--heights', heights])
+  expect(alone.status).toBe(0)
+  const fitted = JSON.parse(alone.stdout) as typeof truth & {
+    firstCorner: { latitudeDeg: number; longitudeDeg: number }
+  }
+  const area = (planes: readonly Plane[]) => planes.reduce((sum, { areaM2 }) => sum + areaM2, 0)
+  expect(area(fitted.planes) / area(truth.planes)).toBeGreaterThan(0.97)
+  expect(area(fitted.planes) / area(truth.planes)).toBeLessThan(1.03)
+  expect(fitted.outline[0]).toEqual([0, 0])
+  // Some corner of the outline that is known lies where the first that was found does: 1 m is about 1e-5 degrees.
+  const near = known.features[0].geometry.coordinates[0].map(([x, y]) =>
+    Math.hypot(
+      (x - fitted.firstCorner.longitudeDeg) * Math.cos((lat * Math.PI) / 180),
+      y - fitted.firstCorner.latitudeDeg,
+    ),
+  )
+  expect(Math.min(...near)).toBeLessThan(0.6e-5)
+  const named = gable(['fit', '--heights', heights, '--lat', String(lat), '--lon', String(lon)])
+  expect(area((JSON.parse(named.stdout) as typeof truth).planes)).toBeCloseTo(area(fitted.planes), 0)
+}, 60_000)
+
 /** The raster as a text, which does not say its system. */
 async function asText(kind: 'ascii' | 'points'): Promise<string> {
   const file = await openHeights(readFileSync(heights).slice().buffer, 'heights.tif')
@@ -113,6 +140,10 @@ test('the same heights as a text that names no system: the same planes, and what
     })
     const said = gable(['fit', '--heights', text, '--outline', outline, '--epsg', String(assumedEpsg)])
     expect((JSON.parse(said.stdout) as typeof own).assumedEpsg).toBeNull()
+    // Without an outline or a place its own metres do, and nobody knows where on the earth that is.
+    const alone = JSON.parse(gable(['fit', '--heights', text]).stdout) as typeof own & { firstCorner: null }
+    expect(alone.firstCorner).toBeNull()
+    expect(alone.planes.length).toBeGreaterThanOrEqual(own.planes.length - 1)
     const wrong = gable(['fit', '--heights', text, '--outline', outline, '--epsg', '32601'])
     expect(wrong.stderr).toContain('heights-elsewhere')
   }
@@ -163,6 +194,13 @@ describe('what is refused, in words', () => {
     )
     const two = file('two.geojson', JSON.stringify({ type: 'Polygon', coordinates: [ring.slice(0, 2)] }))
     expect(refusal(['fit', '--heights', heights, '--outline', two]).code).toBe('no-outlines')
+    expect(refusal(['fit', '--heights', heights, '--lat', '10', '--lon', '20']).code).toBe(
+      'heights-elsewhere',
+    )
+    expect(refusal(['fit', '--heights', heights, '--lat', '-34.7']).message).toContain('given together')
+    expect(
+      refusal(['fit', '--heights', heights, '--outline', outline, '--lat', '1', '--lon', '2']).message,
+    ).toContain('instead of an outline')
     expect(refusal(['fit', '--heights', heights, '--outline', file('no.geojson', '{')]).code).toBe('not-json')
   }, 60_000)
 

@@ -80,6 +80,8 @@ test('own heights as an ASCII grid: in the zone of the place, which is said', as
   const accept = sheet.getByRole('button', { name: /^Put \d+ objects in place$/ })
   await expect(accept).toBeVisible({ timeout: 60_000 })
   await expect(sheet.getByText(/does not say which reference system/)).toBeHidden()
+  // The survey of the place has no outline of this house.
+  await expect(sheet.getByText(/none was known, so it was found in the heights/)).toBeVisible()
   const said = await sheet.getByText(/\d+ planes\. \d+% of the heights/).textContent()
   const own = sheet.getByLabel('Own heights (GeoTIFF, ASCII grid, XYZ)')
   await own.setInputFiles({ name: 'roof.asc', mimeType: 'text/plain', buffer: Buffer.from(text) })

@@ -2,6 +2,7 @@ import { fromArrayBuffer } from 'geotiff'
 import { fitAround } from '@/core/fit/around'
 import { objectsOf } from '@/core/fit/objects'
 import { heightFile } from '@/core/heights/geotiff'
+import { outlinesFor } from '@/core/fit/whose-outline'
 import { outlinesIn } from '@/core/imports/geojson-outlines'
 import { heightsAt, outlinesAt } from '@/services/survey'
 import { askTown } from './ask'
@@ -16,7 +17,11 @@ test('by the world’s interface: outlines and heights of a place make its house
   expect(found[0]?.name).toBe('14 Saltmarsh Road')
   const tiff = await fromArrayBuffer(await heightsAt(askTown, lot.place))
   const shares: number[] = []
-  const around = await fitAround(await heightFile(tiff, 'survey'), lot.place, found, (share) =>
+  const outlines = outlinesFor(
+    null,
+    found.map(({ outline }) => outline),
+  )
+  const around = await fitAround(await heightFile(tiff, 'survey'), lot.place, outlines, (share) =>
     shares.push(share),
   )
   const { volumes, dormers, chimneys, agreement } = objectsOf(around.house, 'house')

@@ -1,16 +1,15 @@
-import { type FoundAround, type OutlineToFit } from '@/core/fit/around'
+import { type FoundAround } from '@/core/fit/around'
+import { type OutlinesFor } from '@/core/fit/whose-outline'
 import { type LatLon } from '@/core/geometry/geo'
 import { type FaultDetail } from '@/core/model/fault'
 
 /** What is asked of a worker that reads the buildings in a height raster. */
-export interface FitRequest {
+export interface FitRequest extends OutlinesFor {
   readonly type: 'fit'
   readonly heights: ArrayBuffer
   /** What the raster is called. */
   readonly file: string
   readonly site: LatLon
-  /** The house first. */
-  readonly outlines: readonly OutlineToFit[]
 }
 
 /** How far a fit has come, and what became of it. */

@@ -2,7 +2,7 @@
 
 import { useEffect, useRef, useState } from 'react'
 import { type FoundAround } from '@/core/fit/around'
-import { centroid, containsPoint } from '@/core/geometry/polygon'
+import { outlinesFor } from '@/core/fit/whose-outline'
 import { outlinesIn } from '@/core/imports/geojson-outlines'
 import { ofKind } from '@/core/kinds/documents'
 import { Fault } from '@/core/model/fault'
@@ -29,7 +29,7 @@ type State =
       readonly at: 'found'
       readonly found: FoundAround
       readonly file: string
-      readonly drawn: boolean
+      readonly outline: 'drawn' | 'survey' | 'found'
     }
 
 /** Reads house, neighbours and trees from heights, shows how well they lie in them, and puts in place what is accepted. */
@@ -60,18 +60,16 @@ export function FitSheet() {
       ])
       const house = ofKind(documents.house, 'volume').find(({ role }) => role === 'house')
       const around = outlinesAround(text, site)
-      const others = around.filter(
-        ({ outline }) => !house || !containsPoint(house.outline, centroid(outline)),
-      )
-      const outlines = house ? [house, ...others] : around
+      const outlines = outlinesFor(house?.outline ?? null, around)
       const name = file?.name ?? words.survey
       show({ at: 'reading', share: 0 })
       const found = await readHeights(
-        { type: 'fit', heights, file: name, site, outlines: outlines.map(({ outline }) => ({ outline })) },
+        { type: 'fit', heights, file: name, site, ...outlines },
         (share) => show({ at: 'reading', share }),
         own.signal,
       )
-      show(found ? { at: 'found', found, file: name, drawn: house !== undefined } : { at: 'stopped' })
+      const from = house ? 'drawn' : outlines.outline ? 'survey' : 'found'
+      show(found ? { at: 'found', found, file: name, outline: from } : { at: 'stopped' })
     } catch (error) {
       if (own.signal.aborted) return show({ at: 'stopped' })
       if (!(error instanceof Fault)) throw error
@@ -130,7 +128,7 @@ export function FitSheet() {
       {state.at === 'found' && (
         <>
           <p className="quiet mb-2">
-            {sayer.say(words.source, { file: state.file, drawn: state.drawn ? 'yes' : 'no' })}
+            {sayer.say(words.source, { file: state.file, outline: state.outline })}
           </p>
           {state.found.assumedEpsg !== null && (
             <p className="mb-2">{sayer.say(words.assumed, { code: state.found.assumedEpsg })}</p>
@@ -142,10 +140,10 @@ export function FitSheet() {
   )
 }
 
-/** The outlines that the survey knows, the house first; none where it has none here. */
+/** The outlines that the survey knows, the nearest first; none where it has none here. */
 function outlinesAround(text: string, site: Parameters<typeof outlinesIn>[2]) {
   try {
-    return outlinesIn(text, words.survey, site).found
+    return outlinesIn(text, words.survey, site).found.map(({ outline }) => outline)
   } catch (error) {
     if (error instanceof Fault) return []
     throw error

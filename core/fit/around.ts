@@ -5,15 +5,12 @@ import { coversAll, heightsAround, type HeightFile } from '../heights/geotiff'
 import { cellAt, type HeightGrid } from '../heights/raster'
 import { Fault } from '../model/fault'
 import { planeHeightM, planOf } from '../roof/plane'
+import { outlineAt, searchedM } from './find-outline'
 import { fitHouse, type FittedHouse } from './fit'
 import { degreesFrame, systemAt } from './place'
 import { boxOf, holds } from './rings'
 import { type FittedTree } from './trees'
-
-/** A building's outline, metres east and north of the site. */
-export interface OutlineToFit {
-  readonly outline: readonly Vec2[]
-}
+import { type OutlinesFor } from './whose-outline'
 
 /** What was read from heights around a site. */
 export interface FoundAround {
@@ -33,38 +30,41 @@ const [aroundHouseM, aroundNeighbourM] = [25, 4]
 const mostNeighbours = 8
 
 /**
- * The house inside the first outline, the buildings inside the others, and trees.
+ * The house inside an outline, the buildings inside others, and trees.
+ * @param outlines where the house's is not known, it is found in the heights, at the site
  * @param tell hears the share of the work that is done, 0 to 1
- * @throws Fault of `heightsAround` and `fitHouse`, `heights-elsewhere`, `heights-cut-outline`
+ * @throws Fault of `heightsAround`, `outlineAt` and `fitHouse`, `heights-elsewhere`, `heights-cut-outline`
  */
 export async function fitAround(
   file: HeightFile,
   site: LatLon,
-  outlines: readonly OutlineToFit[],
+  { outline: own, others }: OutlinesFor,
   tell: (share: number) => void,
 ): Promise<FoundAround> {
-  const [first, ...others] = outlines
-  if (!first) throw new Fault('no-outline-here', {}, '')
   const { projection, assumedEpsg } = systemAt(file, site)
   const frame = degreesFrame(projection, site)
-  const isOn = ({ outline }: OutlineToFit) => coversAll(file, outline.map(frame.coordinates))
-  if (!isOn(first)) {
-    const touches = first.outline.some((p) => coversAll(file, [frame.coordinates(p)]))
+  const isOn = (outline: readonly Vec2[]) => coversAll(file, outline.map(frame.coordinates))
+  const meant: readonly Vec2[] = own ?? [[0, 0]]
+  if (!isOn(meant)) {
+    const touches = meant.some((p) => coversAll(file, [frame.coordinates(p)]))
     const elsewhere = file.projection ? 'heights-elsewhere' : 'no-projection'
     throw new Fault(touches ? 'heights-cut-outline' : elsewhere, { file: file.name }, file.name)
   }
-  const { low, high } = boxOf(first.outline, aroundHouseM)
+  const { low, high } = boxOf(meant, own ? aroundHouseM : aroundHouseM + searchedM)
   const grid = await heightsAround(file, frame, low, high)
-  const near = others.filter(isOn).slice(0, mostNeighbours)
+  const outline = own ?? outlineAt(grid, [0, 0])
+  // What a survey knows of the house that was found is no neighbour.
+  const apart = others.filter((other) => own || !overlap(other, outline))
+  const near = apart.filter(isOn).slice(0, mostNeighbours)
   const steps = near.length + 1
-  const house = fitHouse(grid, first.outline)
+  const house = fitHouse(grid, outline)
   tell(1 / steps)
   const neighbours: FittedHouse[] = []
   let neighboursLeft = 0
-  for (const [i, { outline }] of near.entries()) {
-    const box = boxOf(outline, aroundNeighbourM)
+  for (const [i, other] of near.entries()) {
+    const box = boxOf(other, aroundNeighbourM)
     try {
-      neighbours.push(fitHouse(await heightsAround(file, frame, box.low, box.high), outline))
+      neighbours.push(fitHouse(await heightsAround(file, frame, box.low, box.high), other))
     } catch (error) {
       if (!(error instanceof Fault)) throw error
       neighboursLeft++
@@ -72,7 +72,7 @@ export async function fitAround(
     tell((i + 2) / steps)
   }
   return {
-    house: { ...house, trees: standingFree(house.trees, outlines) },
+    house: { ...house, trees: standingFree(house.trees, [outline, ...apart]) },
     neighbours,
     neighboursLeft,
     residuals: residualsOf(grid, house),
@@ -80,9 +80,12 @@ export async function fitAround(
   }
 }
 
+const overlap = (one: readonly Vec2[], other: readonly Vec2[]): boolean =>
+  one.some((p) => containsPoint(other, p)) || other.some((p) => containsPoint(one, p))
+
 /** Trees whose stem is in no building. */
-const standingFree = (trees: readonly FittedTree[], outlines: readonly OutlineToFit[]): FittedTree[] =>
-  trees.filter(({ x, y }) => !outlines.some(({ outline }) => containsPoint(outline, [x, y])))
+const standingFree = (trees: readonly FittedTree[], outlines: readonly (readonly Vec2[])[]): FittedTree[] =>
+  trees.filter(({ x, y }) => !outlines.some((outline) => containsPoint(outline, [x, y])))
 
 /** How far each height inside the outline is over its plane. */
 function residualsOf(grid: HeightGrid, { planes }: FittedHouse): Float32Array {

@@ -1,8 +1,11 @@
-import { heightsAround, type HeightFile } from '../heights/geotiff'
+import { placeOf, type LatLon } from '../geometry/geo'
+import { sub2, type Vec2 } from '../geometry/vector'
+import { coversAll, heightsAround, type Frame, type HeightFile } from '../heights/geotiff'
 import { ringsInText } from '../imports/geojson-outlines'
 import { Fault } from '../model/fault'
+import { outlineAt, searchedM } from './find-outline'
 import { fitHouse, type FittedHouse } from './fit'
-import { placedOn } from './place'
+import { degreesFrame, ownFrame, placedOn, systemAt } from './place'
 import { boxOf } from './rings'
 
 /** How far around the outline heights are read, for the ground and for what shades the roof, m. */
@@ -25,4 +28,53 @@ export async function fitFromFiles(
   const { low, high } = boxOf(placed.outline, aroundM)
   const grid = await heightsAround(heights, placed.frame, low, high)
   return { ...fitHouse(grid, placed.outline), assumedEpsg: placed.assumedEpsg }
+}
+
+/**
+ * The house at a place of which no outline is known, read from a raster.
+ * @param place where it stands; the middle of the raster where it is left out
+ * @returns metres east and north of the first corner of the outline that was found; the place of that corner on the earth,
+ *   null where the raster does not say
+ * @throws Fault of the readers, of `outlineAt` and of `fitHouse`, `heights-elsewhere`, `no-projection`
+ */
+export async function fitAtPlace(
+  heights: HeightFile,
+  place: LatLon | null,
+): Promise<FittedHouse & { readonly assumedEpsg: number | null; readonly firstCorner: LatLon | null }> {
+  const { frame, at, assumedEpsg } = frameAt(heights, place)
+  const reachM = searchedM + aroundM
+  const grid = await heightsAround(heights, frame, [-reachM, -reachM], [reachM, reachM])
+  const outline = outlineAt(grid, [0, 0])
+  const [first = [0, 0]] = outline
+  const moved = { ...grid, first: sub2(grid.first, first) }
+  return {
+    ...fitHouse(
+      moved,
+      outline.map((p) => sub2(p, first)),
+    ),
+    assumedEpsg,
+    firstCorner: at && placeOf(at, first),
+  }
+}
+
+interface FrameAt {
+  readonly frame: Frame
+  readonly at: LatLon | null
+  readonly assumedEpsg: number | null
+}
+
+function frameAt(heights: HeightFile, place: LatLon | null): FrameAt {
+  if (place) {
+    const { projection, assumedEpsg } = systemAt(heights, place)
+    const frame = degreesFrame(projection, place)
+    if (!coversAll(heights, [frame.coordinates([0, 0])])) {
+      const code = heights.projection ? 'heights-elsewhere' : 'no-projection'
+      throw new Fault(code, { file: heights.name }, heights.name)
+    }
+    return { frame, at: place, assumedEpsg }
+  }
+  const middle: Vec2 = heights.at((heights.columns - 1) / 2, (heights.rows - 1) / 2)
+  if (!heights.projection) return { frame: ownFrame(heights, middle).frame, at: null, assumedEpsg: null }
+  const [longitudeDeg, latitudeDeg] = heights.projection.toDegrees(middle)
+  return frameAt(heights, { latitudeDeg, longitudeDeg })
 }

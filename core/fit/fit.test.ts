@@ -1,25 +1,11 @@
 import fc from 'fast-check'
-import { gaussian, seededRandom } from '@/core/model/random'
+import { seededRandom } from '@/core/model/random'
 import { fittedPractice } from '@/town/practice/flown'
 import { practiceKinds } from '@/town/practice/houses'
 import { noneJudged, together } from '@/town/practice/judge'
 import { rotate2, type Vec2 } from '../geometry/vector'
-import { type HeightGrid } from '../heights/raster'
 import { fitHouse } from './fit'
-
-const cellM = 0.25
-
-/** A square raster of 30 m around the origin. */
-function rasterOf(heightAt: (p: Vec2) => number, noiseM = 0, seed = 1, sideM = cellM): HeightGrid {
-  const count = Math.round(30 / sideM)
-  const normal = gaussian(seededRandom(seed))
-  const first: Vec2 = [-15 + sideM / 2, 15 - sideM / 2]
-  const heights = Float32Array.from({ length: count * count }, (_, k) => {
-    const p: Vec2 = [first[0] + (k % count) * sideM, first[1] - Math.floor(k / count) * sideM]
-    return heightAt(p) + noiseM * normal()
-  })
-  return { columns: count, rows: count, heights, first, across: [sideM, 0], down: [0, -sideM] }
-}
+import { rasterOf } from './testing'
 
 const outline: Vec2[] = [
   [-5, -4],
@@ -122,7 +108,7 @@ test('houses nobody tuned it on: planes, trees, and nothing made up', () => {
   let all = noneJudged
   for (const kind of practiceKinds)
     for (let house = 0; house < 9; house++)
-      all = together(all, fittedPractice(7001, kind, house * 7, cellM, 0.08).judged)
+      all = together(all, fittedPractice(7001, kind, house * 7, 0.25, 0.08).judged)
   expect(all.planes).toBeGreaterThan(80)
   expect(all.found).toBeGreaterThanOrEqual(0.95 * all.planes)
   expect(all.within).toBeGreaterThanOrEqual(0.95 * all.planes)

@@ -6,7 +6,7 @@ import { type FittedBlock } from './above'
 import { heightOn, type Flat } from './flat'
 import { type Parcel } from './parcels'
 import { awayFrom } from './rings'
-import { lineThrough, offLine, type Line } from './seams'
+import { crossing, lineThrough, offLine, type Line } from './seams'
 import { type Survey } from './survey'
 
 /** How far a side is looked for on both sides of where it is drawn, m. */
@@ -71,15 +71,6 @@ function around(lines: readonly Line[], outline: readonly Vec2[]): readonly Vec2
     throw error
   }
   return signedArea(next) > 0 ? next : outline
-}
-
-function crossing(p: Line, q: Line): Vec2 | null {
-  const area = p.normal[0] * q.normal[1] - p.normal[1] * q.normal[0]
-  if (Math.abs(area) < 0.05) return null
-  return [
-    (p.offsetM * q.normal[1] - q.offsetM * p.normal[1]) / area,
-    (q.offsetM * p.normal[0] - p.offsetM * q.normal[0]) / area,
-  ]
 }
 
 /** How far outwards of a side the roof ends, m: where the fewest cells lie on the wrong side. */

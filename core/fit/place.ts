@@ -92,7 +92,8 @@ export const degreesFrame = (projection: Projection, origin: LatLon): Frame => (
 
 const latLon = ([longitudeDeg, latitudeDeg]: Vec2): LatLon => ({ longitudeDeg, latitudeDeg })
 
-function ownFrame({ projection }: HeightFile, first: Vec2): Framed {
+/** Metres east and north of a point of a raster that is given in its own coordinates. */
+export function ownFrame({ projection }: Pick<HeightFile, 'projection'>, first: Vec2): Framed {
   const unitM = projection?.unitM ?? 1
   const toLocal = (p: Vec2): Vec2 => [(p[0] - first[0]) * unitM, (p[1] - first[1]) * unitM]
   return {

@@ -19,6 +19,16 @@ export const lineThrough = (a: Vec2, b: Vec2): Line => {
 export const offLine = ({ normal, offsetM }: Line, p: Vec2): number =>
   p[0] * normal[0] + p[1] * normal[1] - offsetM
 
+/** Where two lines meet; null where they run in nearly one direction. */
+export function crossing(p: Line, q: Line): Vec2 | null {
+  const area = p.normal[0] * q.normal[1] - p.normal[1] * q.normal[0]
+  if (Math.abs(area) < 0.05) return null
+  return [
+    (p.offsetM * q.normal[1] - q.offsetM * p.normal[1]) / area,
+    (q.offsetM * p.normal[0] - p.offsetM * q.normal[0]) / area,
+  ]
+}
+
 /** Cells of two planes this near to where both are equally high meet there, m. */
 const meetsM = 0.6
 /** Planes closer than this over each other meet, m, whatever line they meet in. */

@@ -3,6 +3,8 @@ export const caseRules = {
   parallelogram: 'four corners of a parallelogram, one after the other',
   'no-area': 'corners that are not in one line',
   'top-over-bottom': 'no lower than bottomM',
+  'both-or-none': 'latitude and longitude are given together, or neither',
+  'place-or-outline': 'a place is given instead of an outline, not beside one',
   'each-year': 'one for each of the years',
   'share-or-twelve': 'one share, or twelve by month',
   'corners-in-line': 'all corners lie in one line',

@@ -112,8 +112,8 @@ export const laterFaults = {
   'prices-full': 'No more than {limit, number} prices can differ from the list.',
   'device-in-use': 'This device is chosen in {options}. Choose another one there first.',
   'module-in-use': 'This module is laid in {options}. Choose another one there first.',
-  'no-outline-here':
-    'No outline is known here, and none is drawn. Trace the house in Shape first, then read its heights.',
+  'no-building-here':
+    'No building is known here, and none stands out of the heights within {within}. Trace the house in Shape first, then read its heights.',
   'fit-too-slow': 'The heights took too long to read. Is the raster very fine? Save it with larger cells.',
   'bad-raster':
     '“{file}” cannot be read as heights: it is cut short, packed in an unusual way, or something else. Save it again as an uncompressed or deflated GeoTIFF, as an ASCII grid, or as points on a grid (east, north, height).',
@@ -127,7 +127,7 @@ export const laterFaults = {
     '“{file}” does not say where it lies. A GeoTIFF with a tie point and the size of its cells is needed.',
   'no-projection':
     '“{file}” does not say which reference system it is in, and in the UTM zone of this place it lies elsewhere. Save the raster with its system, or in that zone.',
-  'heights-elsewhere': '“{file}” lies elsewhere: the outline is not on it.',
+  'heights-elsewhere': '“{file}” lies elsewhere: the house is not on it.',
   'heights-cut-outline': '“{file}” ends inside the outline. Heights around the whole house are needed.',
   'raster-too-fine':
     '“{file}” has {cells, number} cells around the house; at most {limit, number} can be read. Save it with larger cells.',
