@@ -31,6 +31,7 @@ export function makeToolContext(parts: Parts, random = Math.random): ToolContext
     locale: () => place().locale,
     sayer: () => new Sayer(english, place(), namesIn([documents.house, option()], catalogue)),
     linesNear: (at, reachM) => underLines.near(at, reachM),
+    roofOver: (outline) => underLines.roofOver(outline),
     random,
     lateStates,
   }

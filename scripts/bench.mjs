@@ -18,6 +18,7 @@ if (!process.argv.includes('--browser')) {
   runShown('node', ['--import', 'tsx', 'scripts/bench-shapes.ts'])
   console.log('\n── Houses read from heights, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-fit.ts'])
+  runShown('node', ['--import', 'tsx', 'scripts/bench-fit-yield.ts'])
   console.log('\n── Modules laid, in Node')
   runShown('node', ['--import', 'tsx', 'scripts/bench-layout.ts'])
   console.log('\n── Strings, batteries, bills, parts and diagram, in Node')

@@ -22,13 +22,14 @@ const round = ([x, y]: Vec2): [number, number] => [
 ]
 
 /** Around which job's site a lot is drawn. */
-interface Around {
+export interface Around {
   readonly origin: Vec2
   readonly latitudeDeg: number
   readonly turnRad: number
 }
 
-const volumesOf = (lot: Lot, { origin }: Around, role: Volume['role'], tag: string): AnyObject[] =>
+/** The buildings of a lot as a job has them. */
+export const volumesOf = (lot: Lot, { origin }: Around, role: Volume['role'], tag: string): AnyObject[] =>
   lot.volumes.map((volume, i): AnyObject => ({
     ...volume,
     id: `volume-${tag}${i + 1}`,
@@ -39,7 +40,7 @@ const volumesOf = (lot: Lot, { origin }: Around, role: Volume['role'], tag: stri
   }))
 
 /** A lot's house and what stands on and around it, as a designer would have drawn them. */
-function houseOf(lot: Lot, around: Around): AnyObject[] {
+export function houseOf(lot: Lot, around: Around): AnyObject[] {
   const at = (p: Vec2) => round(sub2(p, around.origin))
   return [
     ...volumesOf(lot, around, 'house', ''),

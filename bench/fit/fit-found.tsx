@@ -3,7 +3,6 @@
 import { useState } from 'react'
 import { type FoundAround } from '@/core/fit/around'
 import { objectsOf } from '@/core/fit/objects'
-import { type RoofEdge } from '@/core/kinds/volume/volume'
 import { type Said } from '@/core/model/said'
 import { later } from '@/words/en/later'
 import { slope } from '@/words/format'
@@ -12,6 +11,7 @@ import { useBench, useHouse, useSayer, useSite } from '../context'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
 import { FitPlan } from './fit-plan'
+import { pitchesOf } from './pitches-of'
 import { listed, withPieces, type Listed, type Piece } from './take-fitted'
 
 const words = later.fit
@@ -35,6 +35,10 @@ export function FitFound({ found, onDone }: { readonly found: FoundAround; reado
     )
     if (fault) return setWrong(sayer.fault(fault))
     toast(session, sayer.say(words.taken, { count }), step)
+    onDone()
+  }
+  const drawByHand = () => {
+    session.setState({ heights: found.house, chapter: 'shape', plan: true })
     onDone()
   }
   return (
@@ -69,6 +73,9 @@ export function FitFound({ found, onDone }: { readonly found: FoundAround; reado
         <button type="button" className="button button-main mt-3" disabled={count === 0} onClick={accept}>
           {count === 0 ? words.none : sayer.say(words.accept, { count })}
         </button>
+        <button type="button" className="button mt-3 ml-2" onClick={drawByHand}>
+          {words.byHand}
+        </button>
       </div>
     </div>
   )
@@ -101,26 +108,13 @@ function Facts({
             pitch: slope(weak.pitchDeg, sayer.place),
             azimuth: { value: weak.azimuthDeg, unit: 'deg' },
             cells: weak.fit.cells,
-            off: { value: 2 * weak.fit.pitchSpreadDeg, unit: 'deg' },
+            off: { value: Math.max(0.1, 2 * weak.fit.pitchSpreadDeg), unit: 'deg', digits: 1 },
           })}
         </p>
       )}
     </>
   )
 }
-
-const pitchesOf = (edges: readonly RoofEdge[], sayer: Sayer): string =>
-  [
-    ...new Set(
-      edges.flatMap((edge) =>
-        'pitchDeg' in edge
-          ? [slope(edge.pitchDeg, sayer.place)]
-          : 'gable' in edge
-            ? []
-            : [slope(edge.profile.at(-1)?.[1] ?? 0, sayer.place)],
-      ),
-    ),
-  ].join(', ')
 
 function textOf(piece: Piece, rows: readonly Listed[], sayer: Sayer): string {
   switch (piece.is) {

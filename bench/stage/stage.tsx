@@ -32,6 +32,7 @@ import { ViewButtons } from './view-buttons'
 const SelectionCard = lazyPart('SelectionCard')
 const Overlay = lazyPart('OverlayLayer')
 const UnderlaysLayer = lazyPart('UnderlaysLayer')
+const HeightLines = lazyPart('HeightLinesLayer')
 const SunLegend = lazyPart('SunLegendPanel')
 const AccessLabels = lazyPart('AccessLabelsLayer')
 const Strings = lazyPart('StringsLayer')
@@ -54,6 +55,7 @@ export function Stage({ small }: { readonly small: boolean }) {
   const { numbers } = useNumbers()
   const { selection, hover, lit, plan, day, hour, tool, chapter } = useSession((s) => s)
   const tracing = useSession((s) => (s.sketch?.points.length ?? 0) > 0)
+  const guided = useSession((s) => s.heights !== null)
   const sketching = useSession((s) => s.sketch !== null)
   const running = useStore(bench.documents.store, (s) => s.mark !== null)
   const dark = useMedia('(prefers-color-scheme: dark)')
@@ -275,6 +277,7 @@ export function Stage({ small }: { readonly small: boolean }) {
         </p>
       )}
       {view && hasUnderlays && <UnderlaysLayer view={view} ink={palette.ink} />}
+      {!small && view && chapter === 'shape' && guided && <HeightLines view={view} />}
       {!small && view && chapter === 'wire' && <Strings view={view} />}
       {!small && view && (selection || sketching || measured) && <Overlay view={view} grips={grips} />}
       {!small && view && chapter === 'shape' && tool === 'select' && (

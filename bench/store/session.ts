@@ -1,5 +1,6 @@
 import { type PlaceName } from '@/core/cables/cable-plan'
 import { createStore } from 'zustand/vanilla'
+import { type FittedHouse } from '@/core/fit/fit'
 import { type SunSpan } from '@/core/energy/sun-map'
 import { type Objects } from '@/core/kinds/documents'
 import { type Snap } from '@/core/geometry/snap'
@@ -70,6 +71,8 @@ export interface Session {
   /** What the tool for devices puts on a wall next; null for what is missing. */
   readonly placing: PlaceName | null
   readonly sketch: Sketch | null
+  /** A house read from heights whose lines are drawn by; null while none are shown. */
+  readonly heights: FittedHouse | null
   readonly toast: Toast | null
   readonly leftFolded: boolean
   readonly rightFolded: boolean
@@ -140,6 +143,7 @@ export const createSession = (optionId: string) =>
     why: null,
     placing: null,
     sketch: null,
+    heights: null,
     toast: null,
     leftFolded: isNarrow(),
     rightFolded: isNarrow(),

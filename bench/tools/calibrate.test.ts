@@ -130,7 +130,9 @@ test('an outline holds on to the ends, middles and lines of a drawing under it, 
   expect(linesNear(drawing, lie, [], [20, 2], 0.3)).toHaveLength(1)
   expect(linesNear(drawing, lie, ['GRID'], [20, 2], 0.3)).toHaveLength(0)
   const b = bench()
-  b.underLines.set((at, reachM) => linesNear(drawing, lie, ['GRID'], at, reachM))
+  b.underLines.set('drawings', {
+    near: (at, reachM) => linesNear(drawing, lie, ['GRID'], at, reachM),
+  })
   b.tools.take('trace')
   const snapAt = (x: number, y: number) => {
     b.move(x, y)

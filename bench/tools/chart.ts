@@ -8,6 +8,7 @@ import { type Site } from '@/core/site/site'
 import { type Sayer } from '@/words/sayer'
 import { type DocumentStore } from '../store/documents'
 import { type SessionStore, type ToolId } from '../store/session'
+import { type ToldRoof } from '../underlays/under-lines'
 
 /** A grip and the object it sits on. */
 export interface Grip {
@@ -52,8 +53,10 @@ export interface ToolContext {
   readonly units: () => 'metric' | 'imperial'
   readonly locale: () => string
   readonly sayer: () => Sayer
-  /** Lines of drawings under the model that come near a point. */
+  /** Lines under the model, of drawings or of heights, that come near a point. */
   readonly linesNear: (at: Vec2, reachM: number) => readonly (readonly [Vec2, Vec2])[]
+  /** The roof that heights tell of over an outline; null where none were read there. */
+  readonly roofOver: (outline: readonly Vec2[]) => ToldRoof | null
   /** 0..1, for ids. */
   readonly random: () => number
   /** States that are not there from the first. */

@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo } from 'react'
 import { useStore } from 'zustand'
+import { type Vec2 } from '@/core/geometry/vector'
 import { type LineDrawing } from '@/core/imports/line-drawing'
 import { ofKind } from '@/core/kinds/documents'
 import { linesNear } from '@/core/kinds/underlay/near'
@@ -40,15 +41,15 @@ export function UnderlaysLayer({ view, ink }: { readonly view: StageView; readon
     [view],
   )
   useEffect(() => {
-    underLines.set((at, reachM) =>
+    const near = (at: Vec2, reachM: number) =>
       shown.flatMap((underlay) => {
         const file = files[underlay.fileId]
         return file?.is === 'drawing'
           ? linesNear(file.drawing, underlay, underlay.hiddenLayers, at, reachM)
           : []
-      }),
-    )
-    return () => underLines.set(() => [])
+      })
+    underLines.set('drawings', { near })
+    return () => underLines.set('drawings', null)
   }, [underLines, shown, files])
   return null
 }

@@ -156,3 +156,50 @@ test('what is larger than a document may hold is as large as it may be', () => {
       transmissivity: Array.from({ length: 12 }, () => 0.5),
     })
 })
+
+test('a patch that stands amid the planes without meeting them does not cost the house its roof', () => {
+  const house = halfHipped()
+  const [south, ...others] = house.planes
+  if (!south) throw new Error('the house has a south side')
+  const patch: FittedPlane['corners'] = [
+    [3, 1, 107],
+    [4, 1, 107],
+    [4, 2, 107],
+    [3, 2, 107],
+  ]
+  const amid: FittedPlane = { ...south, corners: patch, pitchDeg: 0, normal: [0, 0, 1], areaM2: 1 }
+  const planes = [{ ...south, holes: [patch.toReversed()] }, ...others, amid]
+  const { volumes, agreement } = objectsOf({ ...house, planes }, 'house')
+  expect(volumes[0]?.outline).toEqual(house.outline)
+  expect(volumes[0]?.edges).toEqual(objectsOf(house, 'house').volumes[0]?.edges)
+  expect(agreement).toBeGreaterThan(0.95)
+  // Nor where the planes go around it in parts, each on one side of it.
+  const parts: FittedPlane['corners'][] = [
+    [
+      [0, 0, 103],
+      [10, 0, 103],
+      [10, 1, 104],
+      [0, 1, 104],
+    ],
+    [
+      [0, 1, 104],
+      [3, 1, 104],
+      [3, 2, 105],
+      [0, 2, 105],
+    ],
+    [
+      [4, 1, 104],
+      [10, 1, 104],
+      [10, 2, 105],
+      [4, 2, 105],
+    ],
+    [
+      [0, 2, 105],
+      [10, 2, 105],
+      [8, 4, 107],
+      [0, 4, 107],
+    ],
+  ]
+  const apart = [...parts.map((corners) => ({ ...south, corners })), ...others, amid]
+  expect(objectsOf({ ...house, planes: apart }, 'house').volumes[0]?.outline).toEqual(house.outline)
+})

@@ -28,6 +28,16 @@ export const fit = {
   stands: 'drawn already',
   accept: 'Put {count, plural, one {# object} other {# objects}} in place',
   none: 'Nothing is chosen',
+  byHand: 'Draw by hand over these lines',
+  lines: 'Lines of the heights: drawings hold on to them, new outlines take their roof from them.',
+  hide: 'Hide lines',
+  plane:
+    '{pitch} by {cells, plural, one {# height} other {# heights}}: set it on the side that the plane rises from',
+  reads:
+    'The plane falls by {pitch} to {azimuth}; it rests on {cells, plural, one {# height} other {# heights}}. No side of a drawn house is under it.',
+  pitched: '{name}: side to {azimuth} set to {pitch} from the heights.',
+  pitch: 'Pitch from heights',
+  told: '{flat, select, yes {Level roof at {eave} from the heights.} other {Eave at {eave}, {pitches} from the heights.}}',
   taken:
     '{count, plural, one {# object} other {# objects}} read from heights. Check the pitches against a photo.',
   label: 'Read from heights',

@@ -7,7 +7,7 @@ import { buildRoof } from '@/core/roof/roof'
 import { nameAmong } from '../../tools/placing'
 import { type Traced } from '../../tools/trace/drawing'
 
-/** A building over its outline, with a roof that can be built. */
+/** A building over its outline, with a roof that can be built: by heights where they were read, else a usual one. */
 export const tracedVolume: Traced = {
   closes: true,
   label: 'Trace outline',
@@ -22,9 +22,14 @@ export const tracedVolume: Traced = {
       outline,
       eaveHeightM: defaultEaveHeightM,
       edges: outline.map(() => ({ pitchDeg: defaultPitchDeg })),
+      ...context.roofOver(outline)?.roof,
     }
     checkOutline(outline)
     buildRoof(volume)
     return volume
+  },
+  said: ({ documents, roofOver }, id) => {
+    const made = documents.house[id]
+    return made?.kind === 'volume' ? (roofOver(made.outline)?.said ?? '') : ''
   },
 }

@@ -109,6 +109,8 @@ test('a gap of millimetres is closed; farther apart, round a court, or of other 
   expect(codeOf(main, { ...wing, flat: { parapetM: 0.4 } })).toBe('roofs-unlike')
   const ring = [box(0, 0, 12, 3), box(0, 9, 12, 3), box(0, 2, 3, 8), box(9, 2, 3, 8)]
   expect(codeOf(...ring.map((outline) => ({ ...main, outline })))).toBe('outline-round-court')
+  // Whoever means the outline alone has the court built over.
+  expect(unionOf(ring, 'built over')).toHaveLength(4)
 })
 
 test('over seeded pairs of turned boxes the joined outline covers what either does, and nothing else', () => {

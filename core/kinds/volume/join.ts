@@ -76,8 +76,15 @@ function liesOn([a, b]: Side, [c, d]: Side): boolean {
   return nearestOnSegment(c, d, middle).distanceM < sameM || nearestOnSegment(a, b, back).distanceM < sameM
 }
 
-/** The outline round all of them, counter-clockwise, without corners that are none. */
-export function unionOf(outlines: readonly (readonly Vec2[])[]): Vec2[] {
+/**
+ * The outline round all of them, counter-clockwise, without corners that are none.
+ * @param courts what is done about ground that they go around
+ * @throws Fault `outlines-apart`, `outline-round-court`
+ */
+export function unionOf(
+  outlines: readonly (readonly Vec2[])[],
+  courts: 'refused' | 'built over' = 'refused',
+): Vec2[] {
   const paths = outlines.map((outline) =>
     outline.map(([x, y]) => ({ x: Math.round(x * perMetre), y: Math.round(y * perMetre) })),
   )
@@ -86,9 +93,9 @@ export function unionOf(outlines: readonly (readonly Vec2[])[]): Vec2[] {
   const rings = grown(Clipper.union(grown(paths, gapM), FillRule.NonZero), -gapM)
     .map((ring) => ring.map(({ x, y }): Vec2 => [round(x / perMetre), round(y / perMetre)]))
     .filter((ring) => Math.abs(signedArea(ring)) > gapM)
-  const [ring] = rings
-  if (!ring || rings.filter((one) => signedArea(one) > 0).length > 1) throw new Fault('outlines-apart')
-  if (rings.length > 1) throw new Fault('outline-round-court')
+  const [ring, ...others] = rings.filter((one) => signedArea(one) > 0)
+  if (!ring || others.length > 0) throw new Fault('outlines-apart')
+  if (rings.length > 1 && courts === 'refused') throw new Fault('outline-round-court')
   return straight(ring)
 }
 
