@@ -56,9 +56,8 @@ test('a house is read from heights: accepted but for one tree, and taken back', 
   await page.getByRole('button', { name: 'Hide lines' }).click()
   await expect(lines).toBeHidden()
 
-  const undo = page.getByRole('button', { name: 'Undo' }).first()
-  await undo.click()
-  await undo.click()
+  // The house had its pitches from there already: what is taken back is the reading as a whole.
+  await page.getByRole('button', { name: 'Undo' }).first().click()
   await expect(outline.getByRole('button', { name: /^House\b/ })).toBeHidden()
 })
 

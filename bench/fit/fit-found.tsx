@@ -2,8 +2,12 @@
 
 import { useState } from 'react'
 import { type FoundAround } from '@/core/fit/around'
+import { type VolumeDraft } from '@/core/fit/drafts'
 import { objectsOf } from '@/core/fit/objects'
-import { type Said } from '@/core/model/said'
+import { centroid } from '@/core/geometry/polygon'
+import { type Vec2 } from '@/core/geometry/vector'
+import { metresPerFoot, toDegrees } from '@/core/model/units'
+import { sideOf } from '@/words/direction'
 import { later } from '@/words/en/later'
 import { slope } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
@@ -25,10 +29,11 @@ export function FitFound({ found, onDone }: { readonly found: FoundAround; reado
   const house = useHouse()
   const objects = objectsOf(found.house, 'house')
   const rows = listed(found, objects, house)
+  const middle = centroid(found.house.outline)
   const [left, setLeft] = useState<readonly number[]>([])
   const [wrong, setWrong] = useState<string | null>(null)
   const chosen = rows.filter(({ stands }, i) => !stands && !left.includes(i)).map(({ piece }) => piece)
-  const count = chosen.reduce((sum, piece) => sum + (piece.is === 'neighbours' ? piece.drafts.length : 1), 0)
+  const count = chosen.length
   const accept = () => {
     const { fault, step } = documents.edit(words.label, houseId, (before) =>
       withPieces(before, chosen, sayer, site),
@@ -60,22 +65,28 @@ export function FitFound({ found, onDone }: { readonly found: FoundAround; reado
                     setLeft(target.checked ? left.filter((one) => one !== i) : [...left, i])
                   }
                 />
-                <span className={row.stands ? 'text-pencil' : ''}>{named(row, rows, sayer)}</span>
+                <span className={row.stands ? 'text-pencil' : ''}>{named(row, rows, middle, sayer)}</span>
               </label>
             </li>
           ))}
         </ul>
+        {found.neighboursLeft > 0 && (
+          <p className="quiet mt-1">{sayer.say(words.neighboursLeft, { left: found.neighboursLeft })}</p>
+        )}
         {wrong !== null && (
           <p role="alert" className="mt-2 rounded-md bg-clay-soft p-2 text-clay">
             {wrong}
           </p>
         )}
-        <button type="button" className="button button-main mt-3" disabled={count === 0} onClick={accept}>
-          {count === 0 ? words.none : sayer.say(words.accept, { count })}
-        </button>
-        <button type="button" className="button mt-3 ml-2" onClick={drawByHand}>
-          {words.byHand}
-        </button>
+        {/* At hand however long the list is. */}
+        <div className="sticky bottom-0 mt-2 flex gap-2 bg-card py-2">
+          <button type="button" className="button button-main" disabled={count === 0} onClick={accept}>
+            {count === 0 ? words.none : sayer.say(words.accept, { count })}
+          </button>
+          <button type="button" className="button" onClick={drawByHand}>
+            {words.byHand}
+          </button>
+        </div>
       </div>
     </div>
   )
@@ -116,19 +127,31 @@ function Facts({
   )
 }
 
-function textOf(piece: Piece, rows: readonly Listed[], sayer: Sayer): string {
+const roofFacts = ({ flat, eaveHeightM, edges }: VolumeDraft, sayer: Sayer) => ({
+  flat: flat ? 'yes' : 'no',
+  eave: metres(eaveHeightM),
+  pitches: pitchesOf(edges, sayer),
+})
+
+/** Where something stands, as seen from the middle of the house. */
+function whereOf([x, y]: Vec2, [fromX, fromY]: Vec2, sayer: Sayer): string {
+  const [east, north] = [x - fromX, y - fromY]
+  const azimuthDeg = (toDegrees(Math.atan2(east, north)) + 360) % 360
+  const wholeM = sayer.place.units === 'imperial' ? metresPerFoot : 1
+  const value = Math.round(Math.hypot(east, north) / wholeM) * wholeM
+  const away = { value, unit: 'm' as const, digits: 0 }
+  return sayer.say(words.where, { away, side: sayer.words.compassPlaces[sideOf(azimuthDeg)] })
+}
+
+/** @param middle of the house */
+function textOf(piece: Piece, rows: readonly Listed[], middle: Vec2, sayer: Sayer): string {
   switch (piece.is) {
     case 'volume': {
       const parts = rows.filter((row) => row.piece.is === 'volume')
       const n = parts.findIndex((row) => row.piece === piece) + 1
       const head =
         n === 1 ? sayer.say(words.house, { drawn: piece.drawn ? 'yes' : 'no' }) : sayer.say(words.part, { n })
-      const facts: Said['data'] = {
-        flat: piece.draft.flat ? 'yes' : 'no',
-        eave: metres(piece.draft.eaveHeightM),
-        pitches: pitchesOf(piece.draft.edges, sayer),
-      }
-      return `${head}: ${sayer.say(words.volume, facts)}`
+      return `${head}: ${sayer.say(words.volume, roofFacts(piece.draft, sayer))}`
     }
     case 'dormer':
       return sayer.say(words.dormer, { form: piece.draft.form, width: metres(piece.draft.widthM) })
@@ -143,11 +166,15 @@ function textOf(piece: Piece, rows: readonly Listed[], sayer: Sayer): string {
       return sayer.say(words.tree, {
         height: metres(piece.draft.heightM),
         crown: metres(piece.draft.crownDiameterM),
+        where: whereOf(piece.draft.center, middle, sayer),
       })
-    case 'neighbours':
-      return sayer.say(words.neighbours, { count: piece.drafts.length, left: piece.left })
+    case 'neighbour':
+      return sayer.say(words.neighbour, {
+        ...roofFacts(piece.draft, sayer),
+        where: whereOf(centroid(piece.draft.outline), middle, sayer),
+      })
   }
 }
 
-const named = (row: Listed, rows: readonly Listed[], sayer: Sayer): string =>
-  `${textOf(row.piece, rows, sayer)}${row.stands ? ` (${words.stands})` : ''}`
+const named = (row: Listed, rows: readonly Listed[], middle: Vec2, sayer: Sayer): string =>
+  `${textOf(row.piece, rows, middle, sayer)}${row.stands ? ` (${words.stands})` : ''}`

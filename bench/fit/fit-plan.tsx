@@ -35,7 +35,7 @@ export function FitPlan({ found }: { readonly found: FoundAround }) {
   }, [residuals, scale, low, high, heightPx])
   const point = ([x, y]: readonly [number, number]) => `${(x - low[0]) * scale},${(high[1] - y) * scale}`
   return (
-    <figure>
+    <figure style={{ maxWidth: widthPx }}>
       <div
         className="relative rounded-md border border-line bg-paper"
         style={{ width: widthPx, height: heightPx }}
@@ -86,7 +86,7 @@ function PlaneMark({
   readonly scale: number
 }) {
   const site = useSite()
-  const { pitchDeg, azimuthDeg, areaM2 } = plane
+  const { pitchDeg, azimuthDeg, areaM2, fit } = plane
   const [x, y] = labelPoint(plane)
   const [cx = 0, cy = 0] = point([x, y]).split(',').map(Number)
   const angle = (azimuthDeg * Math.PI) / 180
@@ -104,8 +104,15 @@ function PlaneMark({
           strokeWidth={1.5}
         />
       )}
-      <text x={cx} y={cy + 4} textAnchor="middle" className="fill-ink text-[12px] tabular-nums">
-        {number(pitchDeg, site, 1)}°
+      <text
+        x={cx}
+        y={cy + 4}
+        textAnchor="middle"
+        className="fill-ink stroke-paper text-[12px] tabular-nums"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {number(pitchDeg, site, 1)}° ± {number(Math.max(0.1, 2 * fit.pitchSpreadDeg), site, 1)}°
       </text>
     </g>
   )

@@ -1,5 +1,7 @@
 import { type FoundAround } from '@/core/fit/around'
 import { objectsOf } from '@/core/fit/objects'
+import { centroid } from '@/core/geometry/polygon'
+import { distance2 } from '@/core/geometry/vector'
 import { ofKind, theOne, type Objects } from '@/core/kinds/documents'
 import { jobToFile, parseJob } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
@@ -78,4 +80,29 @@ test('a locked house is left as it is', () => {
   const drawn: Volume = { ...main, id: 'volume-9', name: 'Villa', locked: true }
   const [first] = listed(found, objects, { ...bare, [drawn.id]: drawn })
   expect(first?.stands).toBe(true)
+})
+
+test('trees come nearest first, and neighbours one by one: what is left stays out, what is drawn is told of', () => {
+  const moved = (byM: number) => ({
+    ...fitted,
+    planes: fitted.planes.map((plane) => ({
+      ...plane,
+      corners: plane.corners.map(([x, y, z]) => [x + byM, y, z] as const),
+    })),
+    outline: fitted.outline.map(([x, y]) => [x + byM, y] as const),
+  })
+  const beside: FoundAround = { ...found, neighbours: [moved(40), moved(-40)] }
+  const rows = listed(beside, objects, bare)
+  const trees = rows.flatMap(({ piece }) => (piece.is === 'tree' ? [piece.draft.center] : []))
+  const middle = centroid(fitted.outline)
+  const aways = trees.map((center) => distance2(center, middle))
+  expect(aways.length).toBeGreaterThan(1)
+  expect(aways).toEqual(aways.toSorted((a, b) => a - b))
+  const neighbours = rows.flatMap(({ piece }) => (piece.is === 'neighbour' ? [piece] : []))
+  // Each has a part beside it.
+  expect(neighbours).toHaveLength(4)
+  const after = withPieces(bare, neighbours.slice(0, 1), sayer, site)
+  expect(ofKind(after, 'volume').map(({ role }) => role)).toEqual(['neighbour'])
+  const again = listed(beside, objects, after).filter(({ piece }) => piece.is === 'neighbour')
+  expect(again.filter(({ stands }) => stands)).toHaveLength(1)
 })

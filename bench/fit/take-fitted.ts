@@ -19,13 +19,13 @@ import { type Volume } from '@/core/kinds/volume/volume'
 import { newId } from '@/core/model/new-id'
 import { type Sayer } from '@/words/sayer'
 
-/** One thing that can be accepted or left: a part of the house, a dormer, a block, a tree, or the neighbours together. */
+/** One thing that can be accepted or left: a part of the house, a dormer, a block, a tree, or a neighbouring building. */
 export type Piece =
   | { readonly is: 'volume'; readonly draft: VolumeDraft; readonly drawn: Volume | null }
   | { readonly is: 'dormer'; readonly draft: DormerDraft }
   | { readonly is: 'chimney'; readonly draft: ChimneyDraft }
   | { readonly is: 'tree'; readonly draft: TreeDraft }
-  | { readonly is: 'neighbours'; readonly drafts: readonly VolumeDraft[]; readonly left: number }
+  | { readonly is: 'neighbour'; readonly draft: VolumeDraft }
 
 export interface Listed {
   readonly piece: Piece
@@ -56,7 +56,7 @@ function isSame(one: readonly Vec2[], other: readonly Vec2[]): boolean {
 
 /** What was found, piece by piece, with what is drawn already. */
 export function listed(
-  { neighbours, neighboursLeft }: FoundAround,
+  { house: around, neighbours }: FoundAround,
   objects: FittedObjects,
   house: Objects,
 ): Listed[] {
@@ -64,9 +64,10 @@ export function listed(
   const own = drawn.filter(({ role }) => role === 'house')
   const isDrawn = ({ outline }: VolumeDraft) =>
     drawn.some((volume) => containsPoint(volume.outline, centroid(outline)))
-  const others = neighbours
-    .flatMap((one) => objectsOf(one, 'neighbour').volumes)
-    .filter((draft) => !isDrawn(draft))
+  const others = neighbours.flatMap((one) => objectsOf(one, 'neighbour').volumes)
+  const middle = centroid(around.outline)
+  const nearestFirst = <T extends { readonly center: Vec2 }>(things: readonly T[]) =>
+    things.toSorted((a, b) => distance2(a.center, middle) - distance2(b.center, middle))
   const [dormers, chimneys, trees] = [
     ofKind(house, 'dormer'),
     ofKind(house, 'chimney'),
@@ -85,18 +86,11 @@ export function listed(
       piece: { is: 'chimney', draft },
       stands: standsNear(chimneys, draft.center),
     })),
-    ...objects.trees.map((draft): Listed => ({
+    ...nearestFirst(objects.trees).map((draft): Listed => ({
       piece: { is: 'tree', draft },
       stands: standsNear(trees, draft.center),
     })),
-    ...(others.length + neighboursLeft > 0
-      ? [
-          {
-            piece: { is: 'neighbours', drafts: others, left: neighboursLeft },
-            stands: others.length === 0,
-          } satisfies Listed,
-        ]
-      : []),
+    ...others.map((draft): Listed => ({ piece: { is: 'neighbour', draft }, stands: isDrawn(draft) })),
   ]
 }
 
@@ -136,7 +130,7 @@ export function withPieces(before: Objects, pieces: readonly Piece[], sayer: Say
         foliage: 'broadleaf',
         transmissivity: broadleafTransmissivity(site.latitudeDeg),
       })
-    else piece.drafts.forEach(add)
+    else add(piece.draft)
   }
   return after
 }

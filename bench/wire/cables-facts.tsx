@@ -5,6 +5,7 @@ import { gaugeOf, sizesOf } from '@/core/cables/circuit'
 import { theOne } from '@/core/kinds/documents'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { sideOf } from '@/words/direction'
+import { metresPerFoot } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { type Sayer } from '@/words/sayer'
 import { useBench, useHouse, useNumbers, useOption, useSayer, useSession, useSite } from '../context'
@@ -12,7 +13,6 @@ import { ChoiceField, LengthField } from '../fields/fields'
 import { placesOf, sideLooked, targetOf, wantedPlaces } from './places'
 
 const words = later.wiring
-const feetM = 0.3048
 
 /** Where devices hang, how long their cables are, and what is lost in them. */
 export function CablesFacts({ isMicro }: { readonly isMicro: boolean }) {
@@ -131,7 +131,7 @@ function RunRow({ label, runs }: { readonly label: string; readonly runs: readon
 
 /** Nobody cuts cable to fractions of an inch. */
 const inWhole = (metres: number, units: 'metric' | 'imperial'): number =>
-  units === 'imperial' ? Math.round(metres / feetM) * feetM : metres
+  units === 'imperial' ? Math.round(metres / metresPerFoot) * metresPerFoot : metres
 
 /** What direct and alternating current lose in them in the year. */
 function LossRow() {

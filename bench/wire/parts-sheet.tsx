@@ -8,6 +8,7 @@ import { type Fault } from '@/core/model/fault'
 import { parseNumber } from '@/core/model/numbers'
 import { csvLine } from '@/core/readers/csv'
 import { entered } from '@/words/format'
+import { metresPerFoot } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { partName } from '@/words/part-name'
 import { type Sayer } from '@/words/sayer'
@@ -62,12 +63,10 @@ export function PartsSheet() {
 const numberOrNone = (text: string, locale: string): number | null =>
   text.trim() === '' ? null : parseNumber(text, locale)
 
-const feetM = 0.3048
-
 /** How a count is told, and how much one of that is. */
 const unitOf = (unit: PartLine['unit'], units: 'metric' | 'imperial') => {
   if (unit === 'piece') return { unit: '\u00a0', each: 1 }
-  return units === 'imperial' ? { unit: 'ft', each: feetM } : { unit: 'm', each: 1 }
+  return units === 'imperial' ? { unit: 'ft', each: metresPerFoot } : { unit: 'm', each: 1 }
 }
 
 /** Sets what is changed or added. */

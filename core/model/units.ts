@@ -3,7 +3,7 @@ import { readDigits, usesComma } from './numbers'
 
 export type UnitSystem = 'metric' | 'imperial'
 
-const metresPerFoot = 0.3048
+export const metresPerFoot = 0.3048
 const metresPerInch = 0.0254
 
 const number = String.raw`(?:\d[\d.,]*|[.,]\d+)`

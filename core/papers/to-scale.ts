@@ -1,6 +1,6 @@
 import { type Mark } from '../drawing/paper'
 import { type Vec2 } from '../geometry/vector'
-import { formatLength, type UnitSystem } from '../model/units'
+import { formatLength, metresPerFoot, type UnitSystem } from '../model/units'
 import { letters, type Room } from './sheet'
 
 /** Scales people draw in, metric and feet to the inch; the largest that has room is taken. */
@@ -60,7 +60,7 @@ export function furniture(
   { units, locale }: { readonly units: UnitSystem; readonly locale: string },
   words: ScaleWords,
 ): Mark[] {
-  const oneM = units === 'imperial' ? 0.3048 : 1
+  const oneM = units === 'imperial' ? metresPerFoot : 1
   const whole = [1, 2, 5, 10, 20, 50, 100].filter((n) => n * oneM * perM <= 40).at(-1) ?? 1
   const width = whole * oneM * perM
   const bar = (to: number, fill?: number): Mark => ({

@@ -15,16 +15,20 @@ export const fit = {
   fit: '{planes, plural, one {# plane} other {# planes}}. {share, number, percent} of the heights lie within {near} of them; the scatter is {rms}.',
   agreement: 'As objects, {share, number, percent} of the roof lies within {near} of these planes.',
   weak: 'Check first: the plane of {pitch} facing {azimuth}, which rests on {cells, plural, one {# height} other {# heights}} and may be off by {off}.',
-  picture: 'The planes from above, north up; heights over their plane are red, under it blue',
+  picture:
+    'The planes from above, north up, each with its pitch and by how much that may be off; heights over their plane are red, under it blue',
   found: 'Found',
   house: '{drawn, select, yes {House: sets outline, eave and pitches of what is drawn} other {House}}',
   volume: '{flat, select, yes {level roof} other {eave at {eave}, {pitches}}}',
   part: 'Part {n, number} of the house',
   dormer: 'Dormer, {form, select, gable {gabled} hip {hipped} shed {shed} other {flat}}, {width} wide',
   block: '{is, select, chimney {Chimney} vent {Vent} other {Block}}, {width} × {depth}, {height} high',
-  tree: 'Tree, {height} high, crown {crown}',
-  neighbours:
-    '{count, plural, one {# neighbouring building} other {# neighbouring buildings}}{left, plural, =0 {} one {; # more could not be read} other {; # more could not be read}}',
+  tree: 'Tree, {height} high, crown {crown}, {where}',
+  neighbour:
+    'Neighbouring building, {flat, select, yes {level roof at {eave}} other {eave at {eave}, {pitches}}}, {where}',
+  neighboursLeft:
+    '{left, plural, one {# neighbouring building} other {# neighbouring buildings}} could not be read.',
+  where: '{away} to the {side}',
   stands: 'drawn already',
   accept: 'Put {count, plural, one {# object} other {# objects}} in place',
   none: 'Nothing is chosen',
