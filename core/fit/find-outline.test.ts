@@ -111,6 +111,11 @@ test('a place beside a building means it; far from all it means none, and so do 
   ).toBe('no-building-here')
 })
 
+test('a building that the heights cut off is not taken for a whole one', () => {
+  const grid = rasterOf(standing([box.map(([x, y]): Vec2 => [x + 12, y])]))
+  expect(faultIn(() => outlineAt(grid, [10, 0]))?.code).toBe('heights-cut-building')
+})
+
 /** Share of the plan covered by both of what is covered by either. */
 function overlapOf(one: readonly Vec2[], other: readonly Vec2[]): number {
   const { low, high } = boxOf([...one, ...other])

@@ -1,13 +1,13 @@
 import { signedArea } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
-import { cellOf, cellSideM, coarser, type HeightGrid } from '../heights/raster'
+import { cellOf, type HeightGrid } from '../heights/raster'
 import { Fault } from '../model/fault'
 import { borderOf } from './border'
 import { heightOn, type Flat } from './flat'
 import { groundUnder } from './ground'
 import { grownRegions, none } from './grow'
 import { sidesAlong } from './sides'
-import { around, groupsOf, surveyOf, type Survey } from './survey'
+import { around, groupsOf, surveyOf, usefulGrid, type Survey } from './survey'
 import { treesAround } from './trees'
 
 /** What lies lower over the ground is no house, m. */
@@ -24,25 +24,28 @@ const planeShare = 0.6
 const leastPlaneM2 = 3
 /** Planes end this far before their borders, as there are too few cells around to tell, m; so near to them cells go on in them, m. */
 const [borderM, leastNearM] = [0.9, 0.2]
-/** Cells are put together where they are no more than half as wide as this, m. */
-const usualCellM = 0.22
 
 /**
  * The outline of the building at a place, from heights alone: what stands high over the ground and is no tree, its border
  * followed, and the sides laid along it.
  * @param near metres east and north, in the frame of the grid
  * @returns counter-clockwise, the first corner the one farthest to the south-west
- * @throws Fault `no-building-here`
+ * @throws Fault `no-building-here`, `heights-cut-building`
  */
 export function outlineAt(measured: HeightGrid, near: Vec2): Vec2[] {
-  const times = Math.round(usualCellM / cellSideM(measured))
-  const grid = times > 1 ? coarser(measured, times) : measured
+  const grid = usefulGrid(measured)
   const survey = surveyOf(grid, [])
-  const built = withoutThin(survey, builtOn(survey))
+  const ground = groundUnder(survey)
+  const high = Uint8Array.from(survey.z, (z, k) =>
+    z - heightOn(ground, survey.x[k] ?? 0, survey.y[k] ?? 0) > lowestM ? 1 : 0,
+  )
+  const planes = planesAmong(survey, high)
+  const built = withoutThin(survey, builtOn(survey, ground, high, planes))
   const cells = buildingAt(survey, built, near)
   const [start] = cells ?? []
   if (!cells || start === undefined)
     throw new Fault('no-building-here', { within: { value: searchedM, unit: 'm' } }, 'heights')
+  if (cells.some((k) => isOnBorder(grid, k))) throw new Fault('heights-cut-building', {}, 'heights')
   const own = withoutHoles(grid, cells)
   const border = borderOf(grid, (k) => own[k] === 1, start)
   const ring = sidesAlong(signedArea(border) < 0 ? border.reverse() : border, survey.sideM)
@@ -54,13 +57,10 @@ export function outlineAt(measured: HeightGrid, near: Vec2): Vec2[] {
 }
 
 /** 1 for cells that stand high over the ground and belong to no tree; gaps among them are filled as their neighbours are. */
-function builtOn(survey: Survey): Uint8Array {
-  const { grid, x, y, z } = survey
-  const ground = groundUnder(survey)
-  const built = Uint8Array.from(z, (height, k) =>
-    height - heightOn(ground, x[k] ?? 0, y[k] ?? 0) > lowestM ? 1 : 0,
-  )
-  for (const k of leavesAmong(survey, ground, built)) built[k] = 0
+function builtOn(survey: Survey, ground: Flat, high: Uint8Array, planes: Uint8Array): Uint8Array {
+  const { grid, z } = survey
+  const built = Uint8Array.from(high)
+  for (const k of leavesAmong(survey, ground, high, planes)) built[k] = 0
   const gaps = groupsOf(grid, (k) => Number.isNaN(z[k]))
   for (const gap of gaps) {
     const beside = gap.flatMap((k) => around(grid, k)).filter((k) => !Number.isNaN(z[k]))
@@ -73,9 +73,8 @@ function builtOn(survey: Survey): Uint8Array {
  * The cells of trees: of what is round and not of planes as a small hipped roof is, and of what is in no plane and too
  * thick for a parapet, as a crown that hangs over a roof.
  */
-function leavesAmong(survey: Survey, ground: Flat, high: Uint8Array): number[] {
+function leavesAmong(survey: Survey, ground: Flat, high: Uint8Array, planes: Uint8Array): number[] {
   const { crowns, isTree } = treesAround(survey, ground, survey.inside)
-  const planes = planesAmong(survey, high)
   const cells = isTree.map((): number[] => [])
   crowns.forEach((crown, k) => cells[crown]?.push(k))
   const round = cells.filter(
@@ -174,15 +173,16 @@ function buildingAt({ grid, sideM, x, y }: Survey, built: Uint8Array, near: Vec2
   return best
 }
 
+function isOnBorder({ columns, rows }: HeightGrid, k: number): boolean {
+  const column = k % columns
+  return column === 0 || column === columns - 1 || k < columns || k >= columns * (rows - 1)
+}
+
 /** 1 for the cells of a group and those it goes around. */
 function withoutHoles(grid: HeightGrid, cells: readonly number[]): Uint8Array {
   const own = new Uint8Array(grid.columns * grid.rows)
   for (const k of cells) own[k] = 1
-  const isOpen = (k: number) => {
-    const column = k % grid.columns
-    return column === 0 || column === grid.columns - 1 || k < grid.columns || k >= own.length - grid.columns
-  }
   for (const hole of groupsOf(grid, (k) => own[k] === 0))
-    if (!hole.some(isOpen)) for (const k of hole) own[k] = 1
+    if (!hole.some((k) => isOnBorder(grid, k))) for (const k of hole) own[k] = 1
   return own
 }

@@ -4,7 +4,7 @@ import { Fault } from '../model/fault'
 import { toDegrees } from '../model/units'
 import { checkOutline } from '../roof/check-outline'
 import { type RoofPlane } from '../roof/plane'
-import { cellSideM, coarser, type HeightGrid } from '../heights/raster'
+import { type HeightGrid } from '../heights/raster'
 import { blocksOn, standingOver, type FittedBlock, type Standing } from './above'
 import { arrangementOf, distinctLines } from './arrangement'
 import { heightOn, Sums, type Flat } from './flat'
@@ -17,7 +17,7 @@ import { regularised, wallDirections } from './regular'
 import { filled, lineThrough, partingLines } from './seams'
 import { awayFrom, boxOf, holds, inBox } from './rings'
 import { refitted, settled } from './settle'
-import { around, surveyOf, type Survey } from './survey'
+import { around, surveyOf, usefulGrid, type Survey } from './survey'
 import { treesAround, type FittedTree } from './trees'
 
 /** A plane with what it rests on. */
@@ -56,8 +56,6 @@ const lowestRoofM = 1.2
 const leastCells = 20
 /** The share of heights this near to the planes is said, m. */
 const nearM = 0.1
-/** Cells are put together where they are no more than half as wide as this, m. */
-const usualCellM = 0.22
 /** How often planes are fitted anew to what lies inside their parcels. */
 const refits = 2
 /** Flatter planes are fitted to what lies further inside: a parapet may stand along the border. By rise over run. */
@@ -70,9 +68,7 @@ const nearlyLevel = 0.1
  */
 export function fitHouse(measured: HeightGrid, outline: readonly Vec2[]): FittedHouse {
   checkOutline(outline)
-  // Finer cells scatter as much and take longer: together they tell the same with less scatter.
-  const times = Math.round(usualCellM / cellSideM(measured))
-  const grid = times > 1 ? coarser(measured, times) : measured
+  const grid = usefulGrid(measured)
   const first = roofUnder(grid, outline)
   const { survey, grown, parcels, flats } = first
   const moved = movedOutline(survey, outline, parcels, flats, grown.scatterM)

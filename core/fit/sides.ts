@@ -158,12 +158,12 @@ function joined(laid: readonly Laid[]): Line[] {
     groups.pop()
     groups[0] = [...last, ...first]
   }
-  const sides = groups.map((group): Laid => {
-    const [head] = group
-    if (!head) throw new Error('a group of sides has one')
+  const sides = groups.map((group) => {
+    const [head, end] = [group[0], group.at(-1)]
+    if (!head || !end) throw new Error('a group of sides has one')
     const whole = group.reduce((sum, { side }) => sum + side.lengthM, 0)
     const offsetM = group.reduce((sum, { side, line }) => sum + (line.offsetM * side.lengthM) / whole, 0)
-    return { side: head.side, line: { ...head.line, offsetM } }
+    return { from: head.side, to: end.side, line: { ...head.line, offsetM } }
   })
   return sides.flatMap((own, i) => {
     const next = sides[(i + 1) % sides.length] ?? own
@@ -171,7 +171,7 @@ function joined(laid: readonly Laid[]): Line[] {
     const [bx, by] = next.line.normal
     if (ax * bx + ay * by < 0.95) return [own.line]
     // Two sides that run on beside each other: a step between them, where the one ends and the other begins.
-    const [p, q] = [own.side.points.at(-1) ?? [0, 0], next.side.points[0] ?? [0, 0]]
+    const [p, q] = [own.to.points.at(-1) ?? [0, 0], next.from.points[0] ?? [0, 0]]
     const out = next.line.offsetM < own.line.offsetM ? 1 : -1
     const normal: Vec2 = [-ay * out, ax * out]
     return [own.line, { normal, offsetM: ((p[0] + q[0]) * normal[0] + (p[1] + q[1]) * normal[1]) / 2 }]

@@ -1,6 +1,6 @@
 import { containsPoint } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
-import { cellAt, cellSideM, type HeightGrid } from '../heights/raster'
+import { cellAt, cellSideM, coarser, type HeightGrid } from '../heights/raster'
 
 /** A grid with the place of every cell, and which cells lie on the house. */
 export interface Survey {
@@ -12,6 +12,15 @@ export interface Survey {
   readonly z: Float32Array
   /** 1 where the middle of the cell lies inside the outline and was measured. */
   readonly inside: Uint8Array
+}
+
+/** Cells are put together where they are no more than half as wide as this, m. */
+const usualCellM = 0.22
+
+/** A grid as fine as is of use: finer cells scatter as much and take longer, together they tell the same with less scatter. */
+export function usefulGrid(measured: HeightGrid): HeightGrid {
+  const times = Math.round(usualCellM / cellSideM(measured))
+  return times > 1 ? coarser(measured, times) : measured
 }
 
 export function surveyOf(grid: HeightGrid, outline: readonly Vec2[]): Survey {

@@ -114,6 +114,7 @@ export const laterFaults = {
   'module-in-use': 'This module is laid in {options}. Choose another one there first.',
   'no-building-here':
     'No building is known here, and none stands out of the heights within {within}. Trace the house in Shape first, then read its heights.',
+  'heights-cut-building': 'The heights end inside the building. Heights around the whole house are needed.',
   'fit-too-slow': 'The heights took too long to read. Is the raster very fine? Save it with larger cells.',
   'bad-raster':
     '“{file}” cannot be read as heights: it is cut short, packed in an unusual way, or something else. Save it again as an uncompressed or deflated GeoTIFF, as an ASCII grid, or as points on a grid (east, north, height).',
