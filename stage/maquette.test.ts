@@ -120,8 +120,8 @@ test('the light on the roofs is laid over them and nowhere else, in the colours 
         columns: 120,
         rows: 120,
         stepM: 0.25,
-        kwhM2: new Float32Array(120 * 120).fill(1000),
-        openKwhM2: 1000,
+        values: new Float32Array(120 * 120).fill(1000),
+        open: 1000,
       }
       return { face, map }
     })

@@ -17,7 +17,7 @@ import { sunMapColour } from './palette'
 /** The light on roof planes, as it is shown. */
 export interface ShownSunMap {
   readonly faces: readonly { readonly face: RoofPlane; readonly map: FaceSunMap }[]
-  /** What the ramp ends at, kWh/m². */
+  /** What the ramp ends at, in the unit of the map. */
   readonly best: number
 }
 
@@ -47,11 +47,10 @@ export function sunMapShapes({ faces, best }: ShownSunMap): Group {
     ]
     for (let row = 0; row < map.rows; row++)
       for (let column = 0; column < map.columns; column++) {
-        const kwhM2 = map.kwhM2[row * map.columns + column] ?? 0
-        if (kwhM2 <= 0) continue
+        const value = map.values[row * map.columns + column] ?? 0
         const cell = pieceIn(outline, column * map.stepM, row * map.stepM, map.stepM)
         if (cell.length < 3 || holes.some((hole) => containsPoint(hole, middleOf(cell)))) continue
-        const [r, g, b] = sunMapColour(kwhM2 / best)
+        const [r, g, b] = sunMapColour(value / best)
         colour.setRGB(r / 255, g / 255, b / 255, SRGBColorSpace)
         for (const triangle of facets(cell.map(inSpace)))
           for (const corner of triangle) {

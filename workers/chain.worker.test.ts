@@ -107,21 +107,31 @@ test('the light on the roofs follows the figures of all options, for the one on 
   if (map?.type !== 'sun-map') throw new Error('no map')
   expect(map.faces.length).toBeGreaterThan(3)
   for (const { face, map: own } of map.faces) {
-    expect(own.kwhM2).toHaveLength(own.columns * own.rows)
-    const most = own.kwhM2.reduce((a, b) => Math.max(a, b), 0)
-    expect(most).toBeLessThanOrEqual(own.openKwhM2 * 1.000001)
-    expect(most).toBeGreaterThan(face.pitchDeg > 0 ? 0.5 * own.openKwhM2 : 0)
+    expect(own.values).toHaveLength(own.columns * own.rows)
+    const most = own.values.reduce((a, b) => Math.max(a, b), 0)
+    expect(most).toBeLessThanOrEqual(own.open * 1.000001)
+    expect(most).toBeGreaterThan(face.pitchDeg > 0 ? 0.5 * own.open : 0)
   }
-  expect(map.panels.kwhM2).toHaveLength(17)
+  expect(map.panels.values).toHaveLength(17)
   // A month is a part of it.
   answers.length = 0
   send(run(43, { sunMap: 11 }))
   const december = (await idle(43)).find(({ type }) => type === 'sun-map')
   if (december?.type !== 'sun-map') throw new Error('no map')
   expect(december.faces).toHaveLength(map.faces.length)
-  expect(december.panels.bestKwhM2).toBeLessThan(map.panels.bestKwhM2 / 12)
+  expect(december.panels.best).toBeLessThan(map.panels.best / 12)
+  // Hours of sun a day are no light: fewer than the day is long.
+  answers.length = 0
+  send(run(44, { sunMap: 'hours-dec-feb' }))
+  const winter = (await idle(44)).find(({ type }) => type === 'sun-map')
+  if (winter?.type !== 'sun-map') throw new Error('no map')
+  expect(winter.span).toBe('hours-dec-feb')
+  expect(winter.faces).toHaveLength(map.faces.length)
+  expect(winter.panels.best).toBeGreaterThan(7)
+  expect(winter.panels.best).toBeLessThan(9.8)
+  for (const { map: own } of winter.faces) expect(own.open).toBeLessThan(9.8)
   // The sunniest looks south.
-  const best = map.faces.reduce((a, b) => (b.map.openKwhM2 > a.map.openKwhM2 ? b : a))
+  const best = map.faces.reduce((a, b) => (b.map.open > a.map.open ? b : a))
   expect(Math.abs(best.face.azimuthDeg - 180)).toBeLessThan(45)
 })
 

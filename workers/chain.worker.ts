@@ -1,4 +1,4 @@
-import { type SunSpan } from '@/core/energy/sun-map'
+import { type SunSpan } from '@/core/energy/sun-span'
 import { Graph } from '@/core/graph/graph'
 import { Overtaken, type Patience } from '@/core/graph/run'
 import { Fault } from '@/core/model/fault'

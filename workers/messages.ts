@@ -1,7 +1,8 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Objects } from '@/core/kinds/documents'
 import { type MoneyRanges } from '@/core/finance/ranges'
-import { type FaceSunMap, type SunSpan } from '@/core/energy/sun-map'
+import { type FaceSunMap } from '@/core/energy/sun-map'
+import { type SunSpan } from '@/core/energy/sun-span'
 import { type FaultDetail } from '@/core/model/fault'
 import { type InputAtMoment } from '@/core/readers/input-curves'
 import { type HeightWorth } from '@/core/readers/height-worth'
@@ -24,7 +25,7 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 12
+export const protocolVersion = 13
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {

@@ -37,7 +37,7 @@ test('planes are ranked by the light that falls there, shade and all; those that
 test('a plane whose map is not known has no light, and a map without cells none either', () => {
   const [first] = faces
   if (!first) throw new Error('the house has planes')
-  const dark: FaceSunMap = { ...first.map, kwhM2: new Float32Array(4) }
+  const dark: FaceSunMap = { ...first.map, values: new Float32Array(4) }
   const worth = bySunMap([{ face: first.face, map: dark }])
   expect(worth).toMatchObject({ best: 0 })
   expect(worth.of(first.face)).toBe(0)
@@ -48,6 +48,6 @@ test('a plane whose map is not known has no light, and a map without cells none 
 test('the mean is over the cells that lie on the plane alone', () => {
   const [first] = faces
   if (!first) throw new Error('the house has planes')
-  const half: FaceSunMap = { ...first.map, kwhM2: Float32Array.of(0, 1000, 1200, 0) }
+  const half: FaceSunMap = { ...first.map, values: Float32Array.of(0, 1000, 1200, 0) }
   expect(bySunMap([{ face: first.face, map: half }]).best).toBeCloseTo(1100, 6)
 })

@@ -41,9 +41,9 @@ export function bySunMap(
 }
 
 /** Over the cells that lie on the plane. */
-function meanOf({ kwhM2 }: Pick<FaceSunMap, 'kwhM2'>): number {
+function meanOf({ values }: Pick<FaceSunMap, 'values'>): number {
   let [sum, lit] = [0, 0]
-  for (const kwh of kwhM2)
+  for (const kwh of values)
     if (kwh > 0) {
       sum += kwh
       lit++

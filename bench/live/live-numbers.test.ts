@@ -85,10 +85,10 @@ test('light on the roofs that is the same after an edit is the same thing, and n
   const worker = new FakeWorker()
   const live = liveWith(worker)
   const house = {}
-  const panels = { kwhM2: Float32Array.of(900, 910), bestKwhM2: 1200 }
+  const panels = { values: Float32Array.of(900, 910), best: 1200 }
   const run = (id: number, objects: Objects, light: number) => {
     live.ask({ ...request(house, objects, {}), sunMap: 'year' })
-    const faces = [{ face: { id: 'e0' }, map: { kwhM2: Float32Array.of(light, 1100) } }]
+    const faces = [{ face: { id: 'e0' }, map: { values: Float32Array.of(light, 1100) } }]
     worker.say({ type: 'result', id, optionId: 'a', summary: { ...summary } })
     worker.say({ type: 'sun-map', id, optionId: 'a', span: 'year', faces: faces as never, panels })
     worker.say({ type: 'idle', id })
@@ -100,7 +100,7 @@ test('light on the roofs that is the same after an edit is the same thing, and n
   expect(same?.faces).toBe(first?.faces)
   const darker = run(3, {}, 990)
   expect(darker?.faces).not.toBe(first?.faces)
-  expect(darker?.faces[0]?.map.kwhM2[0]).toBe(990)
+  expect(darker?.faces[0]?.map.values[0]).toBe(990)
   expect(darker?.faces[0]?.face).toBe(first?.faces[0]?.face)
 })
 
@@ -114,7 +114,7 @@ test('the light on the roofs is asked for once, and brings no figures a second t
   worker.say({ type: 'idle', id: 1 })
   expect(worker.heard[0]?.sunMap).toBeNull()
   const numbers = live.store.getState().byOption['a']
-  const panels = { kwhM2: new Float32Array(), bestKwhM2: 0 }
+  const panels = { values: new Float32Array(), best: 0 }
   const map = { type: 'sun-map', optionId: 'a', faces: [], panels } as const
   live.ask({ ...request(house, a, b), sunMap: 'year' })
   expect(worker.heard[1]).toMatchObject({ sunMap: 'year', options: [{ id: 'a' }] })

@@ -1,6 +1,6 @@
 import { createStore } from 'zustand/vanilla'
 import { type Catalogue } from '@/core/electrical/catalogue'
-import { type SunSpan } from '@/core/energy/sun-map'
+import { type SunSpan } from '@/core/energy/sun-span'
 import { type Objects } from '@/core/kinds/documents'
 import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'

@@ -109,8 +109,8 @@ export function Stage({ small }: { readonly small: boolean }) {
   // Each run brings its map, and shares what is the same with the one before.
   const faces = roofs?.faces
   // Of another state's modules it is not known which is which.
-  const ofSpan = roofs && roofs.objects === numbers?.objects ? roofs.panels.kwhM2 : undefined
-  const bestOfPanels = roofs?.panels.bestKwhM2 ?? 0
+  const ofSpan = roofs && roofs.objects === numbers?.objects ? roofs.panels.values : undefined
+  const bestOfPanels = roofs?.panels.best ?? 0
   const span = useSession((s) => s.sunSpan)
   const best = useMemo(
     () =>
@@ -120,7 +120,7 @@ export function Stage({ small }: { readonly small: boolean }) {
           ({ sunKwhM2, sunAccess }) => sunKwhM2 / Math.max(0.01, sunAccess),
         ),
         bestOfPanels,
-        ...(faces ?? []).map(({ map }) => map.openKwhM2),
+        ...(faces ?? []).map(({ map }) => map.open),
       ),
     [panels, faces, bestOfPanels, span],
   )
@@ -163,8 +163,8 @@ export function Stage({ small }: { readonly small: boolean }) {
       panelColour: (id) => {
         const panel = byId.get(id)
         if (!showMap || !panel) return undefined
-        const kwhM2 = span === 'year' ? panel.sunKwhM2 : ofSpan?.[places.get(id) ?? -1]
-        return kwhM2 === undefined ? undefined : cssColour(sunMapColour(kwhM2 / (best || 1)))
+        const value = span === 'year' ? panel.sunKwhM2 : ofSpan?.[places.get(id) ?? -1]
+        return value === undefined ? undefined : cssColour(sunMapColour(value / (best || 1)))
       },
       sunMap: mapped,
     }
@@ -322,13 +322,13 @@ function gripAt(view: StageView, grips: readonly Grip[], screen: Vec2): Grip | n
   return found
 }
 
-/** The mean of the light on the roofs, kWh/m². */
+/** The mean of the light on the roofs. */
 function meanOf(faces: NonNullable<ReturnType<typeof useSunMap>>['faces']): number {
   let [sum, cells] = [0, 0]
   for (const { map } of faces)
-    for (const kwhM2 of map.kwhM2) {
-      sum += kwhM2
-      if (kwhM2 > 0) cells++
+    for (const value of map.values) {
+      sum += value
+      if (value > 0) cells++
     }
   return sum / Math.max(1, cells)
 }

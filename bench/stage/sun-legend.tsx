@@ -1,6 +1,7 @@
 'use client'
 
 import { useState } from 'react'
+import { isSunTime, sunTimes, type SunSpan } from '@/core/energy/sun-span'
 import { later } from '@/words/en/later'
 import { rampCss } from '@/stage/palette'
 import { monthNames, number } from '@/words/format'
@@ -8,14 +9,22 @@ import { useBench, useSession, useSite } from '../context'
 
 const words = later.shade
 
-/** What the colours of the sun map mean, and whether it is written on the modules. @param best kWh/m² a year of the sunniest place in the open */
+const spanOf = (value: string): SunSpan =>
+  value === 'year' ? value : (sunTimes.find((time) => time === value) ?? Number(value))
+
+/** What the colours of the sun map mean, and whether it is written on the modules. @param best what the sunniest place has in the open, kWh/m² or hours a day */
 export function SunLegend({ best }: { readonly best: number }) {
   const { session } = useBench()
   const site = useSite()
   const span = useSession((s) => s.sunSpan)
   const labels = useSession((s) => s.accessLabels)
   const [share, setShare] = useState(false)
-  const at = (part: number) => number(share ? part * 100 : part * best, site)
+  const timed = isSunTime(span)
+  // Of hours either what the sun is there, or what is missing to the best plane.
+  const at = (part: number) => {
+    if (!timed) return number(share ? part * 100 : part * best, site)
+    return number(share ? (1 - part) * best : part * best, site, 1)
+  }
   return (
     <div className="pointer-events-auto w-48 rounded-md bg-card/85 px-2.5 py-1.5">
       <div className="flex items-baseline justify-between">
@@ -24,14 +33,17 @@ export function SunLegend({ best }: { readonly best: number }) {
           className="cursor-pointer bg-transparent text-[12px] text-pencil"
           value={String(span)}
           onKeyDown={(event) => event.stopPropagation()}
-          onChange={({ target: { value } }) =>
-            session.setState({ sunSpan: value === 'year' ? value : Number(value) })
-          }
+          onChange={({ target: { value } }) => session.setState({ sunSpan: spanOf(value) })}
         >
           <option value="year">{words.wholeYear}</option>
           {monthNames('en').map((name, month) => (
             <option key={name} value={month}>
               {name}
+            </option>
+          ))}
+          {sunTimes.map((time) => (
+            <option key={time} value={time}>
+              {words.sunTimes[time]}
             </option>
           ))}
         </select>
@@ -42,8 +54,8 @@ export function SunLegend({ best }: { readonly best: number }) {
           onKeyDown={(event) => event.stopPropagation()}
           onChange={(event) => setShare(event.target.value === 'share')}
         >
-          <option value="kwh">kWh/m²</option>
-          <option value="share">{words.ofBest}</option>
+          <option value="kwh">{timed ? words.hoursOfSun : 'kWh/m²'}</option>
+          <option value="share">{timed ? words.hoursOfShade : words.ofBest}</option>
         </select>
       </div>
       <div className="my-0.5 h-2 rounded-full" style={{ background: rampCss }} />

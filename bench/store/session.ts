@@ -1,7 +1,7 @@
 import { type PlaceName } from '@/core/cables/cable-plan'
 import { createStore } from 'zustand/vanilla'
 import { type FittedHouse } from '@/core/fit/fit'
-import { type SunSpan } from '@/core/energy/sun-map'
+import { type SunSpan } from '@/core/energy/sun-span'
 import { type Objects } from '@/core/kinds/documents'
 import { type Snap } from '@/core/geometry/snap'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'

@@ -5,16 +5,17 @@ import { type Caster, type Receiver } from '../shade/engine'
 import { sampleGrid } from '../shade/sample-grid'
 import { patches } from '../shade/sky-patches'
 import { type SunTable } from '../shade/sun-table'
-import { beamByNode, yearByPoint, type OpenLight } from '../shade/year-light'
+import { beamByNode, hoursByNode, yearByPoint, type OpenLight } from '../shade/year-light'
 import { type SunHours } from '../sun/sun-hours'
 import { type PlaneLight } from './plane-light'
+import { isSunTime, monthsIn, type SunSpan } from './sun-span'
 
 /** Cells of the map, m. */
 export const sunMapStepM = 0.25
 /** The map is laid as tiles of the points that a module is sampled at. */
 const tileGroups = { strips: 3, halves: 2 } as const
 
-/** The light of a span on a roof plane, cell by cell. */
+/** The light of a span on a roof plane, cell by cell: kWh/m² behind a module's glass, or for a `SunTime` hours of sun a day. */
 export interface FaceSunMap {
   /** Corner of the first cell; cells go on along `across` (level) and up the slope along `along`, unit vectors. */
   readonly origin: Vec3
@@ -24,14 +25,11 @@ export interface FaceSunMap {
   readonly rows: number
   /** Side of a cell, m. */
   readonly stepM: number
-  /** Behind a module's glass, kWh/m², in the middle of each cell, row after row; 0 where the tile has none of the plane. */
-  readonly kwhM2: Float32Array
+  /** In the middle of each cell, row after row; 0 where the tile has none of the plane. */
+  readonly values: Float32Array
   /** The same without shade. */
-  readonly openKwhM2: number
+  readonly open: number
 }
-
-/** What a map is of: the year, or one of its months, 0 to 11. */
-export type SunSpan = 'year' | number
 
 /**
  * One map for each span.
@@ -74,12 +72,16 @@ export function faceSunMaps(
     castOn(receivers, tileGroups, caster, table.direction, patches.direction),
   )
   const beam = beamByNode(light.direct, sun.month, sun.stepMinutes, normal, table)
-  const opens = spans.map((span): OpenLight => ({
-    beam: span === 'year' ? beam : monthOf(beam, span),
-    dome: kwhOf(light.dome, sun, span),
-    band: kwhOf(light.horizon, sun, span),
-    ground: kwhOf(light.ground, sun, span),
-  }))
+  const opens = spans.map((span): OpenLight =>
+    isSunTime(span)
+      ? { beam: hoursByNode(sun, normal, table, monthsIn(span)), dome: 0, band: 0, ground: 0 }
+      : {
+          beam: span === 'year' ? beam : monthOf(beam, span),
+          dome: kwhOf(light.dome, sun, span),
+          band: kwhOf(light.horizon, sun, span),
+          ground: kwhOf(light.ground, sun, span),
+        },
+  )
   const [columns, rows] = [across2 * tileColumns, along2 * tileRows]
   const layers = opens.map(() => new Float32Array(columns * rows))
   tiles.forEach(([i, j], t) => {
@@ -103,8 +105,8 @@ export function faceSunMaps(
     columns,
     rows,
     stepM: sunMapStepM,
-    kwhM2: mended(layers[span] ?? new Float32Array()),
-    openKwhM2: open.beam.reduce((sum, value) => sum + value, 0) + open.dome + open.band + open.ground,
+    values: mended(layers[span] ?? new Float32Array()),
+    open: open.beam.reduce((sum, value) => sum + value, 0) + open.dome + open.band + open.ground,
   }))
 
   /** Cells whose middle lies beyond the plane's edge, where another roof may stand on it, have what those beside them have. */
@@ -142,7 +144,7 @@ export function faceSunMaps(
   }
 }
 
-const kwhOf = (watts: Float64Array, { month, stepMinutes }: SunHours, span: SunSpan) =>
+const kwhOf = (watts: Float64Array, { month, stepMinutes }: SunHours, span: 'year' | number) =>
   (watts.reduce((sum, value, k) => (span === 'year' || month[k] === span ? sum + value : sum), 0) *
     stepMinutes) /
   60_000

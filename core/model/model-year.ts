@@ -13,6 +13,10 @@ export const daysIn = (year: number): number =>
 export const daysInMonth = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const
 const monthStarts = [0, 31, 59, 90, 120, 151, 181, 212, 243, 273, 304, 334] as const
 
+/** Share of the year's days that months have, 0 to 11 each. */
+export const shareOfYear = (months: readonly number[]): number =>
+  months.reduce((sum, month) => sum + (daysInMonth[month] ?? 0), 0) / 365
+
 /** Month 0..11 of a day of the year 0..364. */
 export function monthOfDay(day: number): number {
   let month = 11

@@ -1,3 +1,4 @@
+import { shareOfYear } from '../model/model-year'
 import { dot3, newell, unit3, type Vec3 } from '../geometry/vector'
 import { type NamedCast } from './cast'
 import { type CellGroups, type Horizon, type Receiver } from './engine'
@@ -5,6 +6,7 @@ import { ofTheSky, PointsLit } from './points-lit'
 import { sampleGrid } from './sample-grid'
 import { grazing, patches } from './sky-patches'
 import { type SunTable } from './sun-table'
+import { type SunHours } from '../sun/sun-hours'
 
 /** A year's light on an open plane, kWh/m². */
 export interface OpenLight {
@@ -55,6 +57,42 @@ export function beamByNode(
     }
   }
   return beam
+}
+
+/**
+ * The hours in which the sun stands before a plane, divided among the nodes of a table.
+ * @param sun that the table was made for
+ * @param months that are counted, 0 to 11
+ * @returns hours a day, in the mean of the days of these months: `month * nodes + node`
+ */
+export function hoursByNode(
+  { month, upShare, stepMinutes, intervals }: SunHours,
+  normal: Vec3,
+  { direction, starts, node, part }: SunTable,
+  months: readonly number[],
+): Float64Array {
+  const nodes = direction.length / 3
+  const isBefore = Uint8Array.from({ length: nodes }, (_, n) => {
+    const way: Vec3 = [
+      direction[n * 3] as number,
+      direction[n * 3 + 1] as number,
+      direction[n * 3 + 2] as number,
+    ]
+    return dot3(normal, way) < grazing ? 0 : 1
+  })
+  const days = ((intervals * stepMinutes) / 1440) * shareOfYear(months)
+  const hours = new Float64Array(12 * nodes)
+  for (let entry = 0; entry < month.length; entry++) {
+    const own = month[entry] as number
+    if (!months.includes(own)) continue
+    const long = ((upShare[entry] as number) * stepMinutes) / 60 / days
+    for (let i = starts[entry] as number; i < (starts[entry + 1] as number); i++) {
+      const n = node[i] as number
+      if (isBefore[n] === 1)
+        hours[own * nodes + n] = (hours[own * nodes + n] as number) + long * (part[i] as number)
+    }
+  }
+  return hours
 }
 
 /**

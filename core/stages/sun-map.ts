@@ -1,5 +1,6 @@
 import { planeLight } from '../energy/plane-light'
-import { faceSunMaps, type FaceSunMap, type SunSpan } from '../energy/sun-map'
+import { faceSunMaps, type FaceSunMap } from '../energy/sun-map'
+import { sunTimes, type SunSpan } from '../energy/sun-span'
 import { type Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
 import { sunTable, type SunTable } from '../shade/sun-table'
@@ -65,10 +66,12 @@ const mapStage = (
         table,
         spans,
       ),
-    bytes: (maps) => maps.reduce((sum, { kwhM2 }) => sum + 300 + kwhM2.byteLength, 0),
+    bytes: (maps) => maps.reduce((sum, { values }) => sum + 300 + values.byteLength, 0),
   })
 
 export const sunMapStage = mapStage('sun map', ['year'])
+/** Hours of sun a day, by time. */
+export const sunHoursMapStage = mapStage('sun hours map', sunTimes)
 /** January first. */
 export const monthMapsStage = mapStage(
   'sun map by month',
