@@ -2,7 +2,7 @@ import { fromArrayBuffer } from 'geotiff'
 import { fitAround } from '@/core/fit/around'
 import { objectsOf } from '@/core/fit/objects'
 import { localOf, placeOf } from '@/core/geometry/geo'
-import { signedArea } from '@/core/geometry/polygon'
+import { centroid, containsPoint, signedArea } from '@/core/geometry/polygon'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
 import { heightFile } from '@/core/heights/geotiff'
 import { outlinesFor } from '@/core/fit/whose-outline'
@@ -76,6 +76,15 @@ test('a house that the survey of outlines does not have is found in the heights,
   )
   expect(again.neighbours).toHaveLength(around.neighbours.length)
   expect(again.neighboursLeft).toBe(around.neighboursLeft)
+  // Without any survey the neighbours are found in the heights too.
+  const alone = await fitAround(file, place, { outline: null, others: [] }, () => undefined)
+  expect(alone.neighbours.length).toBeGreaterThan(1)
+  for (const { outline } of alone.neighbours) {
+    const p = centroid(outline)
+    const known = found.find((one) => containsPoint(one.outline, p))?.outline
+    // One that the survey does not have is found as well.
+    if (known) expect(Math.abs(signedArea(outline) / signedArea(known) - 1)).toBeLessThan(0.06)
+  }
 }, 30_000)
 
 test('an outline that lies beside the house is moved to it', async () => {

@@ -1,11 +1,11 @@
 import { type LatLon } from '../geometry/geo'
-import { containsPoint } from '../geometry/polygon'
-import { type Vec2 } from '../geometry/vector'
+import { centroid, containsPoint } from '../geometry/polygon'
+import { distance2, type Vec2 } from '../geometry/vector'
 import { coversAll, heightsAround, type HeightFile } from '../heights/geotiff'
 import { cellAt, type HeightGrid } from '../heights/raster'
 import { Fault } from '../model/fault'
 import { planeHeightM, planOf } from '../roof/plane'
-import { outlineAt, searchedM } from './find-outline'
+import { buildingsAt, buildingsIn, searchedM } from './find-outline'
 import { fitHouse, type FittedHouse } from './fit'
 import { degreesFrame, systemAt } from './place'
 import { boxOf, holds } from './rings'
@@ -31,9 +31,9 @@ const mostNeighbours = 8
 
 /**
  * The house inside an outline, the buildings inside others, and trees.
- * @param outlines where the house's is not known, it is found in the heights, at the site
+ * @param outlines where the house's is not known, it is found in the heights, at the site; buildings around that are not known are found too
  * @param tell hears the share of the work that is done, 0 to 1
- * @throws Fault of `heightsAround`, `outlineAt` and `fitHouse`, `heights-elsewhere`, `heights-cut-outline`
+ * @throws Fault of `heightsAround`, `buildingsAt` and `fitHouse`, `heights-elsewhere`, `heights-cut-outline`
  */
 export async function fitAround(
   file: HeightFile,
@@ -52,10 +52,17 @@ export async function fitAround(
   }
   const { low, high } = boxOf(meant, own ? aroundHouseM : aroundHouseM + searchedM)
   const grid = await heightsAround(file, frame, low, high)
-  const outline = own ?? outlineAt(grid, [0, 0])
+  const { house: outline, others: seen } = own
+    ? { house: own, others: buildingsIn(grid) }
+    : buildingsAt(grid, [0, 0])
   // What a survey knows of the house that was found is no neighbour.
   const apart = others.filter((other) => own || !overlap(other, outline))
-  const near = apart.filter(isOn).slice(0, mostNeighbours)
+  const unknown = seen.filter((one) => ![outline, ...others].some((other) => overlap(one, other)))
+  const middle = centroid(outline)
+  const near = [...apart, ...unknown]
+    .filter(isOn)
+    .sort((a, b) => distance2(centroid(a), middle) - distance2(centroid(b), middle))
+    .slice(0, mostNeighbours)
   const steps = near.length + 1
   const house = fitHouse(grid, outline)
   tell(1 / steps)
@@ -67,12 +74,13 @@ export async function fitAround(
       neighbours.push(fitHouse(await heightsAround(file, frame, box.low, box.high), other))
     } catch (error) {
       if (!(error instanceof Fault)) throw error
-      neighboursLeft++
+      // What nobody knows and makes no roof is no building.
+      if (!unknown.includes(other)) neighboursLeft++
     }
     tell((i + 2) / steps)
   }
   return {
-    house: { ...house, trees: standingFree(house.trees, [outline, ...apart]) },
+    house: { ...house, trees: standingFree(house.trees, [outline, ...apart, ...unknown]) },
     neighbours,
     neighboursLeft,
     residuals: residualsOf(grid, house),
@@ -81,7 +89,8 @@ export async function fitAround(
 }
 
 const overlap = (one: readonly Vec2[], other: readonly Vec2[]): boolean =>
-  one.some((p) => containsPoint(other, p)) || other.some((p) => containsPoint(one, p))
+  [centroid(one), ...one].some((p) => containsPoint(other, p)) ||
+  [centroid(other), ...other].some((p) => containsPoint(one, p))
 
 /** Trees whose stem is in no building. */
 const standingFree = (trees: readonly FittedTree[], outlines: readonly (readonly Vec2[])[]): FittedTree[] =>

@@ -5,9 +5,11 @@ import { distance2, rotate2, type Vec2 } from '../geometry/vector'
 import { type HeightGrid } from '../heights/raster'
 import { faultIn } from '../model/fault-in'
 import { seededRandom } from '../model/random'
-import { outlineAt } from './find-outline'
+import { buildingsAt, buildingsIn } from './find-outline'
 import { boxOf } from './rings'
 import { rasterOf } from './testing'
+
+const outlineAt = (grid: HeightGrid, near: Vec2) => buildingsAt(grid, near).house
 
 /** How far the farthest corner of one ring is from the nearest of the other, both ways, m. */
 const farApart = (one: readonly Vec2[], other: readonly Vec2[]): number =>
@@ -85,6 +87,10 @@ test('a tree beside the house, a fence from it, and a shed across the garden are
     [1, 1],
   )
   expect(farApart(found, box)).toBeLessThan(0.4)
+  const others = buildingsAt(rasterOf(solid, 0.06), [1, 1]).others
+  expect(others).toHaveLength(1)
+  expect(farApart(others[0] ?? [], shed)).toBeLessThan(0.4)
+  expect(buildingsIn(rasterOf(solid, 0.06))).toHaveLength(2)
   // Asked for at the shed, it is that.
   expect(farApart(outlineAt(rasterOf(solid, 0.06), [0, 11]), shed)).toBeLessThan(0.4)
 })
@@ -114,6 +120,7 @@ test('a place beside a building means it; far from all it means none, and so do 
 test('a building that the heights cut off is not taken for a whole one', () => {
   const grid = rasterOf(standing([box.map(([x, y]): Vec2 => [x + 12, y])]))
   expect(faultIn(() => outlineAt(grid, [10, 0]))?.code).toBe('heights-cut-building')
+  expect(buildingsIn(grid)).toEqual([])
 })
 
 /** Share of the plan covered by both of what is covered by either. */

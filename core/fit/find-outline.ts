@@ -25,30 +25,60 @@ const leastPlaneM2 = 3
 /** Planes end this far before their borders, as there are too few cells around to tell, m; so near to them cells go on in them, m. */
 const [borderM, leastNearM] = [0.9, 0.2]
 
+/** Buildings that were found in heights: counter-clockwise outlines, in the frame of the grid. */
+export interface FoundBuildings {
+  /** The one at the place that was asked about. */
+  readonly house: readonly Vec2[]
+  /** The others that lie in the grid as a whole. */
+  readonly others: readonly (readonly Vec2[])[]
+}
+
 /**
- * The outline of the building at a place, from heights alone: what stands high over the ground and is no tree, its border
- * followed, and the sides laid along it.
- * @param near metres east and north, in the frame of the grid
- * @returns counter-clockwise, the first corner the one farthest to the south-west
+ * The outlines of buildings from heights alone: of what stands high over the ground and is no tree the border is followed,
+ * and sides are laid along it.
+ * @param near metres east and north, in the frame of the grid: the house is there, or the nearest building
  * @throws Fault `no-building-here`, `heights-cut-building`
  */
-export function outlineAt(measured: HeightGrid, near: Vec2): Vec2[] {
-  const grid = usefulGrid(measured)
-  const survey = surveyOf(grid, [])
-  const ground = groundUnder(survey)
-  const high = Uint8Array.from(survey.z, (z, k) =>
-    z - heightOn(ground, survey.x[k] ?? 0, survey.y[k] ?? 0) > lowestM ? 1 : 0,
+export function buildingsAt(measured: HeightGrid, near: Vec2): FoundBuildings {
+  const { survey, groups } = builtGroups(measured)
+  const cells = buildingAt(survey, groups, near)
+  if (!cells) throw new Fault('no-building-here', { within: { value: searchedM, unit: 'm' } }, 'heights')
+  if (isCut(survey, cells)) throw new Fault('heights-cut-building', {}, 'heights')
+  return {
+    house: outlineOf(survey, cells),
+    others: wholeOnes(
+      survey,
+      groups.filter((one) => one !== cells),
+    ),
+  }
+}
+
+/** The outlines of all buildings that lie in a grid as a whole. */
+export function buildingsIn(measured: HeightGrid): (readonly Vec2[])[] {
+  const { survey, groups } = builtGroups(measured)
+  return wholeOnes(survey, groups)
+}
+
+/** Cells of buildings, group by group. */
+function builtGroups(measured: HeightGrid): { readonly survey: Survey; readonly groups: number[][] } {
+  const survey = surveyOf(usefulGrid(measured), [])
+  const built = withoutThin(survey, builtOn(survey))
+  const groups = groupsOf(survey.grid, (k) => built[k] === 1).filter(
+    (cells) => cells.length * survey.sideM ** 2 >= leastBuildingM2,
   )
-  const planes = planesAmong(survey, high)
-  const built = withoutThin(survey, builtOn(survey, ground, high, planes))
-  const cells = buildingAt(survey, built, near)
-  const [start] = cells ?? []
-  if (!cells || start === undefined)
-    throw new Fault('no-building-here', { within: { value: searchedM, unit: 'm' } }, 'heights')
-  if (cells.some((k) => isOnBorder(grid, k))) throw new Fault('heights-cut-building', {}, 'heights')
+  return { survey, groups }
+}
+
+const isCut = ({ grid }: Survey, cells: readonly number[]) => cells.some((k) => isOnBorder(grid, k))
+
+const wholeOnes = (survey: Survey, groups: readonly number[][]) =>
+  groups.filter((cells) => !isCut(survey, cells)).map((cells) => outlineOf(survey, cells))
+
+/** The outline around connected cells, its first corner the one farthest to the south-west. */
+function outlineOf({ grid, sideM }: Survey, cells: readonly number[]): Vec2[] {
   const own = withoutHoles(grid, cells)
-  const border = borderOf(grid, (k) => own[k] === 1, start)
-  const ring = sidesAlong(signedArea(border) < 0 ? border.reverse() : border, survey.sideM)
+  const border = borderOf(grid, (k) => own[k] === 1, cells[0] ?? 0)
+  const ring = sidesAlong(signedArea(border) < 0 ? border.reverse() : border, sideM)
   const first = ring.reduce((best, [x, y], i) => {
     const [bx, by] = ring[best] ?? [x, y]
     return x + y < bx + by ? i : best
@@ -57,10 +87,14 @@ export function outlineAt(measured: HeightGrid, near: Vec2): Vec2[] {
 }
 
 /** 1 for cells that stand high over the ground and belong to no tree; gaps among them are filled as their neighbours are. */
-function builtOn(survey: Survey, ground: Flat, high: Uint8Array, planes: Uint8Array): Uint8Array {
-  const { grid, z } = survey
+function builtOn(survey: Survey): Uint8Array {
+  const { grid, x, y, z } = survey
+  const ground = groundUnder(survey)
+  const high = Uint8Array.from(z, (height, k) =>
+    height - heightOn(ground, x[k] ?? 0, y[k] ?? 0) > lowestM ? 1 : 0,
+  )
   const built = Uint8Array.from(high)
-  for (const k of leavesAmong(survey, ground, high, planes)) built[k] = 0
+  for (const k of leavesAmong(survey, ground, high)) built[k] = 0
   const gaps = groupsOf(grid, (k) => Number.isNaN(z[k]))
   for (const gap of gaps) {
     const beside = gap.flatMap((k) => around(grid, k)).filter((k) => !Number.isNaN(z[k]))
@@ -73,7 +107,8 @@ function builtOn(survey: Survey, ground: Flat, high: Uint8Array, planes: Uint8Ar
  * The cells of trees: of what is round and not of planes as a small hipped roof is, and of what is in no plane and too
  * thick for a parapet, as a crown that hangs over a roof.
  */
-function leavesAmong(survey: Survey, ground: Flat, high: Uint8Array, planes: Uint8Array): number[] {
+function leavesAmong(survey: Survey, ground: Flat, high: Uint8Array): number[] {
+  const planes = planesAmong(survey, high)
   const { crowns, isTree } = treesAround(survey, ground, survey.inside)
   const cells = isTree.map((): number[] => [])
   crowns.forEach((crown, k) => cells[crown]?.push(k))
@@ -154,14 +189,11 @@ function underSquares({ grid, sideM }: Survey, built: Uint8Array): Uint8Array {
 }
 
 /** The cells of the building at a place, or of the nearest that may be meant. */
-function buildingAt({ grid, sideM, x, y }: Survey, built: Uint8Array, near: Vec2): number[] | null {
-  const large = groupsOf(grid, (k) => built[k] === 1).filter(
-    (cells) => cells.length * sideM ** 2 >= leastBuildingM2,
-  )
+function buildingAt({ grid, x, y }: Survey, groups: readonly number[][], near: Vec2): number[] | null {
   const [column, row] = cellOf(grid, near).map(Math.round)
   const here = (row ?? 0) * grid.columns + (column ?? 0)
   let [best, leastM]: [number[] | null, number] = [null, searchedM]
-  for (const cells of large) {
+  for (const cells of groups) {
     const awayM = cells.includes(here)
       ? 0
       : cells.reduce(

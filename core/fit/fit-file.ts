@@ -3,7 +3,7 @@ import { sub2, type Vec2 } from '../geometry/vector'
 import { coversAll, heightsAround, type Frame, type HeightFile } from '../heights/geotiff'
 import { ringsInText } from '../imports/geojson-outlines'
 import { Fault } from '../model/fault'
-import { outlineAt, searchedM } from './find-outline'
+import { buildingsAt, searchedM } from './find-outline'
 import { fitHouse, type FittedHouse } from './fit'
 import { degreesFrame, ownFrame, placedOn, systemAt } from './place'
 import { boxOf } from './rings'
@@ -35,7 +35,7 @@ export async function fitFromFiles(
  * @param place where it stands; the middle of the raster where it is left out
  * @returns metres east and north of the first corner of the outline that was found; the place of that corner on the earth,
  *   null where the raster does not say
- * @throws Fault of the readers, of `outlineAt` and of `fitHouse`, `heights-elsewhere`, `no-projection`
+ * @throws Fault of the readers, of `buildingsAt` and of `fitHouse`, `heights-elsewhere`, `no-projection`
  */
 export async function fitAtPlace(
   heights: HeightFile,
@@ -44,7 +44,7 @@ export async function fitAtPlace(
   const { frame, at, assumedEpsg } = frameAt(heights, place)
   const reachM = searchedM + aroundM
   const grid = await heightsAround(heights, frame, [-reachM, -reachM], [reachM, reachM])
-  const outline = outlineAt(grid, [0, 0])
+  const { house: outline } = buildingsAt(grid, [0, 0])
   const [first = [0, 0]] = outline
   const moved = { ...grid, first: sub2(grid.first, first) }
   return {

@@ -1,4 +1,4 @@
-import { outlineAt } from '@/core/fit/find-outline'
+import { buildingsAt } from '@/core/fit/find-outline'
 import { fitHouse, type FittedHouse } from '@/core/fit/fit'
 import { sub2 } from '@/core/geometry/vector'
 import { cellAt } from '@/core/heights/raster'
@@ -26,7 +26,7 @@ export function fittedPractice(
   const local = { ...grid, first: sub2(grid.first, origin) }
   const fitted = fitHouse(
     local,
-    outline === 'known' ? truth.outline : outlineAt(local, sub2(place.lot.center, origin)),
+    outline === 'known' ? truth.outline : buildingsAt(local, sub2(place.lot.center, origin)).house,
   )
   const middle = cellAt(local, grid.columns / 2, grid.rows / 2)
   const reachM = (grid.columns * cellM) / 2 - 1
