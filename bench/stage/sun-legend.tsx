@@ -26,7 +26,7 @@ export function SunLegend({ best }: { readonly best: number }) {
     return number(share ? (1 - part) * best : part * best, site, 1)
   }
   return (
-    <div className="pointer-events-auto w-48 rounded-md bg-card/85 px-2.5 py-1.5">
+    <div className="pointer-events-auto w-56 rounded-md bg-card/85 px-2.5 py-1.5">
       <div className="flex items-baseline justify-between">
         <select
           aria-label={words.span}
@@ -62,7 +62,7 @@ export function SunLegend({ best }: { readonly best: number }) {
       <p className="quiet flex justify-between">
         {best > 0 ? [0, 0.5, 1].map((part) => <span key={part}>{at(part)}</span>) : words.computingMap}
       </p>
-      <p className="quiet">{words.toBest}</p>
+      <p className="quiet">{timed && share ? words.missing : words.toBest}</p>
       <label className="mt-0.5 flex items-center gap-1.5 text-[12px] text-pencil">
         <input
           type="checkbox"

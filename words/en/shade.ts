@@ -59,6 +59,7 @@ export const shade = {
   legendUnit: 'Unit of the sun map',
   ofBest: '% of best',
   toBest: '0 to the best plane without shade',
+  missing: 'Fewer than the best plane without shade',
   onModules: 'Sun access on modules, %',
   path: 'Sun path',
   pathOf: 'Seen from the middle of {what}',
