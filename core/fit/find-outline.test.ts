@@ -67,6 +67,34 @@ test('wings, a yard within, a slanted side; gaps in the measuring are no holes',
   expect(farApart(found, ring)).toBeLessThan(0.35)
 })
 
+test('a gap in the measuring over the edge of the roof takes no bite out of it', () => {
+  const heightAt = standing([box])
+  const found = outlineAt(
+    rasterOf((p) => (Math.hypot(p[0] - 4.4, p[1]) < 0.9 ? NaN : heightAt(p)), 0.05),
+    [0, 0],
+  )
+  expect(found).toHaveLength(4)
+  expect(farApart(found, box)).toBeLessThan(0.3)
+})
+
+test('a small tall house under a hipped roof is no tree', () => {
+  const small: Vec2[] = [
+    [-3, -3],
+    [3, -3],
+    [3, 3],
+    [-3, 3],
+  ]
+  const rise = Math.tan((38 * Math.PI) / 180)
+  const found = outlineAt(
+    rasterOf(([x, y]) => {
+      const insideM = 3 - Math.max(Math.abs(x), Math.abs(y))
+      return insideM > 0 ? 3 + rise * insideM : 0
+    }, 0.08),
+    [0, 0],
+  )
+  expect(farApart(found, small)).toBeLessThan(0.4)
+})
+
 test('a tree beside the house, a fence from it, and a shed across the garden are left out', () => {
   const random = seededRandom(11)
   // One beam in four goes into the leaves; over the roof the crown hangs 0.2 m wide.

@@ -13,6 +13,8 @@ const leastSideCells = 2
 /** A side that runs within this of square to the others is square to them, rad; a short one says less. */
 const [squareRad, shortSquareRad] = [0.2, 0.6]
 const shortM = 2.5
+/** One as short as this that runs askew is the cut corner of a step or of something that sticks out, m and rad. */
+const [cutM, cutRad] = [1.1, 0.45]
 /** Sides in one direction that lie nearer to each other than this are one, m. */
 const sameSideM = 0.45
 /** The outline made of sides may differ from the border in area by this share. */
@@ -41,7 +43,10 @@ export function sidesAlong(border: readonly Vec2[], cellM: number): Vec2[] {
     return [sideOf(points, distance2(a, b))]
   })
   const main = mainDirection(sides)
-  const lines = joined(sides.map((side) => ({ side, line: lineOf(side, main) })))
+  const walls = sides.filter(
+    ({ lengthM, angleRad }) => lengthM > cutM || Math.abs(angleRad - squareTo(main, angleRad)) < cutRad,
+  )
+  const lines = joined(walls.map((side) => ({ side, line: lineOf(side, main) })))
   const ring = lines.flatMap((line, i) => {
     const corner = crossing(lines[(i + lines.length - 1) % lines.length] ?? line, line)
     return corner ? [corner] : []
@@ -129,10 +134,13 @@ function mainDirection(sides: readonly Side[]): number {
   return Math.atan2(sine, cosine) / 4
 }
 
+/** The direction nearest to an angle that runs in the main direction or square to it, rad. */
+const squareTo = (main: number, angleRad: number): number =>
+  main + Math.round((angleRad - main) / (Math.PI / 2)) * (Math.PI / 2)
+
 /** The line of a side: square to the main direction where it nearly is; the normal points inwards. */
 function lineOf({ points, angleRad, lengthM }: Side, main: number): Line {
-  const quarter = Math.PI / 2
-  const square = main + Math.round((angleRad - main) / quarter) * quarter
+  const square = squareTo(main, angleRad)
   const off = Math.abs(angleRad - square)
   const angle = off < (lengthM < shortM ? shortSquareRad : squareRad) ? square : angleRad
   const normal: Vec2 = [-Math.sin(angle), Math.cos(angle)]
