@@ -55,7 +55,7 @@ test('a level roof in walls has their height; beside the house there is nothing 
 })
 
 test('planes that make no roof over what was drawn tell nothing', () => {
-  // Only gables: nothing closes a roof over a triangle whose sides no eave runs along.
+  // A triangle whose sides no eave runs along.
   const across: Vec2[] = [
     [-4.5, -2.5],
     [4.5, 2.5],

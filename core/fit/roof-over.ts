@@ -1,10 +1,8 @@
 import { centroid, containsPoint, nearestOnSegment } from '../geometry/polygon'
 import { type Vec2 } from '../geometry/vector'
-import { Fault } from '../model/fault'
 import { toDegrees } from '../model/units'
 import { labelPoint } from '../roof/label-point'
 import { planOf, type RoofPlane } from '../roof/plane'
-import { buildRoof } from '../roof/roof'
 import { type FittedHouse } from './fit'
 import { roofOn, type RoofDraft } from './roof-on'
 
@@ -14,26 +12,15 @@ const byHandM = 0.8
 const acrossDeg = 20
 
 /**
- * Eave height and roof over an outline that was drawn by hand, by what was read from heights there; null where nothing was, or
- * where that makes no roof over this outline.
+ * Eave height and roof over an outline that was drawn by hand, by what was read from heights there; null where nothing was,
+ * or no eave runs along a side.
  */
 export function roofOver(outline: readonly Vec2[], house: FittedHouse): RoofDraft | null {
   const planes = house.planes.filter((plane) => {
     const [x, y] = labelPoint(plane)
     return containsPoint(outline, [x, y])
   })
-  const roof = planes.length === 0 ? null : roofOn(outline, planes, house, byHandM)
-  return roof && canStand({ outline, ...roof }) ? roof : null
-}
-
-function canStand(roof: Parameters<typeof buildRoof>[0]): boolean {
-  try {
-    buildRoof(roof)
-    return true
-  } catch (error) {
-    if (error instanceof Fault) return false
-    throw error
-  }
+  return planes.length === 0 ? null : roofOn(outline, planes, house, byHandM)
 }
 
 /** The side of a building that a plane rises from: of those it looks across the nearest to it; null where it looks across none. */
