@@ -43,7 +43,7 @@ export function FitFound({ found, onDone }: { readonly found: FoundAround; reado
     onDone()
   }
   const drawByHand = () => {
-    session.setState({ heights: found.house, chapter: 'shape', plan: true })
+    session.setState({ heights: { house: found.house, at: site }, chapter: 'shape', plan: true })
     onDone()
   }
   return (

@@ -3,6 +3,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { guideLines } from '@/core/fit/roof-over'
 import { ofKind } from '@/core/kinds/documents'
+import { type LatLon } from '@/core/geometry/geo'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type StageView } from '@/stage/stage-view'
 import { later } from '@/words/en/later'
@@ -14,6 +15,9 @@ const words = later.fit
 /** Smaller planes carry no pitch, m2. */
 const leastAreaM2 = 3
 
+const isSamePlace = (a: LatLon, b: LatLon) =>
+  a.latitudeDeg === b.latitudeDeg && a.longitudeDeg === b.longitudeDeg
+
 /** The planes that were read from heights, as lines on the ground to draw by, and their pitches to take. */
 export function HeightLines({ view }: { readonly view: StageView }) {
   const [, redraw] = useState(0)
@@ -21,7 +25,9 @@ export function HeightLines({ view }: { readonly view: StageView }) {
   const { documents, session, underLines } = useBench()
   const sayer = useSayer()
   const site = useSite()
-  const house = useSession((s) => s.heights)
+  const read = useSession((s) => s.heights)
+  // Of another place, once the site has been moved, they tell nothing.
+  const house = read && isSamePlace(read.at, site) ? read.house : null
   // The planes of what is drawn have their pitch in the same place.
   const drawn = ofKind(useHouse(), 'volume').length > 0
   const selecting = useSession((s) => s.tool === 'select')

@@ -4,6 +4,7 @@ import { type FittedHouse } from '@/core/fit/fit'
 import { type SunSpan } from '@/core/energy/sun-span'
 import { type Objects } from '@/core/kinds/documents'
 import { type Snap } from '@/core/geometry/snap'
+import { type LatLon } from '@/core/geometry/geo'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { type PlaneFrame } from '@/core/layout/plane-frame'
 import { type Words } from '@/words/words'
@@ -71,8 +72,8 @@ export interface Session {
   /** What the tool for devices puts on a wall next; null for what is missing. */
   readonly placing: PlaceName | null
   readonly sketch: Sketch | null
-  /** A house read from heights whose lines are drawn by; null while none are shown. */
-  readonly heights: FittedHouse | null
+  /** A house read from heights whose lines are drawn by, and the site it is in the frame of; null while none are shown. */
+  readonly heights: { readonly house: FittedHouse; readonly at: LatLon } | null
   readonly toast: Toast | null
   readonly leftFolded: boolean
   readonly rightFolded: boolean

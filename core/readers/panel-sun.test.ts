@@ -1,4 +1,4 @@
-import { freshGraph, job, option, runOf, worldOf } from '@/town/testing'
+import { freshGraph, job, option, rack, runOf, worldOf } from '@/town/testing'
 import { monthsIn, sunTimes } from '../energy/sun-span'
 import { shareOfYear } from '../model/model-year'
 import { panelLightStage } from '../stages/panel-light'
@@ -40,4 +40,17 @@ test('hours of sun a day on each module: never more than the plane has, and the 
   const south = lost.slice(0, 9)
   const [least, most] = [south.indexOf(Math.min(...south)), south.indexOf(Math.max(...south))]
   expect(year.values[least]).toBeGreaterThan(year.values[most] ?? Infinity)
+})
+
+test('the sun is before modules that turn with it all day: more hours than before those that lie still', async () => {
+  const hoursOn = async (tracking: 'fixed' | 'two-axis') => {
+    const turning = runOf(await worldOf(job.house, { ...option, rack: { ...rack, id: 'rack', tracking } }))
+    return panelSun(turning, 'hours').best
+  }
+  const fixed = await hoursOn('fixed')
+  // 4,380 h of sun a year and a little more, by how it is lifted over the horizon.
+  const turned = await hoursOn('two-axis')
+  expect(turned).toBeGreaterThan(12)
+  expect(turned).toBeLessThan(12.4)
+  expect(turned).toBeGreaterThan(fixed + 0.3)
 })

@@ -51,7 +51,8 @@ function panelHours(run: Run<World>, time: SunTime): PanelSun {
   const { month, direction, upShare, stepMinutes, intervals } = run.value(sunStage)
   const months = monthsIn(time)
   const days = ((intervals * stepMinutes) / 1440) * shareOfYear(months)
-  const hoursOf = (normal: Vec3, lit: (entry: number) => number) => {
+  /** @param normal of the modules; null where they turn with the sun, which is before them all day */
+  const hoursOf = (normal: Vec3 | null, lit: (entry: number) => number) => {
     let sum = 0
     for (let k = 0; k < month.length; k++) {
       if (!months.includes(month[k] as number)) continue
@@ -60,16 +61,16 @@ function panelHours(run: Run<World>, time: SunTime): PanelSun {
         direction[k * 3 + 1] as number,
         direction[k * 3 + 2] as number,
       ]
-      if (dot3(normal, way) >= grazing) sum += (upShare[k] as number) * lit(k)
+      if (!normal || dot3(normal, way) >= grazing) sum += (upShare[k] as number) * lit(k)
     }
     return (sum * stepMinutes) / 60 / days
   }
   const shades = run.value(visibilityStage)
   let [at, best] = [0, 0]
-  const values = run.value(siteStage).faces.flatMap(({ panels }) => {
+  const values = run.value(siteStage).faces.flatMap(({ panels, tracker }) => {
     const [first] = panels
     if (!first) return []
-    const normal = unit3(newell(first.corners))
+    const normal = tracker ? null : unit3(newell(first.corners))
     best = Math.max(
       best,
       hoursOf(normal, () => 1),
