@@ -69,6 +69,54 @@ test('a picture is laid under the model and scaled by two points and a length; d
   await saved(page)
 })
 
+test('an aerial picture is chosen by its season; one taken at a slant sits right at the eaves, or by two points', async ({
+  page,
+}) => {
+  await opened(page, '25 Tern Street')
+  const taken = page.getByLabel('Taken')
+  await expect(taken.getByRole('option')).toHaveText([
+    'May 14, 10:40',
+    'March 6, 12:20, bare trees',
+    'August 22, 13:05, at a slant',
+  ])
+  const tile = page.waitForResponse((response) => response.url().includes('picture=late-summer'))
+  await taken.selectOption('late-summer')
+  expect((await tile).status()).toBe(200)
+  await expect(page.getByText(/^Aerial picture of August 22/)).toBeVisible()
+  await expect(page.getByText('Taken from the south-east, 15° off vertical')).toBeVisible()
+  // No roof stands yet: the height is typed, and the picture is shifted against its lean.
+  await expect(page.getByRole('radio', { name: 'Eaves' })).toHaveCount(0)
+  const height = page.getByLabel('Height', { exact: true })
+  await height.fill('10 ft')
+  await height.press('Enter')
+  const east = page.getByLabel('Shift east')
+  await expect(east).toHaveValue(`1' 11"`)
+  await expect(page.getByLabel('Shift north')).toHaveValue(`-1' 11"`)
+  await saved(page)
+  await page.reload()
+  await settled(page)
+  await chapter(page, 'Site')
+  await expect(east).toHaveValue(`1' 11"`)
+  await page.getByRole('radio', { name: 'Ground' }).click()
+  await expect(east).toHaveValue('0"')
+
+  await page.getByRole('button', { name: 'By two points' }).click()
+  await expect(page.getByText('Click a point of the aerial picture')).toBeVisible()
+  const click = await clickingInPlan(page)
+  await click(0, 0)
+  await click(2, 0)
+  await expect(page.getByText(/^Aerial picture moved/)).toBeVisible()
+  await expect(east).toHaveValue(/^[67]' /)
+  await east.fill('90 ft')
+  await east.press('Enter')
+  await expect(page.locator('p[role="alert"]')).toContainText('82')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Reset' }).click()
+  await expect(east).toHaveValue('0"')
+  expect((await page.request.get('/world/tiles/20/0/0.png?picture=..%2F..%2Fetc')).status()).toBe(404)
+  await saved(page)
+})
+
 test('a large drawing is kept whole, and a larger one is refused', async ({ page }) => {
   await page.goto('/')
   const line = '0\nLINE\n8\nWALLS\n10\n0\n20\n0\n11\n1200\n21\n700\n'

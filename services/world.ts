@@ -5,7 +5,7 @@ import { Keyed } from '@/core/graph/keyed'
 import { coverSchema } from '@/core/kinds/cover/cover'
 import { incentiveSchema } from '@/core/kinds/offer/incentive'
 import { offerSchema, type Incentive } from '@/core/kinds/offer/offer'
-import { siteSchema } from '@/core/kinds/site/site'
+import { pictureIdSchema, siteSchema } from '@/core/kinds/site/site'
 import { tariffFormSchema, type TariffForm } from '@/core/kinds/tariff/form'
 import { tariffSchema } from '@/core/kinds/tariff/tariff'
 import { digest } from '@/core/model/digest'
@@ -102,17 +102,33 @@ export async function stationsNear(ask: Ask, place: LatLon, signal?: AbortSignal
 export const catalogueFrom = (ask: Ask): Promise<Catalogue> => jsonFrom(ask, 'catalogue', catalogueSchema)
 
 const imagerySchema = z.object({
-  /** Local clock time without a zone, such as "2025-05-14T10:40". */
-  takenAt: z.iso.datetime({ local: true }),
+  pictures: z
+    .array(
+      z.object({
+        id: pictureIdSchema,
+        /** Local clock time without a zone, such as "2025-05-14T10:40". */
+        takenAt: z.iso.datetime({ local: true }),
+        /** Whether trees stood without their leaves. */
+        bareTrees: z.boolean(),
+        /** How far east and north a thing a metre tall is displaced, m; nothing from straight above. */
+        leanM: z.tuple([z.number().min(-2).max(2), z.number().min(-2).max(2)]),
+      }),
+    )
+    .min(1)
+    .max(40),
 })
 
-/** When the ground around a place was photographed. */
-export const imageryAt = (
+/** A picture of the ground around a place. */
+export type AerialPicture = z.infer<typeof imagerySchema>['pictures'][number]
+
+/** The pictures that were taken of the ground around a place, the usual one first. */
+export const imageryAt = async (
   ask: Ask,
   place: LatLon,
   signal?: AbortSignal,
-): Promise<z.infer<typeof imagerySchema>> =>
-  jsonFrom(ask, `imagery?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, imagerySchema, signal)
+): Promise<readonly AerialPicture[]> =>
+  (await jsonFrom(ask, `imagery?lat=${place.latitudeDeg}&lon=${place.longitudeDeg}`, imagerySchema, signal))
+    .pictures
 
 const tariffsSchema = z.object({ tariffs: z.array(tariffFormSchema) })
 

@@ -11,6 +11,7 @@ import {
   Vector2,
 } from 'three'
 import { localOf, tileAt, tileCorner, type LatLon, type Tile } from '@/core/geometry/geo'
+import { type Vec2 } from '@/core/geometry/vector'
 import { type GroundShade } from './ground-shade'
 import { litGround, type LightUniforms } from './light'
 
@@ -71,6 +72,7 @@ export class AerialSheet {
   readonly #listeners = new Set<(tiles: number) => void>()
   #waiting = 0
   #site: LatLon | null = null
+  #tilesUrl = ''
 
   /** @param paper the colour of the ground, linear; read at every drawing */
   constructor(paper: Color, light: LightUniforms, shade: GroundShade, changed: () => void) {
@@ -115,10 +117,17 @@ export class AerialSheet {
     this.#print.fade.value.set(radiusM, fades ? 1 : 0)
   }
 
-  show(site: LatLon, tilesUrl: string, strength: number): void {
+  /** @param shiftM how far east and north of where it says it lies */
+  show(site: LatLon, tilesUrl: string, strength: number, [east, north]: Vec2): void {
     this.#print.strength.value = strength
-    if (this.#site?.latitudeDeg !== site.latitudeDeg || this.#site.longitudeDeg !== site.longitudeDeg) {
+    this.group.position.set(east, north, 0)
+    const isSame =
+      this.#site?.latitudeDeg === site.latitudeDeg &&
+      this.#site.longitudeDeg === site.longitudeDeg &&
+      this.#tilesUrl === tilesUrl
+    if (!isSame) {
       this.#site = site
+      this.#tilesUrl = tilesUrl
       this.clear()
       for (const { zoom, reachM, ...ring } of rings)
         for (const tile of tilesWithin(site, zoom, reachM)) this.#lay(site, tile, tilesUrl, ring)

@@ -202,8 +202,8 @@ export class StageView {
     }
   }
 
-  showSheet(place: LatLon, tilesUrl: string, strength: number): void {
-    this.sheet.show(place, tilesUrl, strength)
+  showSheet(place: LatLon, tilesUrl: string, strength: number, shiftM: Vec2): void {
+    this.sheet.show(place, tilesUrl, strength, shiftM)
     this.draw()
   }
 

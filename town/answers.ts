@@ -1,5 +1,5 @@
 import { greatCircleM } from '@/core/weather/station'
-import { takenAt } from './aerial/scene'
+import { flightsOver } from './aerial/flights'
 import { catalogue } from './equipment'
 import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { coverOf, siteAt, tariffsOf } from './job-defaults'
@@ -55,16 +55,21 @@ function townAround(query: URLSearchParams): Town | TownAnswer {
   return town ?? refusal(404, 'Nothing is known of this place.')
 }
 
-/** When and how finely the ground was photographed around a place, by the nearest town's picture. */
+/** The pictures that were taken of the ground around a place: when, how finely and from where. */
 function imageryAnswer(query: URLSearchParams): TownAnswer {
   const town = townAround(query)
   if ('status' in town) return town
-  const { year, month, day, hour, minute } = takenAt(town)
   const two = (n: number) => String(n).padStart(2, '0')
-  return json(
-    { takenAt: `${year}-${two(month)}-${two(day)}T${two(hour)}:${two(minute)}`, pointM: 0.05 },
-    true,
+  const pictures = flightsOver(town).map(
+    ({ id, taken: { year, month, day, hour, minute }, bare, leanM }) => ({
+      id,
+      takenAt: `${year}-${two(month)}-${two(day)}T${two(hour)}:${two(minute)}`,
+      pointM: 0.05,
+      bareTrees: bare,
+      leanM,
+    }),
   )
+  return json({ pictures }, true)
 }
 
 /** The tariffs that utilities offer at a place. */

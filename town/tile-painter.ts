@@ -1,15 +1,16 @@
 import { PNG } from 'pngjs'
 import { localOf, tileCorner, type Tile } from '@/core/geometry/geo'
-import { containsPoint } from '@/core/geometry/polygon'
 import { type Vec2 } from '@/core/geometry/vector'
-import { planeHeightM } from '@/core/roof/plane'
 import { paintCrown } from './aerial/crowns'
+import { flightsOver, sunOver, type AerialFlight } from './aerial/flights'
 import { paintArea, paintDrive, paintLawn, paintStreets, type Picture } from './aerial/ground'
-import { noise } from './aerial/noise'
+import { raiseBuilt, raiseTrees } from './aerial/heights'
 import { paintCar, paintRoofs } from './aerial/roofs'
-import { paintedLots, sunOver, type PaintedLot } from './aerial/scene'
+import { paintedLots, type PaintedLot } from './aerial/scene'
 import { blurred, shadowsOf, type LowSun } from './aerial/shadows'
-import { fillSpans, placeAt, strip, type Grid } from './aerial/sheet'
+import { strip, type Grid } from './aerial/sheet'
+import { slanted, widened } from './aerial/slant'
+import { paintTwigs } from './aerial/twigs'
 import { type TownTree } from './lot'
 import { type TownMap } from './town-map'
 
@@ -18,44 +19,69 @@ export const tileSize = 512
 /** Shadows are found on a grid some times coarser, about this wide, m: their edges are soft. */
 const shadowStepM = 0.22
 /** The tallest thing that throws a shadow on a tile, m, and how far a lot's things stand from its middle. */
-const tallestM = 11
+const tallestM = 13.5
 const lotReachM = 32
+/** How dark it is under a bare crown, as a share of a full shadow. */
+const underTwigs = 0.42
 /** What the light from all around leaves of colours in shadow. */
 const inShadow = [0.5, 0.54, 0.62] as const
-const fenceM = 1.3
-const carM = 1.4
 /** Points wider than this show neither cars nor fences, m. */
 const coarseM = 0.5
 
-/** One tile of the aerial sheet as PNG: lawns, streets, drives, roofs with their courses, trees, and one sun's shadows. */
-export function paintTile(map: TownMap, tile: Tile): Buffer {
+/**
+ * One tile of the aerial sheet as PNG: lawns, streets, drives, roofs with their courses, trees, and one sun's shadows.
+ * @param flight what the town is seen from; the usual one unless said
+ */
+export function paintTile(map: TownMap, tile: Tile, flight: AerialFlight = flightsOver(map.town)[0]): Buffer {
   const nw = localOf(map.town, tileCorner(tile))
   const se = localOf(map.town, tileCorner({ ...tile, x: tile.x + 1, y: tile.y + 1 }))
   const stepM: Vec2 = [(se[0] - nw[0]) / tileSize, (se[1] - nw[1]) / tileSize]
   const grid: Grid = { columns: tileSize, rows: tileSize, corner: nw, stepM }
-  const middle: Vec2 = [(nw[0] + se[0]) / 2, (nw[1] + se[1]) / 2]
-  const half = Math.hypot(se[0] - nw[0], se[1] - nw[1]) / 2
+  const sun = sunOver(map.town, flight)
+  if (flight.leanM[0] === 0 && flight.leanM[1] === 0) return asPng(painted(map, grid, flight, sun).picture)
+  const { grid: wide, ...at } = widened(grid, flight.leanM, tallestM)
+  const { picture: above, lots, trees } = painted(map, wide, flight, sun)
+  const built = new Float32Array(wide.columns * wide.rows)
+  const crowns = new Float32Array(wide.columns * wide.rows)
+  raiseBuilt(wide, lots, built)
+  raiseTrees(wide, trees, crowns)
+  const picture = emptyPicture(grid)
+  slanted(above, { built, crowns }, picture, at, flight.leanM, tallestM, sun)
+  return asPng(picture)
+}
+
+const emptyPicture = (grid: Grid): Picture => ({
+  grid,
+  rgb: new Uint8ClampedArray(grid.columns * grid.rows * 3),
+})
+
+/** A piece of the town from straight above, and what stands in it. */
+function painted(map: TownMap, grid: Grid, { bare }: AerialFlight, sun: LowSun) {
+  const { corner, stepM, columns, rows } = grid
+  const far: Vec2 = [corner[0] + columns * stepM[0], corner[1] + rows * stepM[1]]
+  const middle: Vec2 = [(corner[0] + far[0]) / 2, (corner[1] + far[1]) / 2]
+  const half = Math.hypot(far[0] - corner[0], far[1] - corner[1]) / 2
   const near = (p: Vec2, reachM: number) => Math.hypot(p[0] - middle[0], p[1] - middle[1]) < half + reachM
-  const sun = sunOver(map.town)
   const shadowM = tallestM / sun.risePerMetre
   const lots = paintedLots(map).filter(({ lot }) => near(lot.center, lotReachM + shadowM))
-  const picture: Picture = { grid, rgb: new Uint8ClampedArray(tileSize * tileSize * 3) }
+  const picture = emptyPicture(grid)
   const detailed = Math.abs(stepM[0]) < coarseM
   const trees = lots.flatMap(({ lot, shrubs }) => [...(detailed ? shrubs : []), ...lot.trees])
 
-  paintLawn(picture, map)
+  paintLawn(picture, map, bare)
   for (const { lot } of lots) paintDrive(picture, lot.drive)
   paintStreets(picture, map, near)
-  const tops = new Float32Array(tileSize * tileSize)
+  const tops = new Float32Array(columns * rows)
   for (const lot of lots) paintRoofs(picture, lot, sun, tops)
   if (detailed)
     for (const { cars, fences } of lots) {
       for (const car of cars) paintCar(picture, car)
       for (const [a, b] of fences) paintArea(picture, strip(a, b, 0.12), [132, 120, 100], 0.2)
     }
-  shade(picture, shadowsOver(grid, lots, trees, sun, shadowM))
-  for (const tree of trees) paintCrown(picture, tree, sun)
-  return asPng(picture)
+  shade(picture, shadowsOver(grid, lots, trees, sun, shadowM, bare))
+  for (const tree of trees)
+    (bare && tree.foliage === 'broadleaf' ? paintTwigs : paintCrown)(picture, tree, sun)
+  return { picture, lots, trees }
 }
 
 /** Shadows over a tile, one value for each of its coarser points, with what stands outside it on the sun's side. */
@@ -65,63 +91,37 @@ function shadowsOver(
   trees: readonly TownTree[],
   sun: LowSun,
   shadowM: number,
+  bare: boolean,
 ): { readonly grid: Grid; readonly shade: Float32Array } {
   const coarser = Math.abs(tile.stepM[0]) * 3 < shadowStepM ? 4 : 2
   const stepM: Vec2 = [tile.stepM[0] * coarser, tile.stepM[1] * coarser]
   const extra = Math.ceil(shadowM / Math.abs(stepM[0]))
-  const side = tileSize / coarser
+  const [across, down] = [Math.ceil(tile.columns / coarser), Math.ceil(tile.rows / coarser)]
   // Rows run south, so that the sun in the south stands beyond the last.
   const [west, north] = [sun.towards[0] < 0 ? extra : 0, sun.towards[1] > 0 ? extra : 0]
   const grid: Grid = {
-    columns: side + extra,
-    rows: side + extra,
+    columns: across + extra,
+    rows: down + extra,
     corner: [tile.corner[0] - west * stepM[0], tile.corner[1] - north * stepM[1]],
     stepM,
   }
-  const heights = heightsOf(grid, lots, trees)
-  return { grid, shade: blurred(grid, shadowsOf(grid, heights, sun), 1) }
-}
-
-function heightsOf(grid: Grid, lots: readonly PaintedLot[], trees: readonly TownTree[]): Float32Array {
+  const isBare = (tree: TownTree) => bare && tree.foliage === 'broadleaf'
   const heights = new Float32Array(grid.columns * grid.rows)
-  const raise = (polygon: readonly Vec2[], heightAt: (p: Vec2) => number) =>
-    fillSpans(grid, polygon, (from, to, row) => {
-      for (let x = from; x < to; x++) {
-        const index = row * grid.columns + x
-        heights[index] = Math.max(heights[index] ?? 0, heightAt(placeAt(grid, x, row)))
-      }
-    })
-  for (const { lot, planes, cars, fences } of lots) {
-    for (const { plane, plan } of planes) raise(plan, (p) => planeHeightM(plane, p))
-    for (const { center, widthM, heightM } of lot.chimneys) {
-      const under = planes.filter(({ plan }) => containsPoint(plan, center))
-      const top = Math.max(0, ...under.map(({ plane }) => planeHeightM(plane, center))) + heightM
-      raise(
-        strip([center[0] - widthM / 2, center[1]], [center[0] + widthM / 2, center[1]], widthM),
-        () => top,
-      )
-    }
-    for (const [a, b] of fences) raise(strip(a, b, Math.max(0.12, Math.abs(grid.stepM[0]))), () => fenceM)
-    for (const { at, turnRad } of cars) {
-      const way: Vec2 = [Math.cos(turnRad) * 2, Math.sin(turnRad) * 2]
-      raise(strip([at[0] - way[0], at[1] - way[1]], [at[0] + way[0], at[1] + way[1]], 1.7), () => carM)
-    }
-  }
-  for (const { center, heightM, crownDiameterM } of trees) {
-    const radius = crownDiameterM / 2
-    const square: Vec2[] = [
-      [center[0] - radius, center[1] - radius],
-      [center[0] + radius, center[1] - radius],
-      [center[0] + radius, center[1] + radius],
-      [center[0] - radius, center[1] + radius],
-    ]
-    raise(square, ([x, y]) => {
-      const away = Math.hypot(x - center[0], y - center[1]) / radius
-      const edge = 0.9 + 0.2 * noise(x * 3, y * 3)
-      return away > edge ? 0 : heightM * (0.62 + 0.38 * Math.sqrt(Math.max(0, 1 - (away / edge) ** 2)))
+  raiseBuilt(grid, lots, heights)
+  raiseTrees(
+    grid,
+    trees.filter((tree) => !isBare(tree)),
+    heights,
+  )
+  const shade = shadowsOf(grid, heights, sun)
+  if (trees.some(isBare)) {
+    const twigs = new Float32Array(grid.columns * grid.rows)
+    raiseTrees(grid, trees.filter(isBare), twigs)
+    shadowsOf(grid, twigs, sun).forEach((dark, i) => {
+      shade[i] = Math.max(shade[i] ?? 0, dark * underTwigs)
     })
   }
-  return heights
+  return { grid, shade: blurred(grid, shade, 1) }
 }
 
 function shade({ grid, rgb }: Picture, { grid: coarse, shade: dark }: ReturnType<typeof shadowsOver>): void {

@@ -20,5 +20,5 @@ const tileMs = 60_000
 export const answerOf = (path: string, query: URLSearchParams): Promise<TownAnswer> =>
   lanes().answers.run('answer', { path, query: query.toString() }, { ms: answerMs })
 
-export const paintedTile = (townId: string, at: Tile): Promise<Uint8Array | null> =>
-  lanes().tiles.run('tile', { townId, at }, { ms: tileMs })
+export const paintedTile = (townId: string, picture: string, at: Tile): Promise<Uint8Array | null> =>
+  lanes().tiles.run('tile', { townId, picture, at }, { ms: tileMs })

@@ -90,11 +90,21 @@ const place: Tool = {
   begin: (context) => new LateState(context, 'place', (later) => new later.PlaceIdle(context)),
 }
 
+/** Moves the aerial picture to where the house is. */
+const movePicture: Tool = {
+  id: 'move-picture',
+  key: '=',
+  chapter: 'site',
+  begin: (context) =>
+    new LateState(context, 'move-picture', (later) => new later.MovePictureFrom(context, [0, 0])),
+}
+
 /** Every tool, in the order of their kinds. */
 export const tools: readonly Tool[] = [
   select,
   ...Object.values(benchKinds).flatMap((kind) => kind.tools),
   string,
   place,
+  movePicture,
   tape,
 ]

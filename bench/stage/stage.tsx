@@ -203,10 +203,19 @@ export function Stage({ small }: { readonly small: boolean }) {
     if (counted)
       view?.showSheet(
         { latitudeDeg: site.latitudeDeg, longitudeDeg: site.longitudeDeg },
-        '/world/tiles/{z}/{x}/{y}.png',
+        `/world/tiles/{z}/{x}/{y}.png${site.sheetPicture === null ? '' : `?picture=${site.sheetPicture}`}`,
         site.sheetStrength,
+        site.sheetShiftM,
       )
-  }, [view, counted, site.latitudeDeg, site.longitudeDeg, site.sheetStrength])
+  }, [
+    view,
+    counted,
+    site.latitudeDeg,
+    site.longitudeDeg,
+    site.sheetStrength,
+    site.sheetPicture,
+    site.sheetShiftM,
+  ])
   useEffect(
     () => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour)), monthOfDay(day)),
     [view, site, day, hour],

@@ -64,6 +64,7 @@ export function bench(house: Objects = {}) {
       underLines,
       lateStates: async () => ({
         ...(await import('./calibrate')),
+        ...(await import('./move-picture')),
         ...(await import('../wire/string-states')),
         ...(await import('../wire/place-states')),
       }),

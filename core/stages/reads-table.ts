@@ -5,7 +5,8 @@ export const unread: Readonly<Record<string, readonly string[]>> = {
   'array-south': ['name', 'locked'],
   // The station is asked for where the world is put together.
   site: [
-    ...['address', 'town', 'currency', 'locale', 'stationId', 'sheetStrength'],
+    ...['address', 'town', 'currency', 'locale', 'stationId'],
+    ...['sheetStrength', 'sheetPicture', 'sheetShiftM'],
     ...['contactName', 'contactPhone', 'contactEmail', 'notes'],
   ],
   'tariff-now': ['name', 'utility', 'exportPerKwh', 'exports'],

@@ -25,15 +25,20 @@ const lawns: Readonly<Record<string, readonly [Colour, Colour]>> = {
     [142, 140, 92],
     [184, 172, 126],
   ],
+  wintry: [
+    [124, 122, 84],
+    [166, 160, 118],
+  ],
 }
 
+/** A lawn at the end of winter is faded where there was frost and at its greenest where summers are dry. */
+const lawnOf = (map: TownMap, wintry: boolean) =>
+  map.town.id === 'pellworth' ? (wintry ? 'wintry' : 'fresh') : wintry ? 'fresh' : 'dry'
+
 /** Lawns in patches of three sizes, with the mower's stripes where they are well kept. */
-export function paintLawn({ grid, rgb }: Picture, map: TownMap): void {
+export function paintLawn({ grid, rgb }: Picture, map: TownMap, wintry: boolean): void {
   const { columns, rows } = grid
-  const [low, high] = lawns[map.town.id === 'pellworth' ? 'fresh' : 'dry'] ?? [
-    [0, 0, 0] as Colour,
-    [0, 0, 0] as Colour,
-  ]
+  const [low, high] = lawns[lawnOf(map, wintry)] ?? [[0, 0, 0] as Colour, [0, 0, 0] as Colour]
   const fine = Math.abs(grid.stepM[0]) < 0.3
   const seed = Math.round(grid.corner[0] * 31 + grid.corner[1] * 17)
   for (let r = 0; r < rows; r += coarse)

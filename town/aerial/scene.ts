@@ -1,29 +1,10 @@
 import { containsPoint, nearestOnSegment } from '@/core/geometry/polygon'
 import { rotate2, type Vec2 } from '@/core/geometry/vector'
-import { modelYear } from '@/core/model/model-year'
 import { seededRandom, seedOf } from '@/core/model/random'
 import { planOf, type RoofPlane } from '@/core/roof/plane'
-import { sunAtClock } from '@/core/sun/local-sun'
-import { sunDirection } from '@/core/sun/position'
 import { planesOver } from '../lot-planes'
 import { type Lot, type TownTree } from '../lot'
 import { type TownMap } from '../town-map'
-import { type Town } from '../towns'
-import { type LowSun } from './shadows'
-
-/** When the aeroplane came: late on a morning in spring, by the local clock. */
-export const takenAt = (town: Town) =>
-  town.latitudeDeg < 0
-    ? { year: modelYear, month: 11, day: 14, hour: 10, minute: 40 }
-    : { year: modelYear, month: 5, day: 14, hour: 10, minute: 40 }
-
-export function sunOver(town: Town): LowSun {
-  const { year, month, day, hour, minute } = takenAt(town)
-  const dayOfYear = Math.round((Date.UTC(year, month - 1, day) - Date.UTC(year, 0, 1)) / 86_400_000)
-  const [x, y, z] = sunDirection(sunAtClock(town, year, dayOfYear, hour + minute / 60))
-  const level = Math.hypot(x, y)
-  return { towards: [x / level, y / level], risePerMetre: z / level }
-}
 
 export interface Car {
   readonly at: Vec2
@@ -91,7 +72,7 @@ function paintedLot(map: TownMap, lot: Lot): PaintedLot {
       heightM: wide * 0.8,
       crownDiameterM: wide,
       clearStemM: 0,
-      foliage: 'broadleaf',
+      foliage: 'evergreen',
     }
   }).filter(({ center, crownDiameterM }) => clear(center, crownDiameterM / 2 + 0.3))
   const [a, b, c] = lot.drive

@@ -6,6 +6,8 @@ export const fieldsOf = {
     address: 'Address',
     stationId: 'Weather',
     sheetStrength: 'Strength',
+    sheetPicture: 'Aerial picture',
+    sheetShiftM: 'Shift of the aerial picture',
     units: 'Units',
     currency: 'Currency',
     timeZone: 'Time zone',

@@ -1,3 +1,4 @@
+import { aerial } from './aerial'
 import { after } from './after'
 import { arrayDeeds } from './array-deeds'
 import { arrayTable } from './array-table'
@@ -58,6 +59,7 @@ import { underlays } from './underlays'
 
 /** What only parts of the bench say that it does not open with: fetched with them. */
 export const later = {
+  aerial,
   after,
   arrayDeeds,
   arrayTable,

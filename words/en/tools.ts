@@ -73,6 +73,12 @@ export const tools = {
     hint: '',
     wrong: '',
   },
+  'move-picture': {
+    button: 'Move',
+    command: 'Move the aerial picture by two points',
+    hint: '',
+    wrong: '',
+  },
   tape: {
     button: 'Measure',
     command: 'Measure a distance',

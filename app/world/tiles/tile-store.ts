@@ -5,7 +5,7 @@ import { type Tile } from '@/core/geometry/geo'
 import { paintedTile } from '../town-lane'
 
 /** Raised whenever tiles look different, so that old ones are not served. */
-const painterVersion = 3
+const painterVersion = 4
 
 /** Tiles at hand; some 400 kB each. */
 const kept = new LRUCache<string, Uint8Array>({
@@ -13,14 +13,14 @@ const kept = new LRUCache<string, Uint8Array>({
   sizeCalculation: ({ byteLength }) => Math.max(1, byteLength),
 })
 
-/** A tile from memory, from the data folder or painted now; null where there is none. */
-export async function tileOf(townId: string, tile: Tile): Promise<Uint8Array | null> {
-  const name = `${painterVersion}-${townId}-${tile.z}-${tile.x}-${tile.y}.png`
+/** A tile of one of a town's pictures from memory, from the data folder or painted now; null where there is none. */
+export async function tileOf(townId: string, picture: string, tile: Tile): Promise<Uint8Array | null> {
+  const name = `${painterVersion}-${townId}-${picture}-${tile.z}-${tile.x}-${tile.y}.png`
   const known = kept.get(name)
   if (known) return known
   const folder = process.env['TALL_GABLE_DATA']
   const stored = folder ? await readFile(join(folder, 'tiles', name)).catch(() => null) : null
-  const png = stored ?? (await paintedTile(townId, tile))
+  const png = stored ?? (await paintedTile(townId, picture, tile))
   if (!png) return null
   kept.set(name, png)
   if (!stored && folder) await store(join(folder, 'tiles'), name, png)

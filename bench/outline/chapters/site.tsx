@@ -17,6 +17,7 @@ import { TextField } from '../../fields/text-field'
 import { number } from '@/words/format'
 import { AddUnderlay } from '../../underlays/add-button'
 import { ObjectList, useListed } from '../object-list'
+import { Aerial } from './aerial'
 import { Customer } from './customer'
 import { Structure } from './structure'
 import { chosenStation } from '../../stations/station-choice'
@@ -43,19 +44,7 @@ export function SiteChapter() {
       </p>
       <StationField />
       <Customer />
-      <h3 className="quiet mt-2">Aerial sheet</h3>
-      <label className="flex items-center gap-2 py-0.5">
-        <span className="flex-1 text-pencil">Strength</span>
-        <input
-          type="range"
-          min={0}
-          max={100}
-          step={5}
-          className="w-28 accent-verdigris"
-          value={Math.round(site.sheetStrength * 100)}
-          onChange={(event) => set('Sheet strength', { sheetStrength: Number(event.target.value) / 100 })}
-        />
-      </label>
+      <Aerial />
       <AddUnderlay />
       <ObjectList objects={underlays} />
       <h3 className="quiet mt-2">Units and currency</h3>

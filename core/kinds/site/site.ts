@@ -8,6 +8,12 @@ import { terrains, windMeans } from '../../structure/wind'
 
 export const siteId = 'site'
 
+/** What the world calls one of its aerial pictures. */
+export const pictureIdSchema = z.string().regex(/^[a-z\d-]{1,40}$/)
+
+/** How far an aerial picture may be shifted, m. */
+const shiftM = between(-25, 25, 'm')
+
 export const gridPhases = ['single', 'split', 'three'] as const
 
 /** Where the job is and what holds there. One to a house document. */
@@ -40,6 +46,10 @@ export const siteSchema = z.strictObject({
   exportLimitShare: between(0, 1, 'share').nullable(),
   /** How strongly the aerial sheet shows, 0..1. */
   sheetStrength: shareSchema,
+  /** Which of the place's aerial pictures it shows; null for the usual one. */
+  sheetPicture: pictureIdSchema.nullable(),
+  /** By how much that picture is shifted east and north, so that it lies where the house is. */
+  sheetShiftM: z.tuple([shiftM, shiftM]),
   /** Whom to talk to there. */
   contactName: z.string().max(120),
   contactPhone: z.string().max(60),
@@ -99,7 +109,9 @@ const unseenConnection = {
 /** Means of ten minutes are nowhere as high: from here on what was written down is a gust, m/s. */
 const gustFromMs = 35
 
-export const siteVersion = 7
+const usualSheet = { sheetPicture: null, sheetShiftM: [0, 0] as [number, number] }
+
+export const siteVersion = 8
 export const siteMigrations = [
   // One albedo for the whole year becomes twelve.
   ({ albedo, ...value }: Record<string, unknown>) => ({
@@ -115,6 +127,7 @@ export const siteMigrations = [
   }),
   (value: Record<string, unknown>) => ({ ...value, ...unseenConnection }),
   (value: Record<string, unknown>) => ({ ...value, exportLimitShare: null }),
+  (value: Record<string, unknown>) => ({ ...value, ...usualSheet }),
 ]
 
 export const defaultSite: Site = {
@@ -137,6 +150,7 @@ export const defaultSite: Site = {
   exportLimitKw: null,
   exportLimitShare: null,
   sheetStrength: 0.85,
+  ...usualSheet,
   ...unknownSite,
   ...unknownLoads,
   ...unseenConnection,
