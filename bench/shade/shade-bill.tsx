@@ -6,6 +6,7 @@ import { theOne } from '@/core/kinds/documents'
 import { sharedOut } from '@/core/model/rounding'
 import { worthOfLight } from '@/core/readers/shade-worth'
 import { type RunSummary } from '@/core/readers/summary'
+import { farHorizonId } from '@/core/shade/engine'
 import { alterationsIn } from '@/core/stages/alterations'
 import { later } from '@/words/en/later'
 import { money, moneySign, number } from '@/words/format'
@@ -83,13 +84,17 @@ export function ShadeBill({ summary }: { readonly summary: RunSummary }) {
               return (
                 <tr key={id} className="border-t border-line align-top">
                   <th scope="row" className="py-1 pr-2 text-left font-normal">
-                    <button
-                      type="button"
-                      className="cursor-pointer text-left hover:text-verdigris hover:underline"
-                      onClick={() => session.setState({ selection: { kind: 'object', id }, dialog: null })}
-                    >
-                      {sayer.name(id)}
-                    </button>
+                    {id === farHorizonId ? (
+                      sayer.name(id)
+                    ) : (
+                      <button
+                        type="button"
+                        className="cursor-pointer text-left hover:text-verdigris hover:underline"
+                        onClick={() => session.setState({ selection: { kind: 'object', id }, dialog: null })}
+                      >
+                        {sayer.name(id)}
+                      </button>
+                    )}
                   </th>
                   <td className="py-2.5 max-sm:hidden" aria-hidden>
                     <div className="h-2 bg-clay" style={{ width: `${(100 * kwh) / most}%` }} />

@@ -1,7 +1,7 @@
 import { containsPoint } from '../geometry/polygon'
 import { add3, cross3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
 import { castOn, type NamedCast } from '../shade/cast'
-import { type Caster, type Receiver } from '../shade/engine'
+import { type Caster, type Horizon, type Receiver } from '../shade/engine'
 import { sampleGrid } from '../shade/sample-grid'
 import { patches } from '../shade/sky-patches'
 import { type SunTable } from '../shade/sun-table'
@@ -43,6 +43,7 @@ export function faceSunMaps(
   sun: SunHours,
   table: SunTable,
   spans: readonly SunSpan[],
+  horizon?: Horizon,
 ): FaceSunMap[] {
   const { normal, corners } = face
   const level = Math.hypot(normal[0], normal[1])
@@ -90,7 +91,7 @@ export function faceSunMaps(
       return on ? [{ caster: String(c), cast: on }] : []
     })
     opens.forEach((open, span) => {
-      const points = yearByPoint(receivers[t] as Receiver, tileGroups, own, table, open)
+      const points = yearByPoint(receivers[t] as Receiver, tileGroups, own, table, open, horizon)
       for (let row = 0; row < tileRows; row++)
         layers[span]?.set(
           points.subarray(row * tileColumns, (row + 1) * tileColumns),

@@ -20,6 +20,8 @@ export interface BeamShade {
   readonly litMean: Float32Array
   readonly litWorst: Float32Array
   readonly taken: readonly Pick<Taken, 'at' | 'share'>[]
+  /** Entries in which a far horizon hides the sun that stands before the receiver. */
+  readonly hidden: Int32Array
 }
 
 /** The beam at the middle of each interval. */
@@ -36,6 +38,7 @@ export function exactBeam(view: View, sun: SunHours): BeamShade {
   const litMean = new Float32Array(entries)
   const litWorst = new Float32Array(entries * groups)
   const taken = view.casts.map(() => new TakenSoFar())
+  const hidden = new TakenSoFar()
   let count = 0
   for (let entry = 0; entry < entries; entry++) {
     const dx = sun.direction[entry * 3] as number
@@ -43,7 +46,9 @@ export function exactBeam(view: View, sun: SunHours): BeamShade {
     const dz = sun.direction[entry * 3 + 2] as number
     const cosine = normal[0] * dx + normal[1] * dy + normal[2] * dz
     if (cosine <= 0) continue
-    if (cosine < grazing || horizon?.(dx, dy, dz)) {
+    const isHidden = horizon?.(dx, dy, dz) ?? false
+    if (isHidden) hidden.add(entry, 1)
+    if (cosine < grazing || isHidden) {
       shaded[count++] = entry
       continue
     }
@@ -63,6 +68,7 @@ export function exactBeam(view: View, sun: SunHours): BeamShade {
     litMean: litMean.slice(0, count),
     litWorst: litWorst.slice(0, count * groups),
     taken: taken.map((one) => one.series()),
+    hidden: hidden.series().at,
   }
 }
 

@@ -18,6 +18,9 @@ export type Caster = readonly Body[]
 /** Whether a far horizon hides what lies in a direction. */
 export type Horizon = (dx: number, dy: number, dz: number) => boolean
 
+/** Whom what a far horizon hides is charged to, as a caster beside the objects of a job. */
+export const farHorizonId = 'far-horizon'
+
 /** What one caster takes from a receiver; shared evenly where several block one point. */
 export interface Taken {
   readonly caster: string
@@ -46,7 +49,7 @@ export interface ReceiverShade {
   readonly domeSeen: number
   /** The same for the lowest band of the sky. */
   readonly horizonSeen: number
-  /** By what takes it; what a far horizon hides is charged to nothing. */
+  /** By what takes it, the objects first and then a far horizon where there is one. */
   readonly takenBy: readonly Taken[]
 }
 

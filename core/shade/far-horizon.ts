@@ -12,14 +12,32 @@ export function farHorizon(heights: readonly (readonly [number, number])[]): Hor
   const [first, last] = [sorted[0], sorted.at(-1)]
   if (!first || !last) return () => false
   const round = [[last[0] - 360, last[1]] as const, ...sorted, [first[0] + 360, first[1]] as const]
-  const sines = (azimuthDeg: number) => {
-    const after = Math.max(
+  // For each whole degree the first point that is not before it.
+  const afters = Array.from({ length: 361 }, (_, deg) =>
+    Math.max(
       1,
-      round.findIndex(([at]) => at >= azimuthDeg),
-    )
+      round.findIndex(([at]) => at >= deg),
+    ),
+  )
+  const elevationAt = (azimuthDeg: number): number => {
+    let after = afters[Math.floor(azimuthDeg)] ?? 1
+    while ((round[after]?.[0] ?? 360) < azimuthDeg) after++
     const [[from, low], [to, high]] = [round[after - 1] ?? first, round[after] ?? first]
     const share = to > from ? (azimuthDeg - from) / (to - from) : 0
-    return Math.sin(toRadians(low + share * (high - low)))
+    return low + share * (high - low)
   }
-  return (dx, dy, dz) => dz < sines((toDegrees(Math.atan2(dx, dy)) + 360) % 360)
+  // No horizon is higher than its highest point: most directions need no azimuth.
+  const highest = Math.sin(toRadians(Math.max(...sorted.map(([, elevation]) => elevation))))
+  return (dx, dy, dz) =>
+    dz < highest && dz < Math.sin(toRadians(elevationAt((toDegrees(Math.atan2(dx, dy)) + 360) % 360)))
+}
+
+const known = new WeakMap<object, Horizon>()
+
+/** The same, made once for the same list; undefined where it has no points. */
+export function horizonOf(heights: readonly (readonly [number, number])[]): Horizon | undefined {
+  if (heights.length === 0) return undefined
+  let horizon = known.get(heights)
+  if (!horizon) known.set(heights, (horizon = farHorizon(heights)))
+  return horizon
 }

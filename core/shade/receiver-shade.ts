@@ -1,7 +1,14 @@
 import { newell, unit3 } from '../geometry/vector'
 import { type SunHours } from '../sun/sun-hours'
 import { type NamedCast } from './cast'
-import { type CellGroups, type Horizon, type Receiver, type ReceiverShade, type Taken } from './engine'
+import {
+  farHorizonId,
+  type CellGroups,
+  type Horizon,
+  type Receiver,
+  type ReceiverShade,
+  type Taken,
+} from './engine'
 import { exactBeam, type View } from './beam-shade'
 import { ofTheSky, PointsLit } from './points-lit'
 import { sampleGrid } from './sample-grid'
@@ -10,7 +17,7 @@ import { grazing, patches } from './sky-patches'
 /**
  * Puts the shadows on one receiver together to a year of shade, exact at the middle of each interval.
  * @param casts as `castOn` gives them for `sun.direction` and `patches.direction`
- * @param horizon nothing is hidden by one that is not given; what it hides is charged to no caster
+ * @param horizon nothing is hidden by one that is not given; what it hides stands last among what is taken
  */
 export function exactShade(
   receiver: Receiver,
@@ -29,13 +36,26 @@ export function exactShade(
     litMean: beam.litMean,
     domeSeen: sky.domeSeen,
     horizonSeen: sky.horizonSeen,
-    takenBy: casts.map(({ caster }, c): Taken => ({
-      caster,
-      at: beam.taken[c]?.at ?? new Int32Array(0),
-      share: beam.taken[c]?.share ?? new Float32Array(0),
-      dome: sky.dome[c] ?? 0,
-      horizon: sky.horizon[c] ?? 0,
-    })),
+    takenBy: [
+      ...casts.map(({ caster }, c): Taken => ({
+        caster,
+        at: beam.taken[c]?.at ?? new Int32Array(0),
+        share: beam.taken[c]?.share ?? new Float32Array(0),
+        dome: sky.dome[c] ?? 0,
+        horizon: sky.horizon[c] ?? 0,
+      })),
+      ...(horizon
+        ? [
+            {
+              caster: farHorizonId,
+              at: beam.hidden,
+              share: new Float32Array(beam.hidden.length).fill(1),
+              dome: sky.hidden,
+              horizon: sky.hiddenBand,
+            },
+          ]
+        : []),
+    ],
   }
 }
 
@@ -47,7 +67,7 @@ function skyOf({ grid, casts, normal, horizon }: View) {
   )
   const dome = new Float64Array(casts.length)
   const band = new Float64Array(casts.length)
-  const sums = { seen: 0, all: 0, bandSeen: 0, bandAll: 0 }
+  const sums = { seen: 0, all: 0, hidden: 0, bandSeen: 0, bandAll: 0, bandHidden: 0 }
   for (let k = 0; k < patches.solidAngle.length; k++) {
     const dx = patches.direction[k * 3] as number
     const dy = patches.direction[k * 3 + 1] as number
@@ -61,9 +81,11 @@ function skyOf({ grid, casts, normal, horizon }: View) {
     const seen = isHidden ? 0 : weight * (isShaded ? points.mean : 1)
     sums.all += weight
     sums.seen += seen
+    if (isHidden) sums.hidden += weight
     if (isBand) {
       sums.bandAll += weight
       sums.bandSeen += seen
+      if (isHidden) sums.bandHidden += weight
     }
     if (!isShaded) continue
     for (let i = 0; i < points.actives; i++) {
@@ -79,5 +101,7 @@ function skyOf({ grid, casts, normal, horizon }: View) {
     horizonSeen: share(sums.bandSeen, sums.bandAll, 1),
     dome: dome.map((sum) => share(sum, sums.all, 0)),
     horizon: band.map((sum) => share(sum, sums.bandAll, 0)),
+    hidden: share(sums.hidden, sums.all, 0),
+    hiddenBand: share(sums.bandHidden, sums.bandAll, 0),
   }
 }

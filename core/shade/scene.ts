@@ -2,7 +2,14 @@ import { columnsUnder, sheetOf, type Body, type CrownBody } from '../geometry/bo
 import { newell, unit3, type Vec2, type Vec3 } from '../geometry/vector'
 import { type SunHours } from '../sun/sun-hours'
 import { castOn } from './cast'
-import { type Caster, type CellGroups, type Horizon, type Receiver, type ReceiverShade } from './engine'
+import {
+  farHorizonId,
+  type Caster,
+  type CellGroups,
+  type Horizon,
+  type Receiver,
+  type ReceiverShade,
+} from './engine'
 import { exactShade } from './receiver-shade'
 import { patches } from './sky-patches'
 
@@ -113,7 +120,8 @@ export function shadeOn(
     blocked += weightOf(entry) * (1 - (shade.litMean[at] as number))
   })
   for (const { caster, at, share } of shade.takenBy)
-    shareBy[Number(caster)] = at.reduce((sum, entry, i) => sum + weightOf(entry) * (share[i] as number), 0)
+    if (caster !== farHorizonId)
+      shareBy[Number(caster)] = at.reduce((sum, entry, i) => sum + weightOf(entry) * (share[i] as number), 0)
   const share = (sum: number) => (all > 0 ? sum / all : 0)
   return {
     normal,

@@ -32,6 +32,7 @@ export const read: Readonly<Record<string, Readonly<Record<string, string>>>> = 
     latitudeDeg: 'sun, steady load',
     longitudeDeg: 'sun',
     elevationM: 'sun',
+    farHorizon: 'horizon',
     timeZone: 'clock',
     lowestTemperatureC: 'strings, account of wiring',
     // Conductors are told by gauge where lengths are told in feet.

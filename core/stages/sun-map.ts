@@ -3,10 +3,12 @@ import { faceSunMaps, type FaceSunMap } from '../energy/sun-map'
 import { sunTimes, type SunSpan } from '../energy/sun-span'
 import { type Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
+import { horizonOf } from '../shade/far-horizon'
 import { sunTable, type SunTable } from '../shade/sun-table'
 import { type StandingObject } from '../site/site'
 import { sunHours } from '../sun/sun-hours'
 import { castersOf } from './casters'
+import { horizonStage } from './horizon'
 import { siteStage } from './site'
 import { skyStage } from './sky'
 import { sunStage } from './sun'
@@ -42,10 +44,10 @@ const mapStage = (
 ): Stage<World, readonly Keyed<readonly FaceSunMap[]>[]> =>
   itemStage({
     name,
-    version: 2,
-    after: { site: siteStage, sky: skyStage, sun: sunStage, table: sunTableStage },
+    version: 3,
+    after: { site: siteStage, sky: skyStage, sun: sunStage, table: sunTableStage, horizon: horizonStage },
     reads: (world: World) => ({ albedoByMonth: siteIn(world).albedoByMonth }),
-    each: ({ albedoByMonth }, { site, sky, sun, table }) => {
+    each: ({ albedoByMonth }, { site, sky, sun, table, horizon }) => {
       const casters = castersOf(site.value).map(({ bodies }) => bodies)
       return mappedFaces(site.value.objects).map(({ face: { corners, normal } }) => ({
         corners,
@@ -55,9 +57,10 @@ const mapStage = (
         sky,
         sun,
         table,
+        horizon,
       }))
     },
-    compute: ({ corners, normal, casters, albedoByMonth, sky, sun, table }) =>
+    compute: ({ corners, normal, casters, albedoByMonth, sky, sun, table, horizon }) =>
       faceSunMaps(
         { corners, normal },
         casters,
@@ -65,6 +68,7 @@ const mapStage = (
         sun,
         table,
         spans,
+        horizonOf(horizon),
       ),
     bytes: (maps) => maps.reduce((sum, { values }) => sum + 300 + values.byteLength, 0),
   })

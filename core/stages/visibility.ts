@@ -2,9 +2,11 @@ import { Keyed } from '../graph/keyed'
 import { itemStage, type Stage } from '../graph/stage'
 import { type NamedCast } from '../shade/cast'
 import { shadeBytes, type ReceiverShade } from '../shade/engine'
+import { horizonOf } from '../shade/far-horizon'
 import { exactShade } from '../shade/receiver-shade'
 import { castersStage } from './casters'
 import { shadowsStage } from './shadows'
+import { horizonStage } from './horizon'
 import { siteStage } from './site'
 import { sunStage } from './sun'
 import { fieldsOf, moduleIn, type World } from './world'
@@ -15,15 +17,16 @@ import { fieldsOf, moduleIn, type World } from './world'
  */
 export const visibilityStage: Stage<World, readonly Keyed<ReceiverShade>[]> = itemStage({
   name: 'visibility',
-  version: 3,
+  version: 4,
   after: {
     site: siteStage,
     casters: castersStage,
     shadows: shadowsStage,
     sun: sunStage,
+    horizon: horizonStage,
   },
   reads: (world: World) => ({ groups: fieldsOf(moduleIn(world), 'strips', 'halves') }),
-  each: ({ groups }, { site, casters, shadows, sun }) => {
+  each: ({ groups }, { site, casters, shadows, sun, horizon }) => {
     let first = 0
     return site.value.faces.flatMap(({ places, panels }, a) => {
       const ids = casters.value[a]?.ids ?? []
@@ -37,10 +40,11 @@ export const visibilityStage: Stage<World, readonly Keyed<ReceiverShade>[]> = it
           const cast = shadow?.value[place]
           return shadow && cast ? [new Keyed(`${caster} ${place} ${shadow.key}`, { caster, cast })] : []
         })
-        return { corners, groups, casts, sun }
+        return { corners, groups, casts, sun, horizon }
       })
     })
   },
-  compute: ({ corners, groups, casts, sun }) => exactShade(corners, groups, casts, sun),
+  compute: ({ corners, groups, casts, sun, horizon }) =>
+    exactShade(corners, groups, casts, sun, horizonOf(horizon)),
   bytes: shadeBytes,
 })

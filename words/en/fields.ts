@@ -14,6 +14,7 @@ export const fieldsOf = {
     lowestTemperatureC: 'Lowest air temperature',
     highestTemperatureC: 'Highest air temperature',
     albedoByMonth: 'Albedo',
+    farHorizon: 'Far horizon',
     skyModel: 'Sky model',
     exportLimitKw: 'Export limit',
     exportLimitShare: 'Export limit, share',

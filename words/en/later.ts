@@ -26,6 +26,7 @@ import { diagram } from './diagram'
 import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
 import { fit } from './fit'
+import { farHorizon } from './horizon'
 import { flows } from './flows'
 import { hours } from './hours'
 import { history } from './history'
@@ -76,6 +77,7 @@ export const later = {
   devices,
   diagram,
   edgeForms,
+  farHorizon,
   fields: fieldsOf,
   fit,
   flows,

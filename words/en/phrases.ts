@@ -4,6 +4,7 @@ export const phrases = {
   away: '{distance} away',
   'on-snow': '{albedo, number} on snow',
   'of-the-sky': '{sky} of it from the sky',
+  'far-horizon': 'Far horizon',
   'mount-open': 'open rack',
   gauge: '{gauge} AWG',
   'mount-gap': '{gap} off the roof',

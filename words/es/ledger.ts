@@ -61,6 +61,7 @@ export const losses: Words['losses'] = {
 }
 
 export const phrases: Partial<Words['phrases']> = {
+  'far-horizon': 'Horizonte lejano',
   range: '{low} a {high}',
   away: 'a {distance}',
   'on-snow': '{albedo, number} con nieve',

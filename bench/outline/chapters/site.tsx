@@ -19,6 +19,7 @@ import { AddUnderlay } from '../../underlays/add-button'
 import { ObjectList, useListed } from '../object-list'
 import { Aerial } from './aerial'
 import { Customer } from './customer'
+import { FarHorizon } from './far-horizon'
 import { Structure } from './structure'
 import { chosenStation } from '../../stations/station-choice'
 import { houseId } from '../../store/documents'
@@ -47,6 +48,7 @@ export function SiteChapter() {
       <Aerial />
       <AddUnderlay />
       <ObjectList objects={underlays} />
+      <FarHorizon />
       <h3 className="quiet mt-2">Units and currency</h3>
       <ChoiceField
         label={fields.units}

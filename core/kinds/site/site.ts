@@ -8,6 +8,10 @@ import { terrains, windMeans } from '../../structure/wind'
 
 export const siteId = 'site'
 
+/** A far horizon has so many points at most, and is no higher than this. */
+export const mostHorizonPoints = 720
+export const highestHorizonDeg = 80
+
 /** What the world calls one of its aerial pictures. */
 export const pictureIdSchema = z.string().regex(/^[a-z\d-]{1,40}$/)
 
@@ -38,6 +42,10 @@ export const siteSchema = z.strictObject({
   highestTemperatureC: between(10, 60, '°C'),
   /** What the ground reflects, by month, January first; fresh snow comes on top where the weather knows of it. */
   albedoByMonth: z.array(shareSchema).length(12, ruleMessage('twelve-months')),
+  /** Heights of hills and mountains around, azimuth (clockwise from north) and elevation; none where nothing is known. */
+  farHorizon: z
+    .array(z.tuple([between(0, 360, 'deg'), between(0, highestHorizonDeg, 'deg')]))
+    .max(mostHorizonPoints),
   /** How the diffuse sky is spread over the dome. */
   skyModel: z.enum(['perez', 'hay-davies']),
   /** Greatest power the grid takes; null without a limit. */
@@ -110,6 +118,8 @@ const unseenConnection = {
 const gustFromMs = 35
 
 const usualSheet = { sheetPicture: null, sheetShiftM: [0, 0] as [number, number] }
+/** Nothing is known of what stands far off. */
+const openHorizon = { farHorizon: [] as [number, number][] }
 
 export const siteVersion = 8
 export const siteMigrations = [
@@ -127,7 +137,7 @@ export const siteMigrations = [
   }),
   (value: Record<string, unknown>) => ({ ...value, ...unseenConnection }),
   (value: Record<string, unknown>) => ({ ...value, exportLimitShare: null }),
-  (value: Record<string, unknown>) => ({ ...value, ...usualSheet }),
+  (value: Record<string, unknown>) => ({ ...value, ...usualSheet, ...openHorizon }),
 ]
 
 export const defaultSite: Site = {
@@ -151,6 +161,7 @@ export const defaultSite: Site = {
   exportLimitShare: null,
   sheetStrength: 0.85,
   ...usualSheet,
+  ...openHorizon,
   ...unknownSite,
   ...unknownLoads,
   ...unseenConnection,
