@@ -157,3 +157,38 @@ test('the sun map of a month, sun access on the modules, and the solstices by ke
   await page.keyboard.press('.')
   await expect(page.getByLabel('Day', { exact: true })).toHaveValue(/-06-21$/)
 })
+
+test('hills come from a table: they take light under their own name, and behind them the sun is out', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  const shade = await figure(page, 'shade')
+  await chapter(page, 'Site')
+  const take = (text: string) =>
+    page
+      .getByLabel('Import CSV: Far horizon')
+      .setInputFiles({ name: 'hills.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await take('azimuth,elevation\n0,4\n90,high')
+  const wrong = page.locator('p[role="alert"]')
+  await expect(wrong).toContainText('Line 3: “high” is not a number')
+  await take('azimuth;elevation\n0;4\n90;24,5\n180;2\n270;24,5\n')
+  await expect(page.getByText('4 points, highest 24.5° in the east')).toBeVisible()
+  await expect(wrong).toHaveCount(0)
+  await expect.poll(() => figure(page, 'shade')).toBeLessThan(shade - 200)
+  await page.getByLabel('Local clock').fill('07:00')
+  await page.getByLabel('Local clock').press('Enter')
+  await expect(page.getByText('behind the far horizon')).toBeVisible()
+  await stage(page).focus()
+  await page.keyboard.press('w')
+  const row = bill(page).getByRole('row', { name: /^Far horizon/ })
+  await expect(row).toBeVisible()
+  await expect(row.getByRole('button')).toHaveCount(0)
+  await expect(row.getByRole('combobox')).toHaveCount(0)
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Count from south' }).click()
+  await expect(page.getByText('4 points, highest 24.5° in the east')).toBeVisible()
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect.poll(() => figure(page, 'shade')).toBeCloseTo(shade, 6)
+  await expect(page.getByText('Level all around.')).toBeVisible()
+  await saved(page)
+})

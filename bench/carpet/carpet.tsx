@@ -2,13 +2,14 @@
 
 import { modelYear } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { daylightHours, sunAtClock } from '@/core/sun/local-sun'
+import { daylightHours } from '@/core/sun/local-sun'
 import { clockOfHour } from '@/core/model/moment'
 import { useBench, useNumbers, usePart, useShade, useSession, useSite } from '../context'
 import { Pills } from '../fields/pills'
 import { lazyPart } from '../lazy-parts'
 import { dayName, number } from '@/words/format'
 import { rampCss } from '@/stage/palette'
+import { sunShown } from '../stage/sun-shown'
 import { type CarpetLayer } from '../store/session'
 import { paintCarpet } from './carpet-image'
 import { Moment } from './moment'
@@ -43,7 +44,7 @@ export function Carpet() {
   const isPart = usePart().length > 0
   const isBare = numbers?.summary.count === 0
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])
-  const sun = sunAtClock(site, modelYear, day, hour)
+  const { sun, hidden } = sunShown(site, day, hour)
   const light = daylightHours(site, modelYear, day)
   const suns = useMemo(() => {
     const place = {
@@ -101,7 +102,7 @@ export function Carpet() {
         ) : (
           <p className="quiet mt-1">
             {sun.elevationDeg > 0
-              ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})`
+              ? `sun ${sun.elevationDeg.toFixed(0)}° high, in ${sun.azimuthDeg.toFixed(0)}° (${toward})${hidden ? ', behind the far horizon' : ''}`
               : 'sun is down'}
             {light && `, up ${clockOfHour(light.rise)} to ${clockOfHour(light.set)}`}
           </p>

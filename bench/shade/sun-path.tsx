@@ -86,6 +86,7 @@ export function SunPath() {
     .filter(({ id }) => seen.some((one) => one.id === id))
     .slice(0, mostNames)
     .map(({ id }) => id)
+  const top = highestBefore(panel, [site.farHorizon])
   const { slot } = panel
   const array = option[panel.arrayId] ?? house[panel.arrayId]
   return (
@@ -197,6 +198,15 @@ export function SunPath() {
               )
             )
           })}
+          {top && (
+            <Label
+              x={Math.max(40, Math.min(width - 40, x(top[0])))}
+              y={y(top[1]) - 6}
+              text={sayer.name(farHorizonId)}
+              anchor="middle"
+              strong
+            />
+          )}
           {sun.elevationDeg > 0 && (
             <circle
               cx={x(sun.azimuthDeg)}

@@ -1,13 +1,11 @@
 'use client'
 
 import { carrierOf } from '@/core/kinds/removed'
-import { modelYear, monthOfDay } from '@/core/model/model-year'
+import { monthOfDay } from '@/core/model/model-year'
 import { useEffect, useMemo, useRef, useState, type PointerEvent as ReactPointerEvent } from 'react'
 import { useStore } from 'zustand'
 import { rayLevel } from '@/core/geometry/ray'
 import { distance2, type Vec2 } from '@/core/geometry/vector'
-import { sunAtClock } from '@/core/sun/local-sun'
-import { sunDirection } from '@/core/sun/position'
 import { useBench, useHouse, useNumbers, useOption, useSession, useSite, useSunMap } from '../context'
 import { showsSunMap } from '../store/session'
 import { ofKind } from '@/core/kinds/documents'
@@ -27,6 +25,7 @@ import { CardPlace } from './card-place'
 import { useLaterDrawing } from './use-later-drawing'
 import { PlaneLabels } from './plane-labels'
 import { SheetNote } from './sheet-note'
+import { sunShown } from './sun-shown'
 import { ViewButtons } from './view-buttons'
 
 const SelectionCard = lazyPart('SelectionCard')
@@ -216,10 +215,7 @@ export function Stage({ small }: { readonly small: boolean }) {
     site.sheetPicture,
     site.sheetShiftM,
   ])
-  useEffect(
-    () => view?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour)), monthOfDay(day)),
-    [view, site, day, hour],
-  )
+  useEffect(() => view?.setSun(sunShown(site, day, hour).direction, monthOfDay(day)), [view, site, day, hour])
   useEffect(() => view?.setPlan(plan), [view, plan])
   useFirstLook(view, standing, small, site.latitudeDeg < 0)
   useRememberedLook(view, small)

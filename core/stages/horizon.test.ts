@@ -87,8 +87,10 @@ const litAt = ({ shaded, litMean }: ReceiverShade, entry: number): number =>
 
 test('the map of each roof that carries modules loses what its modules lose', () => {
   const lossOfMaps = mappedFaces(open.value(siteStage).objects).map(({ face }, i) => {
-    const light = (run: typeof open) =>
-      (run.value(sunMapStage)[i]?.value[0]?.values ?? []).reduce((sum: number, value) => sum + value, 0)
+    const light = (run: typeof open) => {
+      const values = run.value(sunMapStage)[i]?.value[0]?.values ?? new Float32Array()
+      return values.reduce((sum, value) => sum + value, 0)
+    }
     return { normal: face.normal, lost: 1 - light(shut) / light(open) }
   })
   let first = 0
