@@ -35,9 +35,9 @@ export function Offsets({ summary }: { readonly summary: RunSummary }) {
         {tiles.map(([name, note, share]) => (
           <div key={name} className="rounded-lg border border-line bg-card px-3 py-2">
             <dt className="quiet">{words[name]}</dt>
-            <dd className="text-[18px] font-semibold">
+            <dd className="text-[18px] leading-6 font-semibold">
               {sayer.written({ value: share, unit: 'share', digits: 0 })}{' '}
-              <span className="text-[12px] font-normal text-pencil">{note}</span>
+              <span className="block text-[12px] leading-4 font-normal text-pencil">{note}</span>
             </dd>
           </div>
         ))}
