@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
-import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
+import { chapter, figure, openShippedJob, restingBox, saved, settled, stage } from './bench'
 
 const bill = (page: Page) => page.getByRole('table', { name: 'Shade bill' })
 
@@ -191,4 +191,41 @@ test('hills come from a table: they take light under their own name, and behind 
   await expect.poll(() => figure(page, 'shade')).toBeCloseTo(shade, 6)
   await expect(page.getByText('Level all around.')).toBeVisible()
   await saved(page)
+})
+
+test('the sun path is seen from any point: of a roof, and of the ground before anything is drawn', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await chapter(page, 'Cover')
+  await page.getByRole('button', { name: /^Sun path/ }).click()
+  await expect(page.getByText('Click a point of a roof, of a wall or of the ground')).toBeVisible()
+  const box = await restingBox(stage(page))
+  await page.mouse.click(box.x + box.width * 0.41, box.y + box.height * 0.45)
+  const sheet = page.getByRole('dialog', { name: 'Shade' })
+  await expect(
+    sheet.getByText(/on a roof plane, 1\d' .* over the ground\. [\d,]+ of [\d,]+ hours of sun/),
+  ).toBeVisible()
+  await expect(sheet.getByText('behind the roof plane')).toBeVisible()
+  await sheet.getByRole('button', { name: 'Back to the modules' }).click()
+  await expect(sheet.getByText('Seen from the middle of the most shaded module')).toBeVisible()
+  await page.keyboard.press('Escape')
+
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('27 tern street')
+  await page.getByRole('option', { name: '27 Tern Street, Pellworth' }).click()
+  await settled(page)
+  await stage(page).focus()
+  await page.keyboard.press('-')
+  await expect(page.getByText('Click a point of a roof, of a wall or of the ground')).toBeVisible()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await expect(
+    sheet.getByText(
+      /clicked, 1" over the ground\. 4,\d\d\d of 4,\d\d\d hours of sun in a year reach it \(100 %\)/,
+    ),
+  ).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('w')
+  await expect(sheet.getByRole('img', { name: /^Sun path/ })).toHaveCount(0)
 })

@@ -99,6 +99,14 @@ const movePicture: Tool = {
     new LateState(context, 'move-picture', (later) => new later.MovePictureFrom(context, [0, 0])),
 }
 
+/** Shows the sun's ways as they are seen from a point. */
+const look: Tool = {
+  id: 'look',
+  key: '-',
+  chapter: 'cover',
+  begin: (context) => new LateState(context, 'look', (later) => new later.LookFromPoint(context, [0, 0])),
+}
+
 /** Every tool, in the order of their kinds. */
 export const tools: readonly Tool[] = [
   select,
@@ -106,5 +114,6 @@ export const tools: readonly Tool[] = [
   string,
   place,
   movePicture,
+  look,
   tape,
 ]

@@ -2,7 +2,7 @@
 
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
-import { useBench, useNumbers, useSayer, useSite } from '../context'
+import { useBench, useNumbers, useSayer, useSession, useSite } from '../context'
 import { FactBoxes } from '../fact-boxes'
 import { Sheet } from '../sheet'
 import { AccessTable } from './access-table'
@@ -15,19 +15,24 @@ const words = later.shade
 /** All about shade: what it costs and by what, when it falls, and where it comes from. */
 export function ShadeSheet() {
   const { session } = useBench()
+  const lookFrom = useSession((s) => s.lookFrom)
   const { numbers, fresh } = useNumbers()
   const summary = numbers?.summary
   return (
-    <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
-      {!summary || summary.count === 0 ? (
+    <Sheet title={words.title} onClose={() => session.setState({ dialog: null, lookFrom: null })}>
+      {lookFrom && <SunPath />}
+      {lookFrom && summary?.count === 0 ? null : !summary || summary.count === 0 ? (
         <p className="quiet">{words.none}</p>
       ) : (
-        <div aria-busy={!fresh} className={`flex flex-col gap-6 ${fresh ? '' : 'opacity-60'}`}>
+        <div
+          aria-busy={!fresh}
+          className={`flex flex-col gap-6 ${lookFrom ? 'mt-6' : ''} ${fresh ? '' : 'opacity-60'}`}
+        >
           <Headline />
           <ShadeBill summary={summary} />
           <UncheckedHeights summary={summary} />
           <AccessTable />
-          <SunPath />
+          {!lookFrom && <SunPath />}
         </div>
       )}
     </Sheet>

@@ -81,9 +81,8 @@ export function Grid({ strip: { leftDeg, y } }: { readonly strip: Strip }) {
   )
 }
 
-/** How high the sky is hidden by the module's own plane, degrees, towards each azimuth; below 0 where it looks over. */
-export function planeHorizon(panel: PanelFigures): (azimuthDeg: number) => number {
-  const [east, north, up] = normalOf(panel)
+/** How high the sky is hidden by the plane that one looks out from, degrees, towards each azimuth; below 0 where it looks over. */
+export function planeHorizon([east, north, up]: Vec3): (azimuthDeg: number) => number {
   return (azimuthDeg) => {
     const azimuth = toRadians(azimuthDeg)
     const level = east * Math.sin(azimuth) + north * Math.cos(azimuth)
@@ -91,16 +90,18 @@ export function planeHorizon(panel: PanelFigures): (azimuthDeg: number) => numbe
   }
 }
 
-/** What lies behind the module's plane, which it never sees. */
+/** What lies behind the plane that one looks out from, which is never seen. */
 export function Behind({
-  panel,
+  normal,
+  text,
   strip: { leftDeg, x, y },
 }: {
-  readonly panel: PanelFigures
+  readonly normal: Vec3
+  readonly text: string
   readonly strip: Strip
 }) {
   const { width, height } = Strip
-  const horizon = planeHorizon(panel)
+  const horizon = planeHorizon(normal)
   const edge = Array.from({ length: 181 }, (_, i) => ({ at: i * 2, elevation: horizon(leftDeg + i * 2) }))
   const top = edge.reduce((a, b) => (b.elevation > a.elevation ? b : a))
   return (
@@ -114,7 +115,7 @@ export function Behind({
         <Label
           x={Math.max(60, Math.min(width - 60, x(leftDeg + top.at)))}
           y={height - 6}
-          text={words.behind}
+          text={text}
           anchor="middle"
           quiet
         />
@@ -123,7 +124,8 @@ export function Behind({
   )
 }
 
-function normalOf({ corners: [a, b, , d] }: PanelFigures): Vec3 {
+/** Outwards from a module. */
+export function normalOf({ corners: [a, b, , d] }: PanelFigures): Vec3 {
   const [u, v] = [
     [b[0] - a[0], b[1] - a[1], b[2] - a[2]],
     [d[0] - a[0], d[1] - a[1], d[2] - a[2]],

@@ -3,12 +3,17 @@
 import { useMemo } from 'react'
 import { type Vec3 } from '@/core/geometry/vector'
 import { type Site } from '@/core/kinds/site/site'
-import { zone, zones, type PartLight } from '@/core/readers/part-light'
+import { formatLength } from '@/core/model/units'
+import { type PartLight } from '@/core/readers/part-light'
 import { type PanelFigures, type RunSummary } from '@/core/readers/summary'
 import { farHorizonId } from '@/core/shade/engine'
+import { horizonOf } from '@/core/shade/far-horizon'
 import { outlinesOf, silhouetteOf } from '@/core/shade/silhouette'
+import { zone, zones } from '@/core/shade/sky-zones'
+import { sunFrom } from '@/core/shade/sun-from'
 import { modelYear } from '@/core/model/model-year'
 import { sunAtClock } from '@/core/sun/local-sun'
+import { sunHours } from '@/core/sun/sun-hours'
 import { hourLine, sunPath, type SunPoint } from '@/core/sun/sun-paths'
 import { later } from '@/words/en/later'
 import { monthNames, monthStarts, number } from '@/words/format'
@@ -24,7 +29,7 @@ import {
 } from '../context'
 import { benchKindOf } from '../kinds/index'
 import { modulesOf } from '../store/selection'
-import { Behind, Grid, Label, planeHorizon, Strip, Way } from './sky-strip'
+import { Behind, Grid, Label, normalOf, planeHorizon, Strip, Way } from './sky-strip'
 
 const words = later.shade
 
@@ -37,7 +42,7 @@ const pathDay = 20
 const leastShare = 0.005
 const mostNames = 6
 
-/** The sky as a module sees it: the sun's ways, and what stands before them. */
+/** The sky as a module or a point sees it: the sun's ways, and what stands before them. */
 export function SunPath() {
   const { session, site: standing } = useBench()
   const site = useSite()
@@ -46,22 +51,22 @@ export function SunPath() {
   const sayer = useSayer()
   const { numbers } = useNumbers()
   const selection = useSession((s) => s.selection)
-  const { day, hour } = useSession((s) => s)
+  const { day, hour, lookFrom } = useSession((s) => s)
   const shade = useShade()
   const light = shade?.light
   const summary = numbers?.summary
   const chosen = modulesOf(selection)[0]?.id
   const panel = summary && panelOf(summary, chosen)
+  const from = useMemo(() => lookFrom?.at ?? (panel ? middleOf(panel) : null), [lookFrom, panel])
   // Whatever is edited makes another site of it.
   const built = standing()
   const seen = useMemo(() => {
-    if (!panel) return []
-    const from = middleOf(panel)
+    if (!from) return []
     return built.objects.flatMap(({ id, geometry: { solids, crowns } }) => {
       const outlines = [...solids, ...crowns].flatMap((body) => outlinesOf(silhouetteOf(from, body, stepDeg)))
       return outlines.length === 0 ? [] : [{ id, outlines, leafy: solids.length === 0 }]
     })
-  }, [built, panel])
+  }, [built, from])
   const zoneHours = summary?.timeZoneHours ?? 0
   const { latitudeDeg, longitudeDeg, elevationM } = site
   const ways = useMemo(() => {
@@ -74,30 +79,53 @@ export function SunPath() {
       hours: Array.from({ length: 24 }, (_, at) => ({ at, points: hourLine(place, zoneHours, at) })),
     }
   }, [latitudeDeg, longitudeDeg, elevationM, zoneHours])
-  if (!summary || !panel) return null
+  const heights = site.farHorizon
+  const reached = useMemo(() => {
+    if (!lookFrom) return null
+    const bodies = built.objects.flatMap(({ geometry: { solids, crowns } }) => [...solids, ...crowns])
+    const sun = sunHours({ latitudeDeg, longitudeDeg, elevationM }, zoneHours, 60)
+    return sunFrom(lookFrom.at, lookFrom.normal, bodies, sun, horizonOf(heights))
+  }, [built, lookFrom, heights, latitudeDeg, longitudeDeg, elevationM, zoneHours])
+  if (!summary || !from) return null
+  const normal = lookFrom ? lookFrom.normal : panel ? normalOf(panel) : null
   const strip = new Strip(latitudeDeg)
   const { x, y } = strip
   const sun = sunAtClock(site, modelYear, day, hour)
   // Losses of several modules are not those of the one that looks out here.
-  const isOfThis = shade?.fresh && light?.modules === 1 && chosen === panel.id
-  const patches = isOfThis ? patchesOf(light, strip) : []
+  const isOfThis = !lookFrom && shade?.fresh && light?.modules === 1 && chosen === panel?.id
+  const patches = reached
+    ? patchesOf(reached.lostByZone, reached.openHours, strip)
+    : isOfThis
+      ? patchesOf(light.lostByZone, beamOn(light), strip)
+      : []
   const most = Math.max(leastShare, ...patches.map(({ share }) => share))
   const named = summary.shadeBill
     .filter(({ id }) => seen.some((one) => one.id === id))
     .slice(0, mostNames)
     .map(({ id }) => id)
-  const top = highestBefore(panel, [site.farHorizon])
-  const { slot } = panel
-  const array = option[panel.arrayId] ?? house[panel.arrayId]
+  const top = highestBefore(normal, [site.farHorizon])
+  const array = panel && (option[panel.arrayId] ?? house[panel.arrayId])
   return (
     <section aria-labelledby="sun-path">
       <h3 id="sun-path" className="text-[15px] font-semibold">
         {words.path}
       </h3>
       <p className="quiet mb-1">
-        {sayer.say(words.pathOf, {
-          what: `${chosen === panel.id ? words.chosen : words.most}, ${sayer.say(words.one, { slot })}, ${array ? benchKindOf(array).title(array, sayer, built, house) : ''}`,
-        })}
+        {lookFrom
+          ? sayer.say(words.pathAt, {
+              on: normal ? 'roof' : 'other',
+              height: formatLength(lookFrom.at[2], site.units, site.locale),
+            })
+          : panel &&
+            sayer.say(words.pathOf, {
+              what: `${chosen === panel.id ? words.chosen : words.most}, ${sayer.say(words.one, { slot: panel.slot })}, ${array ? benchKindOf(array).title(array, sayer, built, house) : ''}`,
+            })}
+        {reached &&
+          `. ${sayer.say(words.sunLeft, {
+            left: number(reached.leftHours, site),
+            open: number(reached.openHours, site),
+            share: `${number((100 * reached.leftHours) / Math.max(1, reached.openHours), site, 0)} %`,
+          })}`}
       </p>
       <div className="overflow-x-auto">
         <svg
@@ -132,7 +160,9 @@ export function SunPath() {
               </g>
             ))}
           </g>
-          <Behind panel={panel} strip={strip} />
+          {normal && (
+            <Behind normal={normal} text={lookFrom ? words.behindPlane : words.behind} strip={strip} />
+          )}
           {ways.hours.map(({ at, points }) => (
             <Way key={at} points={points} strip={strip} className="stroke-line" width={0.8} />
           ))}
@@ -184,7 +214,7 @@ export function SunPath() {
             />
           ))}
           {named.map((id) => {
-            const top = highestBefore(panel, seen.find((one) => one.id === id)?.outlines ?? [])
+            const top = highestBefore(normal, seen.find((one) => one.id === id)?.outlines ?? [])
             return (
               top && (
                 <Label
@@ -219,9 +249,18 @@ export function SunPath() {
         </svg>
       </div>
       <p className="quiet">
-        {words.pathNote} {isOfThis ? words.patchNote : words.choose}
+        {words.pathNote} {lookFrom ? words.hoursNote : isOfThis ? words.patchNote : words.choose}
       </p>
-      {chosen === undefined && (
+      {lookFrom && summary.count > 0 && (
+        <button
+          type="button"
+          className="cursor-pointer text-[12px] text-verdigris hover:underline"
+          onClick={() => session.setState({ lookFrom: null })}
+        >
+          {words.backToModules}
+        </button>
+      )}
+      {!lookFrom && panel && chosen === undefined && (
         <button
           type="button"
           className="cursor-pointer text-[12px] text-verdigris hover:underline"
@@ -255,9 +294,11 @@ function middleOf({ corners: [a, , c] }: PanelFigures): Vec3 {
   return [(a[0] + c[0]) / 2, (a[1] + c[1]) / 2, (a[2] + c[2]) / 2]
 }
 
-/** Patches of the sky with the share of the year's beam that is lost there, where it counts. */
-function patchesOf({ lostByZone, beam }: PartLight, strip: Strip) {
-  const whole = beam.open.reduce((sum, value) => sum + value, 0)
+/** The year's beam on modules, kWh/m². */
+const beamOn = ({ beam }: PartLight): number => beam.open.reduce((sum, value) => sum + value, 0)
+
+/** Patches of the sky with the share of a whole that is lost there, where it counts. */
+function patchesOf(lostByZone: Float64Array, whole: number, strip: Strip) {
   return Array.from(lostByZone, (lost, patch) => {
     const azimuth = (patch % zones.across) * zone.azimuthDeg
     const elevation = Math.floor(patch / zones.across) * zone.elevationDeg
@@ -269,12 +310,12 @@ function patchesOf({ lostByZone, beam }: PartLight, strip: Strip) {
 const highest = (points: readonly SunPoint[]) =>
   points.reduce<SunPoint | null>((a, b) => (!a || b.elevationDeg > a.elevationDeg ? b : a), null)
 
-/** The highest point of outlines that lies before a module, not behind its plane. */
+/** The highest point of outlines that lies before a plane, not behind it; of all where there is none. */
 function highestBefore(
-  panel: PanelFigures,
+  normal: Vec3 | null,
   outlines: readonly (readonly (readonly [number, number])[])[],
 ): readonly [number, number] | null {
-  const horizon = planeHorizon(panel)
+  const horizon = normal ? planeHorizon(normal) : () => 0
   return outlines
     .flat()
     .filter(([azimuth, elevation]) => elevation > horizon(azimuth) + 0.5)

@@ -43,6 +43,12 @@ export interface Toast {
   readonly step: Step | null
 }
 
+/** A point of the model, and outwards from the plane that it lies on; null where it lies on none. */
+export interface LookFrom {
+  readonly at: Vec3
+  readonly normal: Vec3 | null
+}
+
 /** What lives as long as the visit: never saved. */
 export interface Session {
   readonly chapter: Chapter
@@ -64,6 +70,8 @@ export interface Session {
   readonly sunSpan: SunSpan
   /** Sun access written on each module. */
   readonly accessLabels: boolean
+  /** The point that the sun's ways are looked at from, and the plane it lies on; null for a module. */
+  readonly lookFrom: LookFrom | null
   readonly layer: CarpetLayer
   /** Day 0..364 and local clock hours. */
   readonly day: number
@@ -138,6 +146,7 @@ export const createSession = (optionId: string) =>
     racking: false,
     sunSpan: 'year',
     accessLabels: false,
+    lookFrom: null,
     layer: 'yield',
     day: 140,
     hour: 15,

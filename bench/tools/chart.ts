@@ -66,6 +66,7 @@ export interface ToolContext {
 /** What tools begin in whose states are fetched when they are first taken. */
 export interface LateStates {
   readonly CalibrateFirst: new (context: ToolContext) => ToolState
+  readonly LookFromPoint: new (context: ToolContext, at: Vec2) => ToolState
   readonly MovePictureFrom: new (context: ToolContext, at: Vec2) => ToolState
   readonly StringIdle: new (context: ToolContext) => ToolState
   readonly PlaceIdle: new (context: ToolContext) => ToolState

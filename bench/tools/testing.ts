@@ -65,6 +65,7 @@ export function bench(house: Objects = {}) {
       lateStates: async () => ({
         ...(await import('./calibrate')),
         ...(await import('./move-picture')),
+        ...(await import('./look-from')),
         ...(await import('../wire/string-states')),
         ...(await import('../wire/place-states')),
       }),

@@ -5,7 +5,8 @@ import { panelLightStage } from '../stages/panel-light'
 import { siteStage } from '../stages/site'
 import { sunStage } from '../stages/sun'
 import { moduleIn } from '../stages/world'
-import { accessCsv, accessIn, accessOver, partLight, zone, zones } from './part-light'
+import { zone, zones } from '../shade/sky-zones'
+import { accessCsv, accessIn, accessOver, partLight } from './part-light'
 
 const world = await worldOf(job.house, option)
 const run = runOf(world, freshGraph())

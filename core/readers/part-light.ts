@@ -2,6 +2,7 @@ import { type PanelLight } from '../energy/panel-light'
 import { type PlaneLight } from '../energy/plane-light'
 import { type Run } from '../graph/run'
 import { type ReceiverShade } from '../shade/engine'
+import { zoneAt, zones } from '../shade/sky-zones'
 import { clockStage } from '../stages/clock'
 import { panelLightStage } from '../stages/panel-light'
 import { planeLightStage } from '../stages/plane-light'
@@ -13,9 +14,6 @@ import { csvLine, figure } from './csv'
 
 /** Hours of a day and months of a year. */
 const [dayHours, yearMonths] = [24, 12]
-/** Patches of the sky that losses are told by: this many degrees of azimuth and of elevation. */
-export const zone = { azimuthDeg: 15, elevationDeg: 10 } as const
-export const zones = { across: 360 / zone.azimuthDeg, up: 90 / zone.elevationDeg } as const
 
 /** Light of the hours of a day in each month, kWh/m² behind the glass, as `month * 24 + hour of the local clock`. */
 export interface HoursByMonth {
@@ -36,7 +34,7 @@ export interface PartLight {
   readonly beam: HoursByMonth
   readonly sky: HoursByMonth
   readonly all: HoursByMonth
-  /** Beam lost to shade by where the sun stands, kWh/m² a year, as `row of elevation * zones.across + column of azimuth from north`. */
+  /** Beam lost to shade by where the sun stands, kWh/m² a year, one a patch of `zoneAt`. */
   readonly lostByZone: Float64Array
 }
 
@@ -116,7 +114,7 @@ export function partLight(run: Run<World>, ids: readonly string[]): PartLight | 
     add(out.beam, cell, direct * kwh, lit * kwh)
     add(out.sky, cell, open * kwh, seen * kwh)
     add(out.all, cell, whole * kwh, (lit + seen + ground) * kwh)
-    const patch = patchOf(sun.azimuthDeg[k] as number, 90 - (sun.zenithDeg[k] as number))
+    const patch = zoneAt(sun.azimuthDeg[k] as number, 90 - (sun.zenithDeg[k] as number))
     out.lostByZone[patch] = (out.lostByZone[patch] as number) + (direct - lit) * kwh
   }
   return out
@@ -127,12 +125,6 @@ type Six = [number, number, number, number, number, number]
 function add({ open, left }: HoursByMonth, cell: number, whole: number, rest: number): void {
   open[cell] = (open[cell] as number) + whole
   left[cell] = (left[cell] as number) + rest
-}
-
-function patchOf(azimuthDeg: number, elevationDeg: number): number {
-  const column = Math.floor(azimuthDeg / zone.azimuthDeg) % zones.across
-  const row = Math.max(0, Math.min(zones.up - 1, Math.floor(elevationDeg / zone.elevationDeg)))
-  return row * zones.across + column
 }
 
 /** Sums over modules, W/m² an entry: beam, what is lit of it; sky, what is seen of it; ground; all that is left. */

@@ -63,6 +63,15 @@ export const shade = {
   onModules: 'Sun access on modules, %',
   path: 'Sun path',
   pathOf: 'Seen from the middle of {what}',
+  lookHint:
+    'Click a point of a roof, of a wall or of the ground, or go there with the arrow keys and press Enter.',
+  pathAt:
+    'Seen from the point that was clicked{on, select, roof {, on a roof plane} other {}}, {height} over the ground',
+  sunLeft: '{left} of {open} hours of sun in a year reach it ({share}).',
+  hoursNote:
+    'Figures: share of the year’s hours of sun that is lost while the sun stands in that patch of the sky.',
+  behindPlane: 'behind the roof plane',
+  backToModules: 'Back to the modules',
   most: 'the most shaded module',
   chosen: 'the selected module',
   one: 'module {slot}',

@@ -73,6 +73,12 @@ export const tools = {
     hint: '',
     wrong: '',
   },
+  look: {
+    button: 'Sun path',
+    command: 'See the sun path from a point',
+    hint: '',
+    wrong: '',
+  },
   'move-picture': {
     button: 'Move',
     command: 'Move the aerial picture by two points',
