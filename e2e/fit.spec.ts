@@ -115,3 +115,32 @@ test('own heights as an ASCII grid: in the zone of the place, which is said', as
   await own.setInputFiles({ name: 'broken.asc', mimeType: 'text/plain', buffer: broken })
   await expect(sheet.getByRole('alert')).toContainText('“broken.asc”, line 6: “much” is not a number.')
 })
+
+test('heights that lie beside the outlines are shifted onto them, or by measures that are typed', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByLabel('New job: where is the house?').fill('15 tern street')
+  await page.getByRole('option', { name: '15 Tern Street, Pellworth' }).click()
+  await expect(page.getByRole('heading', { name: '15 Tern Street' })).toBeVisible()
+  await chapter(page, 'Shape')
+  await page.getByRole('button', { name: 'Read house from heights' }).click()
+  const sheet = page.getByRole('dialog', { name: 'House from heights' })
+  const east = sheet.getByLabel('Shift heights east')
+  await expect(east).toHaveValue('0"', { timeout: 60_000 })
+  await expect(sheet.getByText('The buildings in the heights lie')).toHaveCount(0)
+  await east.fill('100 ft')
+  await east.press('Enter')
+  await expect(sheet.getByRole('alert')).toContainText(`Heights are shifted by 82' 1/2" at most`)
+  await east.fill('-4 ft')
+  await east.press('Enter')
+  const said = sheet.getByText(
+    /^The buildings in the heights lie [34]' .* to the west of the outlines of \d+ buildings/,
+  )
+  await expect(said).toBeVisible({ timeout: 60_000 })
+  await sheet.getByRole('button', { name: 'Shift onto outlines' }).click()
+  await expect(said).toHaveCount(0)
+  // Where the outlines are: within the scatter of the heights.
+  await expect(east).toHaveValue(/^-?\d?( ?1\/2)?"$/, { timeout: 60_000 })
+  await expect(sheet.getByRole('button', { name: /^Put \d+ objects in place$/ })).toBeVisible()
+})

@@ -3,9 +3,10 @@ import { fitAround } from '@/core/fit/around'
 import { objectsOf } from '@/core/fit/objects'
 import { localOf, placeOf } from '@/core/geometry/geo'
 import { centroid, containsPoint, signedArea } from '@/core/geometry/polygon'
-import { distance2, type Vec2 } from '@/core/geometry/vector'
+import { add2, distance2, type Vec2 } from '@/core/geometry/vector'
 import { heightFile } from '@/core/heights/geotiff'
 import { outlinesFor } from '@/core/fit/whose-outline'
+import { planOf } from '@/core/roof/plane'
 import { openHeights } from '@/core/heights/open-heights'
 import { unionOf } from '@/core/kinds/volume/join'
 import { outlinesIn } from '@/core/imports/geojson-outlines'
@@ -101,6 +102,36 @@ test('an outline that lies beside the house is moved to it', async () => {
   const file = await openHeights(await heightsAt(askTown, place), 'survey')
   const { house } = await fitAround(file, place, { outline: known, others: [] }, () => undefined)
   expect(offM(house.outline)).toBeLessThan(0.35)
+}, 30_000)
+
+test('heights that lie beside the outlines say by how much, and shifted they make the same house there', async () => {
+  const { place } = lotAt('14 Saltmarsh Road')
+  const { found } = outlinesIn(await outlinesAt(askTown, place), 'outlines', place)
+  const { outline, others } = outlinesFor(
+    null,
+    found.map((one) => one.outline),
+  )
+  if (!outline) throw new Error('the survey has it')
+  const file = await openHeights(await heightsAt(askTown, place), 'survey')
+  const byM: Vec2 = [1.3, -0.9]
+  const moved = (ring: readonly Vec2[]) => ring.map((p) => add2(p, byM))
+  const fit = (rings: typeof moved, shiftM: Vec2) =>
+    fitAround(file, place, { outline: rings(outline), others: others.map(rings) }, () => undefined, shiftM)
+  const right = await fit((ring) => [...ring], [0, 0])
+  expect(right.offset?.buildings).toBeGreaterThan(1)
+  expect(Math.hypot(...(right.offset?.byM ?? [NaN]))).toBeLessThan(0.25)
+  const beside = await fit((ring) => [...ring], byM)
+  expect(Math.abs((beside.offset?.byM[0] ?? NaN) + byM[0])).toBeLessThan(0.25)
+  expect(Math.abs((beside.offset?.byM[1] ?? NaN) + byM[1])).toBeLessThan(0.25)
+  const there = await fit(moved, byM)
+  expect(there.house.planes).toHaveLength(right.house.planes.length)
+  for (const [i, plane] of there.house.planes.entries()) {
+    const same = right.house.planes[i]
+    expect(plane.pitchDeg).toBeCloseTo(same?.pitchDeg ?? NaN, 0)
+    expect(
+      distance2(planOf(plane.corners)[0] ?? [NaN, NaN], moved(planOf(same?.corners ?? []))[0] ?? [0, 0]),
+    ).toBeLessThan(0.05)
+  }
 }, 30_000)
 
 test('about one house in eleven is not in the survey and as many lie beside; the shipped ones are known', async () => {

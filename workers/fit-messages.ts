@@ -1,6 +1,7 @@
 import { type FoundAround } from '@/core/fit/around'
 import { type OutlinesFor } from '@/core/fit/whose-outline'
 import { type LatLon } from '@/core/geometry/geo'
+import { type Vec2 } from '@/core/geometry/vector'
 import { type FaultDetail } from '@/core/model/fault'
 
 /** What is asked of a worker that reads the buildings in a height raster. */
@@ -10,6 +11,8 @@ export interface FitRequest extends OutlinesFor {
   /** What the raster is called. */
   readonly file: string
   readonly site: LatLon
+  /** By how much what it shows is shifted east and north, m. */
+  readonly shiftM: Vec2
 }
 
 /** How far a fit has come, and what became of it. */

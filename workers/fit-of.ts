@@ -4,8 +4,8 @@ import { type FitRequest } from './fit-messages'
 
 /** The buildings in a height raster. Fetched when one is first asked for. */
 export async function fitOf(
-  { heights, file, site, ...outlines }: FitRequest,
+  { heights, file, site, shiftM, ...outlines }: FitRequest,
   tell: (share: number) => void,
 ): Promise<FoundAround> {
-  return fitAround(await openHeights(heights, file), site, outlines, tell)
+  return fitAround(await openHeights(heights, file), site, outlines, tell, shiftM)
 }

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react'
 import { type FoundAround } from '@/core/fit/around'
 import { outlinesFor } from '@/core/fit/whose-outline'
 import { outlinesIn } from '@/core/imports/geojson-outlines'
+import { type Vec2 } from '@/core/geometry/vector'
 import { ofKind } from '@/core/kinds/documents'
 import { Fault } from '@/core/model/fault'
 import { checkFileSize } from '@/core/model/file-size'
@@ -15,6 +16,7 @@ import { FileButton } from '../fields/file-button'
 import { Sheet } from '../sheet'
 import { FitFound } from './fit-found'
 import { readHeights } from './read-heights'
+import { ShiftHeights } from './shift-heights'
 
 const words = later.fit
 const world = overHttp('/world')
@@ -30,6 +32,8 @@ type State =
       readonly found: FoundAround
       readonly file: string
       readonly outline: 'drawn' | 'survey' | 'found'
+      readonly own: File | null
+      readonly shiftM: Vec2
     }
 
 /** Reads house, neighbours and trees from heights, shows how well they lie in them, and puts in place what is accepted. */
@@ -40,7 +44,7 @@ export function FitSheet() {
   const [state, setState] = useState<State>({ at: 'fetching' })
   const running = useRef<AbortController | null>(null)
 
-  const read = async (file: File | null) => {
+  const read = async (file: File | null, shiftM: Vec2 = [0, 0]) => {
     running.current?.abort()
     const own = new AbortController()
     running.current = own
@@ -64,12 +68,12 @@ export function FitSheet() {
       const name = file?.name ?? words.survey
       show({ at: 'reading', share: 0 })
       const found = await readHeights(
-        { type: 'fit', heights, file: name, site, ...outlines },
+        { type: 'fit', heights, file: name, site, shiftM, ...outlines },
         (share) => show({ at: 'reading', share }),
         own.signal,
       )
       const from = house ? 'drawn' : outlines.outline ? 'survey' : 'found'
-      show(found ? { at: 'found', found, file: name, outline: from } : { at: 'stopped' })
+      show(found ? { at: 'found', found, file: name, outline: from, own: file, shiftM } : { at: 'stopped' })
     } catch (error) {
       if (own.signal.aborted) return show({ at: 'stopped' })
       if (!(error instanceof Fault)) throw error
@@ -133,6 +137,11 @@ export function FitSheet() {
           {state.found.assumedEpsg !== null && (
             <p className="mb-2">{sayer.say(words.assumed, { code: state.found.assumedEpsg })}</p>
           )}
+          <ShiftHeights
+            offset={state.found.offset}
+            shiftM={state.shiftM}
+            onShift={(shiftM) => void read(state.own, shiftM)}
+          />
           <FitFound found={state.found} onDone={close} />
         </>
       )}

@@ -25,6 +25,7 @@ const found: FoundAround = {
   neighboursLeft: 0,
   residuals: new Float32Array(0),
   assumedEpsg: null,
+  offset: null,
 }
 const objects = objectsOf(fitted, 'house')
 const pieces = (house: Objects) => listed(found, objects, house).filter(({ stands }) => !stands)

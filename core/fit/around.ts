@@ -1,4 +1,4 @@
-import { type LatLon } from '../geometry/geo'
+import { placeOf, type LatLon } from '../geometry/geo'
 import { centroid, containsPoint } from '../geometry/polygon'
 import { distance2, type Vec2 } from '../geometry/vector'
 import { coversAll, heightsAround, type HeightFile } from '../heights/geotiff'
@@ -7,6 +7,7 @@ import { Fault } from '../model/fault'
 import { planeHeightM, planOf } from '../roof/plane'
 import { buildingsAt, buildingsIn, searchedM } from './find-outline'
 import { fitHouse, type FittedHouse } from './fit'
+import { offsetOf, type Offset } from './offset'
 import { degreesFrame, systemAt } from './place'
 import { boxOf, holds } from './rings'
 import { type FittedTree } from './trees'
@@ -22,6 +23,8 @@ export interface FoundAround {
   readonly residuals: Float32Array
   /** The system that the raster was taken to be in, by its EPSG number; null where it says so itself. */
   readonly assumedEpsg: number | null
+  /** How far the buildings in the heights lie from the outlines that are known; null where none is known of any. */
+  readonly offset: Offset | null
 }
 
 /** How far around the house trees are looked for, and around a neighbour the ground, m. */
@@ -33,6 +36,7 @@ const mostNeighbours = 8
  * The house inside an outline, the buildings inside others, and trees.
  * @param outlines where the house's is not known, it is found in the heights, at the site; buildings around that are not known are found too
  * @param tell hears the share of the work that is done, 0 to 1
+ * @param shiftM by how much what the raster shows is shifted east and north before it is read
  * @throws Fault of `heightsAround`, `buildingsAt` and `fitHouse`, `heights-elsewhere`, `heights-cut-outline`
  */
 export async function fitAround(
@@ -40,9 +44,10 @@ export async function fitAround(
   site: LatLon,
   { outline: own, others }: OutlinesFor,
   tell: (share: number) => void,
+  shiftM: Vec2 = [0, 0],
 ): Promise<FoundAround> {
   const { projection, assumedEpsg } = systemAt(file, site)
-  const frame = degreesFrame(projection, site)
+  const frame = degreesFrame(projection, placeOf(site, [-shiftM[0], -shiftM[1]]))
   const isOn = (outline: readonly Vec2[]) => coversAll(file, outline.map(frame.coordinates))
   const meant: readonly Vec2[] = own ?? [[0, 0]]
   if (!isOn(meant)) {
@@ -85,6 +90,7 @@ export async function fitAround(
     neighboursLeft,
     residuals: residualsOf(grid, house),
     assumedEpsg,
+    offset: offsetOf(own ? seen : [outline, ...seen], own ? [own, ...others] : others),
   }
 }
 

@@ -11,6 +11,11 @@ export const fit = {
     'The file does not say which reference system it is in: taken to be in the UTM zone of this place (EPSG {code, number, ::group-off}).',
   source:
     'Heights: {file}. Outline of the house: {outline, select, drawn {as it is drawn} found {none was known, so it was found in the heights; check its corners} other {from the survey}}. Buildings around: from the survey, and what else stands in the heights.',
+  shiftEast: 'Shift heights east',
+  shiftNorth: 'north',
+  offset:
+    'The buildings in the heights lie {away} to the {side} of the outlines of {buildings, plural, one {# building} other {# buildings}}.',
+  shiftThere: 'Shift onto outlines',
   survey: 'survey of the place',
   fit: '{planes, plural, one {# plane} other {# planes}}. {share, number, percent} of the heights lie within {near} of them; the scatter is {rms}.',
   agreement: 'As objects, {share, number, percent} of the roof lies within {near} of these planes.',

@@ -129,6 +129,7 @@ export const laterFaults = {
   'no-projection':
     '“{file}” does not say which reference system it is in, and in the UTM zone of this place it lies elsewhere. Save the raster with its system, or in that zone.',
   'heights-elsewhere': '“{file}” lies elsewhere: the house is not on it.',
+  'heights-shifted-far': 'Heights are shifted by {most} at most. Farther off they are of another house.',
   'heights-cut-outline': '“{file}” ends inside the outline. Heights around the whole house are needed.',
   'raster-too-fine':
     '“{file}” has {cells, number} cells around the house; at most {limit, number} can be read. Save it with larger cells.',
