@@ -111,6 +111,22 @@ test('own heights as an ASCII grid: in the zone of the place, which is said', as
   })
   await expect(sheet.getByText(/Heights: roof\.asc/)).toBeVisible()
   await expect(sheet.getByText(/\d+ planes\. \d+% of the heights/)).toHaveText(said ?? '')
+  // Bare ground as a second file: level here, 0.4 m under the lowest of what was measured.
+  const lowest = Math.min(...Array.from(values).filter((value) => value > -500))
+  const level = Array.from(values, () => (lowest - 0.4).toFixed(2)).join(' ')
+  const asc = (name: string, cells: string) => ({
+    name,
+    mimeType: 'text/plain',
+    buffer: Buffer.from(`${text.split('\n').slice(0, keys.length).join('\n')}\n${cells}\n`),
+  })
+  const eaveOf = async () =>
+    (await sheet.getByText(/^House: eave at/).textContent())?.match(/eave at ([^,]+)/)?.[1]
+  const eave = await eaveOf()
+  await own.setInputFiles([asc('ground.asc', level), asc('roof.asc', Array.from(values).join(' '))])
+  await expect(sheet.getByText(/Heights: ground\.asc, roof\.asc/)).toBeVisible({ timeout: 60_000 })
+  expect(await eaveOf()).not.toBe(eave)
+  await own.setInputFiles([asc('one.asc', level), asc('other.asc', level)])
+  await expect(sheet.getByRole('alert')).toContainText('“one.asc” and “other.asc” are less than')
   const broken = Buffer.from(text.replace(/\s(\S+)\s*$/, ' much\n'))
   await own.setInputFiles({ name: 'broken.asc', mimeType: 'text/plain', buffer: broken })
   await expect(sheet.getByRole('alert')).toContainText('“broken.asc”, line 6: “much” is not a number.')

@@ -116,7 +116,9 @@ test('heights that lie beside the outlines say by how much, and shifted they mak
   const byM: Vec2 = [1.3, -0.9]
   const moved = (ring: readonly Vec2[]) => ring.map((p) => add2(p, byM))
   const fit = (rings: typeof moved, shiftM: Vec2) =>
-    fitAround(file, place, { outline: rings(outline), others: others.map(rings) }, () => undefined, shiftM)
+    fitAround(file, place, { outline: rings(outline), others: others.map(rings) }, () => undefined, {
+      shiftM,
+    })
   const right = await fit((ring) => [...ring], [0, 0])
   expect(right.offset?.buildings).toBeGreaterThan(1)
   expect(Math.hypot(...(right.offset?.byM ?? [NaN]))).toBeLessThan(0.25)

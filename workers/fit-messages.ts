@@ -10,6 +10,8 @@ export interface FitRequest extends OutlinesFor {
   readonly heights: ArrayBuffer
   /** What the raster is called. */
   readonly file: string
+  /** Another raster: of surfaces and bare ground each has one. */
+  readonly second: { readonly heights: ArrayBuffer; readonly file: string } | null
   readonly site: LatLon
   /** By how much what it shows is shifted east and north, m. */
   readonly shiftM: Vec2

@@ -4,8 +4,11 @@ import { type FitRequest } from './fit-messages'
 
 /** The buildings in a height raster. Fetched when one is first asked for. */
 export async function fitOf(
-  { heights, file, site, shiftM, ...outlines }: FitRequest,
+  { heights, file, second, site, shiftM, ...outlines }: FitRequest,
   tell: (share: number) => void,
 ): Promise<FoundAround> {
-  return fitAround(await openHeights(heights, file), site, outlines, tell, shiftM)
+  return fitAround(await openHeights(heights, file), site, outlines, tell, {
+    shiftM,
+    second: second && (await openHeights(second.heights, second.file)),
+  })
 }

@@ -32,7 +32,7 @@ type State =
       readonly found: FoundAround
       readonly file: string
       readonly outline: 'drawn' | 'survey' | 'found'
-      readonly own: File | null
+      readonly own: readonly File[]
       readonly shiftM: Vec2
     }
 
@@ -44,7 +44,8 @@ export function FitSheet() {
   const [state, setState] = useState<State>({ at: 'fetching' })
   const running = useRef<AbortController | null>(null)
 
-  const read = async (file: File | null, shiftM: Vec2 = [0, 0]) => {
+  const read = async (files: readonly File[], shiftM: Vec2 = [0, 0]) => {
+    const [file, ground] = files
     running.current?.abort()
     const own = new AbortController()
     running.current = own
@@ -53,9 +54,11 @@ export function FitSheet() {
     }
     show({ at: 'fetching' })
     try {
-      if (file) checkFileSize(file.size, largestBytes)
-      const [heights, text] = await Promise.all([
+      if (files.length > 2) throw new Fault('heights-files', { files: files.length })
+      for (const { size } of files) checkFileSize(size, largestBytes)
+      const [heights, second, text] = await Promise.all([
         file ? file.arrayBuffer() : heightsAt(world, site, own.signal),
+        ground ? ground.arrayBuffer().then((bytes) => ({ heights: bytes, file: ground.name })) : null,
         outlinesAt(world, site, own.signal).catch((error: unknown) => {
           // Whoever brings heights of their own may be where no survey is: the house as it is drawn does.
           if (file && error instanceof Fault) return ''
@@ -65,15 +68,15 @@ export function FitSheet() {
       const house = ofKind(documents.house, 'volume').find(({ role }) => role === 'house')
       const around = outlinesAround(text, site)
       const outlines = outlinesFor(house?.outline ?? null, around)
-      const name = file?.name ?? words.survey
+      const name = files.length > 0 ? files.map((one) => one.name).join(', ') : words.survey
       show({ at: 'reading', share: 0 })
       const found = await readHeights(
-        { type: 'fit', heights, file: name, site, shiftM, ...outlines },
+        { type: 'fit', heights, file: file?.name ?? words.survey, second, site, shiftM, ...outlines },
         (share) => show({ at: 'reading', share }),
         own.signal,
       )
       const from = house ? 'drawn' : outlines.outline ? 'survey' : 'found'
-      show(found ? { at: 'found', found, file: name, outline: from, own: file, shiftM } : { at: 'stopped' })
+      show(found ? { at: 'found', found, file: name, outline: from, own: files, shiftM } : { at: 'stopped' })
     } catch (error) {
       if (own.signal.aborted) return show({ at: 'stopped' })
       if (!(error instanceof Fault)) throw error
@@ -81,7 +84,7 @@ export function FitSheet() {
     }
   }
   useEffect(() => {
-    void read(null)
+    void read([])
     return () => running.current?.abort()
     // Once, when the sheet opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -112,14 +115,16 @@ export function FitSheet() {
             <p role="status" className="flex-1">
               {state.at === 'stopped' ? words.stopped : ''}
             </p>
-            <button type="button" className="button" onClick={() => void read(null)}>
+            <button type="button" className="button" onClick={() => void read([])}>
               {words.again}
             </button>
             <FileButton
               label={words.own}
               accept=".tif,.tiff,.asc,.xyz,.txt,.csv,image/tiff"
               className="button"
-              onTake={([file]) => file && void read(file)}
+              hint={words.ownHint}
+              multiple
+              onTake={(files) => void read(files)}
             />
           </>
         )}

@@ -17,7 +17,7 @@ export async function readHeights(
   stopped: AbortSignal,
 ): Promise<FoundAround | null> {
   const answer = await askOwnWorker<FitAnswer>(request, {
-    transfer: [request.heights],
+    transfer: [request.heights, ...(request.second ? [request.second.heights] : [])],
     mostMs,
     tooSlow: 'fit-too-slow',
     tell,

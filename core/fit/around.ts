@@ -1,10 +1,11 @@
 import { placeOf, type LatLon } from '../geometry/geo'
 import { centroid, containsPoint } from '../geometry/polygon'
 import { distance2, type Vec2 } from '../geometry/vector'
-import { coversAll, heightsAround, type HeightFile } from '../heights/geotiff'
+import { coversAll, type HeightFile } from '../heights/geotiff'
 import { cellAt, type HeightGrid } from '../heights/raster'
 import { Fault } from '../model/fault'
 import { planeHeightM, planOf } from '../roof/plane'
+import { rastersOf, readAround } from './bare-ground'
 import { buildingsAt, buildingsIn, searchedM } from './find-outline'
 import { fitHouse, type FittedHouse } from './fit'
 import { offsetOf, type Offset } from './offset'
@@ -27,6 +28,12 @@ export interface FoundAround {
   readonly offset: Offset | null
 }
 
+/** How heights are read. */
+export interface Reading {
+  readonly shiftM?: Vec2
+  readonly second?: HeightFile | null
+}
+
 /** How far around the house trees are looked for, and around a neighbour the ground, m. */
 const [aroundHouseM, aroundNeighbourM] = [25, 4]
 /** The most neighbours that are fitted: the nearest. */
@@ -36,18 +43,24 @@ const mostNeighbours = 8
  * The house inside an outline, the buildings inside others, and trees.
  * @param outlines where the house's is not known, it is found in the heights, at the site; buildings around that are not known are found too
  * @param tell hears the share of the work that is done, 0 to 1
- * @param shiftM by how much what the raster shows is shifted east and north before it is read
- * @throws Fault of `heightsAround`, `buildingsAt` and `fitHouse`, `heights-elsewhere`, `heights-cut-outline`
+ * @param reading by how much what the raster shows is shifted east and north before it is read, and heights of the bare ground
+ *   beside those of what stands on it: which file is which they tell themselves
+ * @throws Fault of `heightsAround`, `rastersOf`, `buildingsAt` and `fitHouse`, `heights-elsewhere`, `heights-cut-outline`
  */
 export async function fitAround(
   file: HeightFile,
   site: LatLon,
   { outline: own, others }: OutlinesFor,
   tell: (share: number) => void,
-  shiftM: Vec2 = [0, 0],
+  { shiftM = [0, 0], second = null }: Reading = {},
 ): Promise<FoundAround> {
-  const { projection, assumedEpsg } = systemAt(file, site)
-  const frame = degreesFrame(projection, placeOf(site, [-shiftM[0], -shiftM[1]]))
+  const origin = placeOf(site, [-shiftM[0], -shiftM[1]])
+  const framed = (one: HeightFile) => ({
+    file: one,
+    frame: degreesFrame(systemAt(one, site).projection, origin),
+  })
+  const { assumedEpsg } = systemAt(file, site)
+  const { frame } = framed(file)
   const isOn = (outline: readonly Vec2[]) => coversAll(file, outline.map(frame.coordinates))
   const meant: readonly Vec2[] = own ?? [[0, 0]]
   if (!isOn(meant)) {
@@ -56,7 +69,8 @@ export async function fitAround(
     throw new Fault(touches ? 'heights-cut-outline' : elsewhere, { file: file.name }, file.name)
   }
   const { low, high } = boxOf(meant, own ? aroundHouseM : aroundHouseM + searchedM)
-  const grid = await heightsAround(file, frame, low, high)
+  const rasters = await rastersOf(framed(file), second && framed(second), low, high)
+  const grid = await readAround(rasters, low, high)
   const { house: outline, others: seen } = own
     ? { house: own, others: buildingsIn(grid) }
     : buildingsAt(grid, [0, 0])
@@ -76,7 +90,7 @@ export async function fitAround(
   for (const [i, other] of near.entries()) {
     const box = boxOf(other, aroundNeighbourM)
     try {
-      neighbours.push(fitHouse(await heightsAround(file, frame, box.low, box.high), other))
+      neighbours.push(fitHouse(await readAround(rasters, box.low, box.high), other))
     } catch (error) {
       if (!(error instanceof Fault)) throw error
       // What nobody knows and makes no roof is no building.

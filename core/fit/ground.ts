@@ -7,8 +7,9 @@ const squareM = 4
 const nearM = 0.35
 const rounds = 6
 
-/** The ground around a house as a plane: through the lowest cells, those that stand over it left out bit by bit. */
+/** The ground around a house as a plane: as it is known, else through the lowest cells, those that stand over it left out bit by bit. */
 export function groundUnder(survey: Survey): Flat {
+  if (survey.grid.ground) return survey.grid.ground
   const squares = new Map<string, number[]>()
   survey.inside.forEach((isIn, k) => {
     if (isIn || Number.isNaN(survey.z[k])) return

@@ -11,6 +11,8 @@ export interface HeightGrid {
   /** From one cell to the next of a row, and from one row to the next, metres east and north. */
   readonly across: Vec2
   readonly down: Vec2
+  /** The bare ground as a plane, z = c + a x + b y, where heights of it are known beside those of what stands on it. */
+  readonly ground?: { readonly a: number; readonly b: number; readonly c: number }
 }
 
 /** The middle of a cell, metres east and north; fractions lie between cells. */
@@ -52,5 +54,6 @@ export function coarser(grid: HeightGrid, by: number): HeightGrid {
     first: cellAt(grid, (by - 1) / 2, (by - 1) / 2),
     across: scaled(grid.across),
     down: scaled(grid.down),
+    ...(grid.ground ? { ground: grid.ground } : {}),
   }
 }

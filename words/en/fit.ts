@@ -7,6 +7,7 @@ export const fit = {
   stopped: 'Stopped. Nothing was changed.',
   again: 'Read again',
   own: 'Own heights (GeoTIFF, ASCII grid, XYZ)',
+  ownHint: 'One file of surfaces, or two: of surfaces and of bare ground, in any order',
   assumed:
     'The file does not say which reference system it is in: taken to be in the UTM zone of this place (EPSG {code, number, ::group-off}).',
   source:

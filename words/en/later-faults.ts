@@ -129,6 +129,10 @@ export const laterFaults = {
   'no-projection':
     '“{file}” does not say which reference system it is in, and in the UTM zone of this place it lies elsewhere. Save the raster with its system, or in that zone.',
   'heights-elsewhere': '“{file}” lies elsewhere: the house is not on it.',
+  'heights-alike':
+    '“{file}” and “{other}” are less than {least} apart on the whole: one of surfaces and one of bare ground are expected. Choose one file alone if there is no other.',
+  'heights-files':
+    '{files, number} files were chosen. Choose one of surfaces, or two: of surfaces and of bare ground.',
   'heights-shifted-far': 'Heights are shifted by {most} at most. Farther off they are of another house.',
   'heights-cut-outline': '“{file}” ends inside the outline. Heights around the whole house are needed.',
   'raster-too-fine':
