@@ -2,12 +2,12 @@
 
 import { useMemo } from 'react'
 import { type Vec3 } from '@/core/geometry/vector'
-import { type Site } from '@/core/kinds/site/site'
 import { formatLength } from '@/core/model/units'
 import { type PartLight } from '@/core/readers/part-light'
 import { type PanelFigures, type RunSummary } from '@/core/readers/summary'
 import { farHorizonId } from '@/core/shade/engine'
 import { horizonOf } from '@/core/shade/far-horizon'
+import { horizonLine } from '@/core/shade/horizon-line'
 import { outlinesOf, silhouetteOf } from '@/core/shade/silhouette'
 import { zone, zones } from '@/core/shade/sky-zones'
 import { sunFrom } from '@/core/shade/sun-from'
@@ -146,7 +146,7 @@ export function SunPath() {
             {site.farHorizon.length > 0 && (
               <g className="fill-ink" opacity={0.34}>
                 <title>{sayer.name(farHorizonId)}</title>
-                {strip.polygons(horizonOutline(site.farHorizon)).map((points, k) => (
+                {strip.polygons([[0, 0], ...horizonLine(site.farHorizon, 0), [360, 0]]).map((points, k) => (
                   <polygon key={k} points={points} />
                 ))}
               </g>
@@ -273,16 +273,6 @@ export function SunPath() {
       )}
     </section>
   )
-}
-
-/** What lies under a far horizon, as an outline of azimuth and elevation from north round to north. */
-function horizonOutline(heights: Site['farHorizon']): readonly (readonly [number, number])[] {
-  const sorted = [...heights].sort((a, b) => a[0] - b[0])
-  const [first, last] = [sorted[0], sorted.at(-1)]
-  if (!first || !last) return []
-  const gap = first[0] + 360 - last[0]
-  const north = gap > 0 ? last[1] + ((first[1] - last[1]) * (360 - last[0])) / gap : first[1]
-  return [[0, 0], [0, north], ...sorted, [360, north], [360, 0]]
 }
 
 /** The selected module, or the one that shade takes most from. */

@@ -10,7 +10,7 @@ import { toast } from '../store/session'
 import { type KeyInput, type PointerInput, type ToolContext, ToolState } from './chart'
 import { showSketch, snapped } from './sketch'
 import { typedLength } from './trace/typed-corner'
-import { fromAbove, walked } from './walk'
+import { PointState } from './point-state'
 
 /** The picture or drawing in hand, or else the only one there is. */
 function inHand(context: ToolContext): Underlay | null {
@@ -21,20 +21,12 @@ function inHand(context: ToolContext): Underlay | null {
 
 const words = later.calibrating
 
-/** Waits for a point, which the arrow keys and Enter set as well. */
-abstract class CalibratePoint extends ToolState {
-  protected at: Vec2 = [0, 0]
-
-  override key(input: KeyInput): boolean {
-    const to = walked(this.at, input)
-    if (to) this.move(fromAbove(this.context, to))
-    else if (input.key === 'Enter') this.press(fromAbove(this.context, this.at))
-    return to !== null || input.key === 'Enter'
-  }
-}
-
 /** Waits for the first of two points whose distance is known. */
-export class CalibrateFirst extends CalibratePoint {
+export class CalibrateFirst extends PointState {
+  constructor(context: ToolContext) {
+    super(context, [0, 0])
+  }
+
   override enter(): void {
     showSketch(this.context, { message: inHand(this.context) ? words.first : words.none })
   }
@@ -53,21 +45,19 @@ export class CalibrateFirst extends CalibratePoint {
   }
 
   override cancel(): void {
-    this.context.session.setState({ sketch: null })
-    this.leave()
+    this.end()
   }
 }
 
 /** One point is set; the other follows the pointer until it is set as well. */
-class CalibrateSecond extends CalibratePoint {
+class CalibrateSecond extends PointState {
   readonly #underlay: Underlay
   readonly #from: Vec2
 
   constructor(context: ToolContext, underlay: Underlay, from: Vec2) {
-    super(context)
+    super(context, from)
     this.#underlay = underlay
     this.#from = from
-    this.at = from
   }
 
   override enter(): void {

@@ -1,35 +1,27 @@
 import { add3, scale3, type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { later } from '@/words/en/later'
 import { type LookFrom } from '../store/session'
-import { type KeyInput, type PointerInput, type ToolContext, ToolState } from './chart'
+import { type PointerInput } from './chart'
+import { PointState } from './point-state'
 import { showSketch } from './sketch'
-import { fromAbove, walked } from './walk'
 
 /** So far out of what was clicked the eye stands, m: no plane stands in its own sight. */
 const outM = 0.02
 
 /** Waits for a point that the sun's ways are to be seen from. */
-export class LookFromPoint extends ToolState {
-  #at: Vec2
-
-  constructor(context: ToolContext, at: Vec2) {
-    super(context)
-    this.#at = at
-  }
-
+export class LookFromPoint extends PointState {
   override enter(): void {
     this.#show(null)
   }
 
   override move(input: PointerInput): void {
-    this.#at = input.at
+    this.at = input.at
     this.#show(input)
   }
 
   override press({ hit, at }: PointerInput): void {
     const { session } = this.context
-    session.setState({ sketch: null })
-    this.leave()
+    this.end()
     if (hit?.kind === 'panel') {
       session.setState({
         selection: { kind: 'panel', id: hit.id, arrayId: hit.arrayId },
@@ -41,16 +33,8 @@ export class LookFromPoint extends ToolState {
     session.setState({ lookFrom: eyeAt(hit, at), dialog: 'shade' })
   }
 
-  override key(input: KeyInput): boolean {
-    const to = walked(this.#at, input)
-    if (to) this.move(fromAbove(this.context, to))
-    else if (input.key === 'Enter') this.press(fromAbove(this.context, this.#at))
-    return to !== null || input.key === 'Enter'
-  }
-
   override cancel(): void {
-    this.context.session.setState({ sketch: null })
-    this.leave()
+    this.end()
   }
 
   #show(input: PointerInput | null): void {

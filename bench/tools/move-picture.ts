@@ -5,40 +5,21 @@ import { formatLength } from '@/core/model/units'
 import { later } from '@/words/en/later'
 import { houseId } from '../store/documents'
 import { toast } from '../store/session'
-import { type KeyInput, type PointerInput, type ToolContext, ToolState } from './chart'
+import { type PointerInput, type ToolContext } from './chart'
+import { PointState } from './point-state'
 import { showSketch, snapped } from './sketch'
-import { fromAbove, walked } from './walk'
 
 const words = later.aerial
 
-/** Waits for a point, which the arrow keys and Enter set as well. */
-abstract class PicturePoint extends ToolState {
-  protected at: Vec2
-
-  constructor(context: ToolContext, at: Vec2) {
-    super(context)
-    this.at = at
-  }
-
-  override enter(): void {
-    this.show()
-  }
-
-  override key(input: KeyInput): boolean {
-    const to = walked(this.at, input)
-    if (to) this.move(fromAbove(this.context, to))
-    else if (input.key === 'Enter') this.press(fromAbove(this.context, this.at))
-    return to !== null || input.key === 'Enter'
-  }
-
-  protected abstract show(): void
-}
-
 /** Waits for a point of the aerial picture: what is seen there, so that nothing of the model holds it. */
-export class MovePictureFrom extends PicturePoint {
+export class MovePictureFrom extends PointState {
+  override enter(): void {
+    this.#show()
+  }
+
   override move(input: PointerInput): void {
     this.at = input.at
-    this.show()
+    this.#show()
   }
 
   override press(input: PointerInput): void {
@@ -46,17 +27,16 @@ export class MovePictureFrom extends PicturePoint {
   }
 
   override cancel(): void {
-    this.context.session.setState({ sketch: null })
-    this.leave()
+    this.end()
   }
 
-  protected override show(): void {
+  #show(): void {
     showSketch(this.context, { pointer: this.at, message: words.first })
   }
 }
 
 /** The point is known; the next click says where it belongs. */
-class MovePictureTo extends PicturePoint {
+class MovePictureTo extends PointState {
   readonly #from: Vec2
 
   constructor(context: ToolContext, from: Vec2) {
@@ -64,9 +44,13 @@ class MovePictureTo extends PicturePoint {
     this.#from = from
   }
 
+  override enter(): void {
+    this.#show()
+  }
+
   override move(input: PointerInput): void {
     this.at = snapped(this.context, input, []).point
-    this.show()
+    this.#show()
   }
 
   override press(input: PointerInput): void {
@@ -93,7 +77,7 @@ class MovePictureTo extends PicturePoint {
     this.go(new MovePictureFrom(this.context, this.#from))
   }
 
-  protected override show(): void {
+  #show(): void {
     showSketch(this.context, { points: [this.#from], pointer: this.at, message: words.second })
   }
 }

@@ -3,7 +3,9 @@
 import { useState } from 'react'
 import { type Site } from '@/core/kinds/site/site'
 import { Fault } from '@/core/model/fault'
+import { checkFileSize } from '@/core/model/file-size'
 import { fromSouth, readHorizon } from '@/core/readers/horizon-csv'
+import { horizonLine } from '@/core/shade/horizon-line'
 import { sideOf } from '@/words/direction'
 import { number } from '@/words/format'
 import { later } from '@/words/en/later'
@@ -29,8 +31,7 @@ export function FarHorizon() {
   }
   const take = async (file: File) => {
     try {
-      if (file.size > mostBytes)
-        throw new Fault('too-large', { reason: 'file', bytes: `${file.size}`, limit: '1 MB' })
+      checkFileSize(file.size, mostBytes)
       set(readHorizon(await file.text()))
     } catch (error) {
       if (!(error instanceof Fault)) throw error
@@ -100,17 +101,11 @@ function Profile({
 }) {
   const from = southern ? 180 : 0
   const most = Math.max(10, Math.ceil(Math.max(...heights.map(([, high]) => high)) / 10) * 10)
-  const x = (azimuthDeg: number) => (((azimuthDeg - from + 360) % 360) / 360) * width
+  const x = (azimuthDeg: number) => ((azimuthDeg - from) / 360) * width
   const y = (elevationDeg: number) => sky - (elevationDeg / most) * (sky - 2)
-  const points = heights
-    .map(([azimuth, elevation]) => [x(azimuth), y(elevation)] as const)
-    .sort((a, b) => a[0] - b[0])
-  const [first, last] = [points[0], points.at(-1)]
-  if (!first || !last) return null
-  // Round the circle: the strip begins and ends at the same height.
-  const gap = first[0] + width - last[0]
-  const edge = gap > 0 ? last[1] + ((first[1] - last[1]) * (width - last[0])) / gap : first[1]
-  const line = [[0, edge], ...points, [width, edge]].map(([px, py]) => `${px},${py}`).join(' ')
+  const line = horizonLine(heights, from)
+    .map(([azimuth, elevation]) => `${x(azimuth)},${y(elevation)}`)
+    .join(' ')
   return (
     <svg viewBox={`-1 0 ${width + 2} ${height}`} role="img" aria-label={words.picture} className="w-full">
       <polygon
