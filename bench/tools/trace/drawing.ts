@@ -73,7 +73,7 @@ export class TraceDrawing extends ToolState {
       return true
     }
     // Other tools and chapters wait: what is drawn is not thrown away by a key beside the right one.
-    if (/^[a-z]$/i.test(key) && !viewKeys.test(key)) {
+    if (/^[a-z='/]$/i.test(key) && !viewKeys.test(key)) {
       this.#show('Finish the drawing with Enter, or leave it with Esc.')
       return true
     }
