@@ -99,8 +99,15 @@ export function SunPath() {
       ? patchesOf(light.lostByZone, beamOn(light), strip)
       : []
   const most = Math.max(leastShare, ...patches.map(({ share }) => share))
-  const named = summary.shadeBill
-    .filter(({ id }) => seen.some((one) => one.id === id))
+  // From a module what costs most is named; at a point nothing costs, and what stands highest is.
+  const named = (
+    lookFrom
+      ? seen
+          .map(({ id, outlines }) => ({ id, top: highestBefore(normal, outlines)?.[1] ?? 0 }))
+          .filter(({ top }) => top > 0)
+          .sort((a, b) => b.top - a.top)
+      : summary.shadeBill.filter(({ id }) => seen.some((one) => one.id === id))
+  )
     .slice(0, mostNames)
     .map(({ id }) => id)
   const top = highestBefore(normal, [site.farHorizon])

@@ -59,14 +59,17 @@ export async function fitAround(
     file: one,
     frame: degreesFrame(systemAt(one, site).projection, origin),
   })
-  const { assumedEpsg } = systemAt(file, site)
-  const { frame } = framed(file)
-  const isOn = (outline: readonly Vec2[]) => coversAll(file, outline.map(frame.coordinates))
+  const files = [framed(file), ...(second ? [framed(second)] : [])]
+  const assumedEpsg =
+    files.map((one) => systemAt(one.file, site).assumedEpsg).find((code) => code !== null) ?? null
+  const isOn = (outline: readonly Vec2[]) =>
+    files.every((one) => coversAll(one.file, outline.map(one.frame.coordinates)))
   const meant: readonly Vec2[] = own ?? [[0, 0]]
-  if (!isOn(meant)) {
-    const touches = meant.some((p) => coversAll(file, [frame.coordinates(p)]))
-    const elsewhere = file.projection ? 'heights-elsewhere' : 'no-projection'
-    throw new Fault(touches ? 'heights-cut-outline' : elsewhere, { file: file.name }, file.name)
+  for (const { file: one, frame } of files) {
+    if (coversAll(one, meant.map(frame.coordinates))) continue
+    const touches = meant.some((p) => coversAll(one, [frame.coordinates(p)]))
+    const elsewhere = one.projection ? 'heights-elsewhere' : 'no-projection'
+    throw new Fault(touches ? 'heights-cut-outline' : elsewhere, { file: one.name }, one.name)
   }
   const { low, high } = boxOf(meant, own ? aroundHouseM : aroundHouseM + searchedM)
   const rasters = await rastersOf(framed(file), second && framed(second), low, high)
