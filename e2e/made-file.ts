@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs'
 import { acStage } from '@/core/stages/ac'
-import { weatherIn } from '@/services/world'
+import { weatherIn } from '@/services/weather'
 import { stationEpw } from '@/town/stations'
 import { freshGraph, job, option, worldOf } from '@/town/testing'
 

@@ -8,7 +8,8 @@ import { ownStationId, ownWeatherId } from '@/core/weather/own-weather'
 import { greatCircleM } from '@/core/weather/station'
 import { type WeatherYear } from '@/core/weather/weather-year'
 import { textFrom, type Ask } from './ask'
-import { catalogueFrom, stationPath, stationsNear, weatherIn, type StationFound } from './world'
+import { weatherIn } from './weather'
+import { catalogueFrom, stationPath, stationsNear, type StationFound } from './world'
 
 /** An imported file in place of a station. */
 export interface OwnWeather {

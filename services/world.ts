@@ -1,18 +1,14 @@
 import { z } from 'zod'
 import { catalogueSchema, type Catalogue } from '@/core/electrical/catalogue'
 import { type LatLon } from '@/core/geometry/geo'
-import { Keyed } from '@/core/graph/keyed'
 import { coverSchema } from '@/core/kinds/cover/cover'
 import { incentiveSchema } from '@/core/kinds/offer/incentive'
 import { offerSchema, type Incentive } from '@/core/kinds/offer/offer'
 import { pictureIdSchema, siteSchema } from '@/core/kinds/site/site'
 import { tariffFormSchema, type TariffForm } from '@/core/kinds/tariff/form'
 import { tariffSchema } from '@/core/kinds/tariff/tariff'
-import { digest } from '@/core/model/digest'
 import { Fault } from '@/core/model/fault'
-import { readPlaced } from '@/core/weather/read-weather'
 import { byDistance } from '@/core/weather/station'
-import { type WeatherYear } from '@/core/weather/weather-year'
 import { textFrom, type Ask } from './ask'
 
 const addressSchema = z.object({
@@ -57,9 +53,6 @@ export const stationPath = (id: string): string => `weather/${encodeURIComponent
 
 /** Where the weather of one of its years is. */
 export const recordPath = (id: string, year: number): string => `${stationPath(id)}?year=${year}`
-
-/** A year of weather in a text, with the digest of the text as its key. */
-export const weatherIn = (text: string): Keyed<WeatherYear> => new Keyed(digest(text), readPlaced(text).year)
 
 async function jsonFrom<T>(ask: Ask, path: string, schema: z.ZodType<T>, signal?: AbortSignal): Promise<T> {
   const text = await textFrom(ask, path, signal)

@@ -1,8 +1,10 @@
-import { type Keyed } from '@/core/graph/keyed'
+import { Keyed } from '@/core/graph/keyed'
+import { digest } from '@/core/model/digest'
 import { Fault } from '@/core/model/fault'
+import { isEpw, readEpwFile } from '@/core/weather/epw'
+import { epwYear } from '@/core/weather/epw-year'
 import { type WeatherYear } from '@/core/weather/weather-year'
 import { overHttp, textFrom } from '@/services/ask'
-import { weatherIn } from '@/services/world'
 
 const weathers = new Map<string, Promise<Keyed<WeatherYear>>>()
 const path = 'site.stationId'
@@ -27,5 +29,8 @@ async function fetchWeather(url: string): Promise<Keyed<WeatherYear>> {
       ? new Fault('no-weather', {}, path)
       : new Fault('weather-refused', error.data, path)
   })
-  return weatherIn(text)
+  return isEpw(text)
+    ? new Keyed(digest(text), epwYear(readEpwFile(text)).year)
+    : // Few years are tables of one's own: their reader is fetched with the first of them.
+      (await import('@/services/weather')).weatherIn(text)
 }
