@@ -1,6 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { printCoverage } from './parts/coverage.mjs'
 import { inRoot, root, sourceFolders } from './parts/folders.mjs'
 import { installDebianPackages, installNodePackages } from './parts/install.mjs'
 
@@ -67,15 +66,13 @@ await Promise.all([
 ])
 
 const unitFile = inRoot('test-results', 'unit.json')
-const unitOk = run('Unit tests', bin('jest'), ['--coverage', '--json', `--outputFile=${unitFile}`], {
+const unitOk = run('Unit tests', bin('jest'), ['--json', `--outputFile=${unitFile}`], {
   NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
 })
 const unit = report(unitFile)
 passed += unit?.numPassedTests ?? 0
 failed += unit ? unit.numFailedTests + unit.numRuntimeErrorTestSuites : 1
 if (!unitOk && unit && unit.numFailedTests + unit.numRuntimeErrorTestSuites === 0) failed++
-const covered = report(inRoot('test-results', 'coverage', 'coverage-summary.json'))
-if (covered) printCoverage(covered)
 
 const browserOk = run('Build and browser tests', 'node', ['scripts/browser-tests.mjs'])
 const browser = report(inRoot('test-results', 'browser.json'))

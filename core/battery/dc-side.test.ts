@@ -194,6 +194,6 @@ test('every rule: energy is kept under a sun that clips, and nothing passes what
       const without = optimum({ ...given, clippedKwh: new Float64Array(hours) }, behind)
       expect(best.cost).toBeLessThanOrEqual(without.cost + 1e-6)
     }),
-    { seed: 152, numRuns: 30, endOnFailure: true },
+    { seed: 152, numRuns: 15, endOnFailure: true },
   )
 })
