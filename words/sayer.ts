@@ -1,5 +1,5 @@
 import { FormatError, IntlMessageFormat } from 'intl-messageformat'
-import { farHorizonId } from '@/core/shade/engine'
+import { farHorizonId, readingsId } from '@/core/shade/engine'
 import { type FaultDetail } from '@/core/model/fault'
 import { type LedgerLine, type LineId } from '@/core/model/ledger'
 import { type Data, type Datum, type Quantity, type Said, type Unit } from '@/core/model/said'
@@ -74,7 +74,7 @@ export class Sayer {
 
   /** What something is called; its id where it has no name. */
   name(id: string): string {
-    return this.#names(id) ?? (id === farHorizonId ? this.words.phrases['far-horizon'] : id)
+    return this.#names(id) ?? (id === farHorizonId || id === readingsId ? this.words.phrases[id] : id)
   }
 
   line(id: LineId): string {

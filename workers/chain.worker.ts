@@ -93,14 +93,16 @@ async function tellShade(
   world: World,
   pause: Pause,
 ): Promise<void> {
-  const { heightWorths, partLight } = await import('./shade-of')
+  const { heightWorths, partLight, shadeByBoth } = await import('./shade-of')
   const optionId = request.options[0]?.id ?? ''
   const answer = { type: 'shade', id: request.id, optionId, wanted } as const
   const light = partLight(graph.open(world), wanted.of)
-  post({ ...answer, light, heights: null })
+  post({ ...answer, light, heights: null, byBoth: null })
   if (!wanted.heights) return
+  const byBoth = await shadeByBoth(graph, world, untilOvertaken(pause))
+  if (byBoth) post({ ...answer, light, heights: null, byBoth })
   const heights = await heightWorths(graph, world, untilOvertaken(pause))
-  post({ ...answer, light, heights })
+  post({ ...answer, light, heights, byBoth })
 }
 
 /** Every inverter in the place of the chosen one, other strings, optimizers, tariffs or hours, told as they come; or curves of inputs. */

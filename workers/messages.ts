@@ -13,6 +13,7 @@ import { type StringsWorth } from '@/core/readers/strings-worth'
 import { type TariffWorth } from '@/core/readers/tariff-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
+import { type ShadeByBoth } from '@/core/readers/reading-worth'
 import { type StoragePicture } from '@/core/readers/storage-worth'
 import { type RunSummary } from '@/core/readers/summary'
 import { type RoofPlane } from '@/core/roof/plane'
@@ -25,13 +26,13 @@ export interface MappedFace {
 }
 
 /** Refused when it differs: page and worker were loaded from different versions. */
-export const protocolVersion = 13
+export const protocolVersion = 14
 
 /** What is asked about shade beside the figures. */
 export interface ShadeWanted {
   /** Modules and arrays whose own light is asked for: none for all of them. */
   readonly of: readonly string[]
-  /** Whether it is asked what unchecked heights may cost. */
+  /** Whether it is asked what takes several runs: what unchecked heights may cost, and what readings make of it. */
   readonly heights: boolean
 }
 
@@ -103,6 +104,8 @@ export type WorkerAnswer =
       readonly light: PartLight | null
       /** Null where they were not asked for, or are not known yet. */
       readonly heights: readonly HeightWorth[] | null
+      /** Null where nothing was measured on site, where it was not asked for, or is not known yet. */
+      readonly byBoth: ShadeByBoth | null
     }
   | {
       readonly type: 'ranking'

@@ -13,6 +13,7 @@ import { dormerBench } from './dormer/kind'
 import { fixtureBench } from './fixture/kind'
 import { settings, type BenchKind } from './kind'
 import { rackBench } from './rack/kind'
+import { readingBench } from './reading/kind'
 import { skylightBench } from './skylight/kind'
 import { treeBench } from './tree/kind'
 import { underlayBench } from './underlay/kind'
@@ -32,6 +33,7 @@ const benchKinds = {
   barrier: barrierBench,
   body: bodyBench,
   dimension: dimensionBench,
+  reading: readingBench,
   underlay: underlayBench,
   visit: settings,
   photo: settings,

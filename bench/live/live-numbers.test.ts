@@ -139,7 +139,7 @@ test('the shade of what is chosen is asked about with it, once, and again for an
   const live = liveWith(worker)
   const [house, a, b] = [{}, {}, {}]
   const all = { of: [], heights: false }
-  const answer = { type: 'shade', optionId: 'a', light: null } as const
+  const answer = { type: 'shade', optionId: 'a', light: null, byBoth: null } as const
   live.ask({ ...request(house, a, b), shade: all })
   expect(worker.heard[0]?.shade).toEqual(all)
   worker.say({ type: 'result', id: 1, optionId: 'a', summary })

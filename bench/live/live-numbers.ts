@@ -6,6 +6,7 @@ import { type FaultDetail } from '@/core/model/fault'
 import { type HeightWorth } from '@/core/readers/height-worth'
 import { type PanelSun } from '@/core/readers/panel-sun'
 import { type PartLight } from '@/core/readers/part-light'
+import { type ShadeByBoth } from '@/core/readers/reading-worth'
 import { type MoneyRanges } from '@/core/finance/ranges'
 import { type StoragePicture } from '@/core/readers/storage-worth'
 import { type RunSummary } from '@/core/readers/summary'
@@ -44,6 +45,7 @@ export interface OptionShade extends Omit<OptionNumbers, 'summary' | 'before'> {
   readonly wanted: ShadeWanted
   readonly light: PartLight | null
   readonly heights: readonly HeightWorth[] | null
+  readonly byBoth: ShadeByBoth | null
 }
 
 /** What other inverters or other strings make of an option, those that are known so far. */
@@ -288,9 +290,9 @@ export class LiveNumbers {
       return
     }
     if (answer.type === 'shade') {
-      const { optionId, wanted, light, heights } = answer
+      const { optionId, wanted, light, heights, byBoth } = answer
       this.store.setState((s) => ({
-        shades: { ...s.shades, [optionId]: { wanted, light, heights, ...state } },
+        shades: { ...s.shades, [optionId]: { wanted, light, heights, byBoth, ...state } },
       }))
       return
     }

@@ -6,7 +6,7 @@ import { theOne } from '@/core/kinds/documents'
 import { sharedOut } from '@/core/model/rounding'
 import { worthOfLight } from '@/core/readers/shade-worth'
 import { type RunSummary } from '@/core/readers/summary'
-import { farHorizonId } from '@/core/shade/engine'
+import { farHorizonId, readingsId } from '@/core/shade/engine'
 import { alterationsIn } from '@/core/stages/alterations'
 import { later } from '@/words/en/later'
 import { money, moneySign, number } from '@/words/format'
@@ -84,7 +84,7 @@ export function ShadeBill({ summary }: { readonly summary: RunSummary }) {
               return (
                 <tr key={id} className="border-t border-line align-top">
                   <th scope="row" className="py-1 pr-2 text-left font-normal">
-                    {id === farHorizonId ? (
+                    {id === farHorizonId || id === readingsId ? (
                       sayer.name(id)
                     ) : (
                       <button

@@ -4,6 +4,7 @@ import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useBench, useNumbers, useSayer, useSession, useSite } from '../context'
 import { FactBoxes } from '../fact-boxes'
+import { ReadingsCompared } from '../horizon/compare'
 import { Sheet } from '../sheet'
 import { AccessTable } from './access-table'
 import { ShadeBill } from './shade-bill'
@@ -30,6 +31,7 @@ export function ShadeSheet() {
         >
           <Headline />
           <ShadeBill summary={summary} />
+          <ReadingsCompared summary={summary} />
           <UncheckedHeights summary={summary} />
           <AccessTable />
           {!lookFrom && <SunPath />}

@@ -2,7 +2,6 @@
 
 import { useMemo } from 'react'
 import { type Vec3 } from '@/core/geometry/vector'
-import { formatLength } from '@/core/model/units'
 import { type PartLight } from '@/core/readers/part-light'
 import { type PanelFigures, type RunSummary } from '@/core/readers/summary'
 import { farHorizonId } from '@/core/shade/engine'
@@ -29,6 +28,7 @@ import {
 } from '../context'
 import { benchKindOf } from '../kinds/index'
 import { modulesOf } from '../store/selection'
+import { SeenFrom } from './seen-from'
 import { Behind, Grid, Label, normalOf, planeHorizon, Strip, Way } from './sky-strip'
 
 const words = later.shade
@@ -80,12 +80,18 @@ export function SunPath() {
     }
   }, [latitudeDeg, longitudeDeg, elevationM, zoneHours])
   const heights = site.farHorizon
-  const reached = useMemo(() => {
-    if (!lookFrom) return null
+  const taken = house[lookFrom?.reading ?? '']
+  const reading = taken?.kind === 'reading' ? taken : null
+  const { reached, measured } = useMemo(() => {
+    if (!lookFrom) return { reached: null, measured: null }
     const bodies = built.objects.flatMap(({ geometry: { solids, crowns } }) => [...solids, ...crowns])
     const sun = sunHours({ latitudeDeg, longitudeDeg, elevationM }, zoneHours, 60)
-    return sunFrom(lookFrom.at, lookFrom.normal, bodies, sun, horizonOf(heights))
-  }, [built, lookFrom, heights, latitudeDeg, longitudeDeg, elevationM, zoneHours])
+    const { at, normal } = lookFrom
+    return {
+      reached: sunFrom(at, normal, bodies, sun, horizonOf(heights)),
+      measured: reading && sunFrom(at, normal, [], sun, horizonOf(reading.heights)),
+    }
+  }, [built, lookFrom, reading, heights, latitudeDeg, longitudeDeg, elevationM, zoneHours])
   if (!summary || !from) return null
   const normal = lookFrom ? lookFrom.normal : panel ? normalOf(panel) : null
   const strip = new Strip(latitudeDeg)
@@ -118,21 +124,14 @@ export function SunPath() {
         {words.path}
       </h3>
       <p className="quiet mb-1">
-        {lookFrom
-          ? sayer.say(words.pathAt, {
-              on: normal ? 'roof' : 'other',
-              height: formatLength(lookFrom.at[2], site.units, site.locale),
-            })
-          : panel &&
-            sayer.say(words.pathOf, {
-              what: `${chosen === panel.id ? words.chosen : words.most}, ${sayer.say(words.one, { slot: panel.slot })}, ${array ? benchKindOf(array).title(array, sayer, built, house) : ''}`,
-            })}
-        {reached &&
-          `. ${sayer.say(words.sunLeft, {
-            left: number(reached.leftHours, site),
-            open: number(reached.openHours, site),
-            share: `${number((100 * reached.leftHours) / Math.max(1, reached.openHours), site, 0)} %`,
-          })}`}
+        {lookFrom && reached ? (
+          <SeenFrom from={lookFrom} reached={reached} measured={measured} reading={reading} />
+        ) : (
+          panel &&
+          sayer.say(words.pathOf, {
+            what: `${chosen === panel.id ? words.chosen : words.most}, ${sayer.say(words.one, { slot: panel.slot })}, ${array ? benchKindOf(array).title(array, sayer, built, house) : ''}`,
+          })
+        )}
       </p>
       <div className="overflow-x-auto">
         <svg
@@ -167,6 +166,14 @@ export function SunPath() {
               </g>
             ))}
           </g>
+          {reading && (
+            <g clipPath="url(#sky-strip)" className="stroke-clay" fill="none" strokeWidth={2}>
+              <title>{reading.name}</title>
+              {strip.polygons(horizonLine(reading.heights, 0)).map((points, k) => (
+                <polyline key={k} points={points} />
+              ))}
+            </g>
+          )}
           {normal && (
             <Behind normal={normal} text={lookFrom ? words.behindPlane : words.behind} strip={strip} />
           )}

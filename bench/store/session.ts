@@ -47,6 +47,8 @@ export interface Toast {
 export interface LookFrom {
   readonly at: Vec3
   readonly normal: Vec3 | null
+  /** The horizon reading that was taken there. */
+  readonly reading?: string
 }
 
 /** What lives as long as the visit: never saved. */

@@ -1,12 +1,10 @@
-import { add3, scale3, type Vec2, type Vec3 } from '@/core/geometry/vector'
+import { type Vec2 } from '@/core/geometry/vector'
+import { eyeOver } from '@/core/shade/eye'
 import { later } from '@/words/en/later'
 import { type LookFrom } from '../store/session'
 import { type PointerInput } from './chart'
 import { PointState } from './point-state'
 import { showSketch } from './sketch'
-
-/** So far out of what was clicked the eye stands, m: no plane stands in its own sight. */
-const outM = 0.02
 
 /** Waits for a point that the sun's ways are to be seen from. */
 export class LookFromPoint extends PointState {
@@ -47,7 +45,6 @@ export class LookFromPoint extends PointState {
 
 /** The eye a little out of the plane that is met, or over the ground or another thing. */
 function eyeAt(hit: PointerInput['hit'], [x, y]: Vec2): LookFrom {
-  const up: Vec3 = [0, 0, 1]
   const normal = hit?.kind === 'face' ? hit.face.normal : null
-  return { at: add3(hit?.point ?? [x, y, 0], scale3(normal ?? up, outM)), normal }
+  return { at: eyeOver(hit?.point ?? [x, y, 0], normal), normal }
 }

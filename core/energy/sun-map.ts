@@ -1,5 +1,5 @@
 import { containsPoint } from '../geometry/polygon'
-import { add3, cross3, dot3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
+import { add3, cross3, dot3, middle3, scale3, sub3, unit3, type Vec2, type Vec3 } from '../geometry/vector'
 import { castOn, type NamedCast } from '../shade/cast'
 import { type Caster, type Horizon, type Receiver } from '../shade/engine'
 import { sampleGrid } from '../shade/sample-grid'
@@ -35,6 +35,7 @@ export interface FaceSunMap {
  * One map for each span.
  * @param face a flat polygon, and its upward unit normal
  * @param light on the open plane, with the sun that `table` was made for
+ * @param horizonAt what stands far off, seen from a point of the face
  */
 export function faceSunMaps(
   face: { readonly corners: readonly Vec3[]; readonly normal: Vec3 },
@@ -43,7 +44,7 @@ export function faceSunMaps(
   sun: SunHours,
   table: SunTable,
   spans: readonly SunSpan[],
-  horizon?: Horizon,
+  horizonAt: (middle: Vec3) => Horizon | undefined = () => undefined,
 ): FaceSunMap[] {
   const { normal, corners } = face
   const level = Math.hypot(normal[0], normal[1])
@@ -90,6 +91,8 @@ export function faceSunMaps(
       const on = cast[t]
       return on ? [{ caster: String(c), cast: on }] : []
     })
+    const [low, , high] = receivers[t] as Receiver
+    const horizon = horizonAt(middle3(low, high))
     opens.forEach((open, span) => {
       const points = yearByPoint(receivers[t] as Receiver, tileGroups, own, table, open, horizon)
       for (let row = 0; row < tileRows; row++)

@@ -20,6 +20,7 @@ import { ownOptimizerKind } from './own-optimizer/kind'
 import { permitKind } from './permit/kind'
 import { photoKind } from './photo/kind'
 import { rackKind } from './rack/kind'
+import { readingKind } from './reading/kind'
 import { rulesKind } from './rules/kind'
 import { siteKind } from './site/kind'
 import { skylightKind } from './skylight/kind'
@@ -44,6 +45,7 @@ export const kinds = {
   barrier: barrierKind,
   body: bodyKind,
   dimension: dimensionKind,
+  reading: readingKind,
   underlay: underlayKind,
   visit: visitKind,
   photo: photoKind,

@@ -29,6 +29,7 @@ const origins: Readonly<Record<KindName, 'address' | 'team' | 'house'>> = {
   visit: 'house',
   underlay: 'house',
   dimension: 'house',
+  reading: 'house',
   volume: 'house',
   canopy: 'house',
   dormer: 'house',

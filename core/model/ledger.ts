@@ -179,6 +179,7 @@ export const assumptionCodes = [
   'clean-glass',
   'crowns-by-month',
   'no-default-shade',
+  'shade-by-readings',
   'turning-at-rest',
   'unwired-cost',
   'darkest-cell',

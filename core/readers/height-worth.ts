@@ -4,7 +4,7 @@ import { withFields } from '../kinds/documents'
 import { kindOf, type AnyObject } from '../kinds/index'
 import { Fault } from '../model/fault'
 import { panelsOf } from '../site/site'
-import { shadeBillStage } from '../stages/shade-bill'
+import { billedKwh, shadeBillStage } from '../stages/shade-bill'
 import { siteStage } from '../stages/site'
 import { type World } from '../stages/world'
 
@@ -48,8 +48,7 @@ export async function heightWorths(
   return worths.sort((a, b) => b.kwh - a.kwh)
 }
 
-const lostIn = (run: Run<World>): number =>
-  run.value(shadeBillStage).casters.reduce((sum, { kwh }) => sum + kwh, 0)
+const lostIn = (run: Run<World>): number => billedKwh(run.value(shadeBillStage))
 
 /** The thing half a metre higher; null where it cannot be. */
 function raised(object: AnyObject): AnyObject | null {

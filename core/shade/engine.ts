@@ -20,6 +20,8 @@ export type Horizon = (dx: number, dy: number, dz: number) => boolean
 
 /** Whom what a far horizon hides is charged to, as a caster beside the objects of a job. */
 export const farHorizonId = 'far-horizon'
+/** The same of horizons that were measured on site, in the place of everything that is drawn. */
+export const readingsId = 'horizon-readings'
 
 /** What one caster takes from a receiver; shared evenly where several block one point. */
 export interface Taken {

@@ -18,6 +18,7 @@ import { grazing, patches } from './sky-patches'
  * Puts the shadows on one receiver together to a year of shade, exact at the middle of each interval.
  * @param casts as `castOn` gives them for `sun.direction` and `patches.direction`
  * @param horizon nothing is hidden by one that is not given; what it hides stands last among what is taken
+ * @param chargedTo whom that is charged to
  */
 export function exactShade(
   receiver: Receiver,
@@ -25,6 +26,7 @@ export function exactShade(
   casts: readonly NamedCast[],
   sun: SunHours,
   horizon?: Horizon,
+  chargedTo = farHorizonId,
 ): ReceiverShade {
   const view: View = { grid: sampleGrid(groups), casts, normal: unit3(newell(receiver)), horizon }
   const beam = exactBeam(view, sun)
@@ -47,7 +49,7 @@ export function exactShade(
       ...(horizon
         ? [
             {
-              caster: farHorizonId,
+              caster: chargedTo,
               at: beam.hidden,
               share: new Float32Array(beam.hidden.length).fill(1),
               dome: sky.hidden,

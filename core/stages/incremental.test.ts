@@ -142,6 +142,18 @@ const everyKind = {
     ],
   },
   'dimension-1': { id: 'dimension-1', kind: 'dimension', name: 'Rafter', from: [0, -4, 3], to: [0, 0, 6] },
+  'reading-1': {
+    id: 'reading-1',
+    kind: 'reading',
+    name: 'Ridge',
+    center: [1, -1],
+    heightM: 0.1,
+    heights: [
+      [90, 20],
+      [200, 4],
+      [280, 31],
+    ],
+  },
   'underlay-1': {
     id: 'underlay-1',
     kind: 'underlay',

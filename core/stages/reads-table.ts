@@ -33,6 +33,7 @@ export const read: Readonly<Record<string, Readonly<Record<string, string>>>> = 
     longitudeDeg: 'sun',
     elevationM: 'sun',
     farHorizon: 'horizon',
+    shadeFrom: '',
     timeZone: 'clock',
     lowestTemperatureC: 'strings, account of wiring',
     // Conductors are told by gauge where lengths are told in feet.

@@ -16,6 +16,9 @@ export interface ShadeBill {
   readonly casters: readonly ShadeCost[]
 }
 
+/** All of it, kWh. */
+export const billedKwh = ({ casters }: ShadeBill): number => casters.reduce((sum, { kwh }) => sum + kwh, 0)
+
 /** Who is charged for the shade of the year. */
 export const shadeBillStage: Stage<World, ShadeBill> = stage({
   name: 'shade bill',

@@ -4,11 +4,13 @@ import { sunTimes, type SunSpan } from '../energy/sun-span'
 import { type Keyed } from '../graph/keyed'
 import { itemStage, stage, type Stage } from '../graph/stage'
 import { horizonOf } from '../shade/far-horizon'
+import { horizonBetween } from '../shade/readings'
 import { sunTable, type SunTable } from '../shade/sun-table'
 import { type StandingObject } from '../site/site'
 import { sunHours } from '../sun/sun-hours'
 import { castersOf } from './casters'
 import { horizonStage } from './horizon'
+import { readingPlacesIn, readingsStage, seenByReadings, spotsOf } from './readings'
 import { siteStage } from './site'
 import { skyStage } from './sky'
 import { sunStage } from './sun'
@@ -44,11 +46,25 @@ const mapStage = (
 ): Stage<World, readonly Keyed<readonly FaceSunMap[]>[]> =>
   itemStage({
     name,
-    version: 3,
-    after: { site: siteStage, sky: skyStage, sun: sunStage, table: sunTableStage, horizon: horizonStage },
-    reads: (world: World) => ({ albedoByMonth: siteIn(world).albedoByMonth }),
-    each: ({ albedoByMonth }, { site, sky, sun, table, horizon }) => {
-      const casters = castersOf(site.value).map(({ bodies }) => bodies)
+    version: 4,
+    after: {
+      site: siteStage,
+      sky: skyStage,
+      sun: sunStage,
+      table: sunTableStage,
+      horizon: horizonStage,
+      readings: readingsStage,
+    },
+    reads: (world: World) => ({
+      albedoByMonth: siteIn(world).albedoByMonth,
+      places: readingPlacesIn(world),
+    }),
+    each: ({ albedoByMonth, places }, { site, sky, sun, table, horizon, readings }) => {
+      const spots = spotsOf(places, site.value)
+      const isSeen = seenByReadings(site.value)
+      const casters = castersOf(site.value)
+        .filter(({ id }) => spots.length === 0 || !isSeen(id))
+        .map(({ bodies }) => bodies)
       return mappedFaces(site.value.objects).map(({ face: { corners, normal } }) => ({
         corners,
         normal,
@@ -58,9 +74,11 @@ const mapStage = (
         sun,
         table,
         horizon,
+        spots,
+        lines: readings.value,
       }))
     },
-    compute: ({ corners, normal, casters, albedoByMonth, sky, sun, table, horizon }) =>
+    compute: ({ corners, normal, casters, albedoByMonth, sky, sun, table, horizon, spots, lines }) =>
       faceSunMaps(
         { corners, normal },
         casters,
@@ -68,7 +86,7 @@ const mapStage = (
         sun,
         table,
         spans,
-        horizonOf(horizon),
+        (middle) => horizonOf(spots.length > 0 ? horizonBetween(spots, lines, middle) : horizon),
       ),
     bytes: (maps) => maps.reduce((sum, { values }) => sum + 300 + values.byteLength, 0),
   })

@@ -199,6 +199,8 @@ export const assumptions = {
   'whole-foreground': 'The whole foreground reflects.',
   'clean-glass': 'Clean glass without texture.',
   'crowns-by-month': 'Tree crowns let their share through, month by month.',
+  'shade-by-readings':
+    'Shade as {count, plural, one {the horizon reading} other {the # horizon readings}} taken on site {count, plural, one {tells} other {tell}} it, in the place of what is drawn.',
   'no-default-shade': 'No default shading loss is added: shade is computed here.',
   'turning-at-rest':
     'Trackers: shade as seen from the rack at rest; rows do not shade each other while they backtrack.',

@@ -15,6 +15,7 @@ export const fieldsOf = {
     highestTemperatureC: 'Highest air temperature',
     albedoByMonth: 'Albedo',
     farHorizon: 'Far horizon',
+    shadeFrom: 'Shade from',
     skyModel: 'Sky model',
     exportLimitKw: 'Export limit',
     exportLimitShare: 'Export limit, share',
@@ -136,6 +137,7 @@ export const fieldsOf = {
     notes: 'Notes',
   },
   dimension: { name: 'Name', from: 'Begins', to: 'Ends' },
+  reading: { name: 'Name', center: 'Place', heightM: 'Height', heights: 'Horizon' },
   load: {
     annualKwh: 'Annual consumption',
     shape: 'Load shape',

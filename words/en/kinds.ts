@@ -102,6 +102,11 @@ export const kinds = {
     named: '{n, plural, =1 {Dimension} other {Dimension #}}',
     handles: { 'dimension-end': 'End' },
   },
+  reading: {
+    one: 'horizon reading',
+    named: '{n, plural, =1 {Horizon reading} other {Horizon reading #}}',
+    handles: { 'reading-height': 'Height' },
+  },
   load: {
     one: 'consumption',
     named: 'Consumption',

@@ -26,7 +26,7 @@ import { diagram } from './diagram'
 import { fieldsOf } from './fields'
 import { fileUnits } from './file-units'
 import { fit } from './fit'
-import { farHorizon } from './horizon'
+import { farHorizon, readings } from './horizon'
 import { flows } from './flows'
 import { hours } from './hours'
 import { history } from './history'
@@ -78,6 +78,7 @@ export const later = {
   diagram,
   edgeForms,
   farHorizon,
+  readings,
   fields: fieldsOf,
   fit,
   flows,

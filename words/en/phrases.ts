@@ -5,6 +5,7 @@ export const phrases = {
   'on-snow': '{albedo, number} on snow',
   'of-the-sky': '{sky} of it from the sky',
   'far-horizon': 'Far horizon',
+  'horizon-readings': 'Horizon readings',
   'mount-open': 'open rack',
   gauge: '{gauge} AWG',
   'mount-gap': '{gap} off the roof',

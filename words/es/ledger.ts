@@ -62,6 +62,7 @@ export const losses: Words['losses'] = {
 
 export const phrases: Partial<Words['phrases']> = {
   'far-horizon': 'Horizonte lejano',
+  'horizon-readings': 'Mediciones del horizonte',
   range: '{low} a {high}',
   away: 'a {distance}',
   'on-snow': '{albedo, number} con nieve',

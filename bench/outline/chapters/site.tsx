@@ -21,6 +21,7 @@ import { Aerial } from './aerial'
 import { Customer } from './customer'
 import { FarHorizon } from './far-horizon'
 import { Structure } from './structure'
+import { Readings } from '../../horizon/readings'
 import { chosenStation } from '../../stations/station-choice'
 import { houseId } from '../../store/documents'
 
@@ -32,7 +33,7 @@ const currencies = ['USD', 'AUD', 'EUR', 'GBP', 'CAD', 'NZD', 'CHF', 'ZAR', 'INR
 export function SiteChapter() {
   const { documents } = useBench()
   const site = useSite()
-  const underlays = useListed('site')
+  const listed = useListed('site')
   const set = (label: string, fields: Partial<Site>) => documents.set(label, houseId, site.id, fields)
   const fields = later.fields.site
   const of = { documentId: houseId, objectId: site.id }
@@ -47,8 +48,9 @@ export function SiteChapter() {
       <Customer />
       <Aerial />
       <AddUnderlay />
-      <ObjectList objects={underlays} />
+      <ObjectList objects={listed.filter(({ kind }) => kind !== 'reading')} />
       <FarHorizon />
+      <Readings />
       <h3 className="quiet mt-2">Units and currency</h3>
       <ChoiceField
         label={fields.units}

@@ -12,6 +12,14 @@ export const siteId = 'site'
 export const mostHorizonPoints = 720
 export const highestHorizonDeg = 80
 
+/** Heights of what stands in the way, azimuth (clockwise from north) and elevation, in any order. */
+export const horizonSchema = z
+  .array(z.tuple([between(0, 360, 'deg'), between(0, highestHorizonDeg, 'deg')]))
+  .max(mostHorizonPoints)
+
+/** What shade is computed from: the house and its surroundings as they are drawn, or the readings taken on site. */
+export const shadeSources = ['model', 'readings'] as const
+
 /** What the world calls one of its aerial pictures. */
 export const pictureIdSchema = z.string().regex(/^[a-z\d-]{1,40}$/)
 
@@ -42,10 +50,9 @@ export const siteSchema = z.strictObject({
   highestTemperatureC: between(10, 60, '°C'),
   /** What the ground reflects, by month, January first; fresh snow comes on top where the weather knows of it. */
   albedoByMonth: z.array(shareSchema).length(12, ruleMessage('twelve-months')),
-  /** Heights of hills and mountains around, azimuth (clockwise from north) and elevation; none where nothing is known. */
-  farHorizon: z
-    .array(z.tuple([between(0, 360, 'deg'), between(0, highestHorizonDeg, 'deg')]))
-    .max(mostHorizonPoints),
+  /** Hills and mountains around; none where nothing is known. */
+  farHorizon: horizonSchema,
+  shadeFrom: z.enum(shadeSources),
   /** How the diffuse sky is spread over the dome. */
   skyModel: z.enum(['perez', 'hay-davies']),
   /** Greatest power the grid takes; null without a limit. */
@@ -120,8 +127,9 @@ const gustFromMs = 35
 const usualSheet = { sheetPicture: null, sheetShiftM: [0, 0] as [number, number] }
 /** Nothing is known of what stands far off. */
 const openHorizon = { farHorizon: [] as [number, number][] }
+const drawnShade = { shadeFrom: 'model' } as const
 
-export const siteVersion = 8
+export const siteVersion = 9
 export const siteMigrations = [
   // One albedo for the whole year becomes twelve.
   ({ albedo, ...value }: Record<string, unknown>) => ({
@@ -138,6 +146,7 @@ export const siteMigrations = [
   (value: Record<string, unknown>) => ({ ...value, ...unseenConnection }),
   (value: Record<string, unknown>) => ({ ...value, exportLimitShare: null }),
   (value: Record<string, unknown>) => ({ ...value, ...usualSheet, ...openHorizon }),
+  (value: Record<string, unknown>) => ({ ...value, ...drawnShade }),
 ]
 
 export const defaultSite: Site = {
@@ -162,6 +171,7 @@ export const defaultSite: Site = {
   sheetStrength: 0.85,
   ...usualSheet,
   ...openHorizon,
+  ...drawnShade,
   ...unknownSite,
   ...unknownLoads,
   ...unseenConnection,

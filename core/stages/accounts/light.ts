@@ -7,6 +7,7 @@ import { type Alteration } from '../../kinds/alteration/alteration'
 import { alterationsIn } from '../alterations'
 import { lossChainStage } from '../loss-chain'
 import { planeLightStage } from '../plane-light'
+import { readingPlacesIn } from '../readings'
 import { shadeBillStage } from '../shade-bill'
 import { siteStage } from '../site'
 import { fieldsOf, moduleIn, siteIn, type World } from '../world'
@@ -15,7 +16,7 @@ import { energyLine, lossLine, term, type Account } from './account'
 /** From the sun to the light in the modules. */
 export const lightAccount: Stage<World, Account> = stage({
   name: 'account of light',
-  version: 1,
+  version: 2,
   after: {
     chain: lossChainStage,
     site: siteStage,
@@ -25,6 +26,7 @@ export const lightAccount: Stage<World, Account> = stage({
   reads: (world: World) => ({
     module: fieldsOf(moduleIn(world), 'powerW', 'strips', 'halves'),
     station: fieldsOf(world.station, 'id', 'distanceM'),
+    readings: readingPlacesIn(world).length,
     alterations: alterationsIn(world).map(({ alteration }) =>
       fieldsOf(alteration, 'of', 'what', 'heightM', 'years'),
     ),
@@ -115,7 +117,9 @@ export const lightAccount: Stage<World, Account> = stage({
               },
             ],
             assumptions: [
-              { code: 'crowns-by-month' },
+              ...(reads.readings > 0
+                ? [{ code: 'shade-by-readings', data: { count: reads.readings } } as const]
+                : [{ code: 'crowns-by-month' } as const]),
               { code: 'no-default-shade' },
               ...(turning ? [{ code: 'turning-at-rest' } as const] : []),
             ],

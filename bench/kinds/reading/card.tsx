@@ -1,0 +1,81 @@
+'use client'
+
+import { useState } from 'react'
+import { type Reading } from '@/core/kinds/reading/reading'
+import { Fault } from '@/core/model/fault'
+import { fromSouth } from '@/core/readers/horizon-csv'
+import { later } from '@/words/en/later'
+import { useBench, useSayer, useSite } from '../../context'
+import { LengthField } from '../../fields/fields'
+import { FileButton } from '../../fields/file-button'
+import { eyeAt } from '../../horizon/at-reading'
+import { horizonFiles, horizonFrom } from '../../horizon/file'
+import { HorizonProfile, HorizonTold } from '../../horizon/profile'
+import { houseId } from '../../store/documents'
+import { NameField } from '../name-field'
+
+/** A horizon that was measured here: what it is, how high over the roof, and the look at it beside the model. */
+export function ReadingCard({ object: reading }: { readonly object: Reading }) {
+  const { documents, session, site: standing } = useBench()
+  const site = useSite()
+  const sayer = useSayer()
+  const [wrong, setWrong] = useState<string | null>(null)
+  const { readings: words, farHorizon } = later
+  const fields = later.fields.reading
+  const set = (heights: [number, number][]) => {
+    const fault = documents.set(fields.heights, houseId, reading.id, { heights })
+    setWrong(fault && sayer.fault(fault))
+  }
+  const take = async (file: File) => {
+    try {
+      set(await horizonFrom(file))
+    } catch (error) {
+      if (!(error instanceof Fault)) throw error
+      setWrong(sayer.fault(error))
+    }
+  }
+  return (
+    <>
+      <NameField documentId={houseId} id={reading.id} name={reading.name} />
+      <LengthField
+        documentId={houseId}
+        objectId={reading.id}
+        label={words.height}
+        name={fields.heightM}
+        value={reading.heightM}
+        fields={(heightM) => ({ heightM })}
+      />
+      <HorizonProfile heights={reading.heights} southern={site.latitudeDeg < 0} label={words.picture} />
+      <HorizonTold heights={reading.heights} />
+      <div className="my-1 flex flex-col gap-1.5">
+        <FileButton
+          label={words.another}
+          hint={farHorizon.hint}
+          accept={horizonFiles}
+          className="button"
+          onTake={([file]) => file && void take(file)}
+        />
+        <button
+          type="button"
+          className="button"
+          title={farHorizon.turnHint}
+          onClick={() => set(fromSouth(reading.heights))}
+        >
+          {farHorizon.turn}
+        </button>
+        <button
+          type="button"
+          className="button"
+          onClick={() => session.setState({ lookFrom: eyeAt(reading, standing()), dialog: 'shade' })}
+        >
+          {words.compareHere}
+        </button>
+      </div>
+      {wrong !== null && (
+        <p role="alert" className="mt-0.5 text-[12px] text-clay">
+          {wrong}
+        </p>
+      )}
+    </>
+  )
+}
