@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect } from 'react'
-import { looksAtShade, showsSunMap } from './store/session'
+import { asksHeights, looksAtShade, showsLoadPart, showsSunMap } from './store/session'
 import { useBench, useHouse, useOptions, usePart, useSession, useSite, useStations } from './context'
 import { chosenStation } from './stations/station-choice'
 
@@ -13,9 +13,9 @@ export function LiveLink() {
   const activeId = useSession((s) => s.optionId)
   const sunMap = useSession((s) => (showsSunMap(s) ? s.sunSpan : null))
   const part = usePart()
-  const heights = useSession((s) => s.dialog === 'shade')
+  const heights = useSession(asksHeights)
   const shade = useSession(looksAtShade) ? { of: part, heights } : null
-  const ranking = useSession((s) => s.tried)
+  const ranking = useSession((s) => s.tried ?? (showsLoadPart(s) ? 'loads' : null))
   const storage = useSession((s) => s.chapter === 'store')
   const ranges = useSession((s) => s.chapter === 'offer')
   const site = useSite()

@@ -105,15 +105,23 @@ async function tellShade(
   post({ ...answer, light, heights, byBoth })
 }
 
-/** Every inverter in the place of the chosen one, other strings, optimizers, tariffs or hours, told as they come; or curves of inputs. */
+/** Every inverter in the place of the chosen one, other strings, optimizers, tariffs or hours, told as they come; or curves of inputs, or loads one by one. */
 async function tellRanking(
   request: RunRequest,
   of: Ranking['of'],
   world: World,
   pause: Pause,
 ): Promise<void> {
-  const { hourWorths, inputCurves, inverterWorths, optimizerWorths, stringsWorths, tariffsOf, tariffWorths } =
-    await import('./ranking-of')
+  const {
+    hourWorths,
+    inputCurves,
+    inverterWorths,
+    loadParts,
+    optimizerWorths,
+    stringsWorths,
+    tariffsOf,
+    tariffWorths,
+  } = await import('./ranking-of')
   const optionId = request.options[0]?.id ?? ''
   const tell = (ranking: Ranking) => post({ type: 'ranking', id: request.id, optionId, ranking })
   if (of === 'strings')
@@ -126,7 +134,10 @@ async function tellRanking(
     await tariffWorths(graph, world, await tariffsOf(world), untilOvertaken(pause), (rows, all) =>
       tell({ of, all, rows }),
     )
-  else if (of !== 'inverters') {
+  else if (of === 'loads') {
+    const rows = loadParts(graph.open(world), world)
+    tell({ of, all: rows.length, rows })
+  } else if (of !== 'inverters') {
     const rows = inputCurves(graph.open(world), world, Number(of.slice('curves '.length)))
     tell({ of, all: rows.length, rows })
   } else await inverterWorths(graph, world, untilOvertaken(pause), (rows, all) => tell({ of, all, rows }))

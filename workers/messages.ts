@@ -8,6 +8,7 @@ import { type InputAtMoment } from '@/core/readers/input-curves'
 import { type HeightWorth } from '@/core/readers/height-worth'
 import { type HourWorth } from '@/core/readers/hour-worth'
 import { type InverterWorth } from '@/core/readers/inverter-worth'
+import { type LoadPart } from '@/core/readers/load-parts'
 import { type OptimizerWorth } from '@/core/readers/optimizer-worth'
 import { type StringsWorth } from '@/core/readers/strings-worth'
 import { type TariffWorth } from '@/core/readers/tariff-worth'
@@ -40,7 +41,8 @@ export interface ShadeWanted {
 export type CurvesAt = `curves ${number}`
 
 /**
- * What other things would make of an option, what it would pay elsewhere or at other hours, or what its inputs do: those
+ * What other things would make of an option, what it would pay elsewhere or at other hours, what its inputs do, or what each
+ * thing of the house uses: those
  * that are known so far, the best first, of so many.
  */
 export type Ranking =
@@ -49,6 +51,7 @@ export type Ranking =
   | { readonly of: CurvesAt; readonly all: number; readonly rows: readonly InputAtMoment[] }
   | { readonly of: 'optimizers'; readonly all: number; readonly rows: readonly OptimizerWorth[] }
   | { readonly of: 'hours'; readonly all: number; readonly rows: readonly HourWorth[] }
+  | { readonly of: 'loads'; readonly all: number; readonly rows: readonly LoadPart[] }
   | { readonly of: 'tariffs'; readonly all: number; readonly rows: readonly TariffWorth[] }
 
 export interface RunRequest {

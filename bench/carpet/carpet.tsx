@@ -12,6 +12,7 @@ import { rampCss } from '@/stage/palette'
 import { sunShown } from '../stage/sun-shown'
 import { type CarpetLayer } from '../store/session'
 import { paintCarpet } from './carpet-image'
+import { useLoadPart } from './load-part'
 import { Moment } from './moment'
 import { MonthsBelow } from './months-below'
 
@@ -26,6 +27,7 @@ const layerNames: readonly (readonly [CarpetLayer, string])[] = [
 ]
 
 const ShadeMoment = lazyPart('ShadeMomentPanel')
+const LoadParts = lazyPart('LoadPartsPanel')
 
 const compass = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
 
@@ -39,7 +41,11 @@ export function Carpet() {
   const shade = useShade()
   const part = layer === 'shade' ? shade?.light : null
   const whole = numbers?.summary.carpet
-  const carpet = useMemo(() => (whole && part ? { ...whole, shade: part.shade } : whole), [whole, part])
+  const load = useLoadPart()
+  const carpet = useMemo(
+    () => whole && { ...whole, ...(part ? { shade: part.shade } : {}), ...(load ? { load } : {}) },
+    [whole, part, load],
+  )
   const isToday = fresh && (!part || shade?.fresh === true)
   const isPart = usePart().length > 0
   const isBare = numbers?.summary.count === 0
@@ -192,7 +198,13 @@ export function Carpet() {
             <p className="quiet flex justify-between">
               <span>{number(picture.low, site, picture.high > 20 ? 0 : 1)}</span>
               <span>
-                {isBare && layer === 'sun' ? 'Sun on level ground' : picture.title}
+                {layer === 'load' ? (
+                  <LoadParts title={picture.title} />
+                ) : isBare && layer === 'sun' ? (
+                  'Sun on level ground'
+                ) : (
+                  picture.title
+                )}
                 {part && isPart && ', selection'}
               </span>
               <span>

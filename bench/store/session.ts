@@ -74,7 +74,11 @@ export interface Session {
   readonly accessLabels: boolean
   /** The point that the sun's ways are looked at from, and the plane it lies on; null for a module. */
   readonly lookFrom: LookFrom | null
+  /** The list of checks is open and tells of heights that nobody has measured. */
+  readonly checking: boolean
   readonly layer: CarpetLayer
+  /** The one thing of the house whose consumption the carpet shows; null for all of it. */
+  readonly loadPart: string | null
   /** Day 0..364 and local clock hours. */
   readonly day: number
   readonly hour: number
@@ -149,7 +153,9 @@ export const createSession = (optionId: string) =>
     sunSpan: 'year',
     accessLabels: false,
     lookFrom: null,
+    checking: false,
     layer: 'yield',
+    loadPart: null,
     day: 140,
     hour: 15,
     why: null,
@@ -167,8 +173,14 @@ export const createSession = (optionId: string) =>
 /** Whether the light on the roofs is to be seen. */
 export const showsSunMap = ({ sunMap, chapter }: Session) => sunMap && chapter === 'cover'
 
+/** Whether one thing of the house is looked at by itself. */
+export const showsLoadPart = ({ layer, loadPart }: Session) => layer === 'load' && loadPart !== null
+
+/** Whether it is asked what unchecked heights may cost. */
+export const asksHeights = ({ dialog, checking }: Session) => dialog === 'shade' || checking
+
 /** Whether the shade of single modules is looked at. */
-export const looksAtShade = ({ dialog, layer }: Session) => dialog === 'shade' || layer === 'shade'
+export const looksAtShade = (session: Session) => asksHeights(session) || session.layer === 'shade'
 
 export type SessionStore = ReturnType<typeof createSession>
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { localClock } from '../model/local-clock'
-import { loadUnder, withCars, type Car, type HouseWithCars } from './cars'
+import { eachCar, loadUnder, withCars, type Car, type HouseWithCars } from './cars'
 
 const clock = localClock('America/New_York', Date.UTC(2025, 0, 1, 5), 60, 8760)
 // Cheap from one to four at night.
@@ -123,4 +123,21 @@ test('many yields one after the other are each as if alone', () => {
     ),
     { seed: 10, numRuns: 20, endOnFailure: true },
   )
+})
+
+test('car by car they take what all of them take, in whatever order they are told', () => {
+  const steadyKwh = Float64Array.from({ length: 8760 }, (_, i) => 0.3 + 0.2 * Math.sin(i / 5))
+  const yieldKwh = Float64Array.from(clock.hour, (hour) => (hour > 8 && hour < 16 ? 4 : 0))
+  const cars: Car[] = [
+    { ...car, charging: 'on-surplus', fromHour: 8, toHour: 18 },
+    { ...car, kwhPerYear: 1500 },
+    { ...car, kwhPerYear: 900, charging: 'cheapest' },
+  ]
+  const all = withCars({ ...house, steadyKwh, cars }, yieldKwh).loadKwh
+  const each = eachCar({ ...house, steadyKwh, cars }, yieldKwh)
+  expect(each.map(sum)).toEqual(closeTo(6, 3650, 1500, 900))
+  const summed = steadyKwh.map((kwh, i) => each.reduce((total, one) => total + (one[i] ?? NaN), kwh))
+  expect(Math.max(...summed.map((kwh, i) => Math.abs(kwh - (all[i] ?? NaN))))).toBeLessThan(1e-9)
+  const turned = eachCar({ ...house, steadyKwh, cars: [...cars].reverse() }, yieldKwh).reverse()
+  expect(turned.map(sum)).toEqual(closeTo(6, 3650, 1500, 900))
 })

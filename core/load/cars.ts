@@ -34,10 +34,30 @@ export function withCars(house: HouseWithCars, yieldKwh: Float64Array | null): C
   if (cars.length === 0) return { loadKwh: steadyKwh, onSurplusKwh: 0 }
   const loadKwh = steadyKwh.slice()
   let onSurplusKwh = 0
-  for (const car of cars) if (!waits(car)) charge(car, house, loadKwh, null)
-  for (const car of cars) if (waits(car)) onSurplusKwh += charge(car, house, loadKwh, yieldKwh)
+  for (const car of asServed(cars)) onSurplusKwh += charge(car, house, loadKwh, waits(car) ? yieldKwh : null)
   return { loadKwh, onSurplusKwh }
 }
+
+/** What each of the cars takes in every interval, kWh, in the order that they are given. */
+export function eachCar(house: HouseWithCars, yieldKwh: Float64Array | null): Float64Array[] {
+  const loadKwh = house.steadyKwh.slice()
+  const taken = new Map<Car, Float64Array>()
+  for (const car of asServed(house.cars)) {
+    const before = loadKwh.slice()
+    charge(car, house, loadKwh, waits(car) ? yieldKwh : null)
+    taken.set(
+      car,
+      loadKwh.map((kwh, i) => kwh - (before[i] as number)),
+    )
+  }
+  return house.cars.map((car) => taken.get(car) ?? new Float64Array(loadKwh.length))
+}
+
+/** Those that wait for the sun are served last. */
+const asServed = (cars: readonly Car[]): Car[] => [
+  ...cars.filter((car) => !waits(car)),
+  ...cars.filter((car) => waits(car)),
+]
 
 const waits = ({ charging }: Car): boolean => charging === 'on-surplus'
 

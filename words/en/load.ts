@@ -21,6 +21,8 @@ export const load = {
   reading: 'Reading {name} …',
   bad: '{name}: {why}',
   coming: 'What will come',
+  shownLoad: 'Consumption shown',
+  today: 'Today’s consumption',
   comingHint:
     'Counted before solar and with it; untick one to see its effect. Daily hours below zero stand for what will go.',
   add: 'Add …',
