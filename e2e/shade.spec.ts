@@ -207,6 +207,11 @@ test('the sun path is seen from any point: of a roof, and of the ground before a
     sheet.getByText(/on a roof plane, 1\d' .* over the ground\. [\d,]+ of [\d,]+ hours of sun/),
   ).toBeVisible()
   await expect(sheet.getByText('behind the roof plane')).toBeVisible()
+  // What stands in the way is named, whatever it costs; what stands behind the plane is in nobody’s way.
+  const picture = sheet.getByRole('img', { name: 'Sun path and what stands in its way' })
+  for (const name of ['Oak, garden', 'Shed dormer', 'Chimney'])
+    await expect(picture.locator('text', { hasText: name })).toBeVisible()
+  await expect(picture.locator('text', { hasText: 'Oak, west fence' })).toHaveCount(0)
   await sheet.getByRole('button', { name: 'Back to the modules' }).click()
   await expect(sheet.getByText('Seen from the middle of the most shaded module')).toBeVisible()
   await page.keyboard.press('Escape')
@@ -228,4 +233,23 @@ test('the sun path is seen from any point: of a roof, and of the ground before a
   await page.keyboard.press('Escape')
   await page.keyboard.press('w')
   await expect(sheet.getByRole('img', { name: /^Sun path/ })).toHaveCount(0)
+})
+
+test('a height that nobody has set says in the list of checks what half a metre more may cost', async ({
+  page,
+}) => {
+  await openShippedJob(page)
+  await stage(page).focus()
+  await page.keyboard.press('c')
+  const box = await restingBox(stage(page))
+  await page.mouse.click(box.x + box.width * 0.41, box.y + box.height * 0.45)
+  await page.getByRole('button', { name: /^\d+ checks?$/ }).click()
+  const checks = page.getByRole('region', { name: 'Checks' })
+  const row = checks.getByRole('article').filter({ hasText: /Height of .* is not set/ })
+  await expect(row.getByText(/^1' 7 1\/2" more would cost [\d.]+ kWh, \$[\d.]+ a year\.$/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await stage(page).focus()
+  await page.keyboard.press('Control+z')
+  await saved(page)
+  await expect(page.getByRole('button', { name: 'No checks' })).toBeVisible()
 })

@@ -24,8 +24,22 @@ test('the customer is told what the figures take to be otherwise, by name; nothi
   expect((await dataOf()).takenAs).toEqual([])
 })
 
+const reading = {
+  id: 'reading-1',
+  kind: 'reading',
+  name: 'Ridge',
+  center: [0, 0],
+  heightM: 0.1,
+  heights: [
+    [0, 1],
+    [180, 1],
+  ],
+} as unknown as AnyObject
+
 test('nothing leaves the server that the customer’s page does not show', async () => {
-  const { standing, summary } = await dataOf()
+  const { standing, summary } = await dataOf(option, { ...job.house, [reading.id]: reading })
+  expect(standing.objects.map(({ id }) => id)).toContain('volume-1')
+  expect(standing.objects.map(({ id }) => id)).not.toContain(reading.id)
   expect(Object.keys(summary).sort()).toEqual(['cash', 'ledger', 'monthly'])
   for (const { geometry } of standing.objects) {
     expect([geometry.solids, geometry.keepOuts, geometry.faces]).toEqual([[], [], []])

@@ -150,12 +150,22 @@ function waysShown({ pay, alsoShown }: Offer, { ways }: Money): WayShown[] {
   })
 }
 
-/** What a picture needs: no solids to cast rays at, no rules, no reasons. */
+/** What a picture needs: no solids to cast rays at, no rules, no reasons, and no marks of where the team measured. */
 const drawable = (site: StandingSite): StandingSite => ({
-  objects: site.objects.map((object) => ({
-    ...object,
-    geometry: { ...object.geometry, solids: [], keepOuts: [], faces: [], field: null, plan: [], fault: null },
-  })),
+  objects: site.objects
+    .filter(({ kind }) => kind !== 'reading')
+    .map((object) => ({
+      ...object,
+      geometry: {
+        ...object.geometry,
+        solids: [],
+        keepOuts: [],
+        faces: [],
+        field: null,
+        plan: [],
+        fault: null,
+      },
+    })),
   arrays: site.arrays.map((array) => ({ ...array, empty: [] })),
   faces: [],
   orphaned: [],

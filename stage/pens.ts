@@ -15,6 +15,7 @@ const widths: Readonly<Record<StrokeKind, readonly [number, number]>> = {
   edge: [0.9, 1.35],
   post: [0.8, 0.8],
   measure: [1.2, 1.2],
+  mark: [1.2, 1.2],
   walkway: [1.1, 1.1],
   hatch: [0.8, 0.8],
 }

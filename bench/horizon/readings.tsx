@@ -11,6 +11,7 @@ import { later } from '@/words/en/later'
 import { useBench, useHouse, useSayer, useSite } from '../context'
 import { ChoiceField } from '../fields/fields'
 import { FileButton } from '../fields/file-button'
+import { nameOfFile } from '../fields/file-name'
 import { ObjectList } from '../outline/object-list'
 import { houseId } from '../store/documents'
 import { horizonFiles, horizonFrom } from './file'
@@ -47,7 +48,7 @@ export function Readings() {
     const made = read.map(({ file, heights }, k): AnyObject => ({
       id: newId('reading', Math.random),
       kind: 'reading',
-      name: file.name.replace(/\.[a-z]+$/i, '').slice(0, 80),
+      name: nameOfFile(file),
       center: [...(places[k] ?? [0, 0])],
       heightM: usualReadingM,
       heights,
@@ -69,6 +70,7 @@ export function Readings() {
         <>
           <ObjectList objects={readings} />
           <ChoiceField
+            wide
             label={later.fields.site.shadeFrom}
             value={site.shadeFrom}
             choices={shadeSources.map((value) => ({ value, label: words.sources[value] }))}

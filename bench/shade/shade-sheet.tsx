@@ -32,7 +32,7 @@ export function ShadeSheet() {
           <Headline />
           <ShadeBill summary={summary} />
           <ReadingsCompared summary={summary} />
-          <UncheckedHeights summary={summary} />
+          <UncheckedHeights />
           <AccessTable />
           {!lookFrom && <SunPath />}
         </div>

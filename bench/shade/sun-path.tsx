@@ -29,6 +29,7 @@ import {
 import { benchKindOf } from '../kinds/index'
 import { modulesOf } from '../store/selection'
 import { SeenFrom } from './seen-from'
+import { apart, type Written } from './written'
 import { Behind, Grid, Label, normalOf, planeHorizon, Strip, Way } from './sky-strip'
 
 const words = later.shade
@@ -116,7 +117,38 @@ export function SunPath() {
   )
     .slice(0, mostNames)
     .map(({ id }) => id)
-  const top = highestBefore(normal, [site.farHorizon])
+  const months = ways.paths.flatMap(({ month, points }): Written[] => {
+    const noon = highest(points)
+    const [side, lower] = [month % 2 ? -8 : 8, month === 6 ? 13 : -4]
+    return noon
+      ? [
+          {
+            x: x(noon.azimuthDeg) + side,
+            y: y(noon.elevationDeg) + lower,
+            text: monthNames('en')[month] ?? '',
+            anchor: side < 0 ? 'end' : 'start',
+          },
+        ]
+      : []
+  })
+  const figures = patches.map(({ share, box }): Written => ({
+    x: box.x + box.width / 2,
+    y: box.y + box.height / 2 + 4,
+    text: `${number(share * 100, site, 1)} %`,
+    anchor: 'middle',
+  }))
+  const nameAt = (text: string, top: readonly [number, number] | null): Written[] =>
+    top ? [{ x: x(top[0]), y: y(top[1]) - 6, text, anchor: 'middle' }] : []
+  const names = apart(
+    [
+      ...named.flatMap((id) =>
+        nameAt(sayer.name(id), highestBefore(normal, seen.find((one) => one.id === id)?.outlines ?? [])),
+      ),
+      ...nameAt(sayer.name(farHorizonId), highestBefore(normal, [site.farHorizon])),
+    ],
+    [...months, ...figures],
+    width,
+  )
   const array = panel && (option[panel.arrayId] ?? house[panel.arrayId])
   return (
     <section aria-labelledby="sun-path">
@@ -189,20 +221,9 @@ export function SunPath() {
               width={month === 5 || month === 11 ? 1.6 : 0.8}
             />
           ))}
-          {ways.paths.map(({ month, points }) => {
-            const noon = highest(points)
-            return (
-              noon && (
-                <Label
-                  key={month}
-                  x={x(noon.azimuthDeg) + (month % 2 ? -8 : 8)}
-                  y={y(noon.elevationDeg) + (month === 6 ? 13 : -4)}
-                  anchor={month % 2 ? 'end' : 'start'}
-                  text={monthNames('en')[month] ?? ''}
-                />
-              )
-            )
-          })}
+          {months.map((written) => (
+            <Label key={written.text} {...written} />
+          ))}
           {ways.hours.map(({ at, points }) => {
             const top = highest(points)
             return (
@@ -218,39 +239,12 @@ export function SunPath() {
               )
             )
           })}
-          {patches.map(({ patch, share, box }) => (
-            <Label
-              key={patch}
-              x={box.x + box.width / 2}
-              y={box.y + box.height / 2 + 4}
-              text={`${number(share * 100, site, 1)} %`}
-              anchor="middle"
-            />
+          {figures.map((written, k) => (
+            <Label key={k} {...written} />
           ))}
-          {named.map((id) => {
-            const top = highestBefore(normal, seen.find((one) => one.id === id)?.outlines ?? [])
-            return (
-              top && (
-                <Label
-                  key={id}
-                  x={x(top[0])}
-                  y={y(top[1]) - 6}
-                  text={sayer.name(id)}
-                  anchor="middle"
-                  strong
-                />
-              )
-            )
-          })}
-          {top && (
-            <Label
-              x={Math.max(40, Math.min(width - 40, x(top[0])))}
-              y={y(top[1]) - 6}
-              text={sayer.name(farHorizonId)}
-              anchor="middle"
-              strong
-            />
-          )}
+          {names.map((written, k) => (
+            <Label key={k} {...written} strong />
+          ))}
           {sun.elevationDeg > 0 && (
             <circle
               cx={x(sun.azimuthDeg)}

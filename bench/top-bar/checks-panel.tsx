@@ -2,9 +2,12 @@
 
 import { useEffect } from 'react'
 import { type Check } from '@/core/model/ledger'
+import { higherM } from '@/core/readers/height-worth'
+import { later } from '@/words/en/later'
 import { chapterOf } from '../checks'
 import { saidCheck, saidRemedy } from '@/words/said-check'
 import { useBench, useSayer, useSession } from '../context'
+import { useHeightCosts } from '../shade/height-cost'
 import { toast } from '../store/session'
 
 const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as const
@@ -19,13 +22,29 @@ export function ChecksPanel({
   readonly onGo: () => void
 }) {
   const { session } = useBench()
+  const { costs, fresh } = useHeightCosts()
+  const presets = checks.some(isPreset)
+  useEffect(() => {
+    if (!presets) return
+    session.setState({ checking: true })
+    return () => session.setState({ checking: false })
+  }, [session, presets])
+  const costOf = (check: Check) =>
+    isPreset(check) ? costs.find(({ id }) => check.objects.includes(id)) : undefined
+  // Of the heights to be checked those first that may cost most.
+  const dearest = checks
+    .filter(isPreset)
+    .sort((a, b) => (costOf(b)?.kwh ?? 0) - (costOf(a)?.kwh ?? 0))
+    .values()
+  const listed = checks.map((check) => (isPreset(check) ? (dearest.next().value ?? check) : check))
   return (
     <>
       {checks.length === 0 && <p>All rules are met.</p>}
-      {checks.map((check) => (
+      {listed.map((check) => (
         <CheckRow
           key={check.id}
           check={check}
+          cost={fresh ? costOf(check)?.cost : undefined}
           go={() => {
             session.setState({ chapter: chapterOf(check.code) })
             onGo()
@@ -36,7 +55,18 @@ export function ChecksPanel({
   )
 }
 
-function CheckRow({ check, go }: { readonly check: Check; readonly go: () => void }) {
+const isPreset = ({ code }: Check) => code === 'preset-height'
+
+function CheckRow({
+  check,
+  cost,
+  go,
+}: {
+  readonly check: Check
+  /** What a height that is not checked may cost, once that is known. */
+  readonly cost: string | undefined
+  readonly go: () => void
+}) {
   const { session, documents } = useBench()
   const sayer = useSayer()
   const { title, message } = saidCheck(sayer, check)
@@ -58,6 +88,11 @@ function CheckRow({ check, go }: { readonly check: Check; readonly go: () => voi
         {title}
       </h3>
       <p>{message}</p>
+      {cost !== undefined && (
+        <p className="quiet mt-0.5">
+          {sayer.say(later.shade.higherCosts, { higher: { value: higherM, unit: 'm' }, cost })}
+        </p>
+      )}
       {measured && (
         <p className="quiet mt-0.5">
           {sayer.written({ value: measured.figure, unit: measured.unit })} · limit{' '}

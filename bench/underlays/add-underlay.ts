@@ -4,6 +4,7 @@ import { largestPictureBytes, mostPixels, pictureSize } from '@/core/imports/pic
 import { mostHiddenLayers, type Underlay } from '@/core/kinds/underlay/underlay'
 import { Fault } from '@/core/model/fault'
 import { checkFileSize } from '@/core/model/file-size'
+import { nameOfFile } from '../fields/file-name'
 import { keepFile } from '../requests'
 import { keptFiles, mostTexturePx } from './kept-files'
 import { readDrawing } from './read-drawing'
@@ -32,11 +33,7 @@ const isDrawing = (name: string) => /\.dxf$/i.test(name)
 export async function readSheet(file: File): Promise<ReadSheet> {
   const limit = isDrawing(file.name) ? largestDrawingBytes : 4 * largestPictureBytes
   checkFileSize(file.size, limit)
-  const name =
-    file.name
-      .replace(/\.[^.]*$/, '')
-      .slice(0, 80)
-      .trim() || file.name.slice(0, 80)
+  const name = nameOfFile(file)
   const bytes = new Uint8Array(await file.arrayBuffer())
   if (isDrawing(file.name)) {
     const drawing = await readDrawing(bytes.slice().buffer)

@@ -45,7 +45,9 @@ export function dxfOf({ site, nameOf, holdings = [] }: Drawn, units: UnitSystem,
     const at = layersOf(object)
     for (const { corners, holes = [] } of geometry.faces)
       for (const border of [corners, ...holes]) ring(push, at.planes, border)
-    for (const { from, to, is } of geometry.strokes.filter((stroke) => !isMeasure(stroke)))
+    for (const { from, to, is } of geometry.strokes.filter(
+      (stroke) => !isMeasure(stroke) && stroke.is !== 'mark',
+    ))
       line(push, layerOf(is, at), from, to)
     for (const { center, crownRadiusM, halfHeightM } of geometry.crowns) {
       push(

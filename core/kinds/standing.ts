@@ -35,10 +35,10 @@ export interface Surface {
 
 /**
  * What a drawn line is: where two faces of a roof meet, a corner or the foot of a wall, another edge, a thin post, a measure,
- * the border of a walkway, hatching.
+ * where something was measured (for the team alone, in no drawing), the border of a walkway, hatching.
  */
 export type StrokeKind =
-  RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post' | 'measure' | 'walkway' | 'hatch'
+  RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post' | 'measure' | 'mark' | 'walkway' | 'hatch'
 
 /** A line that is drawn. */
 export interface Stroke {

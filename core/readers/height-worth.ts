@@ -11,6 +11,9 @@ import { type World } from '../stages/world'
 /** How much higher a thing is taken to be, m. */
 export const higherM = 0.5
 
+/** Less is within what a hand that measures may miss, kWh. */
+export const worthNamingKwh = 0.5
+
 /** What a height that nobody has checked may cost. */
 export interface HeightWorth {
   readonly id: string

@@ -31,6 +31,7 @@ export const shade = {
   heightsNote:
     'These still have their default height. What {higher} more would cost per year, costliest first:',
   cost: '{energy}, {money}',
+  higherCosts: '{higher} more would cost {cost} a year.',
   access: 'Sun access by hour and month',
   accessOf:
     '{what}: {year} of the year’s light behind the glass remains; {beam} of the beam, {sky} of the sky. The table is in percent, by the local clock.',

@@ -59,9 +59,9 @@ function readingGeometry(
       },
     ],
     strokes: [
-      { from: corner(-crossM, 0), to: corner(crossM, 0), is: 'measure' },
-      { from: corner(0, -crossM), to: corner(0, crossM), is: 'measure' },
-      { from: [x, y, underM], to: [x, y, seenM + crossM], is: 'measure' },
+      { from: corner(-crossM, 0), to: corner(crossM, 0), is: 'mark' },
+      { from: corner(0, -crossM), to: corner(0, crossM), is: 'mark' },
+      { from: [x, y, underM], to: [x, y, seenM + crossM], is: 'mark' },
     ],
     topM,
   }

@@ -1,6 +1,7 @@
 import { freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
 import { planeHeightM } from '../../roof/plane'
 import { standingById } from '../../site/site'
+import { dxfOf } from '../../exports/dxf'
 import { siteStage } from '../../stages/site'
 import { topFaceAt } from '../below'
 import { readingKind } from './kind'
@@ -29,6 +30,16 @@ test('it stands on what is under it, stops no light and keeps no module off', as
   expect(geometry.strokes).toHaveLength(3)
   expect([geometry.solids, geometry.crowns, geometry.keepOuts, geometry.faces]).toEqual([[], [], [], []])
   expect(with1.arrays).toEqual(without.arrays)
+  // Where the team has measured is in no drawing.
+  const drawn = (site: typeof with1) =>
+    dxfOf(
+      { site, place: { latitudeDeg: 0, longitudeDeg: 0, elevationM: 0 }, nameOf: (id) => id },
+      'metric',
+      'en-IE',
+    )
+      .split('\r\n')
+      .filter((line) => line === 'LINE' || line === 'TEXT').length
+  expect(drawn(with1)).toBe(drawn(without))
   const beside = await siteWith(set(job.house, reading.id, { ...reading, center: [40, 40], heightM: 2 }))
   expect(standingById(beside, reading.id)?.geometry.topM).toBe(2)
 })

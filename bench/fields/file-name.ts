@@ -1,0 +1,13 @@
+/** Longest name that an object may have. */
+const most = 80
+
+/** What a file's name makes of a name: without its ending, no longer than names are, and never empty. */
+export function nameOfFile({ name }: Pick<File, 'name'>): string {
+  const cut = (text: string) =>
+    text
+      .slice(0, most)
+      // Half of a character that is written as two.
+      .replace(/[\ud800-\udbff]$/, '')
+      .trim()
+  return cut(name.replace(/\.[^.]*$/, '')) || cut(name)
+}
