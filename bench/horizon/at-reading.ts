@@ -15,24 +15,26 @@ export function eyeAt({ id, center: [x, y] }: Reading, built: Site): LookFrom {
   return { at: eyeOver([x, y, heightM], normal), normal, reading: id }
 }
 
-/** Hours of sun in a year at a reading: with nothing in the way, past all that is drawn, and over the horizon measured there. */
+/** Hours of sun in a year at a reading: past all that is drawn, and over the horizon measured there. */
 export interface HoursAt {
-  readonly open: number
   readonly model: number
   readonly measured: number
 }
 
 /** @param zoneHours of the weather's clock */
 export function hoursAt(
-  reading: Reading,
+  readings: readonly Reading[],
   built: Site,
   place: Pick<Place, 'latitudeDeg' | 'longitudeDeg' | 'elevationM' | 'farHorizon'>,
   zoneHours: number,
-): HoursAt {
-  const { at, normal } = eyeAt(reading, built)
+): HoursAt[] {
+  if (readings.length === 0) return []
   const sun = sunHours(place, zoneHours, 60)
   const bodies = built.objects.flatMap(({ geometry: { solids, crowns } }) => [...solids, ...crowns])
-  const model = sunFrom(at, normal, bodies, sun, horizonOf(place.farHorizon))
-  const measured = sunFrom(at, normal, [], sun, horizonOf(reading.heights))
-  return { open: model.openHours, model: model.leftHours, measured: measured.leftHours }
+  return readings.map((reading) => {
+    const { at, normal } = eyeAt(reading, built)
+    const model = sunFrom(at, normal, bodies, sun, horizonOf(place.farHorizon))
+    const measured = sunFrom(at, normal, [], sun, horizonOf(reading.heights))
+    return { model: model.leftHours, measured: measured.leftHours }
+  })
 }

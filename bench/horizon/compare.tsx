@@ -25,7 +25,7 @@ export function ReadingsCompared({ summary }: { readonly summary: RunSummary }) 
   const built = standing()
   const readings = ofKind(house, 'reading')
   const hours = useMemo(
-    () => ofKind(house, 'reading').map((reading) => hoursAt(reading, built, site, summary.timeZoneHours)),
+    () => hoursAt(ofKind(house, 'reading'), built, site, summary.timeZoneHours),
     [house, built, site, summary.timeZoneHours],
   )
   if (readings.length === 0) return null
