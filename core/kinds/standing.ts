@@ -38,7 +38,15 @@ export interface Surface {
  * where something was measured (for the team alone, in no drawing), the border of a walkway, hatching.
  */
 export type StrokeKind =
-  RoofPlane['edges'][number]['kind'] | 'corner' | 'foot' | 'edge' | 'post' | 'measure' | 'mark' | 'walkway' | 'hatch'
+  | RoofPlane['edges'][number]['kind']
+  | 'corner'
+  | 'foot'
+  | 'edge'
+  | 'post'
+  | 'measure'
+  | 'mark'
+  | 'walkway'
+  | 'hatch'
 
 /** A line that is drawn. */
 export interface Stroke {
