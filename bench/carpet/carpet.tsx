@@ -41,12 +41,12 @@ export function Carpet() {
   const shade = useShade()
   const part = layer === 'shade' ? shade?.light : null
   const whole = numbers?.summary.carpet
-  const load = useLoadPart()
+  const { kwh: load, fresh: isLoadToday } = useLoadPart()
   const carpet = useMemo(
     () => whole && { ...whole, ...(part ? { shade: part.shade } : {}), ...(load ? { load } : {}) },
     [whole, part, load],
   )
-  const isToday = fresh && (!part || shade?.fresh === true)
+  const isToday = fresh && isLoadToday && (!part || shade?.fresh === true)
   const isPart = usePart().length > 0
   const isBare = numbers?.summary.count === 0
   const picture = useMemo(() => (carpet ? paintCarpet(carpet, layer) : null), [carpet, layer])

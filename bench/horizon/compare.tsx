@@ -34,7 +34,11 @@ export function ReadingsCompared({ summary }: { readonly summary: RunSummary }) 
     { label: words.shadeLoss, model: both.model.shadeKwh, measured: both.readings.shadeKwh },
     { label: words.yield, model: both.model.yieldKwh, measured: both.readings.yieldKwh },
   ]
-  const signed = (value: number) => `${Math.round(value) > 0 ? '+' : ''}${number(Math.round(value), site)}`
+  /** Of the figures as they are shown, so that they add up. */
+  const difference = (model: number, measured: number) => {
+    const value = Math.round(measured) - Math.round(model)
+    return `${value > 0 ? '+' : ''}${number(value, site)}`
+  }
   return (
     <section aria-labelledby="readings-compared">
       <div className="mb-1 flex flex-wrap items-baseline gap-3">
@@ -85,7 +89,7 @@ export function ReadingsCompared({ summary }: { readonly summary: RunSummary }) 
                   </th>
                   <td className={cell}>{number(at.model, site)} h</td>
                   <td className={cell}>{number(at.measured, site)} h</td>
-                  <td className={cell}>{signed(at.measured - at.model)} h</td>
+                  <td className={cell}>{difference(at.model, at.measured)} h</td>
                 </tr>
               )
             )
@@ -99,9 +103,7 @@ export function ReadingsCompared({ summary }: { readonly summary: RunSummary }) 
               </th>
               <td className={cell}>{number(model, site)} kWh</td>
               <td className={cell}>{number(measured, site)} kWh</td>
-              <td className={`${cell} font-semibold`}>
-                {signed(Math.round(measured) - Math.round(model))} kWh
-              </td>
+              <td className={`${cell} font-semibold`}>{difference(model, measured)} kWh</td>
             </tr>
           ))}
         </tbody>

@@ -1,16 +1,15 @@
 'use client'
 
-import { useState } from 'react'
 import { type Reading } from '@/core/kinds/reading/reading'
-import { Fault } from '@/core/model/fault'
 import { fromSouth } from '@/core/readers/horizon-csv'
 import { later } from '@/words/en/later'
-import { useBench, useSayer, useSite } from '../../context'
+import { useBench, useSite } from '../../context'
 import { LengthField } from '../../fields/fields'
 import { FileButton } from '../../fields/file-button'
 import { eyeAt } from '../../horizon/at-reading'
-import { horizonFiles, horizonFrom } from '../../horizon/file'
+import { horizonFiles } from '../../horizon/file'
 import { HorizonProfile, HorizonTold } from '../../horizon/profile'
+import { useHorizon } from '../../horizon/use-horizon'
 import { houseId } from '../../store/documents'
 import { NameField } from '../name-field'
 
@@ -18,22 +17,11 @@ import { NameField } from '../name-field'
 export function ReadingCard({ object: reading }: { readonly object: Reading }) {
   const { documents, session, site: standing } = useBench()
   const site = useSite()
-  const sayer = useSayer()
-  const [wrong, setWrong] = useState<string | null>(null)
   const { readings: words, farHorizon } = later
   const fields = later.fields.reading
-  const set = (heights: [number, number][]) => {
-    const fault = documents.set(fields.heights, houseId, reading.id, { heights })
-    setWrong(fault && sayer.fault(fault))
-  }
-  const take = async (file: File) => {
-    try {
-      set(await horizonFrom(file))
-    } catch (error) {
-      if (!(error instanceof Fault)) throw error
-      setWrong(sayer.fault(error))
-    }
-  }
+  const { wrong, set, take } = useHorizon((heights) =>
+    documents.set(fields.heights, houseId, reading.id, { heights }),
+  )
   return (
     <>
       <NameField documentId={houseId} id={reading.id} name={reading.name} />

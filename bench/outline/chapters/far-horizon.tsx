@@ -1,13 +1,12 @@
 'use client'
 
-import { useState } from 'react'
-import { Fault } from '@/core/model/fault'
 import { fromSouth } from '@/core/readers/horizon-csv'
 import { later } from '@/words/en/later'
-import { useBench, useSayer, useSite } from '../../context'
+import { useBench, useSite } from '../../context'
 import { FileButton } from '../../fields/file-button'
-import { horizonFiles, horizonFrom } from '../../horizon/file'
+import { horizonFiles } from '../../horizon/file'
 import { HorizonProfile, HorizonTold } from '../../horizon/profile'
+import { useHorizon } from '../../horizon/use-horizon'
 import { houseId } from '../../store/documents'
 
 const words = later.farHorizon
@@ -16,21 +15,10 @@ const words = later.farHorizon
 export function FarHorizon() {
   const { documents } = useBench()
   const site = useSite()
-  const sayer = useSayer()
-  const [wrong, setWrong] = useState<string | null>(null)
   const heights = site.farHorizon
-  const set = (farHorizon: [number, number][]) => {
-    const fault = documents.set(words.label, houseId, site.id, { farHorizon })
-    setWrong(fault && sayer.fault(fault))
-  }
-  const take = async (file: File) => {
-    try {
-      set(await horizonFrom(file))
-    } catch (error) {
-      if (!(error instanceof Fault)) throw error
-      setWrong(sayer.fault(error))
-    }
-  }
+  const { wrong, set, take } = useHorizon((farHorizon) =>
+    documents.set(words.label, houseId, site.id, { farHorizon }),
+  )
   return (
     <>
       <h3 className="quiet mt-2">{words.title}</h3>
