@@ -17,11 +17,12 @@ export type DeepReadonly<T> = T extends readonly unknown[] | object
 
 /** An object's own name in every record; the one such name that every record has already is left out. */
 export const idSchema = z.string().regex(/^(?!constructor$)[a-z0-9][a-z0-9-]{0,63}$/, ruleMessage('id'))
+export const longestName = 80
 export const nameSchema = z
   .string()
   .trim()
   .min(1, ruleMessage('name-needed'))
-  .max(80, ruleMessage('at-most-characters', { limit: 80 }))
+  .max(longestName, ruleMessage('at-most-characters', { limit: longestName }))
 /** Kept from hands on the stage: seen and chosen, not moved or deleted until it is unlocked. */
 export const lockedSchema = z.boolean().exactOptional()
 /** A file that is kept with a team, by its digest. */
