@@ -142,7 +142,8 @@ test('five offers printed at once all arrive', async ({ page }) => {
       return ((await answer.json()) as { path: string }).path
     }),
   )
-  const files = await Promise.all(links.map((path) => page.request.get(`${path}/pdf`, { timeout: 60_000 })))
+  // Longer than the server itself lets anybody wait.
+  const files = await Promise.all(links.map((path) => page.request.get(`${path}/pdf`, { timeout: 120_000 })))
   for (const file of files) {
     expect(file.status()).toBe(200)
     expect((await file.body()).subarray(0, 5).toString()).toBe('%PDF-')

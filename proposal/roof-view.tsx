@@ -41,6 +41,8 @@ export function RoofView({
       queueMicrotask(() => setLost(true))
       return
     }
+    // Before there is anything to draw: on paper all of it is drawn once.
+    view.resize(frame.clientWidth, frame.clientHeight)
     view.turnWithLeft()
     view.show(data.standing, lightPalette, {
       selected: nothing,
@@ -55,13 +57,17 @@ export function RoofView({
     })
     view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)), month)
     const around = frameOfSite(data.standing)
-    const observer = new ResizeObserver(() => view.resize(frame.clientWidth, frame.clientHeight))
-    view.resize(frame.clientWidth, frame.clientHeight)
-    observer.observe(frame)
     view.lookAt(around?.middle ?? [0, 0], Math.max(8, around?.radiusM ?? 0), 3)
     // From the side the sun comes from: south in the north, north in the south.
     view.lookFrom(data.site.latitudeDeg < 0 ? 30 : 205, 36)
-    if (print) queueMicrotask(() => setPicture(view.picture()))
+    if (print) {
+      const drawn = view.picture()
+      view.dispose()
+      queueMicrotask(() => setPicture(drawn))
+      return
+    }
+    const observer = new ResizeObserver(() => view.resize(frame.clientWidth, frame.clientHeight))
+    observer.observe(frame)
     return () => {
       observer.disconnect()
       view.dispose()
@@ -74,19 +80,16 @@ export function RoofView({
       data-roof={picture || lost ? 'drawn' : 'live'}
     >
       {/* A canvas is not always printed: on paper stands its picture. */}
-      {picture && (
+      {picture ? (
         <div
           role="img"
           aria-label={words.picture}
           className="absolute inset-0 bg-cover bg-center"
           style={{ backgroundImage: `url(${picture})` }}
         />
+      ) : (
+        <canvas ref={canvas} aria-label={words.turn} className="h-full w-full cursor-grab touch-none" />
       )}
-      <canvas
-        ref={canvas}
-        aria-label={words.turn}
-        className={`h-full w-full touch-none ${picture ? 'opacity-0' : 'cursor-grab'}`}
-      />
       {!print && !lost && (
         // The picture is of paper by night too.
         <p className="pointer-events-none absolute bottom-2 left-3 text-[12px] text-[#5c6871]">

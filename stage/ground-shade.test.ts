@@ -7,25 +7,19 @@ import { groundSky } from './ground-shade'
 const corner: Vec2 = [-32, -32]
 const points = 96
 
-/** A long wall: a house 60 m by 4 m, 6 m high, along the x axis, its south side at y = 0. */
-const wall = (heightM: number): Site => ({
+const siteOf = (outline: readonly Vec2[], eaveHeightM: number, pitchDeg: number): Site => ({
   objects: [
     {
-      id: 'wall',
+      id: 'house',
       kind: 'volume',
-      key: 'wall',
+      key: 'house',
       whole: emptyGeometry,
       geometry: volumeGeometry({
         role: 'house',
         flat: null,
-        outline: [
-          [-30, 0],
-          [30, 0],
-          [30, 4],
-          [-30, 4],
-        ],
-        eaveHeightM: heightM,
-        edges: [{ pitchDeg: 1 }, { pitchDeg: 1 }, { pitchDeg: 1 }, { pitchDeg: 1 }],
+        outline: [...outline],
+        eaveHeightM,
+        edges: outline.map(() => ({ pitchDeg })),
       }),
     },
   ],
@@ -34,6 +28,15 @@ const wall = (heightM: number): Site => ({
   orphaned: [],
   faults: [],
 })
+const box = (west: number, south: number, east: number, north: number): Vec2[] => [
+  [west, south],
+  [east, south],
+  [east, north],
+  [west, north],
+]
+/** A long wall: a house 60 m by 4 m along the x axis, its south side at y = 0. */
+const wall = (heightM: number) => siteOf(box(-30, 0, 30, 4), heightM, 1)
+const house = (heightM: number, pitchDeg: number) => siteOf(box(-4.3, -3.1, 5.2, 4.4), heightM, pitchDeg)
 const at = (sky: Uint8Array, [x, y]: Vec2) =>
   (sky[Math.floor(((y - corner[1]) * points) / 64) * points + Math.floor(((x - corner[0]) * points) / 64)] ??
     0) / 255
@@ -50,6 +53,32 @@ test('before a long wall it is that of the trench formula: half of one and the c
     expect(Math.abs(at(sky, [0, -away]) - exact)).toBeLessThan(0.05)
   }
   expect(at(sky, [0, -25])).toBeGreaterThan(0.99)
+})
+
+test('it is the house’s and not the raster’s: the same from any corner a whole number of points away', () => {
+  const wideM = 64 / points
+  const site = house(5, 34)
+  const still = groundSky(site, corner)
+  for (const [right, up] of [
+    [7, 0],
+    [0, -11],
+    [-38, 29],
+    [33, -36],
+  ] as const) {
+    const moved = groundSky(site, [corner[0] + right * wideM, corner[1] + up * wideM])
+    let [compared, shaded] = [0, 0]
+    for (let row = 0; row < points; row++)
+      for (let column = 0; column < points; column++) {
+        const [r, c] = [row + up, column + right]
+        if (r < 0 || c < 0 || r >= points || c >= points) continue
+        compared++
+        const value = moved[row * points + column] ?? 0
+        if (value < 255) shaded++
+        if (value !== still[r * points + c]) throw new Error(`at ${row}, ${column}: ${value}`)
+      }
+    expect(compared).toBeGreaterThan(2500)
+    expect(shaded).toBeGreaterThan(300)
+  }
 })
 
 test('nearer and higher walls hide more, and under the house it is as dark as beside it', () => {

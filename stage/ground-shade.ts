@@ -55,6 +55,19 @@ export const groundSkyDeclared = /* glsl */ `
   }
 `
 
+/** Points looked across on each way. */
+const steps = Math.floor(reachM / strideM)
+/** Points of open ground around the square, so that no look leaves it. */
+const rim = Math.ceil(reachM / stepM)
+const rimmed = points + 2 * rim
+
+/** From a point of the rimmed square to those it looks across: how far on they stand in its array, way by way. */
+const looks = Int32Array.from({ length: ways * steps }, (_, i) => {
+  const a = (2 * Math.PI * (Math.floor(i / steps) + 0.5)) / ways
+  const away = (strideM * ((i % steps) + 1)) / stepM
+  return Math.round(Math.sin(a) * away) * rimmed + Math.round(Math.cos(a) * away)
+})
+
 /**
  * Sky-view factor of level ground, 255 for all of the sky, rows from the south: cosine-weighted, so that a horizon at
  * elevation e hides sin^2 e of its slice (Oke 1987, Boundary Layer Climates, ch. 4). Under a house stands what is next to it.
@@ -62,38 +75,39 @@ export const groundSkyDeclared = /* glsl */ `
 export function groundSky(site: Site, corner: Vec2): Uint8Array {
   const heights = heightsOf(site, corner)
   const sky = new Uint8Array(points * points).fill(255)
-  if (heights.every((height) => height === 0)) return sky
-  const steps = Math.floor(reachM / strideM)
-  const offsets: number[] = []
-  const shifts: (readonly [number, number])[] = []
-  for (let way = 0; way < ways; way++)
-    for (let k = 1; k <= steps; k++) {
-      const a = (2 * Math.PI * (way + 0.5)) / ways
-      shifts.push([
-        Math.round((Math.cos(a) * strideM * k) / stepM),
-        Math.round((Math.sin(a) * strideM * k) / stepM),
-      ])
-      offsets.push(strideM * k)
-    }
-  for (let row = 0; row < points; row++)
-    for (let column = 0; column < points; column++) {
+  const around = new Float32Array(rimmed * rimmed)
+  let [south, north, west, east] = [points, -1, points, -1]
+  heights.forEach((height, at) => {
+    if (height === 0) return
+    const [row, column] = [Math.floor(at / points), at % points]
+    around[(row + rim) * rimmed + column + rim] = height
+    south = Math.min(south, row)
+    north = Math.max(north, row)
+    west = Math.min(west, column)
+    east = Math.max(east, column)
+  })
+  // Farther off nothing is seen.
+  for (let row = Math.max(0, south - rim); row <= Math.min(points - 1, north + rim); row++)
+    for (let column = Math.max(0, west - rim); column <= Math.min(points - 1, east + rim); column++) {
       const at = row * points + column
-      if ((heights[at] ?? 0) > 0) continue
-      let hidden = 0
-      for (let way = 0; way < ways; way++) {
-        let steepest = 0
-        for (let k = way * steps; k < (way + 1) * steps; k++) {
-          const [dx, dy] = shifts[k] ?? [0, 0]
-          const [x, y] = [column + dx, row + dy]
-          if (x < 0 || y < 0 || x >= points || y >= points) break
-          const slope = (heights[y * points + x] ?? 0) / (offsets[k] ?? 1)
-          if (slope > steepest) steepest = slope
-        }
-        hidden += (steepest * steepest) / (1 + steepest * steepest)
-      }
-      sky[at] = Math.round(255 * (1 - hidden / ways))
+      if ((heights[at] ?? 0) === 0) sky[at] = Math.round(255 * skySeen(around, column, row))
     }
   return underHouses(heights, sky)
+}
+
+/** The share of the sky over one point, 0..1. */
+function skySeen(around: Float32Array, column: number, row: number): number {
+  const from = (row + rim) * rimmed + column + rim
+  let hidden = 0
+  for (let way = 0; way < ways; way++) {
+    let steepest = 0
+    for (let k = 0; k < steps; k++) {
+      const height = around[from + (looks[way * steps + k] ?? 0)] ?? 0
+      if (height > steepest * strideM * (k + 1)) steepest = height / (strideM * (k + 1))
+    }
+    hidden += (steepest * steepest) / (1 + steepest * steepest)
+  }
+  return 1 - hidden / ways
 }
 
 /** Heights of roofs over the points. */

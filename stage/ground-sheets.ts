@@ -1,15 +1,8 @@
-import {
-  Group,
-  LinearMipmapLinearFilter,
-  type Material,
-  Mesh,
-  PlaneGeometry,
-  SRGBColorSpace,
-  Texture,
-} from 'three'
+import { Group, type Material, Mesh, PlaneGeometry } from 'three'
 import { type Vec2 } from '@/core/geometry/vector'
 import { toRadians } from '@/core/model/units'
 import { flatInk } from './ink'
+import { pictureTexture } from './picture-texture'
 import { type AerialSheet } from './sheet'
 
 /** A picture or lines that lie on the ground. */
@@ -110,12 +103,7 @@ export class GroundSheets {
   }
 
   #picture(image: ImageBitmap, { width, height, strength }: GroundSheet) {
-    const texture = new Texture(image)
-    texture.flipY = false
-    texture.colorSpace = SRGBColorSpace
-    texture.minFilter = LinearMipmapLinearFilter
-    texture.anisotropy = 4
-    texture.needsUpdate = true
+    const texture = pictureTexture(image)
     const material = this.#prints.printed(texture, { value: 1 })
     material.transparent = true
     material.opacity = strength

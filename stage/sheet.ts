@@ -1,19 +1,18 @@
 import {
   type Color,
   Group,
-  LinearMipmapLinearFilter,
+  ImageBitmapLoader,
   Mesh,
   MeshLambertMaterial,
   PlaneGeometry,
-  SRGBColorSpace,
   type Texture,
-  TextureLoader,
   Vector2,
 } from 'three'
 import { localOf, tileAt, tileCorner, type LatLon, type Tile } from '@/core/geometry/geo'
 import { type Vec2 } from '@/core/geometry/vector'
 import { type GroundShade } from './ground-shade'
 import { litGround, type LightUniforms } from './light'
+import { pictureTexture } from './picture-texture'
 
 /**
  * Rings of tiles around the site: the near one sharp, the far one coarse. They are opaque and drawn from above, so that
@@ -67,7 +66,7 @@ export class AerialSheet {
   }
   readonly #light: LightUniforms
   readonly #shade: GroundShade
-  readonly #loader = new TextureLoader()
+  readonly #loader = new ImageBitmapLoader().setOptions({ imageOrientation: 'flipY' })
   readonly #changed: () => void
   readonly #listeners = new Set<(tiles: number) => void>()
   #waiting = 0
@@ -160,12 +159,14 @@ export class AerialSheet {
     this.#wait(1)
     this.#loader.load(
       url,
-      (texture) => {
+      (image) => {
         this.#wait(-1)
-        if (this.#site !== site) return
-        texture.colorSpace = SRGBColorSpace
-        texture.minFilter = LinearMipmapLinearFilter
-        texture.anisotropy = 4
+        if (this.#site !== site) {
+          image.close()
+          return
+        }
+        const texture = pictureTexture(image)
+        texture.addEventListener('dispose', () => image.close())
         const mesh = new Mesh(new PlaneGeometry(se[0] - nw[0], nw[1] - se[1]), this.printed(texture))
         mesh.position.set((nw[0] + se[0]) / 2, (nw[1] + se[1]) / 2, ring.heightM)
         mesh.receiveShadow = true

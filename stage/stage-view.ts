@@ -64,6 +64,10 @@ function pointsToSee(site: Site): Vec3[] {
   return [...corners, ...roofs]
 }
 
+/** What shades the ground. */
+const facesOf = (site: Site) =>
+  site.objects.map(({ geometry }) => geometry.faces).filter(({ length }) => length > 0)
+
 /** The stage: one scene, two cameras (plan and perspective), drawn only when something changes. */
 export class StageView {
   readonly #renderer: WebGLRenderer
@@ -161,7 +165,8 @@ export class StageView {
   }
 
   resize(width: number, height: number): void {
-    if (width === 0 || height === 0) return
+    const [wide, high] = this.#pageSize
+    if (width === 0 || height === 0 || (width === wide && height === high)) return
     this.#pageSize = [width, height]
     this.#setGrain(1)
     this.#perspective.aspect = width / height
@@ -362,6 +367,7 @@ export class StageView {
 
   /** A picture of the stage as it is now. */
   picture(): string {
+    if (this.#shown) this.#shadeNow(this.#shown, facesOf(this.#shown))
     this.#drawNow(finest)
     return this.#renderer.domElement.toDataURL('image/png')
   }
@@ -420,14 +426,19 @@ export class StageView {
 
   /** When the hand rests: where no house has changed, nothing is to be done. */
   #shadeGround(site: Site): void {
-    const faces = site.objects.map(({ geometry }) => geometry.faces).filter(({ length }) => length > 0)
+    const faces = facesOf(site)
     if (faces.length === this.#shadedBy.length && faces.every((face, i) => face === this.#shadedBy[i])) return
     clearTimeout(this.#shading)
     this.#shading = setTimeout(() => {
-      this.#shadedBy = faces
-      this.#groundShade.fit(site, this.#middle.at)
+      this.#shadeNow(site, faces)
       this.draw()
     }, restMs)
+  }
+
+  #shadeNow(site: Site, faces: readonly unknown[]): void {
+    clearTimeout(this.#shading)
+    this.#shadedBy = faces
+    this.#groundShade.fit(site, this.#middle.at)
   }
 
   /** The print ends some way beyond the house in perspective; a plan shows all of it. */

@@ -76,6 +76,8 @@ class Printer {
         PATH: process.env['PATH'],
         HOME: user?.home ?? process.env['HOME'],
         TMPDIR: user?.home ?? process.env['TMPDIR'],
+        // Where compiled shaders are kept; the graphics library asks the list of users, where nobody has no home.
+        XDG_CACHE_HOME: user?.home ?? process.env['XDG_CACHE_HOME'],
         CHROMIUM: process.env['CHROMIUM'],
         NODE_ENV: 'production',
       },
