@@ -29,7 +29,7 @@ const makeWorker = () =>
   new Worker(new URL('../workers/chain.worker.ts', import.meta.url), { type: 'module' })
 
 /** The workspace of one job. */
-export function Bench({ jobId, job, revision, comments, catalogue, role, contractor }: Opening) {
+export function Bench({ jobId, job, revision, lastLines, comments, catalogue, role, contractor }: Opening) {
   const [parts, setParts] = useState<BenchParts | null>(null)
   useEffect(reportErrors, [])
   useEffect(() => {
@@ -40,7 +40,7 @@ export function Bench({ jobId, job, revision, comments, catalogue, role, contrac
     let gone = false
     let opened: BenchParts | null = null
     void openBench(
-      { jobId, job, revision, comments, catalogue, role, contractor },
+      { jobId, job, revision, lastLines, comments, catalogue, role, contractor },
       makeWorker,
       fetchLaterParts,
     ).then((made) => {
@@ -56,7 +56,7 @@ export function Bench({ jobId, job, revision, comments, catalogue, role, contrac
       gone = true
       opened?.close()
     }
-  }, [jobId, job, revision, comments, catalogue, role, contractor])
+  }, [jobId, job, revision, lastLines, comments, catalogue, role, contractor])
   if (!parts) return <p className="p-6 text-pencil">Opening {job.name} …</p>
   return (
     <BenchContext value={parts}>

@@ -4,6 +4,7 @@ import { createContext, useContext } from 'react'
 import { useStore } from 'zustand'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type Contractor } from '@/core/papers/letterhead'
+import { type KeptLine } from '@/core/readers/kept-line'
 import { catalogueFor } from '@/core/stages/world'
 import { theOne, type Objects } from '@/core/kinds/documents'
 import { siteId, type Site } from '@/core/kinds/site/site'
@@ -51,6 +52,8 @@ export interface BenchParts {
   readonly catalogue: Catalogue
   /** Who builds it. */
   readonly contractor: Contractor
+  /** An option's ledger as it was computed before the job was opened. */
+  readonly last: { readonly optionId: string; readonly lines: readonly KeptLine[] }
   /** Lines of the drawings under the model. */
   readonly underLines: UnderLines
   /** The house and the option on the screen as they stand in space; worked out once for each state. */

@@ -4,6 +4,7 @@ import { ofKind, type Objects } from '@/core/kinds/documents'
 import { type Job } from '@/core/kinds/job'
 import { type Role } from '@/core/model/roles'
 import { type Contractor } from '@/core/papers/letterhead'
+import { type KeptLine } from '@/core/readers/kept-line'
 import { siteId } from '@/core/kinds/site/site'
 import { type Site } from '@/core/site/site'
 import { siteStage } from '@/core/stages/site'
@@ -33,6 +34,8 @@ export interface Opening {
   readonly job: Job
   /** The job's revision that these documents are at least of. */
   readonly revision: number
+  /** Of its first option, as they were last computed. */
+  readonly lastLines: readonly KeptLine[] | null
   /** Threads of comments that are open. */
   readonly comments: number
   readonly catalogue: Catalogue
@@ -43,7 +46,7 @@ export interface Opening {
 
 /** Puts a job's parts together: documents, outbox, numbers, tools. */
 export async function openBench(
-  { jobId, job, revision, comments, catalogue, role, contractor }: Opening,
+  { jobId, job, revision, lastLines, comments, catalogue, role, contractor }: Opening,
   makeWorker: () => WorkerLike,
   lateStates: BenchParts['lateStates'],
 ): Promise<BenchParts> {
@@ -116,6 +119,7 @@ export async function openBench(
     line,
     catalogue,
     contractor,
+    last: { optionId: documents.options[0]?.id ?? '', lines: lastLines ?? [] },
     underLines,
     site,
     siteWith,

@@ -148,7 +148,7 @@ test('a job that is too much for a thread is refused before it is begun; the nex
     'too-much-shade',
   )
   expect(performance.now() - begin).toBeLessThan(30_000)
-  expect((await figuresOf(await designInput(me.teamId, job.house, option))).kilowatts).toBeCloseTo(7.14, 6)
+  expect((await figuresOf(await designInput(me.teamId, job.house, option))).summary.kilowatts).toBeCloseTo(7.14, 6)
 }, 60_000)
 
 test('whoever does not wait any longer frees the thread', async () => {
@@ -157,7 +157,7 @@ test('whoever does not wait any longer frees the thread', async () => {
   const work = codeOf(figuresOf(input, gone.signal))
   gone.abort()
   expect(await work).toBe('given-up')
-  expect((await figuresOf(input)).kilowatts).toBeGreaterThan(6)
+  expect((await figuresOf(input)).summary.kilowatts).toBeGreaterThan(6)
 }, 60_000)
 
 test('files are read in a thread; what is wrong with them comes back as it is, and nothing is stored', async () => {

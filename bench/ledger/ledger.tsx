@@ -4,6 +4,7 @@ import { memo, useEffect, useState } from 'react'
 import { useStore } from 'zustand'
 import { type LineId } from '@/core/model/ledger'
 import { type ShownLine } from '@/core/readers/books'
+import { type KeptLine } from '@/core/readers/kept-line'
 import { number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
 import { useBench, useNumbers, useSayer, useSession } from '../context'
@@ -11,6 +12,9 @@ import { lazyPart } from '../lazy-parts'
 import { type SessionStore } from '../store/session'
 
 const WhyPanel = lazyPart('WhyPanel')
+
+/** One of today, or of before the job was opened. */
+type LedgerLine = KeptLine & Partial<ShownLine>
 
 const groups = [
   { id: 'sun', title: 'Sun to meter, per year' },
@@ -26,7 +30,7 @@ const differenceMs = 6000
 
 /** The chain of numbers from sunlight to payback: every line live, each with its "why?". */
 export function Ledger() {
-  const { session, live } = useBench()
+  const { session, live, last } = useBench()
   const { numbers, fresh } = useNumbers()
   const optionId = useSession((s) => s.optionId)
   const why = useSession((s) => s.why)
@@ -34,8 +38,9 @@ export function Ledger() {
   const differences = useDifferences()
   const sayer = useSayer()
   const open = numbers?.summary.ledger.find((line) => line.id === why)
-  const shown = numbers?.summary.ledger.filter((line) => !hidden(line)) ?? []
-  const lineOf = (line: ShownLine) => (
+  const before = last.optionId === optionId && !fault ? last.lines : []
+  const shown = (numbers?.summary.ledger ?? before).filter((line) => !hidden(line))
+  const lineOf = (line: LedgerLine) => (
     <Line
       key={line.id}
       line={line}
@@ -53,7 +58,11 @@ export function Ledger() {
             {sayer.fault(fault)}
           </p>
         )}
-        {!numbers && !fault && <p className="quiet">Computing the year …</p>}
+        {!numbers && !fault && (
+          <p className="quiet">
+            Computing the year …{before.length > 0 && ' Until then the figures of last time stand here.'}
+          </p>
+        )}
         {groups.map((group) => {
           const lines = shown.filter((line) => line.group === group.id && !pinned.has(line.id))
           if (lines.length === 0) return null
@@ -87,7 +96,7 @@ export function Ledger() {
 }
 
 /** Losses of nothing would only fill the column; they stand in the yield's explanation. */
-const hidden = (line: ShownLine) => line.weight === 'loss' && line.shown === 0
+const hidden = (line: KeptLine) => line.weight === 'loss' && line.shown === 0
 
 /** How figures look that belong to the design before. */
 const stale = 'group-data-[fresh=false]/ledger:text-pencil group-data-[fresh=false]/ledger:opacity-60'
@@ -100,7 +109,7 @@ const Line = memo(function Line({
   difference,
   open,
 }: {
-  readonly line: ShownLine
+  readonly line: LedgerLine
   readonly sayer: Sayer
   readonly session: SessionStore
   readonly difference: number | null
@@ -118,7 +127,7 @@ const Line = memo(function Line({
         aria-expanded={open}
         title="Why?"
         onClick={() => session.setState({ why: open ? null : line.id })}
-        onMouseEnter={() => session.setState({ lit: line.about })}
+        onMouseEnter={() => session.setState({ lit: line.about ?? [] })}
         onMouseLeave={() => session.setState({ lit: [] })}
         className="group flex w-full cursor-pointer items-baseline gap-1.5 rounded px-0.5 py-px text-left hover:bg-fold"
       >
@@ -146,7 +155,7 @@ const Line = memo(function Line({
 })
 
 /** A change in the room of a unit; of years, one under a tenth in days. */
-function changeOf(difference: number, unit: ShownLine['unit'], sayer: Sayer): string {
+function changeOf(difference: number, unit: KeptLine['unit'], sayer: Sayer): string {
   if (unit === 'years' && difference < 0.1) return `${number(difference * 365, sayer.place)} days`
   return sayer.quantity({ value: difference, unit }).figure
 }

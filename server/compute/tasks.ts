@@ -11,6 +11,8 @@ import { filesOf } from '@/core/kinds/files-of'
 import { parseJob, type Job } from '@/core/kinds/job'
 import { siteId } from '@/core/kinds/site/site'
 import { checkCost } from '@/core/readers/cost'
+import { keptLine, type KeptLine } from '@/core/readers/kept-line'
+import { ledgerOf } from '@/core/readers/ledger'
 import { summarise } from '@/core/readers/summary'
 import { financeStage } from '@/core/stages/finance'
 import { powerStage } from '@/core/stages/power'
@@ -38,11 +40,16 @@ export interface DesignInput {
   readonly weather: { readonly id: string; readonly body: Uint8Array } | null
 }
 
-/** What the list of jobs shows of one. */
+/** What is kept of a job as it stands. */
 export interface JobFigures {
-  readonly kilowatts: number
-  readonly paybackYears: number | null
-  readonly picture: readonly PicturePart[]
+  /** What the list of jobs shows of it. */
+  readonly summary: {
+    readonly kilowatts: number
+    readonly paybackYears: number | null
+    readonly picture: readonly PicturePart[]
+  }
+  /** What its bench shows until it has computed it anew. */
+  readonly lines: readonly KeptLine[]
 }
 
 /** A weather file as it is kept. */
@@ -90,14 +97,17 @@ async function opened(input: DesignInput) {
   return { world, run }
 }
 
-/** Power, payback and a picture of a job's first option. */
+/** Power, payback, a picture and the ledger of a job's first option. */
 export async function figures(input: DesignInput): Promise<JobFigures> {
   const { run } = await opened(input)
   const { count, powerW } = run.value(powerStage)
   return {
-    kilowatts: powerW / 1000,
-    paybackYears: count > 0 ? run.value(financeStage).paybackYears : null,
-    picture: roofPicture(run.value(siteStage)),
+    summary: {
+      kilowatts: powerW / 1000,
+      paybackYears: count > 0 ? run.value(financeStage).paybackYears : null,
+      picture: roofPicture(run.value(siteStage)),
+    },
+    lines: ledgerOf(run).map(keptLine),
   }
 }
 

@@ -1,17 +1,12 @@
 import { z } from 'zod'
-import { versionOf } from '@/core/graph/version'
 import { type DeepReadonly } from '@/core/model/object-base'
-import { financeStage } from '@/core/stages/finance'
-import { powerStage } from '@/core/stages/power'
-import { siteStage } from '@/core/stages/site'
 import { tagsIn, templateUses, type Progress, type TemplateUse } from '@/core/model/job-status'
 import { jobStatusSchema } from '@/core/model/progress'
-import { type World } from '@/core/stages/world'
+import { type KeptLine } from '@/core/readers/kept-line'
 import { maybeOne, run, transaction, type Runner } from '../database'
 import { writeWords } from './job-words'
-
-/** Which stages computed a summary. */
-const version = versionOf<World>([financeStage, powerStage, siteStage])
+import { storedLines } from './last-lines'
+import { summaryVersion } from './summary-version'
 
 /** What the list shows of a job, as it was computed for a revision. */
 export const jobSummarySchema = z.object({
@@ -84,7 +79,7 @@ export function toJob(row: unknown): JobRow {
     address: r.address,
     revision: r.revision,
     summary: r.summary && withoutVersion(r.summary),
-    summaryIsFresh: r.summary_revision === r.revision && r.summary?.version === version,
+    summaryIsFresh: r.summary_revision === r.revision && r.summary?.version === summaryVersion,
     touchedAt: r.touched_at,
     deleted: r.deleted_at !== null,
     archived: r.archived_at !== null,
@@ -171,12 +166,24 @@ export async function touchJob(id: string, address: string | null, runner: Runne
 }
 
 /** Kept only for the revision it was made from; whoever has modules on the roof has drawn it. */
-export const storeSummary = (id: string, revision: number, summary: JobSummary) =>
+export const storeSummary = (
+  id: string,
+  revision: number,
+  summary: JobSummary,
+  lines: readonly KeptLine[] = [],
+) =>
   run(
     'store summary',
-    `UPDATE job SET summary = ?, summary_revision = ?, summary_at = CURRENT_TIMESTAMP(3),
+    `UPDATE job SET summary = ?, last_lines = ?, summary_revision = ?, summary_at = CURRENT_TIMESTAMP(3),
       status = IF(? AND status = 'lead', 'drawn', status) WHERE id = ? AND revision = ?`,
-    [JSON.stringify({ ...summary, version }), revision, summary.kilowatts > 0, id, revision],
+    [
+      JSON.stringify({ ...summary, version: summaryVersion }),
+      storedLines(lines),
+      revision,
+      summary.kilowatts > 0,
+      id,
+      revision,
+    ],
   )
 
 /**

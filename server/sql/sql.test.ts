@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { transaction } from '../database'
+import { run, transaction } from '../database'
 import { openTestDatabase } from '../testing'
 import {
   insertDocument,
@@ -12,6 +12,8 @@ import {
 import { manyJobs, openJobs } from './job-list'
 import { insertJob, maybeOneJob, renameJob, setJobDeleted, storeSummary, touchJob } from './jobs'
 import { insertDesigner, insertTeam, maybeOneDesigner, maybeOneFirstDesigner } from './people'
+import { maybeLastLines } from './last-lines'
+import { summaryVersion } from './summary-version'
 import { manyJobStates, manyPresent, removePresence, touchPresence } from './live'
 import { countSeen, insertShare, manyShares, maybeOneShare, withdrawShare } from './shares'
 import { insertWeather, manyWeather, maybeOneWeatherBody } from './weather'
@@ -93,6 +95,37 @@ test('a summary is kept for the revision it was made from, and no other', async 
   // Computed for the revision before: too late.
   expect(await storeSummary(id, 1, summary)).toBe(0)
   expect((await maybeOneJob(teamId, id))?.summaryIsFresh).toBe(false)
+})
+
+test('the ledger is kept with the summary, and not shown where another version has written it', async () => {
+  const { teamId } = await team()
+  const id = await put(teamId, 'Job')
+  expect(await maybeLastLines(id)).toBeNull()
+  const summary = { kilowatts: 6.7, paybackYears: null, picture: [] }
+  const lines = [
+    { id: 'yield', group: 'sun', value: 8123.4, shown: 8123, unit: 'kWh', weight: 'total', better: 'more' },
+    {
+      id: 'payback',
+      group: 'money',
+      value: null,
+      shown: null,
+      unit: 'years',
+      weight: 'total',
+      better: 'less',
+    },
+  ] as const
+  await storeSummary(id, 1, summary, lines)
+  expect(await maybeLastLines(id)).toEqual(lines)
+  await transaction('touch', (runner) => touchJob(id, null, runner))
+  // Of the revision before: still there to be shown.
+  expect(await maybeLastLines(id)).toEqual(lines)
+  const write = (value: unknown) =>
+    run('write lines', 'UPDATE job SET last_lines = ? WHERE id = ?', [JSON.stringify(value), id])
+  await write({ version: 'of another build', lines })
+  expect(await maybeLastLines(id)).toBeNull()
+  await write({ version: summaryVersion, lines: [{ ...lines[0], id: 'no such line' }] })
+  expect(await maybeLastLines(id)).toBeNull()
+  expect(await maybeLastLines('no-such-job')).toBeNull()
 })
 
 test('documents come in their order with the versions of their kinds; an edit is known again', async () => {

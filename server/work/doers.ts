@@ -36,10 +36,10 @@ export const doers: Doers = {
     for (let round = 0; round < mostRounds; round++) {
       const { job, row } = await loadJob(teamId, jobId)
       const option = job.options[0]
-      const summary = option
+      const { summary, lines } = option
         ? await figuresOf(await designInput(teamId, job.house, option.objects), signal)
-        : { kilowatts: 0, paybackYears: null, picture: [] }
-      if ((await storeSummary(jobId, row.revision, summary)) > 0) break
+        : { summary: { kilowatts: 0, paybackYears: null, picture: [] }, lines: [] }
+      if ((await storeSummary(jobId, row.revision, summary, lines)) > 0) break
     }
     return { outcome: null }
   }),

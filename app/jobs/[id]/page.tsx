@@ -6,6 +6,7 @@ import { type GuestRole, type Role } from '@/core/model/roles'
 import { loadJob } from '@/server/jobs'
 import { contractorOf } from '@/server/letterhead'
 import { openJobPage } from '@/server/open-page'
+import { maybeLastLines } from '@/server/sql/last-lines'
 import { surroundings } from '@/server/world'
 
 /** A guest who looks on is as a reader, one who edits as a designer. */
@@ -28,6 +29,7 @@ export default async function BenchPage({ params }: { readonly params: Promise<{
       jobId={id}
       job={stored.job}
       revision={stored.row.revision}
+      lastLines={await maybeLastLines(id)}
       comments={who.role === 'viewer' ? 0 : stored.row.openComments}
       catalogue={await surroundings().catalogue()}
       role={benchRole(who.role)}
