@@ -27,6 +27,9 @@ test('a job that is opened shows the figures of last time, marked, until they ar
   await expect(ledger).toHaveAttribute('data-fresh', 'false')
   await expect(ledger).toContainText('figures of last time')
   await expect(ledger.locator('[data-line="payback"]')).toBeVisible()
+  // Nobody says yet that all rules are met.
+  await page.getByRole('button', { name: 'Checks …' }).click()
+  await expect(page.locator('[popover]')).toContainText('as soon as the year is computed')
   letGo()
   await settled(page)
   await expect(ledger).not.toContainText('figures of last time')

@@ -15,9 +15,12 @@ const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as con
 /** Checks one below the other, each with figure, limit and remedy. */
 export function ChecksPanel({
   checks,
+  known,
   onGo,
 }: {
   readonly checks: readonly Check[]
+  /** Whether they have been checked at all. */
+  readonly known: boolean
   /** Somebody goes to the chapter of one. */
   readonly onGo: () => void
 }) {
@@ -39,7 +42,9 @@ export function ChecksPanel({
   const listed = checks.map((check) => (isPreset(check) ? (dearest.next().value ?? check) : check))
   return (
     <>
-      {checks.length === 0 && <p>All rules are met.</p>}
+      {checks.length === 0 && (
+        <p>{known ? 'All rules are met.' : 'The rules are checked as soon as the year is computed.'}</p>
+      )}
       {listed.map((check) => (
         <CheckRow
           key={check.id}

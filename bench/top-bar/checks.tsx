@@ -25,7 +25,7 @@ export function Checks() {
         aria-expanded={open}
         popoverTarget={id}
       >
-        {checks.length === 0 ? 'No checks' : `${checks.length} ${checks.length === 1 ? 'check' : 'checks'}`}
+        {numbers ? counted(checks.length) : 'Checks …'}
       </button>
       {/* The browser's own popover: Esc and a press elsewhere put it away, and the focus goes back to the button. */}
       <section
@@ -37,11 +37,16 @@ export function Checks() {
         className={`fixed inset-auto m-0 max-h-[70vh] overflow-y-auto rounded-lg border border-line bg-card p-3 text-ink shadow-lg ${place(folded)}`}
         onToggle={(event) => setOpen(event.newState === 'open')}
       >
-        {open && <ChecksPanel checks={checks} onGo={() => panel.current?.hidePopover()} />}
+        {open && (
+          <ChecksPanel checks={checks} known={numbers !== null} onGo={() => panel.current?.hidePopover()} />
+        )}
       </section>
     </>
   )
 }
+
+const counted = (checks: number) =>
+  checks === 0 ? 'No checks' : `${checks} ${checks === 1 ? 'check' : 'checks'}`
 
 /** Over the ledger, or under the view buttons where there is none: never on them. */
 const place = (folded: boolean) => (folded ? 'top-36 right-4 w-80' : 'top-12 right-1 w-[252px]')
