@@ -269,7 +269,8 @@ export const towns: readonly Town[] = [
     windMs: 26,
     windMean: 'ten-minutes',
     terrain: 'suburb',
-    roofCovering: 'membrane',
+    // What slopes; what is level there has a membrane in any case.
+    roofCovering: 'tile',
     rafterSpacingM: 0.6,
     rulesId: 'valdecorva-azoteas',
     streetsTurnDeg: 14,

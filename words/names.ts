@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { type Catalogue } from '@/core/electrical/catalogue'
 import { type PanelArray } from '@/core/kinds/array/array'
-import { type Objects } from '@/core/kinds/documents'
+import { ofKind, type Objects } from '@/core/kinds/documents'
 import { laying } from './en/tools'
 import { type Names } from './sayer'
 
@@ -22,10 +22,16 @@ export const namedIn = (documents: readonly Objects[]): string =>
     ),
   )
 
-/** An array without a name of its own, by what it lies on. */
-function arrayOn(documents: readonly Objects[], { volumeId }: PanelArray): string {
+/** An array without a name of its own, by what it lies on, and by its side too where there are several. */
+function arrayOn(documents: readonly Objects[], { id, volumeId, edgeIndex }: PanelArray): string {
   const owner = documents.map((objects) => objects[volumeId]).find((object) => object !== undefined)
-  return owner && 'name' in owner ? laying.modulesOn.replace('{owner}', owner.name) : laying.modules
+  if (!owner || !('name' in owner)) return laying.modules
+  const isAlone = documents
+    .flatMap((objects) => ofKind(objects, 'array'))
+    .every((other) => other.id === id || other.volumeId !== volumeId || other.name !== undefined)
+  return isAlone
+    ? laying.modulesOn.replace('{owner}', owner.name)
+    : laying.modulesOnSide.replace('{owner}', owner.name).replace('{side}', String(edgeIndex + 1))
 }
 
 const namedSchema = z.array(z.tuple([z.string(), z.string()]))

@@ -1,21 +1,23 @@
 'use client'
 
+import { tooFewForString } from '@/core/energy/directions'
 import { type Objects } from '@/core/kinds/documents'
 import { later } from '@/words/en/later'
-import { useBench, useOption, useSayer, useSession, useSunMap } from '../context'
+import { useBench, useNumbers, useOption, useSayer, useSession, useSunMap } from '../context'
 import { bySunMap, goodPlanes, leastShare } from '../estimate/good-planes'
 import { ofObjects } from '../store/selection'
 import { toast } from '../store/session'
 
 const words = later.layWanted
 
-/** Fills every empty plane that has enough light, with one press and one step to undo. */
+/** Fills every empty plane that has enough light and room for a string, with one press and one step to undo. */
 export function LayAll() {
   const { documents, session, site, siteWith } = useBench()
   const sayer = useSayer()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
   const roofs = useSunMap()
+  const summary = useNumbers().numbers?.summary
   // A month's light tells nothing of the year's.
   if (roofs?.span !== 'year') return null
   const planesWith = (random: () => number) => goodPlanes(site(), option, bySunMap(roofs.faces), random)
@@ -23,11 +25,23 @@ export function LayAll() {
   const lay = () => {
     const planes = planesWith(Math.random)
     const all: Objects = { ...option, ...Object.fromEntries(planes.map((array) => [array.id, array])) }
-    const counts = new Map(siteWith(all).arrays.map(({ id, panels }) => [id, panels.length]))
+    const { arrays } = siteWith(all)
+    const counts = new Map(arrays.map(({ id, panels }) => [id, panels.length]))
+    const modulesOn = (some: readonly { readonly id: string }[]) =>
+      some.reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0)
+    // Modules with electronics of their own need no others beside them.
+    const fewest = summary?.electronics === 'none' ? summary.window.fewest : 1
+    const short = tooFewForString(arrays, fewest)
     // Planes that no module fits on stay as they are.
-    const laid = planes.filter(({ id }) => (counts.get(id) ?? 0) > 0)
+    const withRoom = planes.filter(({ id }) => (counts.get(id) ?? 0) > 0)
+    const laid = withRoom.filter(({ id }) => !short.has(id))
+    const left = withRoom.filter(({ id }) => short.has(id))
+    const leftEmpty =
+      left.length > 0
+        ? sayer.say(words.allShort, { planes: left.length, modules: modulesOn(left), fewest })
+        : ''
     if (laid.length === 0) {
-      toast(session, words.allNone)
+      toast(session, leftEmpty || words.allNone)
       return
     }
     const { step, fault } = documents.edit(words.step, optionId, (before) => ({
@@ -39,8 +53,8 @@ export function LayAll() {
       return
     }
     session.setState({ selection: ofObjects(laid.map(({ id }) => id)) })
-    const modules = laid.reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0)
-    toast(session, sayer.say(words.allLaid, { laid: modules, planes: laid.length }), step)
+    const said = sayer.say(words.allLaid, { laid: modulesOn(laid), planes: laid.length })
+    toast(session, `${said} ${leftEmpty}`.trim(), step)
   }
   return (
     <button

@@ -379,6 +379,7 @@ export const remedyCodes = [
   'leave-empty',
   'feet-automatically',
   'mounting-automatically',
+  'covered-with-tiles',
   'leave-out',
   'fewer-inverters',
   'onto-wall',

@@ -17,6 +17,7 @@ import {
 } from '../electrical/stringing'
 import { stage, type Stage } from '../graph/stage'
 import { heatAt } from '../energy/array-heat'
+import { facesByDirection } from '../energy/directions'
 import { heatOverRoof, hottestRiseK, usualGapM } from '../energy/cell-temperature'
 import { phaseVoltageV } from '../cables/circuit'
 import { type LaidArray } from '../site/site'
@@ -172,23 +173,6 @@ export const stringsStage: Stage<World, Wiring> = stage({
     }
   },
 })
-
-/** The same for faces of one direction and tilt that are warmed alike. */
-export function directionOf(face: LaidArray): string {
-  const { u0, u1 } = heatAt(face)
-  const near = [...face.plane.normal, u0, u1].map((value) => value.toFixed(3))
-  return [...near, JSON.stringify(face.tracker)].join(' ')
-}
-
-/** Faces whose modules may share an input: one direction, one tilt, warmed alike. */
-export function facesByDirection(faces: readonly LaidArray[]): LaidArray[][] {
-  const groups = new Map<string, LaidArray[]>()
-  for (const face of faces) {
-    const key = directionOf(face)
-    groups.set(key, [...(groups.get(key) ?? []), face])
-  }
-  return [...groups.values()]
-}
 
 /** Their panel ids, each beside the one before it. */
 const alike = (faces: readonly LaidArray[]): string[][] =>

@@ -99,7 +99,13 @@ function holdingOf(array: LaidArray, plane: RoofPlane, building: StandingObject,
       })
   }
   const isChosen = held.chosen[covering === 'membrane' ? 'flatMountingId' : 'mountingId'] !== null
-  return { is: 'unheld', arrayId: array.id, mounting: (isChosen && mounting) || null, covering }
+  return {
+    is: 'unheld',
+    arrayId: array.id,
+    mounting: (isChosen && mounting) || null,
+    covering,
+    onSlope: !standsUp && plane.pitchDeg >= flatBelowDeg,
+  }
 }
 
 /** The same for whoever has the site at hand; nothing while the module is not known. */

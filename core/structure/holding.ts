@@ -9,6 +9,8 @@ export interface Unheld {
   /** The mounting that is chosen and does not suit; null where there is none, or no longer. */
   readonly mounting: Mounting | null
   readonly covering: RoofCovering
+  /** Whether the modules lie flush on a slope. */
+  readonly onSlope: boolean
 }
 
 /** What holds the modules of an array. */

@@ -63,7 +63,8 @@ export const checks = {
   },
   'mounting-none': {
     title: 'No mounting for this roof',
-    message: 'Nothing in the catalogue suits the covering under {array}, so its structure is not checked.',
+    message:
+      '{covering, select, slope {Nothing holds modules on a slope with a membrane, so the structure of {array} is not checked. Choose under Structure what the roof is covered with; level roofs keep their membrane.} other {Nothing in the catalogue suits the covering under {array}, so its structure is not checked.}}',
   },
   'mounting-unsuited': {
     title: 'The mounting does not suit the roof',
@@ -280,6 +281,7 @@ export const remedies = {
   'leave-empty': 'Leave them empty',
   'feet-automatically': 'As few as hold',
   'mounting-automatically': 'Choose one that suits',
+  'covered-with-tiles': 'The roof has tiles',
   'leave-out': 'Leave them out',
   'fewer-inverters': 'Take as many as are used',
   'onto-wall': 'Put it on the wall',

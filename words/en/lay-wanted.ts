@@ -11,6 +11,8 @@ export const layWanted = {
     'Lays every empty plane that has at least {share} of the year’s light of the best one, shade included; trim afterwards',
   allLaid:
     '{laid, plural, one {# module} other {# modules}} laid on {planes, plural, one {# plane} other {# planes}}.',
+  allShort:
+    '{planes, plural, one {# plane with room for {modules, plural, one {# module} other {# modules}} stays} other {# planes with room for {modules} modules stay}} empty: a string takes {fewest} at least.',
   allNone: 'No module fits on the planes that are left.',
   drawFirst: 'Draw the house first; then they can be laid with one press.',
 } as const

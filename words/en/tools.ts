@@ -129,6 +129,7 @@ export const tools = {
 export const laying = {
   modules: 'Modules',
   modulesOn: 'Modules on {owner}',
+  modulesOnSide: 'Modules on {owner}, side {side}',
   neighbour: 'This is a neighbour’s roof. Make it part of the house on its card first.',
   nothing:
     'No module fits there within the setbacks. Choose another place, a smaller module, or narrower setbacks.',

@@ -56,6 +56,9 @@ test('a mounting for another covering, or for none, is said; nothing else of tha
   // A membrane on a slope: no weight lies still there.
   const sloped = await checksFor(placed({ roofCovering: 'membrane' }), option)
   expect(new Set(sloped.map(({ code }) => code))).toEqual(new Set(['mounting-none']))
+  const tiles = { id: siteId, field: 'roofCovering', value: 'tile' }
+  expect(sloped[0]).toMatchObject({ data: { covering: 'slope' }, remedy: { set: tiles } })
+  expect(await checksFor(placed({ roofCovering: 'tile' }), option)).toEqual([])
   const trays = await checksFor(
     placed({ roofCovering: 'membrane' }),
     covered({ flatMountingId: 'pendrell-tray' }),

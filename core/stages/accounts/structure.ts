@@ -1,5 +1,6 @@
 import { stage, type Stage } from '../../graph/stage'
 import { coverId } from '../../kinds/cover/cover'
+import { siteId } from '../../kinds/site/site'
 import { type Check, type Remedy } from '../../model/ledger'
 import { type Unit } from '../../model/said'
 import { type Ballast } from '../../structure/ballast'
@@ -17,7 +18,7 @@ type Reads = {
 /** Whether rails, feet and ballast hold, and the roof bears them. */
 export const structureAccount: Stage<World, Account> = stage({
   name: 'account of the structure',
-  version: 1,
+  version: 2,
   after: { holdings: structureStage },
   reads: (world: World): Reads => ({
     every: coverIn(world).footEvery,
@@ -42,17 +43,28 @@ const chooseAutomatically = (field: 'mountingId' | 'flatMountingId' | 'footEvery
   set: { id: coverId, field, value: null },
 })
 
-const unheldCheck = ({ arrayId, mounting, covering }: Extract<Holding, { is: 'unheld' }>): Check => ({
-  id: `mounting-unsuited-${arrayId}`,
-  code: mounting ? 'mounting-unsuited' : 'mounting-none',
-  data: { array: { ref: arrayId }, ...(mounting ? { mounting: { ref: mounting.id } } : {}) },
-  severity: mounting ? 'broken' : 'warning',
-  measured: null,
-  objects: [arrayId],
-  ...(mounting
-    ? { remedy: chooseAutomatically(covering === 'membrane' ? 'flatMountingId' : 'mountingId') }
-    : {}),
-})
+function unheldCheck({ arrayId, mounting, covering, onSlope }: Extract<Holding, { is: 'unheld' }>): Check {
+  const about = { id: `mounting-unsuited-${arrayId}`, measured: null, objects: [arrayId] }
+  const array = { ref: arrayId }
+  if (mounting)
+    return {
+      ...about,
+      code: 'mounting-unsuited',
+      data: { array, mounting: { ref: mounting.id } },
+      severity: 'broken',
+      remedy: chooseAutomatically(covering === 'membrane' ? 'flatMountingId' : 'mountingId'),
+    }
+  const isWrong = onSlope && covering === 'membrane'
+  return {
+    ...about,
+    code: 'mounting-none',
+    data: { array, covering: isWrong ? 'slope' : 'other' },
+    severity: 'warning',
+    ...(isWrong && {
+      remedy: { code: 'covered-with-tiles', set: { id: siteId, field: 'roofCovering', value: 'tile' } },
+    }),
+  }
+}
 
 /** Figures a hair over their limits come from rounding, not from anybody's drawing. */
 const over = (figure: number, limit: number) => figure > limit + 1e-6
