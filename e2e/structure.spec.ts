@@ -96,8 +96,9 @@ test('a new house: all good planes at once, one step; mirrored, held, and trimme
   await page.keyboard.press('Escape')
   await chapter(page, 'Cover')
   await page.getByRole('button', { name: 'Lay on all good planes' }).click()
-  const said = page.getByText(/^\d+ modules laid on \d planes\.$/)
-  await expect(said).toBeVisible()
+  const said = page.getByText(/^\d+ modules laid on \d planes\./)
+  // One gable is too small: what no inverter takes is not laid.
+  await expect(said).toContainText('empty: a string takes 3 at least.')
   const [modules = 0, planes = 0] = ((await said.innerText()).match(/\d+/g) ?? []).map(Number)
   expect(planes).toBeGreaterThan(1)
   const outline = page.getByRole('navigation', { name: 'Outline' })
