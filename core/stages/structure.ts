@@ -115,7 +115,7 @@ export const holdingsIn = (site: Site, design: Design): readonly Holding[] =>
 /** Rails and feet, or trays and blocks, under every array on a roof. */
 export const structureStage: Stage<Design, readonly Holding[]> = stage({
   name: 'structure',
-  version: 1,
+  version: 2,
   after: { site: siteStage },
   reads: heldIn,
   compute: (held, { site }) => holdingsOf(site, held),
