@@ -4,7 +4,7 @@ import { tooFewForString } from '@/core/energy/directions'
 import { type Objects } from '@/core/kinds/documents'
 import { later } from '@/words/en/later'
 import { useBench, useNumbers, useOption, useSayer, useSession, useSunMap } from '../context'
-import { bySunMap, goodPlanes, leastShare } from '../estimate/good-planes'
+import { bySunMap, fewestInString, goodPlanes, leastShare } from '../estimate/good-planes'
 import { ofObjects } from '../store/selection'
 import { toast } from '../store/session'
 
@@ -29,8 +29,7 @@ export function LayAll() {
     const counts = new Map(arrays.map(({ id, panels }) => [id, panels.length]))
     const modulesOn = (some: readonly { readonly id: string }[]) =>
       some.reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0)
-    // Modules with electronics of their own need no others beside them.
-    const fewest = summary?.electronics === 'none' ? summary.window.fewest : 1
+    const fewest = fewestInString(summary)
     const short = tooFewForString(arrays, fewest)
     // Planes that no module fits on stay as they are.
     const withRoom = planes.filter(({ id }) => (counts.get(id) ?? 0) > 0)

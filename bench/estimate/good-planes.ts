@@ -2,9 +2,14 @@ import { defaultArray, type PanelArray } from '@/core/kinds/array/array'
 import { ofKind, type Objects } from '@/core/kinds/documents'
 import { estimateAzimuths, estimateTilts, type QuickEstimate } from '@/core/energy/quick-estimate'
 import { type FaceSunMap } from '@/core/energy/sun-map'
+import { type RunSummary } from '@/core/readers/summary'
 import { type RoofPlane } from '@/core/roof/plane'
 import { isRoofed, isSamePlane, type Site } from '@/core/site/site'
 import { newId } from '@/core/model/new-id'
+
+/** Modules that a string has at least; 1 where modules have electronics of their own, and as long as nothing is known. */
+export const fewestInString = (summary: Pick<RunSummary, 'electronics' | 'window'> | undefined): number =>
+  summary?.electronics === 'none' ? summary.window.fewest : 1
 
 /** Planes that give less than this share of what the best one gives are left empty. */
 export const leastShare = 0.7

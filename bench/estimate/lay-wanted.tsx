@@ -4,10 +4,10 @@ import { type QuickEstimate } from '@/core/energy/quick-estimate'
 import { layWanted } from '@/core/readers/lay-wanted'
 import { panelsOf } from '@/core/site/site'
 import { later } from '@/words/en/later'
-import { useBench, useOption, useSayer, useSession } from '../context'
+import { useBench, useNumbers, useOption, useSayer, useSession } from '../context'
 import { ofObjects } from '../store/selection'
 import { toast } from '../store/session'
-import { byEstimate, goodPlanes } from './good-planes'
+import { byEstimate, fewestInString, goodPlanes } from './good-planes'
 
 const words = later.layWanted
 
@@ -23,6 +23,7 @@ export function LayWanted({
   const sayer = useSayer()
   const option = useOption()
   const optionId = useSession((s) => s.optionId)
+  const summary = useNumbers().numbers?.summary
   const there = panelsOf(site()).length
   if (site().objects.every(({ geometry }) => geometry.faces.length === 0))
     return <p className="quiet mt-1.5">{words.drawFirst}</p>
@@ -33,6 +34,7 @@ export function LayWanted({
       goodPlanes(site(), option, byEstimate(estimate), Math.random),
       wanted,
       siteWith,
+      fewestInString(summary),
     )
     const [laid, missing] = [wanted - there - found.missing, found.missing]
     const { step, fault } =

@@ -23,23 +23,51 @@ const planes = [2, 3].map((edgeIndex) => ({
 }))
 
 test('whole planes in their order, of the last one what is missing, row by row from the eave', () => {
-  const few = layWanted(bare, planes, 8, siteOf)
+  const few = layWanted(bare, planes, 8, siteOf, 1)
   expect(few.arrays).toEqual([{ id: 'array-2', count: 8 }])
   expect(few.missing).toBe(0)
   const laid = panelsOf(siteOf(few.option))
   expect(laid).toHaveLength(8)
   // The row at the eave holds six.
   expect(laid.filter(({ slot }) => slot.startsWith('0:'))).toHaveLength(6)
-  expect(layWanted(bare, planes, 15, siteOf).arrays).toEqual([
+  expect(layWanted(bare, planes, 15, siteOf, 1).arrays).toEqual([
     { id: 'array-2', count: 13 },
     { id: 'array-3', count: 2 },
   ])
 })
 
 test('more than there is room for is said; what lies already counts, and nothing more is laid than is missing', () => {
-  const all = layWanted(bare, planes, 40, siteOf)
+  const all = layWanted(bare, planes, 40, siteOf, 1)
   expect(all.missing).toBe(40 - panelsOf(siteOf(all.option)).length)
   expect(all.missing).toBeGreaterThan(0)
-  expect(layWanted(all.option, [], 10, siteOf)).toEqual({ option: all.option, arrays: [], missing: 0 })
-  expect(layWanted(bare, [], 3, siteOf)).toEqual({ option: bare, arrays: [], missing: 3 })
+  expect(layWanted(all.option, [], 10, siteOf, 1)).toEqual({ option: all.option, arrays: [], missing: 0 })
+  expect(layWanted(bare, [], 3, siteOf, 1)).toEqual({ option: bare, arrays: [], missing: 3 })
+})
+
+test('what is too few for a string gets modules of the plane before it, or stays away', () => {
+  expect(layWanted(bare, planes, 15, siteOf, 3)).toMatchObject({
+    arrays: [
+      { id: 'array-2', count: 12 },
+      { id: 'array-3', count: 3 },
+    ],
+    missing: 0,
+  })
+  // Seven and eight would be one too few.
+  expect(layWanted(bare, planes, 15, siteOf, 8)).toMatchObject({
+    arrays: [{ id: 'array-2', count: 13 }],
+    missing: 2,
+  })
+  expect(layWanted(bare, planes, 2, siteOf, 3)).toMatchObject({ option: bare, arrays: [], missing: 2 })
+})
+
+test('however many are wanted: each plane has a string or nothing, and laid and missing are what was wanted', () => {
+  for (let wanted = 1; wanted <= 24; wanted++)
+    for (const fewest of [1, 2, 3, 5, 8]) {
+      const { option, arrays, missing } = layWanted(bare, planes, wanted, siteOf, fewest)
+      const { arrays: stand } = siteOf(option)
+      const counts = arrays.map(({ id }) => stand.find((array) => array.id === id)?.panels.length ?? 0)
+      expect(counts).toEqual(arrays.map(({ count }) => count))
+      expect(Math.min(fewest, ...counts)).toBe(fewest)
+      expect(counts.reduce((sum, count) => sum + count, 0) + missing).toBe(wanted)
+    }
 })

@@ -1,3 +1,4 @@
+import { tooFewForString } from '../energy/directions'
 import { type PanelArray } from '../kinds/array/array'
 import { type Objects } from '../kinds/documents'
 import { mostWorth } from '../layout/trim'
@@ -14,31 +15,67 @@ export interface WantedLaid {
 
 const rowOf = ({ slot }: Pick<Panel, 'slot'>) => Number(slot.split(':')[0])
 
+/** An array with so many of its modules left, in unbroken rows from the eave up. */
+interface Laid {
+  readonly array: PanelArray
+  /** All that it has room for. */
+  readonly panels: readonly Panel[]
+  readonly count: number
+}
+
+function fromTheEave(array: PanelArray, panels: readonly Panel[], most: number): Laid {
+  const lowest = panels.map((panel) => ({ ...panel, worth: 1 - rowOf(panel) / 1000 }))
+  const kept = mostWorth(lowest, most, { unbroken: true })
+  const removed = panels.filter(({ id }) => !kept.has(id)).map(({ slot }) => slot)
+  return { array: { ...array, removed }, panels, count: kept.size }
+}
+
 /**
  * Lays modules until an option has as many as wanted: whole planes in the order given, of the last one only what is
- * still missing, in unbroken rows from the eave up.
+ * still missing, in unbroken rows from the eave up. Where that is less than a string needs, a plane before it that can
+ * spare them gives it some, and where none can it stays empty.
  * @param siteOf an option as geometry
+ * @param fewest modules of a string
  */
 export function layWanted(
   option: Objects,
   planes: readonly PanelArray[],
   wanted: number,
   siteOf: (option: Objects) => Site,
+  fewest: number,
 ): WantedLaid {
   let missing = Math.max(0, wanted - panelsOf(siteOf(option)).length)
-  let next = option
-  const arrays: { id: string; count: number }[] = []
+  let laid: readonly Laid[] = []
+  const withAll = (some: readonly Laid[]): Objects => ({
+    ...option,
+    ...Object.fromEntries(some.map(({ array }) => [array.id, array])),
+  })
   for (const array of planes) {
     if (missing === 0) break
     const panels =
-      siteOf({ ...next, [array.id]: array }).arrays.find(({ id }) => id === array.id)?.panels ?? []
+      siteOf({ ...withAll(laid), [array.id]: array }).arrays.find(({ id }) => id === array.id)?.panels ?? []
     if (panels.length === 0) continue
-    const lowest = panels.map((panel) => ({ ...panel, worth: 1 - rowOf(panel) / 1000 }))
-    const kept = mostWorth(lowest, missing, { unbroken: true })
-    const removed = panels.filter(({ id }) => !kept.has(id)).map(({ slot }) => slot)
-    next = { ...next, [array.id]: { ...array, removed } }
-    arrays.push({ id: array.id, count: kept.size })
-    missing -= kept.size
+    const there = fromTheEave(array, panels, missing)
+    const filled = [...laid, there]
+    const isShort = tooFewForString(siteOf(withAll(filled)).arrays, fewest).has(array.id)
+    const found = isShort ? shared(laid, there, fewest) : filled
+    if (!found) continue
+    laid = found
+    missing -= there.count
   }
-  return { option: next, arrays, missing }
+  return {
+    option: withAll(laid),
+    arrays: laid.map(({ array: { id }, count }) => ({ id, count })),
+    missing,
+  }
+}
+
+/** A last array filled up to a string with modules of one before it; null where that has none to spare. */
+function shared(laid: readonly Laid[], last: Laid, fewest: number): Laid[] | null {
+  const filled = fromTheEave(last.array, last.panels, fewest)
+  const more = fewest - last.count
+  const giver = laid.filter(({ count }) => count - more >= fewest).at(-1)
+  if (!giver || filled.count < fewest) return null
+  const rest = fromTheEave(giver.array, giver.panels, giver.count - more)
+  return [...laid.map((one) => (one === giver ? rest : one)), filled]
 }
