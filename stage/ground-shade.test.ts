@@ -1,6 +1,9 @@
 import { emptyGeometry } from '@/core/kinds/standing'
+import { containsPoint } from '@/core/geometry/polygon'
 import { volumeGeometry } from '@/core/kinds/volume/geometry'
 import { type Vec2 } from '@/core/geometry/vector'
+import { seededRandom } from '@/core/model/random'
+import { planeHeightM, planOf } from '@/core/roof/plane'
 import { type Site } from '@/core/site/site'
 import { groundSky } from './ground-shade'
 
@@ -53,6 +56,45 @@ test('before a long wall it is that of the trench formula: half of one and the c
     expect(Math.abs(at(sky, [0, -away]) - exact)).toBeLessThan(0.05)
   }
   expect(at(sky, [0, -25])).toBeGreaterThan(0.99)
+})
+
+/** Sky over a point of open ground by looking around in small steps over the roofs themselves, 0..1. */
+function lookedAround(site: Site, [x, y]: Vec2): number {
+  const faces = site.objects.flatMap(({ geometry }) => geometry.faces)
+  const plans = faces.map((face) => planOf(face.corners))
+  const ways = 90
+  let hidden = 0
+  for (let way = 0; way < ways; way++) {
+    const a = (2 * Math.PI * way) / ways
+    let steepest = 0
+    for (let away = 0.2; away <= 16; away += 0.2) {
+      const at: Vec2 = [x + away * Math.cos(a), y + away * Math.sin(a)]
+      faces.forEach((face, k) => {
+        if (containsPoint(plans[k] ?? [], at)) steepest = Math.max(steepest, planeHeightM(face, at) / away)
+      })
+    }
+    hidden += Math.sin(Math.atan(steepest)) ** 2
+  }
+  return 1 - hidden / ways
+}
+
+test('on every side and at every distance it is what looking around shows', () => {
+  const site = house(5, 34)
+  const sky = groundSky(site, corner)
+  const random = seededRandom(12)
+  for (let k = 0; k < 40; k++) {
+    const place: Vec2 = [random() * 40 - 20, random() * 36 - 18]
+    const [dx, dy] = [
+      Math.max(0, -4.3 - place[0], place[0] - 5.2),
+      Math.max(0, -3.1 - place[1], place[1] - 4.4),
+    ]
+    const away = Math.hypot(dx, dy)
+    // A raster of two thirds of a metre is coarse right at the wall.
+    if (away < 1.5) continue
+    const off = Math.abs(at(sky, place) - lookedAround(site, place))
+    const most = away < 4 ? 0.06 : away < 8 ? 0.035 : 0.015
+    if (off > most) throw new Error(`${place.join(', ')}, ${away} m away: off by ${off}`)
+  }
 })
 
 test('it is the house’s and not the raster’s: the same from any corner a whole number of points away', () => {

@@ -52,10 +52,12 @@ test('what is too few for a string gets modules of the plane before it, or stays
     ],
     missing: 0,
   })
-  // Seven and eight would be one too few.
-  expect(layWanted(bare, planes, 15, siteOf, 8)).toMatchObject({
-    arrays: [{ id: 'array-2', count: 13 }],
-    missing: 2,
+  // With one less the first would be no string itself.
+  const smallFirst = [...planes].reverse()
+  const room = layWanted(bare, smallFirst.slice(0, 1), 100, siteOf, 1).arrays[0]?.count ?? 0
+  expect(layWanted(bare, smallFirst, room + 1, siteOf, room)).toMatchObject({
+    arrays: [{ id: 'array-3', count: room }],
+    missing: 1,
   })
   expect(layWanted(bare, planes, 2, siteOf, 3)).toMatchObject({ option: bare, arrays: [], missing: 2 })
 })
@@ -63,7 +65,8 @@ test('what is too few for a string gets modules of the plane before it, or stays
 test('however many are wanted: each plane has a string or nothing, and laid and missing are what was wanted', () => {
   for (let wanted = 1; wanted <= 24; wanted++)
     for (const fewest of [1, 2, 3, 5, 8]) {
-      const { option, arrays, missing } = layWanted(bare, planes, wanted, siteOf, fewest)
+      const inOrder = wanted % 2 === 0 ? planes : [...planes].reverse()
+      const { option, arrays, missing } = layWanted(bare, inOrder, wanted, siteOf, fewest)
       const { arrays: stand } = siteOf(option)
       const counts = arrays.map(({ id }) => stand.find((array) => array.id === id)?.panels.length ?? 0)
       expect(counts).toEqual(arrays.map(({ count }) => count))

@@ -49,9 +49,10 @@ test('a mounting for another covering, or for none, is said; nothing else of tha
   const checks = await checksFor(job.house, covered({ mountingId: 'brackwater-seam' }))
   expect(checks.map(({ code }) => code)).toEqual(['mounting-unsuited', 'mounting-unsuited'])
   expect(checks[0]?.remedy?.set).toEqual({ id: coverId, field: 'mountingId', value: null })
-  expect((await checksFor(job.house, covered({ mountingId: 'gone' }))).map(({ code }) => code)).toEqual([
-    'mounting-none',
-    'mounting-none',
+  const gone = await checksFor(job.house, covered({ mountingId: 'gone' }))
+  expect(gone.map(({ code, data }) => [code, data?.['covering']])).toEqual([
+    ['mounting-none', 'other'],
+    ['mounting-none', 'other'],
   ])
   // A membrane on a slope: no weight lies still there.
   const sloped = await checksFor(placed({ roofCovering: 'membrane' }), option)
