@@ -7,6 +7,13 @@ export async function openShippedJob(page: Page): Promise<void> {
   await settled(page)
 }
 
+/** The id of the shipped job, whose bench is not opened for it. */
+export async function shippedJobId(page: Page): Promise<string> {
+  await page.goto('/')
+  const link = page.getByRole('link', { name: 'Okafor-Lindqvist', exact: true })
+  return (await link.getAttribute('href'))?.split('/').at(-1) ?? ''
+}
+
 /** All numbers on the screen belong to the design on the screen. */
 export const settled = (page: Page) =>
   expect(page.locator('section[aria-label="Ledger"][data-fresh="true"]')).toBeVisible()

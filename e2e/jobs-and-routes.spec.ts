@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
-import { chapter, figure, openShippedJob, saved, settled } from './bench'
+import { chapter, figure, openShippedJob, saved, settled, shippedJobId } from './bench'
 
 test('search, copy, delete and undo in the list', async ({ page }) => {
   await page.goto('/')
@@ -64,8 +64,7 @@ test('an unknown address and a file that is no job are said', async ({ page }) =
 })
 
 test('routes ask who, parse, and name the path of a fault', async ({ page, playwright, baseURL }) => {
-  await openShippedJob(page)
-  const id = new URL(page.url()).pathname.split('/').at(-1)
+  const id = await shippedJobId(page)
   const stranger = await playwright.request.newContext({ baseURL: baseURL ?? '' })
   expect((await stranger.get(`/api/jobs/${id}`)).status()).toBe(401)
   expect((await stranger.post(`/api/jobs/${id}/changes`, { data: { edits: [] } })).status()).toBe(401)

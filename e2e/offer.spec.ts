@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { chapter, openShippedJob, settled } from './bench'
+import { chapter, settled, shippedJobId } from './bench'
 import { importAs, setDeleted, shareOffer } from './offers'
 
 test('an offer is for whoever has its link, as it was sent, until it is withdrawn', async ({
@@ -103,8 +103,7 @@ test('names are text wherever they stand, and no page asks for anything from els
 })
 
 test('what no page of ours would send is answered, not stumbled over', async ({ page }) => {
-  await openShippedJob(page)
-  const id = new URL(page.url()).pathname.split('/').at(-1) ?? ''
+  const id = await shippedJobId(page)
   const post = (path: string, data: unknown) => page.request.post(path, { data })
   const nobody = crypto.randomUUID()
   expect((await page.request.get(`/api/jobs/${nobody}`)).status()).toBe(404)
@@ -131,8 +130,7 @@ test('what no page of ours would send is answered, not stumbled over', async ({ 
 })
 
 test('five offers printed at once all arrive', async ({ page }) => {
-  await openShippedJob(page)
-  const id = new URL(page.url()).pathname.split('/').at(-1) ?? ''
+  const id = await shippedJobId(page)
   const links = await Promise.all(
     Array.from({ length: 5 }, async (_, k) => {
       const answer = await page.request.post(`/api/jobs/${id}/offers`, {

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { chapter, openShippedJob } from './bench'
+import { chapter, shippedJobId } from './bench'
 
 /** Shares the offer of the option on the screen; its link. */
 export const shareOffer = async (page: Page): Promise<string> => {
@@ -12,8 +12,7 @@ export const shareOffer = async (page: Page): Promise<string> => {
 
 /** The shipped job under another name, as a job of its own. */
 export async function importAs(page: Page, name: string): Promise<string> {
-  await openShippedJob(page)
-  const id = new URL(page.url()).pathname.split('/').at(-1)
+  const id = await shippedJobId(page)
   const file = (await (await page.request.get(`/api/jobs/${id}/export`)).json()) as Record<string, unknown>
   const answer = await page.request.post('/api/jobs/import', { data: { ...file, name } })
   expect(answer.status()).toBe(201)

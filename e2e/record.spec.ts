@@ -1,14 +1,11 @@
 import { expect, test, type Page } from '@playwright/test'
-import { chapter, openShippedJob, saved, settled } from './bench'
+import { chapter, saved, settled } from './bench'
+import { importAs } from './offers'
 import { photo } from './photo'
 
 /** A job of its own: what is kept here is seen nowhere else. */
 async function ownJob(page: Page): Promise<string> {
-  await openShippedJob(page)
-  const id = new URL(page.url()).pathname.split('/').at(-1)
-  const file = (await (await page.request.get(`/api/jobs/${id}/export`)).json()) as Record<string, unknown>
-  const answer = await page.request.post('/api/jobs/import', { data: { ...file, name: 'Record' } })
-  const own = ((await answer.json()) as { id: string }).id
+  const own = await importAs(page, 'Record')
   await page.goto(`/jobs/${own}`)
   await settled(page)
   return own
