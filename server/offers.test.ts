@@ -148,7 +148,10 @@ test('a job that is too much for a thread is refused before it is begun; the nex
     'too-much-shade',
   )
   expect(performance.now() - begin).toBeLessThan(30_000)
-  expect((await figuresOf(await designInput(me.teamId, job.house, option))).summary.kilowatts).toBeCloseTo(7.14, 6)
+  expect((await figuresOf(await designInput(me.teamId, job.house, option))).summary.kilowatts).toBeCloseTo(
+    7.14,
+    6,
+  )
 }, 60_000)
 
 test('whoever does not wait any longer frees the thread', async () => {

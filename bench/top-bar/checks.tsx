@@ -38,7 +38,11 @@ export function Checks() {
         onToggle={(event) => setOpen(event.newState === 'open')}
       >
         {open && (
-          <ChecksPanel checks={checks} known={numbers !== undefined} onGo={() => panel.current?.hidePopover()} />
+          <ChecksPanel
+            checks={checks}
+            known={numbers !== undefined}
+            onGo={() => panel.current?.hidePopover()}
+          />
         )}
       </section>
     </>
