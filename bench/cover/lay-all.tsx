@@ -10,7 +10,7 @@ import { toast } from '../store/session'
 
 const words = later.layWanted
 
-/** Fills every empty plane that has enough light and room for a string, with one press and one step to undo. */
+/** Fills every empty plane that has enough light, and where some have room for a string those alone, with one press and one step to undo. */
 export function LayAll() {
   const { documents, session, site, siteWith } = useBench()
   const sayer = useSayer()
@@ -33,14 +33,16 @@ export function LayAll() {
     const short = tooFewForString(arrays, fewest)
     // Planes that no module fits on stay as they are.
     const withRoom = planes.filter(({ id }) => (counts.get(id) ?? 0) > 0)
-    const laid = withRoom.filter(({ id }) => !short.has(id))
-    const left = withRoom.filter(({ id }) => short.has(id))
+    const inStrings = withRoom.filter(({ id }) => !short.has(id))
+    // Where no plane has room for a string the inverter is the wrong one: what it is to be comes later.
+    const laid = inStrings.length > 0 ? inStrings : withRoom
+    const left = withRoom.filter((plane) => !laid.includes(plane))
     const leftEmpty =
       left.length > 0
         ? sayer.say(words.allShort, { planes: left.length, modules: modulesOn(left), fewest })
         : ''
     if (laid.length === 0) {
-      toast(session, leftEmpty || words.allNone)
+      toast(session, words.allNone)
       return
     }
     const { step, fault } = documents.edit(words.step, optionId, (before) => ({

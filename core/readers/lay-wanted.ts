@@ -33,7 +33,8 @@ function fromTheEave(array: PanelArray, panels: readonly Panel[], most: number):
 /**
  * Lays modules until an option has as many as wanted: whole planes in the order given, of the last one only what is
  * still missing, in unbroken rows from the eave up. Where that is less than a string needs, a plane before it that can
- * spare them gives it some, and where none can it stays empty.
+ * spare them gives it some, and where none can it stays empty. Where nothing comes to a string, all is laid as if one
+ * module were enough.
  * @param siteOf an option as geometry
  * @param fewest modules of a string
  */
@@ -63,6 +64,8 @@ export function layWanted(
     laid = found
     missing -= there.count
   }
+  // Where no plane has a string the inverter is the wrong one: what it is to be comes later.
+  if (laid.length === 0 && missing > 0 && fewest > 1) return layWanted(option, planes, wanted, siteOf, 1)
   return {
     option: withAll(laid),
     arrays: laid.map(({ array: { id }, count }) => ({ id, count })),

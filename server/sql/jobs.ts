@@ -1,12 +1,19 @@
 import { z } from 'zod'
+import { versionOf } from '@/core/graph/version'
 import { type DeepReadonly } from '@/core/model/object-base'
+import { financeStage } from '@/core/stages/finance'
+import { powerStage } from '@/core/stages/power'
+import { siteStage } from '@/core/stages/site'
 import { tagsIn, templateUses, type Progress, type TemplateUse } from '@/core/model/job-status'
 import { jobStatusSchema } from '@/core/model/progress'
 import { type KeptLine } from '@/core/readers/kept-line'
+import { type World } from '@/core/stages/world'
 import { maybeOne, run, transaction, type Runner } from '../database'
 import { writeWords } from './job-words'
 import { storedLines } from './last-lines'
-import { summaryVersion } from './summary-version'
+
+/** Which stages computed a summary. */
+const version = versionOf<World>([financeStage, powerStage, siteStage])
 
 /** What the list shows of a job, as it was computed for a revision. */
 export const jobSummarySchema = z.object({
@@ -79,7 +86,7 @@ export function toJob(row: unknown): JobRow {
     address: r.address,
     revision: r.revision,
     summary: r.summary && withoutVersion(r.summary),
-    summaryIsFresh: r.summary_revision === r.revision && r.summary?.version === summaryVersion,
+    summaryIsFresh: r.summary_revision === r.revision && r.summary?.version === version,
     touchedAt: r.touched_at,
     deleted: r.deleted_at !== null,
     archived: r.archived_at !== null,
@@ -177,7 +184,7 @@ export const storeSummary = (
     `UPDATE job SET summary = ?, last_lines = ?, summary_revision = ?, summary_at = CURRENT_TIMESTAMP(3),
       status = IF(? AND status = 'lead', 'drawn', status) WHERE id = ? AND revision = ?`,
     [
-      JSON.stringify({ ...summary, version: summaryVersion }),
+      JSON.stringify({ ...summary, version }),
       storedLines(lines),
       revision,
       summary.kilowatts > 0,

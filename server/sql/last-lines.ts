@@ -1,9 +1,14 @@
 import { z } from 'zod'
+import { versionOf } from '@/core/graph/version'
 import { lineIds } from '@/core/model/ledger'
 import { type Unit } from '@/core/model/said'
 import { type KeptLine } from '@/core/readers/kept-line'
+import { accounts } from '@/core/stages/accounts/index'
+import { type World } from '@/core/stages/world'
 import { maybeOne } from '../database'
-import { summaryVersion } from './summary-version'
+
+/** Which stages computed the lines, and gave them their names and units. */
+export const linesVersion = versionOf<World>(accounts)
 
 const lineSchema = z.object({
   id: z.enum(lineIds),
@@ -22,14 +27,14 @@ const rowSchema = z.object({
     (value): unknown => (typeof value === 'string' ? JSON.parse(value) : value),
     // What another version of the application wrote may look different: it is not shown.
     z
-      .object({ version: z.literal(summaryVersion), lines: z.array(lineSchema) })
+      .object({ version: z.literal(linesVersion), lines: z.array(lineSchema) })
       .nullable()
       .catch(null),
   ),
 })
 
 /** As `job.last_lines` holds them. */
-export const storedLines = (lines: readonly KeptLine[]) => JSON.stringify({ version: summaryVersion, lines })
+export const storedLines = (lines: readonly KeptLine[]) => JSON.stringify({ version: linesVersion, lines })
 
 /**
  * The ledger of a job's first option as it was last computed, be it for a revision before; null where this version of

@@ -12,8 +12,7 @@ import {
 import { manyJobs, openJobs } from './job-list'
 import { insertJob, maybeOneJob, renameJob, setJobDeleted, storeSummary, touchJob } from './jobs'
 import { insertDesigner, insertTeam, maybeOneDesigner, maybeOneFirstDesigner } from './people'
-import { maybeLastLines } from './last-lines'
-import { summaryVersion } from './summary-version'
+import { linesVersion, maybeLastLines } from './last-lines'
 import { manyJobStates, manyPresent, removePresence, touchPresence } from './live'
 import { countSeen, insertShare, manyShares, maybeOneShare, withdrawShare } from './shares'
 import { insertWeather, manyWeather, maybeOneWeatherBody } from './weather'
@@ -123,7 +122,7 @@ test('the ledger is kept with the summary, and not shown where another version h
     run('write lines', 'UPDATE job SET last_lines = ? WHERE id = ?', [JSON.stringify(value), id])
   await write({ version: 'of another build', lines })
   expect(await maybeLastLines(id)).toBeNull()
-  await write({ version: summaryVersion, lines: [{ ...lines[0], id: 'no such line' }] })
+  await write({ version: linesVersion, lines: [{ ...lines[0], id: 'no such line' }] })
   expect(await maybeLastLines(id)).toBeNull()
   expect(await maybeLastLines('no-such-job')).toBeNull()
 })
