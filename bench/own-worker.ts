@@ -1,5 +1,5 @@
 import { Fault, type FaultDetail } from '@/core/model/fault'
-import { type AfterRequest } from '@/workers/after-messages'
+import { type AfterRequest, type MadeRequest } from '@/workers/after-messages'
 import { type BestRequest } from '@/workers/best-messages'
 import { type FitRequest } from '@/workers/fit-messages'
 
@@ -15,7 +15,7 @@ type Final<A extends Said> = Exclude<A, { readonly share: number }>
  * @throws Fault of the answer, `too-slow`, `worker-stopped`
  */
 export async function askOwnWorker<A extends Said>(
-  request: FitRequest | AfterRequest | BestRequest,
+  request: FitRequest | AfterRequest | MadeRequest | BestRequest,
   {
     transfer,
     mostMs,

@@ -28,6 +28,18 @@ async function withoutWest(page: Page, id: string) {
   expect((await page.request.post(`/api/jobs/${id}/changes`, { data: { edits } })).ok()).toBe(true)
 }
 
+/** The customer accepts the first option as it is now. */
+async function accepted(page: Page, id: string) {
+  const job = (await (await page.request.get(`/api/jobs/${id}/export`)).json()) as {
+    options: { id: string }[]
+  }
+  const sent = await page.request.post(`/api/jobs/${id}/offers`, { data: { optionId: job.options[0]?.id } })
+  const { path } = (await sent.json()) as { path: string }
+  const { digest } = (await (await page.request.get(`${path}/figures`)).json()) as { digest: string }
+  const data = { name: 'Ngozi Okafor', way: 'cash', signature: null, digest }
+  expect((await page.request.post(`${path}/accept`, { data })).status()).toBe(201)
+}
+
 /** What a button saves, as text. */
 async function savedBy(page: Page, press: () => Promise<void>): Promise<string> {
   const download = page.waitForEvent('download')
@@ -110,7 +122,7 @@ test('the hand-over: a string map, parts, and what is to be measured', async ({ 
   await setDeleted(page, id, true)
 })
 
-test('a year later: promised against made, what is off and since when; a file that cannot be read is said', async ({
+test('a year later: what the customer accepted against what was made, what is off and since when, kept with the job', async ({
   page,
 }) => {
   const file = join(folder, 'made.csv')
@@ -121,14 +133,17 @@ test('a year later: promised against made, what is off and since when; a file th
   expect(stderr).toBe('')
   expect(status).toBe(0)
   const id = await importAs(page, 'A year later')
+  await accepted(page, id)
   await page.goto(`/jobs/${id}`)
   await settled(page)
-  const sheet = await opened(page, 'Promised and made')
+  let sheet = await opened(page, 'Promised and made')
   const take = (path: string) => sheet.locator('input[type=file]').setInputFiles(path)
   const letter = join(folder, 'letter.csv')
   writeFileSync(letter, 'Dear all, this is a letter.\n')
   await take(letter)
   await expect(sheet.getByRole('alert')).toBeVisible()
+  const promisedBy = sheet.getByLabel('Promised by')
+  await expect(promisedBy.locator('option:checked')).toHaveText(/^Offer Roof only, accepted /)
   await take(file)
   await expect(sheet.getByText('Since Jun 12, 2026: 75 % of what is expected, 100 % before.')).toBeVisible({
     timeout: 60_000,
@@ -147,10 +162,19 @@ test('a year later: promised against made, what is off and since when; a file th
     ({ impact }) => impact === 'serious' || impact === 'critical',
   )
   expect(serious).toEqual([])
-  // Somebody else takes the modules on the west away: the comparison follows the design.
+  // Somebody else takes the modules on the west away: the customer was promised what was accepted.
   await withoutWest(page, id)
+  await page.reload()
+  await settled(page)
+  sheet = await opened(page, 'Promised and made')
+  await expect(sheet.getByText(/^made, /)).toBeVisible({ timeout: 60_000 })
+  await expect(sheet.getByLabel('In use since')).toHaveValue('2020-09-01')
+  await expect(sheet.getByRole('row', { name: /^May 2026 .* 102\.\d % 100 %$/ })).toBeVisible()
+  await sheet.getByLabel('Promised by').selectOption({ label: 'This option as it is now' })
   await expect(sheet.getByRole('row', { name: /^May 2026 .* 1[23]\d\.\d % 100 %$/ })).toBeVisible({
     timeout: 60_000,
   })
+  await sheet.getByRole('button', { name: 'Remove file' }).click()
+  await expect(sheet.getByText(/^Choose what the meter/)).toBeVisible()
   await setDeleted(page, id, true)
 })

@@ -4,6 +4,7 @@ import { alterationId, type Alteration } from '@/core/kinds/alteration/alteratio
 import { type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
 import { defaultRack, type Rack } from '@/core/kinds/rack/rack'
+import { packed } from '@/core/model/sixteen-bits'
 import { type World } from '@/core/stages/world'
 import { Surroundings, type OwnWeather } from '@/services/world-of'
 import { askTown } from './ask'
@@ -83,6 +84,16 @@ export const madeUp = {
     fileId: 'abcdef012345abcdef012345',
     takenOn: '2026-03-09',
     about: 'dormer-1',
+  },
+  production: {
+    id: 'production',
+    kind: 'production',
+    name: 'Inverter 2026',
+    grain: 'months',
+    fromHour: 490_896,
+    unitWh: 10,
+    spans: packed([31_050, 42_000, 65_535, 64_000]),
+    since: null,
   },
   'permit-1': {
     id: 'permit-1',

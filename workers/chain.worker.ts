@@ -5,7 +5,7 @@ import { Fault } from '@/core/model/fault'
 import { summarise } from '@/core/readers/summary'
 import { accounts } from '@/core/stages/accounts/index'
 import { type World } from '@/core/stages/world'
-import { type AfterAnswer, type AfterRequest } from './after-messages'
+import { type AfterAnswer, type AfterRequest, type MadeAnswer, type MadeRequest } from './after-messages'
 import { type BestAnswer, type BestRequest } from './best-messages'
 import { faultDetail } from './fault-detail'
 import { weatherAt } from './fetch-weather'
@@ -230,6 +230,17 @@ async function after(request: AfterRequest): Promise<void> {
   }
 }
 
+/** Reads what was made; asked of a worker of its own. */
+async function made(request: MadeRequest): Promise<void> {
+  const answer = (said: MadeAnswer) => self.postMessage(said)
+  try {
+    const { madeOf } = await import('./after-of')
+    answer(madeOf(request))
+  } catch (error) {
+    answer({ production: null, fault: faultDetail(error) })
+  }
+}
+
 /** The ways to do an option; asked of a worker of its own. */
 async function best(request: BestRequest): Promise<void> {
   const answer = (said: BestAnswer) => self.postMessage(said)
@@ -241,13 +252,19 @@ async function best(request: BestRequest): Promise<void> {
   }
 }
 
-self.onmessage = ({ data }: MessageEvent<WorkerRequest | FitRequest | AfterRequest | BestRequest>) => {
+self.onmessage = ({
+  data,
+}: MessageEvent<WorkerRequest | FitRequest | AfterRequest | MadeRequest | BestRequest>) => {
   if (data.type === 'best') {
     void best(data)
     return
   }
   if (data.type === 'after') {
     void after(data)
+    return
+  }
+  if (data.type === 'made') {
+    void made(data)
     return
   }
   if (data.type === 'fit') {

@@ -2,27 +2,26 @@
 
 import { memo } from 'react'
 import { type AfterReport } from '@/core/after/report'
-import { type MeterProblem } from '@/core/load/meter/reading'
 import { Chart } from '@/charts/chart'
 import { findingsOf } from '@/words/findings'
 import { later } from '@/words/en/later'
-import { meterProblems } from '@/words/en/meter-problems'
 import { monthNames, number } from '@/words/format'
 import { type Sayer } from '@/words/sayer'
 import { useSayer } from '../context'
 import { FactBoxes } from '../fact-boxes'
+import { type Found } from './use-report'
 
 const words = later.after
+/** Where what was said of a year and what it comes to today are told apart. */
+const sameShare = 0.001
 const cell = 'py-1 pl-3 text-right whitespace-nowrap'
 
 /** What was found: the sums, what is off, and the months. */
 export function AfterFound({
-  report,
-  problems,
+  found: { report, stated },
   fileName,
 }: {
-  readonly report: AfterReport
-  readonly problems: readonly MeterProblem[]
+  readonly found: Found
   readonly fileName: string
 }) {
   const sayer = useSayer()
@@ -30,6 +29,7 @@ export function AfterFound({
   const { total } = report
   const kwh = (value: number) => number(value, place)
   const { about, off } = findingsOf(sayer, report, fileName)
+  const isOther = stated && Math.abs(stated.nowKwh / stated.kwh - 1) > sameShare
   return (
     <>
       <FactBoxes
@@ -45,6 +45,14 @@ export function AfterFound({
           {line}
         </p>
       ))}
+      {isOther && (
+        <p className="mt-1">
+          {sayer.say(words.statedOther, {
+            stated: { value: stated.kwh, unit: 'kWh', digits: 0 },
+            now: { value: stated.nowKwh, unit: 'kWh', digits: 0 },
+          })}
+        </p>
+      )}
       <h3 className="mt-4 mb-1 font-semibold">{words.findings}</h3>
       {off.length === 0 ? (
         <p>{words.fine}</p>
@@ -61,21 +69,6 @@ export function AfterFound({
         <MonthChart report={report} sayer={sayer} />
       </div>
       <MonthTable report={report} sayer={sayer} />
-      {problems.length > 0 && (
-        <>
-          <h3 className="mt-4 mb-1 font-semibold">{words.problems}</h3>
-          <ul className="list-disc pl-5">
-            {problems.map(({ code, data, line }) => (
-              <li key={code}>
-                {sayer.say((meterProblems as Readonly<Record<string, string>>)[code] ?? code, {
-                  ...data,
-                  line,
-                })}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
     </>
   )
 }

@@ -1,12 +1,17 @@
 'use client'
 
-import { useState } from 'react'
+import { Fault } from '@/core/model/fault'
 import { later } from '@/words/en/later'
+import { momentName } from '@/words/format'
 import { useBench, useNumbers, useSayer } from '../context'
+import { ChoiceField } from '../fields/fields'
 import { DayField } from '../fields/day-field'
 import { FileButton } from '../fields/file-button'
 import { Sheet } from '../sheet'
 import { AfterFound } from './after-found'
+import { FileProblems } from './file-problems'
+import { useProduction } from './use-production'
+import { asItIs, usePromising, type AcceptedOffer } from './use-promising'
 import { useReport } from './use-report'
 
 const words = later.after
@@ -14,57 +19,91 @@ const words = later.after
 /** The year after: what was promised against what was made, corrected for the weather that was. */
 export function AfterSheet() {
   const { session } = useBench()
+  const sayer = useSayer()
   const { numbers } = useNumbers()
-  const nothing = !numbers || numbers.summary.count === 0
+  const { offers, chosen, choose, promised } = usePromising()
+  const nothing = chosen === asItIs && (!numbers || numbers.summary.count === 0)
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
-      {nothing ? <p>{words.none}</p> : <Compared />}
-    </Sheet>
-  )
-}
-
-function Compared() {
-  const sayer = useSayer()
-  const [file, setFile] = useState<File | null>(null)
-  const [since, setSince] = useState<string | null>(null)
-  const { reading, stop } = useReport(file, since)
-  return (
-    <>
-      {file === null && <p className="mb-3 max-w-prose">{words.intro}</p>}
-      <div className="mb-3 flex flex-wrap items-center gap-3">
-        <FileButton
-          label={file === null ? words.choose : words.another}
-          accept=".csv,.txt,.tsv,text/csv,text/plain"
-          className="button"
-          onTake={([one]) => one && setFile(one)}
-        />
-        <div className="w-64">
-          <DayField
-            label={words.since}
-            value={since}
-            onSet={(day) => {
-              setSince(day)
-              return null
-            }}
+      {offers && offers.length > 0 && (
+        <div className="mb-3 max-w-md">
+          <ChoiceField
+            label={words.against}
+            value={chosen}
+            wide
+            choices={[
+              ...offers.map((offer) => ({ value: offer.id, label: nameOf(offer) })),
+              { value: asItIs, label: words.asItIs },
+            ]}
+            onChoose={choose}
           />
         </div>
+      )}
+      {promised instanceof Fault ? (
+        <Wrong text={sayer.fault(promised)} />
+      ) : offers && nothing ? (
+        <p>{words.none}</p>
+      ) : (
+        <Compared promised={promised} />
+      )}
+    </Sheet>
+  )
+
+  function nameOf({ name, accepted }: AcceptedOffer): string {
+    return sayer.say(words.acceptedOffer, { name, at: momentName(accepted.at, sayer.place.locale) })
+  }
+}
+
+const Wrong = ({ text }: { readonly text: string }) => (
+  <p role="alert" className="rounded-md bg-clay-soft p-2 text-clay">
+    {text}
+  </p>
+)
+
+function Compared({ promised }: { readonly promised: Parameters<typeof useReport>[1] }) {
+  const sayer = useSayer()
+  const { production, taken, state, take, setSince, remove } = useProduction()
+  const { reading, stop } = useReport(production, promised)
+  const runs = production !== null && reading.at === 'running'
+  const fault = state instanceof Fault ? state : production && reading.at === 'wrong' ? reading.fault : null
+  return (
+    <>
+      {production === null && <p className="mb-3 max-w-prose">{words.intro}</p>}
+      <div className="mb-3 flex flex-wrap items-center gap-3">
+        <FileButton
+          label={production === null ? words.choose : words.another}
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          className="button"
+          onTake={([one]) => one && take(one)}
+        />
+        {production && (
+          <>
+            <button type="button" className="button" onClick={remove}>
+              {words.remove}
+            </button>
+            <div className="w-64">
+              <DayField label={later.fields.production.since} value={production.since} onSet={setSince} />
+            </div>
+          </>
+        )}
         <p role="status" className="quiet flex-1">
-          {reading.at === 'reading' ? words.reading : reading.at === 'stopped' ? words.stopped : ''}
+          {state === 'reading'
+            ? words.readingFile
+            : runs
+              ? words.reading
+              : production && reading.at === 'stopped'
+                ? words.stopped
+                : ''}
         </p>
-        {reading.at === 'reading' && (
+        {runs && (
           <button type="button" className="button" onClick={stop}>
             {words.stop}
           </button>
         )}
       </div>
-      {reading.at === 'wrong' && (
-        <p role="alert" className="rounded-md bg-clay-soft p-2 text-clay">
-          {sayer.fault(reading.fault)}
-        </p>
-      )}
-      {reading.at === 'found' && file && (
-        <AfterFound report={reading.report} problems={reading.problems} fileName={file.name} />
-      )}
+      {fault && <Wrong text={sayer.fault(fault)} />}
+      {production && reading.at === 'found' && <AfterFound found={reading} fileName={production.name} />}
+      {taken && <FileProblems taken={taken} />}
     </>
   )
 }

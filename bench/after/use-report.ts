@@ -1,80 +1,82 @@
-import { useEffect, useRef, useState } from 'react'
-import { type AfterReport } from '@/core/after/report'
-import { type MeterProblem } from '@/core/load/meter/reading'
+import { useEffect, useState } from 'react'
+import { type Production } from '@/core/kinds/production/production'
 import { Fault } from '@/core/model/fault'
 import { type AfterAnswer } from '@/workers/after-messages'
-import { useBench, useHouse, useOption, useSite, useStations } from '../context'
+import { useBench, useSite, useStations } from '../context'
 import { askOwnWorker } from '../own-worker'
 import { chosenStation, weatherUrlOf } from '../stations/station-choice'
+import { type Promised } from './use-promising'
 
-const mostBytes = 60_000_000
 /** Longest that the years are run again, ms. */
 const mostMs = 120_000
-const hourMs = 3_600_000
+
+/** The answer, where there is no fault in it. */
+export type Found = Extract<AfterAnswer, { fault: null }>
 
 export type Reading =
-  | { readonly at: 'asking' | 'reading' | 'stopped' }
+  | { readonly at: 'running' | 'stopped' }
   | { readonly at: 'wrong'; readonly fault: Fault }
-  | { readonly at: 'found'; readonly report: AfterReport; readonly problems: readonly MeterProblem[] }
+  | ({ readonly at: 'found' } & Found)
 
 /**
- * What a file says of the option on the screen as it is: read again whenever the design, the station or the day changes.
- * @param since the day it began to run; null for the first one measured
+ * What was made against what was promised: computed again whenever either, or the station, changes.
+ * @param promised undefined while it is fetched
  */
-export function useReport(file: File | null, since: string | null): { reading: Reading; stop: () => void } {
+export function useReport(
+  production: Production | null,
+  promised: Promised | undefined,
+): { readonly reading: Reading; readonly stop: () => void } {
   const { catalogue } = useBench()
-  const [house, option] = [useHouse(), useOption()]
   const { stationId } = useSite()
   const stations = useStations()
-  const found = chosenStation(stations, stationId)
-  const [reading, setReading] = useState<Reading>({ at: 'asking' })
-  const running = useRef<AbortController | null>(null)
-  const key = JSON.stringify({
-    found,
-    measured: found?.station.own ? stations.find(({ own }) => !own) : found?.station,
-  })
+  const promising = promised?.promising
+  const offered = promised?.stationId ?? null
+  const chosen = chosenStation(stations, stationId)
+  // An offer names the station that it was computed with, wherever the site's is now.
+  const named = offered === null ? undefined : stations.find(({ id }) => id === offered)
+  const station = chosen && {
+    ...(named ?? chosen.station),
+    id: offered ?? chosen.station.id,
+    standsIn: offered === null && chosen.standsIn,
+  }
+  const measured = station?.own ? stations.find(({ own }) => !own) : station
+  const [reading, setReading] = useState<Reading>({ at: 'running' })
+  const [running, setRunning] = useState<AbortController | null>(null)
+  const key = JSON.stringify({ station, measured: measured?.id ?? null })
   useEffect(() => {
-    if (!file) return
+    if (!production || !promising) return
     const own = new AbortController()
-    running.current = own
+    let latest = true
     const show = (next: Reading) => {
-      if (running.current === own) setReading(next)
+      if (latest) setReading(next)
     }
     const read = async () => {
-      show({ at: 'reading' })
-      const known = JSON.parse(key) as { found: typeof found; measured?: { readonly id: string } }
-      if (!known.found) throw new Fault('no-station', {}, 'site.stationId')
-      if (file.size > mostBytes) throw new Fault('meter-too-large', { limit: mostBytes / 1e6 })
-      const { station, standsIn } = known.found
-      const bytes = await file.arrayBuffer()
+      show({ at: 'running' })
+      setRunning(own)
+      const known = JSON.parse(key) as { station: typeof station; measured: string | null }
+      if (!known.station) throw new Fault('no-station', {}, 'site.stationId')
       const answer = await askOwnWorker<AfterAnswer>(
         {
           type: 'after',
-          house,
-          option,
+          promising,
           catalogue,
-          station: { ...station, standsIn },
-          weatherUrl: weatherUrlOf(station.id),
-          recordUrl: known.measured ? weatherUrlOf(known.measured.id) : null,
-          file: bytes,
-          sinceHour: since === null ? null : Date.parse(since) / hourMs,
+          station: known.station,
+          weatherUrl: weatherUrlOf(known.station.id),
+          recordUrl: known.measured === null ? null : weatherUrlOf(known.measured),
+          production,
         },
-        { transfer: [bytes], mostMs, tooSlow: 'after-too-slow', stopped: own.signal },
+        { transfer: [], mostMs, tooSlow: 'after-too-slow', stopped: own.signal },
       )
-      show(
-        answer?.report
-          ? { at: 'found', report: answer.report, problems: answer.problems }
-          : { at: 'stopped' },
-      )
+      show(answer?.report ? { at: 'found', ...answer } : { at: 'stopped' })
     }
     read().catch((error: unknown) => {
       if (!(error instanceof Fault)) throw error
       show({ at: 'wrong', fault: error })
     })
     return () => {
-      if (running.current === own) running.current = null
+      latest = false
       own.abort()
     }
-  }, [file, since, house, option, catalogue, key])
-  return { reading, stop: () => running.current?.abort() }
+  }, [production, promising, catalogue, key])
+  return { reading, stop: () => running?.abort() }
 }

@@ -38,6 +38,7 @@ const benchKinds = {
   visit: settings,
   photo: settings,
   permit: settings,
+  production: settings,
   rules: settings,
   'own-module': settings,
   'own-inverter': settings,

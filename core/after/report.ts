@@ -43,6 +43,8 @@ export interface AfterReport {
   readonly clockAheadHours: number
   /** Whether the weather that was is known for all of it; else the typical year stands in for it. */
   readonly weatherKnown: boolean
+  /** What is promised of a typical year of new modules, kWh. */
+  readonly typicalKwh: number
   readonly total: Compared
   readonly months: readonly ComparedMonth[]
   readonly stretches: readonly Stretch[]
@@ -121,6 +123,7 @@ export function afterReport(made: Made, given: AfterCase): AfterReport {
     toHour: last ? last.fromHour + last.hours : 0,
     clockAheadHours: ahead,
     weatherKnown: known,
+    typicalKwh: given.typical.reduce((sum, kwh) => sum + kwh, 0),
     total,
     months: byMonths(compared),
     stretches,

@@ -72,7 +72,7 @@ describe.each(samples.map((sample) => [sample.kind, sample] as const))('%s', (_k
     ['a list', [NaN]],
     ['an object', { evil: true }],
     ['nothing', undefined],
-    ['a text without end', 'x'.repeat(5000)],
+    ['a text without end', 'x '.repeat(2500)],
   ])('%s in any place is refused as a fault at that place', (_name, put) => {
     for (const { path, value } of leaves) {
       const fault = faultOf(withValue(sample, path, put))

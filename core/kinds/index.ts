@@ -19,6 +19,7 @@ import { ownModuleKind } from './own-module/kind'
 import { ownOptimizerKind } from './own-optimizer/kind'
 import { permitKind } from './permit/kind'
 import { photoKind } from './photo/kind'
+import { productionKind } from './production/kind'
 import { rackKind } from './rack/kind'
 import { readingKind } from './reading/kind'
 import { rulesKind } from './rules/kind'
@@ -50,6 +51,7 @@ export const kinds = {
   visit: visitKind,
   photo: photoKind,
   permit: permitKind,
+  production: productionKind,
   rules: rulesKind,
   'own-module': ownModuleKind,
   'own-inverter': ownInverterKind,

@@ -25,6 +25,7 @@ const origins: Readonly<Record<KindName, 'address' | 'team' | 'house'>> = {
   offer: 'team',
   load: 'house',
   permit: 'house',
+  production: 'house',
   photo: 'house',
   visit: 'house',
   underlay: 'house',

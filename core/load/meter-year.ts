@@ -1,6 +1,7 @@
 import { type MeterYear } from '../kinds/load/load'
 import { dayOfModelYear } from '../model/day'
 import { yearHours, yearStartMs } from '../model/model-year'
+import { packed } from '../model/sixteen-bits'
 import { type MeterSeries } from './meter/reading'
 
 const dayMinutes = 1440
@@ -67,13 +68,6 @@ const most = 0xffff
 export function encodedHours(kwh: Float64Array): Pick<MeterYear, 'unitWh' | 'hours'> {
   const greatest = kwh.reduce((high, value) => Math.max(high, value), 0)
   const unitWh = Math.max(1, Math.ceil((greatest * 1000) / most))
-  const bytes = new Uint8Array(2 * kwh.length)
-  kwh.forEach((value, i) => {
-    const whole = Math.round((Math.max(0, value) * 1000) / unitWh)
-    bytes[2 * i] = whole & 0xff
-    bytes[2 * i + 1] = whole >> 8
-  })
-  let text = ''
-  for (const byte of bytes) text += String.fromCharCode(byte)
-  return { unitWh, hours: btoa(text) }
+  const hours = packed(kwh.map((value) => Math.round((Math.max(0, value) * 1000) / unitWh)))
+  return { unitWh, hours }
 }

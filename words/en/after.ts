@@ -14,10 +14,20 @@ export const after = {
   title: 'Promised and made',
   open: 'Promised and made',
   intro:
-    'Choose what the meter or the monitoring has recorded since: a CSV by quarter-hours, hours, days or months. It is held against this option, run again with the weather that was.',
+    'Choose what the meter or the monitoring has recorded since: a CSV by quarter-hours, hours, days or months. It is held against the offer that was accepted, or else this option, run again with the weather that was, and is kept with the job.',
   choose: 'Choose production file',
   another: 'Choose another file',
-  since: 'In use since',
+  remove: 'Remove file',
+  keep: 'Keep production file',
+  against: 'Promised by',
+  asItIs: 'This option as it is now',
+  acceptedOffer: 'Offer {name}, accepted {at}',
+  statedOther:
+    'The offer said {stated} of a typical year. The same design comes to {now} today, by models that have changed since.',
+  unkept: 'It is not kept: you may look at this job, not change it.',
+  leftOut:
+    '{spans, plural, one {# older value is} other {# older values are}} not kept: a job keeps three years of hours.',
+  readingFile: 'Reading the file …',
   reading: 'Running the years again with the weather that was …',
   stop: 'Stop',
   stopped: 'Stopped.',

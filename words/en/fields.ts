@@ -136,6 +136,7 @@ export const fieldsOf = {
     validUntil: 'Valid until',
     notes: 'Notes',
   },
+  production: { since: 'In use since' },
   dimension: { name: 'Name', from: 'Begins', to: 'Ends' },
   reading: { name: 'Name', center: 'Place', heightM: 'Height', heights: 'Horizon' },
   load: {

@@ -97,6 +97,10 @@ export const kinds = {
     one: 'permit',
     named: '{n, plural, =1 {Building permit} other {Permit #}}',
   },
+  production: {
+    one: 'production file',
+    named: 'Production file',
+  },
   dimension: {
     one: 'dimension',
     named: '{n, plural, =1 {Dimension} other {Dimension #}}',

@@ -239,5 +239,6 @@ export const laterRules = {
   'module-strung-twice': 'strings with each module in one of them at most',
   'module-place': 'a module as array/row:column',
   'shares-above-one': 'shares that add up to 100 % at most',
+  'production-spans': 'the hours, days or months as a production file was read, three years of hours at most',
   'meter-hours': 'the 8,760 hours of a year as a meter file was read',
 } as const
