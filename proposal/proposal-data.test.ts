@@ -1,10 +1,11 @@
 import { summarise } from '@/core/readers/summary'
+import { figured } from '@/core/kinds/beside-figures'
 import { pageSections, type PageSection } from '@/core/kinds/offer/page'
 import { type Objects } from '@/core/kinds/documents'
 import { type AnyObject } from '@/core/kinds/index'
 import { offerId, type Offer } from '@/core/kinds/offer/offer'
 import { storageId } from '@/core/kinds/storage/storage'
-import { alteration, freshGraph, job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
+import { alteration, freshGraph, job, madeUp, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { proposalData } from './proposal-data'
 
 const dataOf = async (objects = option, house: Objects = job.house) => {
@@ -45,6 +46,36 @@ test('nothing leaves the server that the customer’s page does not show', async
     expect([geometry.solids, geometry.keepOuts, geometry.faces]).toEqual([[], [], []])
     expect(geometry.field).toBeNull()
   }
+})
+
+test('what no offer is made from changes nothing on its page', async () => {
+  const all = {
+    ...madeUp,
+    'dimension-1': { id: 'dimension-1', kind: 'dimension', name: 'Rafter', from: [0, -4, 3], to: [0, 0, 6] },
+    'underlay-1': {
+      id: 'underlay-1',
+      kind: 'underlay',
+      name: 'Plan',
+      fileId: '0123456789abcdef01234567',
+      content: 'drawing',
+      width: 24_000,
+      height: 18_000,
+      metresPerUnit: 0.001,
+      center: [1, 2],
+      rotationDeg: 4,
+      strength: 0.8,
+      order: 0,
+      season: 'unknown',
+      hiddenLayers: [],
+    },
+  } as const satisfies Objects
+  const beside = Object.fromEntries(Object.entries(all).filter(([id]) => !(id in figured(all))))
+  expect(new Set(Object.values(beside).map(({ kind }) => kind))).toEqual(
+    new Set(['dimension', 'underlay', 'visit', 'photo', 'permit', 'production']),
+  )
+  const house: Objects = { ...job.house, ...beside }
+  expect(figured(house)).toEqual(job.house)
+  expect(await dataOf(option, house)).toEqual(await dataOf())
 })
 
 test('how the battery ages is told as it was reckoned: as typed, or by its sheet in the first year', async () => {

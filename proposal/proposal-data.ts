@@ -1,6 +1,7 @@
 import { fadeOf, leftAfterYear } from '@/core/battery/fade'
 import { type Money } from '@/core/finance/ways'
 import { type Run } from '@/core/graph/run'
+import { isBesideFigures } from '@/core/kinds/beside-figures'
 import { kindNamed, type AnyObject } from '@/core/kinds/index'
 import { type Part } from '@/core/kinds/kind'
 import { type Offer } from '@/core/kinds/offer/offer'
@@ -150,10 +151,10 @@ function waysShown({ pay, alsoShown }: Offer, { ways }: Money): WayShown[] {
   })
 }
 
-/** What a picture needs: no solids to cast rays at, no rules, no reasons, and no marks of where the team measured. */
+/** What a picture needs: no solids to cast rays at, no rules, no reasons, and nothing that the team has noted or measured. */
 const drawable = (site: StandingSite): StandingSite => ({
   objects: site.objects
-    .filter(({ kind }) => kind !== 'reading')
+    .filter((object) => object.kind !== 'reading' && !isBesideFigures(object))
     .map((object) => ({
       ...object,
       geometry: {

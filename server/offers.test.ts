@@ -7,7 +7,7 @@ import { Fault } from '@/core/model/fault'
 import { summarise } from '@/core/readers/summary'
 import { proposalData } from '@/proposal/proposal-data'
 import { catalogue } from '@/town/equipment'
-import { freshGraph, job, rack, runOf, set, worldOf } from '@/town/testing'
+import { freshGraph, job, madeUp, rack, runOf, set, worldOf } from '@/town/testing'
 import { closeCompute, figuresOf, readWeather } from './compute/compute'
 import { Lane } from './compute/lane'
 import { transaction } from './database'
@@ -39,6 +39,7 @@ const ownModule = ownModuleSchema.parse({ ...sheet, id: 'module-own', kind: 'own
 const [device] = catalogue.inverters
 if (!device) throw new Error('the catalogue has inverters')
 const ownInverter = ownInverterSchema.parse({ ...device, id: 'inverter-own', kind: 'own-inverter' })
+const visit = madeUp['visit-1']
 const tokenOf = (path: string) => path.replace('/offer/', '')
 const narrow = (memoryMb: number) =>
   new Lane({ name: 'test', file: 'compute.mjs', threads: 1, mostWaiting: 1, memoryMb })
@@ -75,6 +76,12 @@ test('what was sent stays as it was sent, whatever becomes of job and option; th
     { ...me, place: 'here' },
     { ...(await letterheadOf(me.teamId)), name: 'By another name' },
   )
+  expect(await offersOf(me.teamId, id)).toMatchObject([{ outdated: true }])
+  // As it was, and with what no figure rests on: the same offer.
+  const taller = set(job.house, 'tree-1', { heightM: 20 })
+  await edited(id, 'house', taller, { ...job.house, [visit.id]: visit })
+  expect(await offersOf(me.teamId, id)).toMatchObject([{ outdated: false }])
+  await edited(id, 'house', job.house, set(job.house, 'tree-1', { name: 'Beech' }))
   expect(await offersOf(me.teamId, id)).toMatchObject([{ outdated: true }])
   await edited(id, 'option-a', option, {})
   await setJobDeleted(me.teamId, id, true)

@@ -7,6 +7,7 @@ import { Fault } from '@/core/model/fault'
 import { type ProposalData } from '@/proposal/shape'
 import { offerOf } from './compute/compute'
 import { transaction } from './database'
+import { designDigest } from './design-digest'
 import { designInput } from './design-input'
 import { digestOf, newSecret } from './digest'
 import { houseDocumentId, loadJob } from './jobs'
@@ -24,6 +25,7 @@ import {
   maybeSealedToken,
   maybeShareFile,
   withdrawShare,
+  type SentOffer,
   type Share,
 } from './sql/shares'
 import { type Designer } from './sql/people'
@@ -68,6 +70,7 @@ export async function sendOffer(
     name: offer?.name ?? optionId,
     houseRevision: revisions[houseDocumentId] ?? 0,
     optionRevision: revisions[optionId] ?? 0,
+    designDigest: designDigest(job.house, option.objects),
     designerId: who.id,
     validDays: offer?.validDays ?? defaultOffer.validDays,
     body: Buffer.from(body),
@@ -97,7 +100,7 @@ export interface ListedOffer {
   readonly accepted: { readonly at: string; readonly by: string; readonly way: string | null } | null
   /** What the customer asked. */
   readonly questions: readonly { readonly by: string; readonly question: string; readonly at: string }[]
-  /** Whether house or option were edited since, or the option is gone. */
+  /** Whether what it was made from was edited since, or the option is gone. */
   readonly outdated: boolean
   /** Whether there is a file to verify it from. */
   readonly hasFile: boolean
@@ -109,6 +112,16 @@ export interface ListedOffer {
 export async function offersOf(teamId: string, jobId: string): Promise<ListedOffer[]> {
   const { revisions, job } = await loadJob(teamId, jobId)
   const [shares, questions] = await Promise.all([manyShares(teamId, jobId), manyQuestions(teamId, jobId)])
+  const digests = new Map<string, string>()
+  /** Photos and the like may change while an offer stands: where it was edited since, what it is made from is looked at. */
+  const isOutdated = ({ documentId, houseRevision, optionRevision, designDigest: sent }: SentOffer) => {
+    const option = job.options.find(({ id }) => id === documentId)
+    if (!option) return true
+    if (houseRevision === revisions[houseDocumentId] && optionRevision === revisions[documentId]) return false
+    const now = digests.get(documentId) ?? designDigest(job.house, option.objects)
+    digests.set(documentId, now)
+    return now !== sent
+  }
   return Promise.all(
     shares.map(async (share) => {
       const token = share.sealedToken === null ? null : await unseal(share.sealedToken)
@@ -130,10 +143,7 @@ export async function offersOf(teamId: string, jobId: string): Promise<ListedOff
         questions: questions
           .filter(({ shareId }) => shareId === share.id)
           .map(({ by, question, at }) => ({ by, question, at: at.toISOString() })),
-        outdated:
-          share.houseRevision !== revisions[houseDocumentId] ||
-          share.optionRevision !== revisions[share.documentId] ||
-          !job.options.some(({ id }) => id === share.documentId),
+        outdated: isOutdated(share),
         hasFile: share.hasFile,
         path: token === null ? null : pathOf(token),
       }

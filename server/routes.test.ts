@@ -70,6 +70,7 @@ await insertShare({
   name: 'Secret offer',
   houseRevision: 1,
   optionRevision: 1,
+  designDigest: 'e'.repeat(64),
   designerId: ours.designerId,
   validDays: 60,
   body: gzipSync('{"jobName":"Secret offer"}'),

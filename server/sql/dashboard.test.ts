@@ -38,6 +38,7 @@ async function offer(
     name: 'Offer',
     houseRevision: 1,
     optionRevision: 1,
+    designDigest: 'e'.repeat(64),
     designerId,
     validDays: 60,
     body: gzipSync('{}'),

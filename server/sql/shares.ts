@@ -7,6 +7,7 @@ const sentSchema = z.object({
   name: z.string().nullable(),
   house_revision: z.number().nullable(),
   option_revision: z.number().nullable(),
+  design_digest: z.string().nullable(),
   sealed_token: z.string().nullable(),
   designer: z.string().nullable(),
   created_at: z.date(),
@@ -28,6 +29,8 @@ export interface SentOffer {
   /** The documents it was made from; null for one that was sent before they were kept. */
   readonly houseRevision: number | null
   readonly optionRevision: number | null
+  /** Of the design as it was; null for one that was sent before it was kept. */
+  readonly designDigest: string | null
   readonly sealedToken: string | null
   readonly designer: string | null
   readonly createdAt: Date
@@ -45,7 +48,7 @@ export interface SentOffer {
 export async function manyShares(teamId: string, jobId: string): Promise<SentOffer[]> {
   const rows = await many(
     'offers of a job',
-    `SELECT s.id, s.document_id, s.name, s.house_revision, s.option_revision, s.sealed_token, d.name AS designer,
+    `SELECT s.id, s.document_id, s.name, s.house_revision, s.option_revision, s.design_digest, s.sealed_token, d.name AS designer,
       s.created_at, s.withdrawn_at, s.expires_at, s.accepted_at, s.accepted_by, s.accepted_way,
       s.file IS NOT NULL AS has_file, s.seen, s.seen_at
     FROM share s JOIN job j ON j.id = s.job_id LEFT JOIN designer d ON d.id = s.designer_id
@@ -60,6 +63,7 @@ export async function manyShares(teamId: string, jobId: string): Promise<SentOff
       name: r.name ?? r.document_id,
       houseRevision: r.house_revision,
       optionRevision: r.option_revision,
+      designDigest: r.design_digest,
       sealedToken: r.sealed_token,
       designer: r.designer,
       createdAt: r.created_at,
@@ -153,6 +157,7 @@ export interface NewShare {
   readonly name: string
   readonly houseRevision: number
   readonly optionRevision: number
+  readonly designDigest: string
   readonly designerId: string
   /** Days that it holds. */
   readonly validDays: number
@@ -175,8 +180,8 @@ export const insertShare = (share: NewShare, runner?: Runner) =>
   run(
     'insert share',
     `INSERT INTO share (id, token_digest, sealed_token, job_id, document_id, name, house_revision, option_revision,
-      designer_id, expires_at, body, file)
-    VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, CURRENT_TIMESTAMP(3) + INTERVAL ? DAY, ?, ?) ON DUPLICATE KEY UPDATE id = id`,
+      design_digest, designer_id, expires_at, body, file)
+    VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, CURRENT_TIMESTAMP(3) + INTERVAL ? DAY, ?, ?) ON DUPLICATE KEY UPDATE id = id`,
     [
       share.id,
       share.tokenDigest,
@@ -186,6 +191,7 @@ export const insertShare = (share: NewShare, runner?: Runner) =>
       share.name,
       share.houseRevision,
       share.optionRevision,
+      share.designDigest,
       share.designerId,
       share.validDays,
       share.body,

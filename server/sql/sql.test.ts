@@ -188,6 +188,7 @@ test('an offer is kept as it was sent, counted, withdrawn by its own team alone,
     name: 'Roof only',
     houseRevision: 3,
     optionRevision: 4,
+    designDigest: 'e'.repeat(64),
     designerId,
     validDays: 30,
     body: Buffer.from([1, 2, 255]),
@@ -204,7 +205,15 @@ test('an offer is kept as it was sent, counted, withdrawn by its own team alone,
   await countSeen(share.id)
   expect(await manyShares(stranger.teamId, id)).toEqual([])
   expect(await manyShares(teamId, id)).toMatchObject([
-    { id: share.id, name: 'Roof only', houseRevision: 3, optionRevision: 4, designer: 'Ada', seen: 2 },
+    {
+      id: share.id,
+      name: 'Roof only',
+      houseRevision: 3,
+      optionRevision: 4,
+      designDigest: share.designDigest,
+      designer: 'Ada',
+      seen: 2,
+    },
   ])
   expect(await withdrawShare(stranger.teamId, id, share.id, true)).toBe(0)
   expect((await maybeOneShare(share.tokenDigest))?.withdrawn).toBe(false)
