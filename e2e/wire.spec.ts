@@ -151,8 +151,17 @@ test('an inverter with too few inputs leaves modules over, and says so on the di
 test('inverters are tried in the option, the best first, and one is taken', async ({ page }) => {
   await openShippedJob(page)
   await chapter(page, 'Wire')
-  await page.getByRole('button', { name: 'Compare inverters' }).click()
+  // One that is too large is told of, with the way to the others.
+  await page.getByLabel('Inverter', { exact: true }).selectOption('orrin-10')
+  await settled(page)
+  await page.getByRole('button', { name: /^\d+ checks?$/ }).click()
+  await page.locator('[popover]').getByRole('button', { name: 'Compare inverters' }).click()
   const name = 'Inverters for this option'
+  await expect(sheet(page, name).getByRole('row').filter({ hasText: /^Orrin 10/ })).toContainText('chosen')
+  await close(page, name)
+  await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-7600')
+  await settled(page)
+  await page.getByRole('button', { name: 'Compare inverters' }).click()
   await expect(sheet(page, name).getByText(/break a rule come last/)).toBeVisible({ timeout: 20_000 })
   const rows = sheet(page, name).getByRole('row')
   await expect(rows.filter({ hasText: /^Halyard 7.6/ })).toContainText('chosen')

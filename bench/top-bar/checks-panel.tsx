@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect } from 'react'
-import { type Check } from '@/core/model/ledger'
+import { type Check, type CheckCode } from '@/core/model/ledger'
 import { higherM } from '@/core/readers/height-worth'
 import { later } from '@/words/en/later'
 import { chapterOf } from '../checks'
@@ -9,6 +9,9 @@ import { saidCheck, saidRemedy } from '@/words/said-check'
 import { useBench, useSayer, useSession } from '../context'
 import { useHeightCosts } from '../shade/height-cost'
 import { toast } from '../store/session'
+
+/** Of the inverter’s size: what every other one would bring is the answer. */
+const ofInverterSize: ReadonlySet<CheckCode> = new Set(['dc-ac-low', 'dc-ac-high', 'clipping'])
 
 const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as const
 
@@ -54,6 +57,14 @@ export function ChecksPanel({
             session.setState({ chapter: chapterOf(check.code) })
             onGo()
           }}
+          compare={
+            ofInverterSize.has(check.code)
+              ? () => {
+                  session.setState({ dialog: 'inverters' })
+                  onGo()
+                }
+              : null
+          }
         />
       ))}
     </>
@@ -66,11 +77,14 @@ function CheckRow({
   check,
   cost,
   go,
+  compare,
 }: {
   readonly check: Check
   /** What a height that is not checked may cost, once that is known. */
   readonly cost: string | undefined
   readonly go: () => void
+  /** Opens what could stand in its place; null where nothing is compared. */
+  readonly compare: (() => void) | null
 }) {
   const { session, documents } = useBench()
   const sayer = useSayer()
@@ -112,6 +126,15 @@ function CheckRow({
         >
           Go there
         </button>
+        {compare && (
+          <button
+            type="button"
+            className="cursor-pointer text-[12px] text-verdigris hover:underline"
+            onClick={compare}
+          >
+            {later.inverters.open}
+          </button>
+        )}
         {remedy && (
           <button
             type="button"
