@@ -19,7 +19,7 @@ export function Toasts() {
   return (
     <div
       role="status"
-      className="fixed bottom-36 left-1/2 z-40 flex max-w-xl -translate-x-1/2 items-center gap-3 rounded-lg bg-ink px-4 py-2 text-card shadow-lg"
+      className="fixed bottom-44 left-1/2 z-40 flex max-w-xl -translate-x-1/2 items-center gap-3 rounded-lg bg-ink px-4 py-2 text-card shadow-lg"
     >
       <span>{toast.text}</span>
       {toast.step && (

@@ -57,9 +57,9 @@ export function RoofView({
     })
     view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)), month)
     const around = frameOfSite(data.standing)
-    view.lookAt(around?.middle ?? [0, 0], Math.max(8, around?.radiusM ?? 0), 3)
+    view.sight.lookAt(around?.middle ?? [0, 0], Math.max(8, around?.radiusM ?? 0), 3)
     // From the side the sun comes from: south in the north, north in the south.
-    view.lookFrom(data.site.latitudeDeg < 0 ? 30 : 205, 36)
+    view.sight.lookFrom(data.site.latitudeDeg < 0 ? 30 : 205, 36)
     if (print) {
       const drawn = view.picture()
       view.dispose()

@@ -3,22 +3,14 @@ import {
   Color,
   Mesh,
   MeshLambertMaterial,
-  MOUSE,
-  OrthographicCamera,
   PCFShadowMap,
-  PerspectiveCamera,
   PlaneGeometry,
   Scene,
   Sphere,
-  TOUCH,
-  Vector2,
   Vector3,
   WebGLRenderer,
-  Raycaster,
 } from 'three'
-import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { type LatLon } from '@/core/geometry/geo'
-import { type Ray } from '@/core/geometry/ray'
 import { type Vec2, type Vec3 } from '@/core/geometry/vector'
 import { frameOfSite } from '@/core/site/frame'
 import { isRoofed, type Site } from '@/core/site/site'
@@ -32,6 +24,7 @@ import './one-reading'
 import { Paints } from './paints'
 import { type Palette } from './palette'
 import { AerialSheet } from './sheet'
+import { Sight } from './sight'
 
 /** Steps in which the reach of the shadow map grows with what stands there, so that its grain rests while drawing. */
 const shadowStepM = 4
@@ -50,9 +43,6 @@ const finest = 2
 /** Of the picture around the house that does not fade, m. */
 const clearPrintM = 9
 
-/** Above everything. */
-const highM = 400
-
 /** Corners of the roofs that carry modules, and of the modules themselves. */
 function pointsToSee(site: Site): Vec3[] {
   const corners = site.arrays.flatMap(({ panels }) => panels.flatMap((panel) => panel.corners))
@@ -68,13 +58,11 @@ function pointsToSee(site: Site): Vec3[] {
 const facesOf = (site: Site) =>
   site.objects.map(({ geometry }) => geometry.faces).filter(({ length }) => length > 0)
 
-/** The stage: one scene, two cameras (plan and perspective), drawn only when something changes. */
+/** The stage: one scene, drawn only when something changes. */
 export class StageView {
   readonly #renderer: WebGLRenderer
   readonly #scene = new Scene()
-  readonly #perspective = new PerspectiveCamera(32, 1, 0.5, 1200)
-  readonly #plan = new OrthographicCamera(-20, 20, 20, -20, 0.5, 1200)
-  readonly #controls: { perspective: OrbitControls; plan: OrbitControls }
+  readonly sight: Sight
   readonly #light = new Light()
   readonly #groundShade = new GroundShade()
   readonly #sunward = new Vector3(0, 0, 1)
@@ -96,8 +84,6 @@ export class StageView {
   #shown: Site | null = null
   #mustBeSeen: readonly Vec3[] = []
   #month = 5
-  #isPlan = false
-  #halfHeightM = 24
   /** Of the house, m. */
   #middle: { at: Vec2; radiusM: number } = { at: [0, 0], radiusM: 10 }
 
@@ -117,19 +103,7 @@ export class StageView {
     this.#renderer.shadowMap.enabled = true
     this.#renderer.shadowMap.type = PCFShadowMap
     this.#renderer.shadowMap.autoUpdate = false
-    this.#plan.up.set(0, 1, 0)
-    this.#perspective.up.set(0, 0, 1)
-    this.#perspective.position.set(18, -34, 30)
-    this.#plan.position.set(0, 0, 200)
-    this.#controls = {
-      perspective: this.#makeControls(this.#perspective),
-      plan: this.#makeControls(this.#plan),
-    }
-    this.#controls.plan.enableRotate = false
-    this.#controls.plan.screenSpacePanning = true
-    this.#controls.perspective.maxPolarAngle = Math.PI / 2 - 0.03
-    this.#controls.perspective.target.set(0, 0, 2.5)
-    this.#controls.plan.enabled = false
+    this.sight = new Sight(canvas, { moved: () => this.draw(), changed: () => this.#fitSheet() })
     const { sun, sky, uniforms } = this.#light
     sun.castShadow = true
     sun.shadow.mapSize.set(2048, 2048)
@@ -165,13 +139,9 @@ export class StageView {
   }
 
   resize(width: number, height: number): void {
-    const [wide, high] = this.#pageSize
-    if (width === 0 || height === 0 || (width === wide && height === high)) return
+    if (width === 0 || height === 0 || !this.sight.resize(width, height)) return
     this.#pageSize = [width, height]
     this.#setGrain(1)
-    this.#perspective.aspect = width / height
-    this.#perspective.updateProjectionMatrix()
-    this.#framePlan(width / height)
     // At once: a canvas that was resized is empty until it is drawn.
     this.#drawNow()
   }
@@ -224,140 +194,10 @@ export class StageView {
     this.draw()
   }
 
-  get isPlan(): boolean {
-    return this.#isPlan
-  }
-
-  setPlan(plan: boolean): void {
-    if (plan === this.#isPlan) return
-    this.#isPlan = plan
-    const { perspective, plan: flat } = this.#controls
-    if (plan) {
-      const { target } = perspective
-      this.#plan.position.set(target.x, target.y, 200)
-      flat.target.set(target.x, target.y, 0)
-      this.#halfHeightM =
-        this.#perspective.position.distanceTo(target) * Math.tan((this.#perspective.fov * Math.PI) / 360)
-      this.#plan.zoom = 1
-      this.#framePlan(this.#perspective.aspect)
-    } else {
-      const shift = new Vector3(flat.target.x - perspective.target.x, flat.target.y - perspective.target.y, 0)
-      perspective.target.add(shift)
-      this.#perspective.position.add(shift)
-    }
-    perspective.enabled = !plan
-    flat.enabled = plan
-    this.#fitSheet()
-    ;(plan ? flat : perspective).update()
-    this.draw()
-  }
-
-  /** Brings a circle of the ground into view, seen from the sunny side: the south, or south of the equator the north. */
-  lookAt([x, y]: Vec2, radiusM: number, heightM: number, southern = false): void {
-    const { perspective, plan } = this.#controls
-    const distance =
-      (radiusM * 1.15) /
-      Math.sin((this.#perspective.fov * Math.PI) / 360) /
-      Math.min(1, this.#perspective.aspect)
-    perspective.target.set(x, y, heightM)
-    this.#perspective.position.set(
-      x + distance * 0.4,
-      y + distance * (southern ? 0.66 : -0.66),
-      heightM + distance * 0.58,
-    )
-    plan.target.set(x, y, 0)
-    this.#plan.position.set(x, y, 200)
-    this.#plan.zoom = 1
-    this.#halfHeightM = radiusM * 1.15
-    this.#framePlan(this.#perspective.aspect)
-    perspective.update()
-    plan.update()
-    this.draw()
-  }
-
-  /** Where it is looked from: eye and target, metres, and half the height of a plan, 0 in perspective. */
-  eye(): readonly number[] {
-    const { perspective, plan } = this.#controls
-    return this.#isPlan
-      ? [...this.#plan.position.toArray(), ...plan.target.toArray(), this.#halfHeightM / this.#plan.zoom]
-      : [...this.#perspective.position.toArray(), ...perspective.target.toArray(), 0]
-  }
-
-  /** Looks from where `eye` once told; in plan a plan's eye, in perspective one of those. */
-  lookThrough([x = 0, y = 0, z = 0, tx = 0, ty = 0, tz = 0, halfHeightM = 0]: readonly number[]): void {
-    const { perspective, plan } = this.#controls
-    if (halfHeightM > 0 !== this.#isPlan) return
-    if (this.#isPlan) {
-      this.#plan.position.set(x, y, z)
-      plan.target.set(tx, ty, tz)
-      this.#plan.zoom = 1
-      this.#halfHeightM = halfHeightM
-      this.#framePlan(this.#perspective.aspect)
-      plan.update()
-    } else {
-      this.#perspective.position.set(x, y, z)
-      perspective.target.set(tx, ty, tz)
-      perspective.update()
-    }
-    this.draw()
-  }
-
-  /** Turns the view to look from a direction: degrees clockwise from north. */
-  lookFrom(azimuthDeg: number, elevationDeg: number): void {
-    const { perspective } = this.#controls
-    const distance = this.#perspective.position.distanceTo(perspective.target)
-    const [a, e] = [(azimuthDeg * Math.PI) / 180, (elevationDeg * Math.PI) / 180]
-    this.#perspective.position
-      .set(Math.sin(a) * Math.cos(e), Math.cos(a) * Math.cos(e), Math.sin(e))
-      .multiplyScalar(distance)
-      .add(perspective.target)
-    perspective.update()
-    this.draw()
-  }
-
   /** For pages where there is nothing to draw: the left button and one finger turn the house. */
   turnWithLeft(): void {
-    const { perspective } = this.#controls
-    perspective.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.PAN }
-    perspective.touches = { ONE: TOUCH.ROTATE, TWO: TOUCH.DOLLY_PAN }
-    perspective.enableZoom = false
+    this.sight.turnWithLeft()
     this.#finer.bePatient()
-  }
-
-  /** The ray of sight under a pixel of the canvas. */
-  rayAt([px, py]: Vec2): Ray {
-    const { width, height } = this.#size()
-    const caster = new Raycaster()
-    caster.setFromCamera(new Vector2((px / width) * 2 - 1, 1 - (py / height) * 2), this.#camera())
-    const { origin, direction } = caster.ray
-    return { origin: [origin.x, origin.y, origin.z], direction: [direction.x, direction.y, direction.z] }
-  }
-
-  /** Where a point stands on the canvas, in pixels; null behind the camera. */
-  project(point: Vec3): Vec2 | null {
-    const { width, height } = this.#size()
-    const v = new Vector3(...point).project(this.#camera())
-    return v.z > 1 ? null : [((v.x + 1) / 2) * width, ((1 - v.y) / 2) * height]
-  }
-
-  widthPx(): number {
-    return this.#size().width
-  }
-
-  /** Metres of ground across a pixel at the middle of the view. */
-  metresPerPixel(): number {
-    const { height } = this.#size()
-    if (this.#isPlan) return (2 * this.#halfHeightM) / this.#plan.zoom / height
-    const distance = this.#perspective.position.distanceTo(this.#controls.perspective.target)
-    return (2 * distance * Math.tan((this.#perspective.fov * Math.PI) / 360)) / height
-  }
-
-  /** The way north points on the canvas, degrees clockwise from up. */
-  northDeg(): number {
-    if (this.#isPlan) return 0
-    const { target } = this.#controls.perspective
-    const eye = this.#perspective.position
-    return (Math.atan2(target.x - eye.x, target.y - eye.y) * -180) / Math.PI
   }
 
   draw(): void {
@@ -382,8 +222,7 @@ export class StageView {
     this.#paints.dispose()
     this.sheet.clear()
     this.grounds.clear()
-    this.#controls.perspective.dispose()
-    this.#controls.plan.dispose()
+    this.sight.dispose()
     this.#renderer.dispose()
   }
 
@@ -395,7 +234,7 @@ export class StageView {
     this.#setGrain(grain)
     this.#clearTheView()
     const began = performance.now()
-    this.#renderer.render(this.#scene, this.#camera())
+    this.#renderer.render(this.#scene, this.sight.camera)
     for (const listener of this.#listeners) listener()
     if (grain === 1) this.#finer.begin(began)
   }
@@ -417,9 +256,7 @@ export class StageView {
 
   /** Crowns that hide the house or a module become outlines; in winter many stand bare. */
   #clearTheView(): void {
-    const { x, y, z } = this.#perspective.position
-    const eye: Vec3 = [x, y, z]
-    const from: (point: Vec3) => Vec3 = this.#isPlan ? ([px, py]) => [px, py, highM] : () => eye
+    const from = (point: Vec3) => this.sight.eyeFor(point)
     if (dressCrowns(this.#maquette.group, this.#mustBeSeen, from, this.#month))
       this.#renderer.shadowMap.needsUpdate = true
   }
@@ -444,7 +281,7 @@ export class StageView {
   /** The print ends some way beyond the house in perspective; a plan shows all of it. */
   #fitSheet(): void {
     const { at, radiusM } = this.#middle
-    this.sheet.setReach(at[0], at[1], radiusM + clearPrintM, !this.#isPlan)
+    this.sheet.setReach(at[0], at[1], radiusM + clearPrintM, !this.sight.isPlan)
   }
 
   /** Has the shadow map cover what casts shadows and no more: the less it covers, the finer it is. */
@@ -471,37 +308,5 @@ export class StageView {
     const { target } = sun
     sun.position.copy(this.#sunward).multiplyScalar(this.#sunAwayM).add(target.position)
     this.#renderer.shadowMap.needsUpdate = true
-  }
-
-  #camera() {
-    return this.#isPlan ? this.#plan : this.#perspective
-  }
-
-  /** As it was last told: to ask the page would have it laid out anew. */
-  #size() {
-    const [width, height] = this.#pageSize
-    return { width: Math.max(1, width), height: Math.max(1, height) }
-  }
-
-  #framePlan(aspect: number): void {
-    this.#plan.left = -this.#halfHeightM * aspect
-    this.#plan.right = this.#halfHeightM * aspect
-    this.#plan.top = this.#halfHeightM
-    this.#plan.bottom = -this.#halfHeightM
-    this.#plan.updateProjectionMatrix()
-  }
-
-  #makeControls(camera: PerspectiveCamera | OrthographicCamera): OrbitControls {
-    const controls = new OrbitControls(camera, this.#renderer.domElement)
-    controls.mouseButtons = { LEFT: null, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.ROTATE }
-    controls.touches = { ONE: null, TWO: TOUCH.DOLLY_ROTATE }
-    controls.zoomToCursor = true
-    controls.enableDamping = false
-    controls.minDistance = 4
-    controls.maxDistance = 260
-    controls.minZoom = 0.2
-    controls.maxZoom = 20
-    controls.addEventListener('change', () => this.draw())
-    return controls
   }
 }

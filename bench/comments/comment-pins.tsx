@@ -19,7 +19,7 @@ export function CommentPins({ view }: { readonly view: StageView }) {
   const open = byAbout((threads ?? []).filter(({ resolved }) => !resolved))
   return open.map(([about, { length: count }]) => {
     const middle = middleOf(site(), { kind: 'object', id: about })
-    const at = middle && view.project(middle)
+    const at = middle && view.sight.project(middle)
     const { name, show } = aboutOf(about)
     if (!at || !show) return null
     const label = sayer.say(later.comments.pin, { count, what: name })

@@ -37,7 +37,7 @@ export function HeightLines({ view }: { readonly view: StageView }) {
     return () => underLines.set('heights', null)
   }, [underLines, house, sayer])
   if (!house) return null
-  const onGround = ([x, y]: Vec2) => view.project([x, y, 0.03])
+  const onGround = ([x, y]: Vec2) => view.sight.project([x, y, 0.03])
   return (
     <>
       <svg className="pointer-events-none absolute inset-0 h-full w-full" aria-hidden data-height-lines>

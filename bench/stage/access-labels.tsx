@@ -16,7 +16,11 @@ export function AccessLabels({ view }: { readonly view: StageView }) {
   const site = useSite()
   const { numbers } = useNumbers()
   return numbers?.summary.panels.map(({ id, corners: [a, , c], sunAccess }) => {
-    const [from, to, middle] = [view.project(a), view.project(c), view.project(middle3(a, c))]
+    const [from, to, middle] = [
+      view.sight.project(a),
+      view.sight.project(c),
+      view.sight.project(middle3(a, c)),
+    ]
     if (!from || !to || !middle || Math.hypot(to[0] - from[0], to[1] - from[1]) < leastPx) return null
     return (
       <span

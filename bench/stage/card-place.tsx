@@ -64,8 +64,8 @@ function useSide(view: StageView, about: Vec3 | null, of: string): 'left' | 'rig
   }, [about])
   // Before it is painted, so that it does not hop.
   useLayoutEffect(() => {
-    const at = latest.current && view.project(latest.current)
-    setChosen({ of, side: at && at[0] < view.widthPx() * coveredShare ? 'right' : 'left' })
+    const at = latest.current && view.sight.project(latest.current)
+    setChosen({ of, side: at && at[0] < view.sight.widthPx() * coveredShare ? 'right' : 'left' })
   }, [view, of])
   return chosen?.of === of ? chosen.side : 'left'
 }

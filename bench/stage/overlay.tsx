@@ -38,7 +38,7 @@ export function Overlay({ view, grips }: Props) {
   const house = useHouse()
   const inSpace = (p: Vec2, overM = 0): Vec3 =>
     sketch?.on ? fromFrame(sketch.on, p, overM) : [p[0], p[1], overM]
-  const at = (p: Vec2) => view.project(inSpace(p, 0.03))
+  const at = (p: Vec2) => view.sight.project(inSpace(p, 0.03))
   const selected = selection?.kind === 'object' ? house[selection.id] : undefined
   const chosen = objectIdsOf(selection)
   const kept = chapter === 'shape' || chapter === 'site' ? ofKind(house, 'dimension') : []
@@ -64,8 +64,8 @@ export function Overlay({ view, grips }: Props) {
         {kept.map(({ id, from, to }) => (
           <Segment
             key={id}
-            a={view.project(from)}
-            b={view.project(to)}
+            a={view.sight.project(from)}
+            b={view.sight.project(to)}
             className={chosen.includes(id) ? 'stroke-verdigris' : 'stroke-pencil'}
             width={1.25}
             dash="5 3"
@@ -73,27 +73,27 @@ export function Overlay({ view, grips }: Props) {
         ))}
         {tape && (
           <Segment
-            a={view.project(tape[0])}
-            b={view.project(tape[1])}
+            a={view.sight.project(tape[0])}
+            b={view.sight.project(tape[1])}
             className="stroke-verdigris"
             width={2}
           />
         )}
         {tape?.map((end, i) => (
-          <Dot key={i} at={view.project(end)} radius={3.5} />
+          <Dot key={i} at={view.sight.project(end)} radius={3.5} />
         ))}
         {sketch?.marks.map((p, i) => (
-          <Dot key={i} at={view.project(p)} radius={4} />
+          <Dot key={i} at={view.sight.project(p)} radius={4} />
         ))}
         {points.map((p, i) => (
           <Dot key={i} at={at(p)} radius={i === 0 ? 5 : 3.5} />
         ))}
         {screenPointer && sketch?.snap && <SnapMark at={screenPointer} kind={sketch.snap.kind} />}
         {grips.map(({ handle }) => {
-          if (view.isPlan && handle.moves === 'up') return null
-          const s = view.project(handle.at)
+          if (view.sight.isPlan && handle.moves === 'up') return null
+          const s = view.sight.project(handle.at)
           const way = handle.aim ?? handle.line?.direction
-          const next = way && view.project(add3(handle.at, scale3(way, 0.5)))
+          const next = way && view.sight.project(add3(handle.at, scale3(way, 0.5)))
           const turnDeg = s && next ? toDegrees(Math.atan2(next[1] - s[1], next[0] - s[0])) : 0
           return (
             s && <GripMark key={`${handle.name}${handle.index}`} at={s} turnDeg={turnDeg} handle={handle} />
@@ -303,7 +303,7 @@ function Measure({
   readonly number?: number
   readonly quiet?: boolean
 }) {
-  const [p, q] = [view.project(a), view.project(b)]
+  const [p, q] = [view.sight.project(a), view.sight.project(b)]
   if (!p || !q || distance2(p, q) < (quiet ? 46 : 24)) return null
   return (
     <span

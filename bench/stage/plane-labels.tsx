@@ -27,7 +27,7 @@ export function PlaneLabels({ view, standing }: { readonly view: StageView; read
     .filter(({ face }) => face.areaM2 >= leastAreaM2)
   return planes.map(({ id, face }) => {
     const at = placeOf(face)
-    const place = view.project(at)
+    const place = view.sight.project(at)
     if (!place || !faces(view, face, at) || !hasRoom(view, face)) return null
     return (
       <span
@@ -55,7 +55,7 @@ const [leastWide, leastHigh] = [110, 56]
 
 function hasRoom(view: StageView, { corners }: RoofPlane): boolean {
   const places = corners.flatMap((corner) => {
-    const place = view.project(corner)
+    const place = view.sight.project(corner)
     return place ? [place] : []
   })
   const across = (axis: 0 | 1) => {
@@ -67,8 +67,8 @@ function hasRoom(view: StageView, { corners }: RoofPlane): boolean {
 
 /** Whether the eye looks at a plane's upper side, and not along it. */
 function faces(view: StageView, { normal }: RoofPlane, at: Vec3): boolean {
-  if (view.isPlan) return true
-  const [x = 0, y = 0, z = 0] = view.eye()
+  if (view.sight.isPlan) return true
+  const [x = 0, y = 0, z = 0] = view.sight.eye()
   const to: Vec3 = [x - at[0], y - at[1], z - at[2]]
   return (to[0] * normal[0] + to[1] * normal[1] + to[2] * normal[2]) / Math.hypot(...to) > leastSine
 }

@@ -216,7 +216,7 @@ export function Stage({ small }: { readonly small: boolean }) {
     site.sheetShiftM,
   ])
   useEffect(() => view?.setSun(sunShown(site, day, hour).direction, monthOfDay(day)), [view, site, day, hour])
-  useEffect(() => view?.setPlan(plan), [view, plan])
+  useEffect(() => view?.sight.setPlan(plan), [view, plan])
   useFirstLook(view, standing, small, site.latitudeDeg < 0)
   useRememberedLook(view, small)
 
@@ -224,17 +224,17 @@ export function Stage({ small }: { readonly small: boolean }) {
     const frame = canvas.current?.getBoundingClientRect()
     if (!view || !frame) return null
     const screen: Vec2 = [event.clientX - frame.left, event.clientY - frame.top]
-    const ray = view.rayAt(screen)
+    const ray = view.sight.rayAt(screen)
     const ground = rayLevel(ray, 0)
     return {
       at: ground ? [ground[0], ground[1]] : [0, 0],
       ray,
       screen,
-      project: (point) => view.project(point),
+      project: (point) => view.sight.project(point),
       hit: pick(shown, ray, slotsOf),
       grip: tool === 'select' ? gripAt(view, grips, screen) : null,
       shift: event.shiftKey,
-      reachM: snapPx * view.metresPerPixel(),
+      reachM: snapPx * view.sight.metresPerPixel(),
     }
   }
 
@@ -308,9 +308,9 @@ export function Stage({ small }: { readonly small: boolean }) {
 
 function gripAt(view: StageView, grips: readonly Grip[], screen: Vec2): Grip | null {
   const shown = grips
-    .filter(({ handle }) => !view.isPlan || handle.moves !== 'up')
+    .filter(({ handle }) => !view.sight.isPlan || handle.moves !== 'up')
     .flatMap((grip) => {
-      const at = view.project(grip.handle.at)
+      const at = view.sight.project(grip.handle.at)
       return at ? [{ grip, at }] : []
     })
   let nearest = Infinity
@@ -352,8 +352,8 @@ function useFirstLook(view: StageView | null, standing: Site, small: boolean, so
       return
     }
     looked.current = key
-    if (frame) view.lookAt(frame.middle, frame.radiusM * 1.12, 3, southern)
-    else view.lookAt([0, 0], 24, 0, southern)
+    if (frame) view.sight.lookAt(frame.middle, frame.radiusM * 1.12, 3, southern)
+    else view.sight.lookAt([0, 0], 24, 0, southern)
   }, [view, standing, small, southern])
 }
 
@@ -367,14 +367,14 @@ function useRememberedLook(view: StageView | null, small: boolean): void {
   const { session } = useBench()
   const camera = useSession((s) => s.camera)
   useEffect(() => {
-    if (view && camera && !small && !isNear(camera, view.eye())) view.lookThrough(camera)
+    if (view && camera && !small && !isNear(camera, view.sight.eye())) view.sight.lookThrough(camera)
   }, [view, camera, small])
   useEffect(() => {
     if (!view || small) return
     let timer: ReturnType<typeof setTimeout> | undefined
-    let last = view.eye()
+    let last = view.sight.eye()
     const stop = view.onDraw(() => {
-      const eye = view.eye()
+      const eye = view.sight.eye()
       if (isNear(eye, last)) return
       last = eye
       clearTimeout(timer)

@@ -30,7 +30,7 @@ export function ViewButtons({ view }: { readonly view: StageView }) {
   )
   const [state, setState] = useState({ north: 0, metres: 0.05 })
   useEffect(() => {
-    const read = () => setState({ north: view.northDeg(), metres: view.metresPerPixel() })
+    const read = () => setState({ north: view.sight.northDeg(), metres: view.sight.metresPerPixel() })
     const frame = requestAnimationFrame(read)
     const stop = view.onDraw(read)
     return () => {
@@ -42,7 +42,12 @@ export function ViewButtons({ view }: { readonly view: StageView }) {
   const length = lengths.find((step) => step / state.metres > 70) ?? lengths.at(-1) ?? 10
   const whole = () => {
     const frame = frameOfSite(standing(), shading)
-    view.lookAt(frame?.middle ?? [0, 0], Math.max(12, (frame?.radiusM ?? 0) * 1.15), 3, site.latitudeDeg < 0)
+    view.sight.lookAt(
+      frame?.middle ?? [0, 0],
+      Math.max(12, (frame?.radiusM ?? 0) * 1.15),
+      3,
+      site.latitudeDeg < 0,
+    )
   }
   return (
     <>
@@ -94,7 +99,7 @@ export function ViewButtons({ view }: { readonly view: StageView }) {
                 type="button"
                 className="cursor-pointer border-l border-line px-1.5 py-0.5 hover:bg-fold"
                 title={`Look from the ${{ N: 'north', E: 'east', S: 'south', W: 'west' }[name]}`}
-                onClick={() => view.lookFrom(azimuth, 28)}
+                onClick={() => view.sight.lookFrom(azimuth, 28)}
               >
                 {name}
               </button>

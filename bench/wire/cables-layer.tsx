@@ -31,7 +31,7 @@ export function CablesLayer({ view }: { readonly view: StageView }) {
     // Microinverters hang under their modules, whatever was placed before them.
     const place = isMicro && name === 'inverter' ? null : places[name]
     const at = place && (placedAt(cables, name) ?? ([...place.at, place.heightM] as const))
-    const seen = at && view.project(at)
+    const seen = at && view.sight.project(at)
     return seen ? [{ name, seen, isHidden: hides(standing, view, at) }] : []
   })
   const isMany = (numbers?.summary.count ?? 0) > mostModules
@@ -91,7 +91,7 @@ function Piece({
   /** What may hide it; null where nobody looks. */
   readonly site: Site | null
 }) {
-  const [a, b] = [view.project(from), view.project(to)]
+  const [a, b] = [view.sight.project(from), view.sight.project(to)]
   if (!a || !b) return null
   const isHidden = site !== null && hides(site, view, middle3(from, to))
   return (
@@ -111,9 +111,9 @@ function Piece({
 
 /** Whether something stands between the eye and a point. */
 function hides(site: Site, view: StageView, point: Vec3): boolean {
-  const seen = view.project(point)
+  const seen = view.sight.project(point)
   if (!seen) return false
-  const ray = view.rayAt(seen)
+  const ray = view.sight.rayAt(seen)
   const hit = pick(site, ray, null)
   if (!hit) return false
   const far = (p: Vec3) => length3(sub3(p, ray.origin))

@@ -34,7 +34,7 @@ export function StringsLayer({ view }: { readonly view: StageView }) {
   const pathOf = (panelIds: readonly string[]) =>
     panelIds.flatMap((id) => {
       const middle = middles.get(id)
-      return middle ? [view.project(middle)] : []
+      return middle ? [view.sight.project(middle)] : []
     })
   const { strings = [], electronics, optimized = [] } = numbers?.summary ?? {}
   const signs = electronics === 'microinverters' ? words.branchEnds : words.stringEnds
