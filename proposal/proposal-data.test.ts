@@ -153,6 +153,41 @@ test('what a section shows leaves with that section alone', async () => {
   expect(letter.summary.ledger.map(({ id }) => id)).toEqual(['yield', 'used', 'sold'])
 }, 60_000)
 
+test('a loss is what the ledger shows of it, and those that are one line of it add up to that', async () => {
+  for (const [house, objects] of [
+    [job.house, option],
+    [job.house, withBattery],
+    [job.house, set(option, 'losses', { lightInduced: 0.0313, nameplate: 0.0107, connections: 0.0041 })],
+    [job.house, set(option, 'electrical', { inverterId: 'halyard-3800' })],
+  ] as const) {
+    const world = await worldOf(house, objects)
+    const run = runOf(world, freshGraph())
+    const { ledger, chain } = summarise(run, world)
+    const { losses } = proposalData(job.name, world, run, summarise(run, world))
+    const kwhOf = (name: string) => losses?.steps.find((step) => step.name === name)?.kwh ?? 0
+    for (const id of [
+      'reflection',
+      'shade',
+      'mismatch',
+      'low-light',
+      'heat',
+      'inverter',
+      'own-draw',
+      'clipping',
+    ])
+      expect([id, kwhOf(id)]).toEqual([id, -(ledger.find((line) => line.id === id)?.shown ?? 0) || 0])
+    const together = ['light-induced', 'nameplate', 'wiring', 'connections', 'other']
+    expect(together.reduce((sum, name) => sum + kwhOf(name), 0)).toBe(
+      -(ledger.find(({ id }) => id === 'wiring')?.shown ?? 0),
+    )
+    for (const { name, kwh } of losses?.steps ?? [])
+      expect(Math.abs(kwh - chain.lost[name].kwh)).toBeLessThan(1.5)
+    expect((losses?.sunKwh ?? 0) - (losses?.steps ?? []).reduce((sum, { kwh }) => sum + kwh, 0)).toBe(
+      losses?.yieldKwh,
+    )
+  }
+})
+
 test('nothing is said of the air where nobody has said what the grid emits', async () => {
   for (const gridCo2 of [null, { kgPerKwh: 0, year: 2024, source: '' }])
     expect((await dataOf(set(option, offerId, { gridCo2 }))).environment).toBeNull()

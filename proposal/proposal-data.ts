@@ -81,18 +81,26 @@ export function proposalData(
   })
 }
 
-/** In whole kilowatt-hours that add up. */
-function lossesShown({ chain }: RunSummary): LossesShown {
-  const steps = lossSteps(chain)
+/** In whole kilowatt-hours that add up, each as the ledger shows it; those that are one line of it share that out. */
+function lossesShown({ chain, ledger }: RunSummary): LossesShown {
   const [sunKwh, yieldKwh] = [Math.round(chain.sun.kwh), Math.round(chain.ac.kwh)]
+  const steps = lossSteps(chain).map(({ name, lost }) => {
+    const line = ledger.find(({ id }) => id === (name === 'downtime' ? 'availability' : name))
+    const shown = name === 'wiring' ? null : (line?.shown ?? null)
+    return { name, lost, own: shown === null ? null : -shown }
+  })
+  const together = steps.filter(({ own }) => own === null)
   const whole = sharedOut(
-    sunKwh - yieldKwh,
-    steps.map(({ lost }) => lost),
+    steps.reduce((rest, { own }) => rest - (own ?? 0), sunKwh - yieldKwh),
+    together.map(({ lost }) => lost),
   )
   return {
     sunKwh,
     yieldKwh,
-    steps: steps.flatMap(({ name }, k) => (whole[k] ? [{ name, kwh: whole[k] }] : [])),
+    steps: steps.flatMap((step) => {
+      const kwh = step.own ?? whole[together.indexOf(step)] ?? 0
+      return kwh === 0 ? [] : [{ name: step.name, kwh }]
+    }),
   }
 }
 

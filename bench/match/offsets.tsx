@@ -15,6 +15,8 @@ const words = later.offsets
 export function Offsets({ summary }: { readonly summary: RunSummary }) {
   const sayer = useSayer()
   const offsets = offsetsOf(summary)
+  // As the ledger shows it, where parts add up.
+  const sold = summary.ledger.find(({ id }) => id === 'sold')?.shown ?? offsets.soldKwh
   const load = theOne(useHouse(), 'load', loadId)
   const { batteryId } = theOne(useOption(), 'storage', storageId)
   const spread = batteryId === null ? selfUseSpread(load, offsets.selfUse) : null
@@ -46,7 +48,7 @@ export function Offsets({ summary }: { readonly summary: RunSummary }) {
         {offsets.earned === null
           ? words.same
           : sayer.say(words.why, {
-              sold: { value: offsets.soldKwh, unit: 'kWh', digits: 0 },
+              sold: { value: sold, unit: 'kWh', digits: 0 },
               earned: perKwh(offsets.earned),
               paid: perKwh(offsets.paid),
               fixed: money(offsets.fixed, sayer.place),
