@@ -49,8 +49,18 @@ test('an offer is for whoever has its link, as it was sent, until it is withdraw
   await expect(page.getByRole('button', { name: 'Share the newer offer' })).toBeVisible()
   await expect(page.getByText('The customer still sees what was sent then')).toBeVisible()
   expect(await price()).toBe(before)
+  // To a customer who reads Spanish.
+  await page.getByRole('button', { name: 'Customer’s page' }).click()
+  await page.getByRole('dialog').getByLabel('Language').selectOption('es')
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
   const sent = page.getByRole('region', { name: 'Offers sent' })
   await page.getByRole('button', { name: 'Share the newer offer' }).click()
+  await expect(page.getByLabel('Link to the proposal')).toBeVisible()
+  const third = new URL(await page.getByLabel('Link to the proposal').inputValue()).pathname
+  const spanish = await (await customer.get(third)).text()
+  for (const said of ['lang="es"', 'En pocas palabras', 'Usted paga'])
+    expect([said, spanish.includes(said)]).toEqual([said, true])
+  for (const said of ['In short', 'You pay']) expect(spanish.includes(said)).toBe(false)
   await expect(sent.getByRole('listitem')).toHaveCount(3)
   await expect(sent.getByText(/^seen \d+ times?, last/).first()).toBeVisible()
 

@@ -75,7 +75,11 @@ export function proposalData(
     losses: lossesShown(summary),
     assumptions: assumptionsShown(world, summary),
     environment: environmentShown(offer, summary),
-    page: { sections: [...offer.page.sections], texts: { ...offer.page.texts } },
+    page: {
+      sections: [...offer.page.sections],
+      texts: { ...offer.page.texts },
+      language: offer.page.language,
+    },
     // Where nothing is put up there is nothing to pay for.
     ways: summary.price.total === 0 ? [] : waysShown(offer, summary.money),
   })

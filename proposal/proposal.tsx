@@ -5,7 +5,7 @@ import { BillChart, EnergyChart, PaybackChart } from '@/charts/figures'
 import { type PageSection } from '@/core/kinds/offer/page'
 import { type LineId } from '@/core/model/ledger'
 import { money, paperOf } from '@/words/format'
-import { languageOf } from '@/words/language'
+import { languageOf, localeIn } from '@/words/language'
 import { speechOf } from '@/words/languages'
 import { proposalWords } from '@/words/proposal-words'
 import { Sayer } from '@/words/sayer'
@@ -15,6 +15,7 @@ import { Accept, Accepted, Ask } from './answers'
 import { Head, inItsColour } from './head'
 import { InShort } from './in-short'
 import { Assumptions, Environment, Losses } from './reasons'
+import { paidBackShown } from './paid-back'
 import { RoofView } from './roof-view'
 import { spokenOffer } from './spoken'
 import { Ways } from './ways'
@@ -32,8 +33,14 @@ interface Props {
 
 /** The customer's page, in the customer's language: the roof, the money, the energy, the equipment. */
 export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }: Props) {
-  const { site, summary } = data
-  const sayer = useMemo(() => new Sayer(speechOf(languageOf(site.locale)), site), [site])
+  const { summary } = data
+  // Offers that older builds have sent say nothing of it.
+  const language = data.page.language ?? languageOf(data.site.locale)
+  const site = useMemo(
+    () => ({ ...data.site, locale: localeIn(language, data.site.locale) }),
+    [data.site, language],
+  )
+  const sayer = useMemo(() => new Sayer(speechOf(language), site), [language, site])
   const words = proposalWords(sayer.language)
   /** The figure that is shown everywhere for it. */
   const value = (id: LineId) => {
@@ -52,6 +59,7 @@ export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }
   const [before, after] = [value('bill-now'), value('bill-then')]
   const saved = before !== null && after !== null ? before - after : null
   const doNothing = summary.cash.before.reduce((sum, bill) => sum + bill, 0)
+  const paidBack = paidBackShown(data.paidBack ?? [], value('price'), value('net-price'))
   const ways = data.ways ?? []
   const [way, setWay] = useState(ways[0])
   const sections = [...new Set(data.page.sections)]
@@ -149,7 +157,7 @@ export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }
         <h2 className="mb-2 font-display text-[19px]">{words.price}</h2>
         <dl>
           <Row label={words.installed} value={cash(value('price'))} />
-          {data.paidBack?.map(({ name, amount }) => (
+          {paidBack.map(({ name, amount }) => (
             <Row key={name} label={name} value={cash(-amount)} />
           ))}
           {data.incentiveShare !== undefined && (

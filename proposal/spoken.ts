@@ -11,12 +11,12 @@ import { type ProposalData, type WayShown } from './shape'
  */
 export function spokenOffer(data: ProposalData, way: WayShown | undefined, sayer: Sayer): string[] {
   const words = proposalWords(sayer.language)
-  const { site, summary, years } = data
+  const { summary, years } = data
   const value = (id: LineId) => {
     const line = summary.ledger.find((one) => one.id === id)
     return line?.shown ?? line?.value ?? null
   }
-  const cash = (amount: number) => money(amount, site)
+  const cash = (amount: number) => money(amount, sayer.place)
   const energy = (id: LineId) => sayer.written({ value: value(id) ?? 0, unit: 'kWh' })
   const sizeOf = (what: 'module' | 'battery') =>
     data.equipment

@@ -1,20 +1,30 @@
 'use client'
 
-import { pageSections, writtenSections, type PageSection, type WrittenSection } from '@/core/kinds/offer/page'
+import {
+  pageLanguages,
+  pageSections,
+  writtenSections,
+  type PageSection,
+  type WrittenSection,
+} from '@/core/kinds/offer/page'
 import { later } from '@/words/en/later'
-import { useBench, useSayer } from '../context'
+import { languageOf } from '@/words/language'
+import { useBench, useSayer, useSite } from '../context'
+import { ChoiceField } from '../fields/fields'
 import { NotesField } from '../fields/notes-field'
 import { Sheet } from '../sheet'
 import { Co2Fields } from './co2-fields'
 import { useOffer } from './use-offer'
 
 const words = later.page
+const byAddress = 'by-address'
 const isWritten = (section: PageSection): section is WrittenSection =>
   writtenSections.some((one) => one === section)
 
 /** What the customer's page shows, in which order, and what is written on it. */
 export function PageSheet() {
   const { session } = useBench()
+  const [sayer, site] = [useSayer(), useSite()]
   const { offer, set } = useOffer()
   const { page } = offer
   const { sections } = page
@@ -29,6 +39,23 @@ export function PageSheet() {
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
       <p className="quiet mb-2">{words.note}</p>
+      <div className="mb-2 max-w-64">
+        <ChoiceField
+          label={words.language}
+          value={page.language ?? byAddress}
+          wide
+          choices={[
+            {
+              value: byAddress,
+              label: sayer.say(words.byAddress, { language: words.languages[languageOf(site.locale)] }),
+            },
+            ...pageLanguages.map((one) => ({ value: one, label: words.languages[one] })),
+          ]}
+          onChoose={(chosen) =>
+            set(words.language, { page: { ...page, language: chosen === byAddress ? null : chosen } })
+          }
+        />
+      </div>
       <ol>
         {sections.map((section, k) => (
           <li key={section} className="border-b border-line py-1.5">

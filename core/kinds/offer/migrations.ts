@@ -42,4 +42,9 @@ export const offerMigrations = [
   (value: Record<string, unknown>) => ({ ...value, gridCo2: null }),
   // A battery may age by its data sheet.
   (value: Record<string, unknown>) => value,
+  // The page was read in what is spoken at the address.
+  (value: Record<string, unknown>) => ({
+    ...value,
+    page: { ...(value['page'] as object), language: null },
+  }),
 ]

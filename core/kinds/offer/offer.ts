@@ -130,7 +130,11 @@ export const defaultOffer: Offer = {
   lease: { perMonth: 100, growth: 0.02, years: 20, buyout: null },
   ppa: { perKwh: 0.15, growth: 0.02, years: 20, buyout: null },
   validDays: 60,
-  page: { sections: [...pageSections], texts: { letter: '', warranty: '', terms: '', next: '' } },
+  page: {
+    sections: [...pageSections],
+    texts: { letter: '', warranty: '', terms: '', next: '' },
+    language: null,
+  },
   gridCo2: null,
   ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },
 }
