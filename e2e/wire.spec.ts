@@ -157,7 +157,11 @@ test('inverters are tried in the option, the best first, and one is taken', asyn
   await page.getByRole('button', { name: /^\d+ checks?$/ }).click()
   await page.locator('[popover]').getByRole('button', { name: 'Compare inverters' }).click()
   const name = 'Inverters for this option'
-  await expect(sheet(page, name).getByRole('row').filter({ hasText: /^Orrin 10/ })).toContainText('chosen')
+  await expect(
+    sheet(page, name)
+      .getByRole('row')
+      .filter({ hasText: /^Orrin 10/ }),
+  ).toContainText('chosen')
   await close(page, name)
   await page.getByLabel('Inverter', { exact: true }).selectOption('halyard-7600')
   await settled(page)
