@@ -1,4 +1,5 @@
 import { type Catalogue } from '@/core/electrical/catalogue'
+import { isOfferFile, parseOfferFile } from '@/core/exports/offer-file'
 import { Graph } from '@/core/graph/graph'
 import { type Run } from '@/core/graph/run'
 import { theOne } from '@/core/kinds/documents'
@@ -21,7 +22,7 @@ const shipped: Readonly<Record<string, string>> = {
 }
 
 /** How the commands on jobs describe their argument. */
-export const jobArgument = `the job's own JSON, or one of the shipped ones: ${Object.keys(shipped).join(', ')}`
+export const jobArgument = `the job's own JSON, the file of an offer, or one of the shipped jobs: ${Object.keys(shipped).join(', ')}`
 
 export const worldOption = [
   '--world <place>',
@@ -49,8 +50,9 @@ export function readJob(file: string): JobRead {
   )
 }
 
-/** The same from what stands in a file. @throws Fault */
+/** The same from what stands in a file: a job, or the one that an offer was made from. @throws Fault */
 export function jobIn(value: unknown): JobRead {
+  if (isOfferFile(value)) return jobIn(parseOfferFile(value).job)
   const job = parseJob(value)
   const files = (value as { files?: JobFiles }).files ?? []
   const sheets = readSheets((value as { equipment?: unknown }).equipment)

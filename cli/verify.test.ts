@@ -52,6 +52,20 @@ test('an offer holds as it was written, with the fields of its inputs in any ord
   expect(verify(turned).found?.holds).toBe(true)
 }, 60_000)
 
+test('whatever is asked of a job can be asked of an offer: the design is in its file', () => {
+  const file = join(folder, 'offer-as-job.json')
+  writeFileSync(file, JSON.stringify(offer))
+  const { status, stdout } = gable('run', file)
+  expect(status).toBe(0)
+  const [asked, shipped] = [stdout, gable('run', 'shipped', '--option', 'B').stdout].map(
+    (text) => JSON.parse(text) as Record<string, unknown>,
+  )
+  expect({ ...asked, option: 'B' }).toEqual(shipped)
+  expect(gable('run', file, '--option', 'B').error?.code).toBe('no-such-option')
+  writeFileSync(file, JSON.stringify({ ...offer, digest: 'none' }))
+  expect(gable('run', file).error?.code).toBe('bad-offer-file')
+}, 60_000)
+
 test('a figure that was altered is named; so are inputs that are not those of the digest', () => {
   const figures = offer.figures.map((one) =>
     one.id === 'payback' ? { ...one, value: (one.value ?? 0) - 1 } : one,

@@ -48,5 +48,5 @@ export async function afterOf(
     pause: async () => true,
   })
   const kwh = file && statedIn(file, 'yield')
-  return { report, stated: kwh === null ? null : { kwh, nowKwh: report.typicalKwh }, fault: null }
+  return { report, stated: kwh === null ? null : { kwh, nowKwh: report.yieldKwh }, fault: null }
 }

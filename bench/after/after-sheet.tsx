@@ -21,7 +21,7 @@ export function AfterSheet() {
   const { session } = useBench()
   const sayer = useSayer()
   const { numbers } = useNumbers()
-  const { offers, chosen, choose, promised } = usePromising()
+  const { offers, away, chosen, choose, promised } = usePromising()
   const nothing = chosen === asItIs && (!numbers || numbers.summary.count === 0)
   return (
     <Sheet title={words.title} onClose={() => session.setState({ dialog: null })}>
@@ -39,6 +39,7 @@ export function AfterSheet() {
           />
         </div>
       )}
+      {away && <p className="quiet mb-3">{words.away}</p>}
       {promised instanceof Fault ? (
         <Wrong text={sayer.fault(promised)} />
       ) : offers && nothing ? (

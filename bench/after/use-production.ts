@@ -78,6 +78,7 @@ export function useProduction() {
     remove: () => {
       setOwn(null)
       setTaken(null)
+      setState(null)
       if (kept) remove(kept)
     },
   }

@@ -13,6 +13,10 @@ export type AcceptedOffer = ListedOffer & { readonly accepted: NonNullable<Liste
 
 const isAccepted = (offer: ListedOffer): offer is AcceptedOffer => offer.accepted !== null && offer.hasFile
 
+/** Those that were accepted, the last of them first. */
+const acceptedOf = (offers: readonly ListedOffer[]): AcceptedOffer[] =>
+  offers.filter(isAccepted).toSorted((a, b) => (a.accepted.at > b.accepted.at ? -1 : 1))
+
 /** What promises, and where its weather is from; undefined while it is fetched. */
 export interface Promised {
   readonly promising: Promising
@@ -28,6 +32,8 @@ type OfferFile = z.infer<typeof fileSchema>
 export function usePromising(): {
   /** Undefined while nobody knows. */
   readonly offers: readonly AcceptedOffer[] | undefined
+  /** Whether they could not be asked for. */
+  readonly away: boolean
   readonly chosen: string
   readonly choose: (id: string) => void
   readonly promised: Promised | Fault | undefined
@@ -35,13 +41,16 @@ export function usePromising(): {
   const { jobId } = useBench()
   const [house, option] = [useHouse(), useOption()]
   const [offers, setOffers] = useState<readonly AcceptedOffer[]>()
+  const [away, setAway] = useState(false)
   const [wanted, setWanted] = useState<string | null>(null)
   const [files, setFiles] = useState<ReadonlyMap<string, OfferFile | Fault>>(new Map())
   useEffect(() => {
     let gone = false
     void listOffers(jobId).then((answer) => {
-      // Whoever may not see offers, or is offline, compares with the option.
-      if (!gone) setOffers('fault' in answer ? [] : answer.offers.filter(isAccepted))
+      if (gone) return
+      // Whoever may not see offers compares with the option.
+      setAway('fault' in answer && answer.fault.code !== 'not-your-role')
+      setOffers('fault' in answer ? [] : acceptedOf(answer.offers))
     })
     return () => {
       gone = true
@@ -68,7 +77,7 @@ export function usePromising(): {
       !known ? undefined : isOffer ? promisedBy(file) : { promising: { house, option }, stationId: null },
     [known, isOffer, file, house, option],
   )
-  return { offers, chosen, choose: setWanted, promised }
+  return { offers, away, chosen, choose: setWanted, promised }
 }
 
 const promisedBy = (offerFile: OfferFile | Fault | undefined): Promised | Fault | undefined =>

@@ -100,12 +100,15 @@ const fileSchema = z.object({
     .max(1000),
 })
 
-/** @throws Fault `bad-offer-file` with the place of what is wrong */
+/** Whether a value calls itself the file of an offer. */
+export const isOfferFile = (value: unknown): boolean =>
+  typeof value === 'object' && value !== null && 'format' in value && value.format === format
+
+/** @throws Fault `no-offer-file`, or `bad-offer-file` with the place of what is wrong */
 export function parseOfferFile(value: unknown): OfferFile {
   const parsed = fileSchema.safeParse(value)
   if (parsed.success) return parsed.data
-  const found = typeof value === 'object' && value !== null && 'format' in value && value.format === format
-  if (!found) throw new Fault('no-offer-file')
+  if (!isOfferFile(value)) throw new Fault('no-offer-file')
   throw faultOf(parsed.error, 'bad-offer-file')
 }
 

@@ -2,10 +2,11 @@ import { type Made } from '../after/made'
 import { Keyed } from '../graph/keyed'
 import { acStage } from '../stages/ac'
 import { stringShareStage } from '../stages/dc'
+import { dispatchStage } from '../stages/dispatch'
 import { stringsStage } from '../stages/strings'
 import { type WeatherYear } from '../weather/weather-year'
 import { weatherIn } from '@/services/weather'
-import { freshGraph, worldOf } from '@/town/testing'
+import { freshGraph, job, set, worldOf } from '@/town/testing'
 import { stationEpw } from '@/town/stations'
 import { yearAfter, yearsOfMade } from './year-after'
 
@@ -48,6 +49,23 @@ test('a house that runs as its model does makes what is expected to the kilowatt
     run.value(acStage).kwhByInterval.reduce((sum, kwh) => sum + kwh, 0),
     6,
   )
+})
+
+test('what may not go out is neither promised nor expected: a limit on exports is no fault of the modules', async () => {
+  const limited = await worldOf(set(job.house, 'site', { exportLimitKw: 1.5 }))
+  const run = graph.open(limited)
+  await run.prepare([acStage, dispatchStage], patience)
+  const sumOf = (values: Float64Array) => values.reduce((sum, kwh) => sum + kwh, 0)
+  const kept = sumOf(run.value(dispatchStage).curtailed)
+  expect(kept).toBeGreaterThan(300)
+  const whole = sumOf(run.value(acStage).kwhByInterval)
+  const report = await yearAfter(graph, limited, madeWith((kwh) => kwh), weathers, null, patience)
+  expect(report.yieldKwh).toBeCloseTo(whole, 6)
+  expect(report.total.promisedKwh).toBeCloseTo(whole - kept, 6)
+  expect(report.total.expectedKwh).toBeLessThan(report.total.madeKwh - 300)
+  // Without a limit nothing is held back.
+  const free = await yearAfter(graph, world, madeWith((kwh) => kwh), weathers, null, patience)
+  expect(free.total.promisedKwh).toBeCloseTo(free.yieldKwh, 6)
 })
 
 test('a string that has gone is called by its name', async () => {

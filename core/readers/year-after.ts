@@ -5,6 +5,7 @@ import { type Graph } from '../graph/graph'
 import { type Keyed } from '../graph/keyed'
 import { type Patience } from '../graph/run'
 import { stringShareStage } from '../stages/dc'
+import { dispatchStage } from '../stages/dispatch'
 import { stringsStage } from '../stages/strings'
 import { moduleIn, siteIn, type World } from '../stages/world'
 import { yieldStage } from '../stages/yield'
@@ -30,8 +31,12 @@ export async function yearAfter(
 ): Promise<AfterReport> {
   const hoursIn = async (one: World) => {
     const run = graph.open(one)
-    await run.prepare([yieldStage, stringShareStage], patience)
-    return { run, kwh: inHours(run.value(yieldStage).kwhByInterval, one.weather.value.stepMinutes) }
+    await run.prepare([yieldStage, dispatchStage, stringShareStage], patience)
+    const { kwhByInterval, kwh: yieldKwh } = run.value(yieldStage)
+    // What may not go out is not made: the inverter holds itself back.
+    const { curtailed } = run.value(dispatchStage)
+    const made = kwhByInterval.map((kwh, i) => kwh - (curtailed[i] ?? 0))
+    return { run, yieldKwh, kwh: inHours(made, one.weather.value.stepMinutes) }
   }
   const typical = await hoursIn(world)
   const shares = typical.run.value(stringShareStage)
@@ -43,6 +48,7 @@ export async function yearAfter(
   }
   return afterReport(made, {
     typical: typical.kwh,
+    yieldKwh: typical.yieldKwh,
     asWeather: years,
     degradation: moduleIn(world).degradation,
     sinceHour,

@@ -22,6 +22,7 @@ export const after = {
   against: 'Promised by',
   asItIs: 'This option as it is now',
   acceptedOffer: 'Offer {name}, accepted {at}',
+  away: 'Whether an offer was accepted could not be asked: this option promises.',
   statedOther:
     'The offer said {stated} of a typical year. The same design comes to {now} today, by models that have changed since.',
   unkept: 'It is not kept: you may look at this job, not change it.',
