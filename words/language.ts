@@ -8,9 +8,8 @@ export type Language = (typeof languages)[number]
 export const languageOf = (locale: string): Language =>
   languages.find((language) => locale.split('-')[0] === language) ?? 'en'
 
-/** How people write figures who read a language at a place: the place's own way where that is its language. */
+/** How people write figures who read a language in the country of a locale. */
 export const localeIn = (language: Language, locale: string): string => {
-  if (languageOf(locale) === language) return locale
   const { region } = new Intl.Locale(locale)
   return region === undefined ? language : `${language}-${region}`
 }
