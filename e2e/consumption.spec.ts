@@ -78,7 +78,7 @@ test('a meter file is read, a car is added and left out, months are typed, and a
   await expect(page.getByLabel('Load shape')).toHaveValue('evening')
   // A shape only says so much of what is used at once.
   const offset = page.getByRole('region', { name: 'Offset' })
-  await expect(offset).toContainText(/± \d points: from a load shape/)
+  await expect(offset).toContainText(/±\s\d\spoints: from a load shape/)
 
   // A household of the town, whose meter was read.
   await page.getByLabel('Or a measured household').selectOption({ label: 'Two people, retired, 6,100 kWh' })
