@@ -59,12 +59,26 @@ test('what may not go out is neither promised nor expected: a limit on exports i
   const kept = sumOf(run.value(dispatchStage).curtailed)
   expect(kept).toBeGreaterThan(300)
   const whole = sumOf(run.value(acStage).kwhByInterval)
-  const report = await yearAfter(graph, limited, madeWith((kwh) => kwh), weathers, null, patience)
+  const report = await yearAfter(
+    graph,
+    limited,
+    madeWith((kwh) => kwh),
+    weathers,
+    null,
+    patience,
+  )
   expect(report.yieldKwh).toBeCloseTo(whole, 6)
   expect(report.total.promisedKwh).toBeCloseTo(whole - kept, 6)
   expect(report.total.expectedKwh).toBeLessThan(report.total.madeKwh - 300)
   // Without a limit nothing is held back.
-  const free = await yearAfter(graph, world, madeWith((kwh) => kwh), weathers, null, patience)
+  const free = await yearAfter(
+    graph,
+    world,
+    madeWith((kwh) => kwh),
+    weathers,
+    null,
+    patience,
+  )
   expect(free.total.promisedKwh).toBeCloseTo(free.yieldKwh, 6)
 })
 
