@@ -54,6 +54,11 @@ export class Sight {
     this.#controls.plan.enabled = false
   }
 
+  /** Width and height, px, as it was last told. */
+  get pageSize(): Vec2 {
+    return this.#pageSize
+  }
+
   get camera(): Camera {
     return this.#isPlan ? this.#plan : this.#perspective
   }

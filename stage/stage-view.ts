@@ -80,7 +80,6 @@ export class StageView {
   #shading: ReturnType<typeof setTimeout> | undefined
   /** The roofs that the ground's shade belongs to. */
   #shadedBy: readonly unknown[] = []
-  #pageSize: Vec2 = [1, 1]
   #shown: Site | null = null
   #mustBeSeen: readonly Vec3[] = []
   #month = 5
@@ -140,7 +139,6 @@ export class StageView {
 
   resize(width: number, height: number): void {
     if (width === 0 || height === 0 || !this.sight.resize(width, height)) return
-    this.#pageSize = [width, height]
     this.#setGrain(1)
     // At once: a canvas that was resized is empty until it is drawn.
     this.#drawNow()
@@ -242,7 +240,7 @@ export class StageView {
   /** @param grain points of the picture along one of the screen's own */
   #setGrain(grain: number): void {
     const ratio = Math.min(finest, window.devicePixelRatio * grain)
-    const [width, height] = this.#pageSize
+    const [width, height] = this.sight.pageSize
     const { domElement } = this.#renderer
     const fits =
       domElement.width === Math.floor(width * ratio) && domElement.height === Math.floor(height * ratio)

@@ -32,7 +32,6 @@ const weather2025 = yearOf(2)
 const weather2026 = yearOf(3)
 const given: AfterCase = {
   typical,
-  yieldKwh: typical.reduce((sum, kwh) => sum + kwh, 0),
   asWeather: new Map([
     [2025, weather2025],
     [2026, weather2026],

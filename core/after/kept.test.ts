@@ -27,7 +27,7 @@ test.each([
   const random = seededRandom(count)
   for (let round = 0; round < 20; round++) {
     const spans = spansOf(by, count, random)
-    const { production, leftOut } = kept({ by, spans }, 'meter.csv', '2023-11-01')
+    const { production, leftOut } = kept({ by, spans }, 'meter.csv')
     expect(leftOut).toBe(0)
     expect(productionSchema.parse(production)).toEqual(production)
     const back = madeIn(production)

@@ -32,7 +32,6 @@ const counted: Readonly<
 export function kept(
   { by, spans }: Pick<Made, 'by' | 'spans'>,
   name: string,
-  since: string | null = null,
 ): { readonly production: Production; readonly leftOut: number } {
   const { at, hourOf } = counted[by]
   const last = at(spans.at(-1)?.fromHour ?? 0)
@@ -52,7 +51,7 @@ export function kept(
       fromHour: hourOf(first),
       unitWh,
       spans: packed(values),
-      since,
+      since: null,
     },
     leftOut: spans.length - taken.length,
   }

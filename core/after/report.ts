@@ -10,8 +10,6 @@ import { type Made } from './made'
 export interface AfterCase {
   /** kWh of the hours of the typical year, in standard time. */
   readonly typical: Float64Array
-  /** Of all of it, with what may not go out, kWh. */
-  readonly yieldKwh: number
   /** Of the years as their weather was; none where it is not known. */
   readonly asWeather: HoursOfYears
   /** Share of the power that modules lose a year. */
@@ -45,8 +43,6 @@ export interface AfterReport {
   readonly clockAheadHours: number
   /** Whether the weather that was is known for all of it; else the typical year stands in for it. */
   readonly weatherKnown: boolean
-  /** What new modules yield in a typical year, with what may not go out, kWh. */
-  readonly yieldKwh: number
   readonly total: Compared
   readonly months: readonly ComparedMonth[]
   readonly stretches: readonly Stretch[]
@@ -125,7 +121,6 @@ export function afterReport(made: Made, given: AfterCase): AfterReport {
     toHour: last ? last.fromHour + last.hours : 0,
     clockAheadHours: ahead,
     weatherKnown: known,
-    yieldKwh: given.yieldKwh,
     total,
     months: byMonths(compared),
     stretches,

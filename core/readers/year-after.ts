@@ -11,6 +11,12 @@ import { moduleIn, siteIn, type World } from '../stages/world'
 import { yieldStage } from '../stages/yield'
 import { type WeatherYear } from '../weather/weather-year'
 
+/** Promised against made, and the year that was promised. */
+export interface YearAfter extends AfterReport {
+  /** What new modules yield in a typical year, with what may not go out, kWh. */
+  readonly yieldKwh: number
+}
+
 /** The calendar years that what was made lies in. */
 export const yearsOfMade = ({ spans }: Made): number[] => yearsOf(spans)
 
@@ -28,15 +34,15 @@ export async function yearAfter(
   asWeather: ReadonlyMap<number, Keyed<WeatherYear>>,
   sinceHour: number | null,
   patience: Patience,
-): Promise<AfterReport> {
+): Promise<YearAfter> {
   const hoursIn = async (one: World) => {
     const run = graph.open(one)
     await run.prepare([yieldStage, dispatchStage, stringShareStage], patience)
     const { kwhByInterval, kwh: yieldKwh } = run.value(yieldStage)
     // What may not go out is not made: the inverter holds itself back.
     const { curtailed } = run.value(dispatchStage)
-    const made = kwhByInterval.map((kwh, i) => kwh - (curtailed[i] ?? 0))
-    return { run, yieldKwh, kwh: inHours(made, one.weather.value.stepMinutes) }
+    const left = kwhByInterval.map((kwh, i) => kwh - (curtailed[i] ?? 0))
+    return { run, yieldKwh, kwh: inHours(left, one.weather.value.stepMinutes) }
   }
   const typical = await hoursIn(world)
   const shares = typical.run.value(stringShareStage)
@@ -46,13 +52,13 @@ export async function yearAfter(
     if (weather.value.timeZoneHours === world.weather.value.timeZoneHours)
       years.set(year, (await hoursIn({ ...world, weather })).kwh)
   }
-  return afterReport(made, {
+  const report = afterReport(made, {
     typical: typical.kwh,
-    yieldKwh: typical.yieldKwh,
     asWeather: years,
     degradation: moduleIn(world).degradation,
     sinceHour,
     strings: typical.run.value(stringsStage).strings.map(({ id }, i) => ({ id, share: shares[i] ?? 0 })),
     noonHour: 12 + world.weather.value.timeZoneHours - siteIn(world).longitudeDeg / 15,
   })
+  return { ...report, yieldKwh: typical.yieldKwh }
 }
