@@ -53,9 +53,19 @@ test('a table of weather is shown, mapped, set right by an hour, taken, and undo
   )
   await expect(page.getByRole('button', { name: 'Use this weather' })).toBeDisabled()
   await page.getByLabel('Content of “Global radiation [kJ/m2]”').selectOption('ghi')
-  await page.getByLabel('Unit of “Global radiation [kJ/m2]”').selectOption('kJ/m²')
-  await page.getByRole('button', { name: 'Shift all values 60 minutes earlier' }).click()
+  // Both at once, before the file is read again: neither undoes the other.
+  const unit = await page.getByLabel('Unit of “Global radiation [kJ/m2]”').elementHandle()
+  await page
+    .getByRole('button', { name: 'Shift all values 60 minutes earlier' })
+    .evaluate((shift: HTMLElement, select) => {
+      if (!(select instanceof HTMLSelectElement)) throw new TypeError('no select')
+      select.value = 'kJ/m²'
+      select.dispatchEvent(new Event('change', { bubbles: true }))
+      shift.click()
+    }, unit)
   await expect(page.getByText(/runs 60 minutes late/)).toBeHidden()
+  await expect(page.getByText(/Shifted by −60 minutes/)).toBeVisible()
+  await expect(page.getByLabel('Unit of “Global radiation [kJ/m2]”')).toHaveValue('kJ/m²')
   await page.getByRole('button', { name: 'Use this weather' }).click()
   await expect(station(page)).toContainText('ridge, own file')
   await expect.poll(() => figure(page, 'yield')).not.toBe(before)

@@ -87,7 +87,7 @@ export function Found({
         )}
         {shiftMinutes !== 0 && (
           <p className="quiet mt-2">
-            Shifted by {shiftMinutes} minutes.{' '}
+            Shifted by {number(shiftMinutes, site)} minutes.{' '}
             <button
               type="button"
               className="cursor-pointer text-verdigris hover:underline"

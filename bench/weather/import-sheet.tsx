@@ -1,10 +1,9 @@
 'use client'
 
-import { useState, type DragEvent } from 'react'
+import { useRef, useState, type DragEvent } from 'react'
 import { Fault } from '@/core/model/fault'
 import { checkFileSize } from '@/core/model/file-size'
 import { largestWeatherBytes } from '@/core/weather/text'
-import { type CsvMapping } from '@/core/weather/csv-table'
 import { type WeatherPlace } from '@/core/weather/read-weather'
 import { greatCircleM } from '@/core/weather/station'
 import { ownStationId } from '@/core/weather/own-weather'
@@ -19,15 +18,22 @@ import { toast } from '../store/session'
 import { Found } from './found-weather'
 import { MappingTable } from './mapping-table'
 
+type Chosen = Pick<OpenedWeather, 'mapping' | 'shiftMinutes'>
+
 /** Choosing a weather file, seeing what it holds, saying what its columns mean, and taking it for the job. */
 export function ImportSheet() {
   const { session, desk, documents, stations } = useBench()
   const site = useSite()
   const [name, setName] = useState('')
   const [opened, setOpened] = useState<OpenedWeather | null>(null)
+  // Ahead of what is read while the worker reads: the next choice builds on the one before.
+  const [chosen, setChosen] = useState<Chosen | null>(null)
   const [wrong, setWrong] = useState<Fault | null>(null)
   const sayer = useSayer()
-  const [busy, setBusy] = useState(false)
+  // Readings that are under way: of several only the last one asked for is shown.
+  const [underWay, setUnderWay] = useState(0)
+  const latest = useRef(0)
+  const busy = underWay > 0
   const close = () => session.setState({ dialog: null })
   const place = (of: string): WeatherPlace => ({
     name: of.replace(/\.[^.]+$/, '').slice(0, 80),
@@ -36,40 +42,52 @@ export function ImportSheet() {
     elevationM: site.elevationM,
     timeZoneHours: standardOffsetHours(site.timeZone, modelYear),
   })
-  const guard = async (work: () => Promise<void>) => {
-    setBusy(true)
+  const guard = async (work: (isLatest: () => boolean) => Promise<void>) => {
+    const mine = ++latest.current
+    const isLatest = () => mine === latest.current
+    setUnderWay((n) => n + 1)
     setWrong(null)
     try {
-      await work()
+      await work(isLatest)
     } catch (error) {
       if (!(error instanceof Fault)) throw error
-      setWrong(error)
+      if (isLatest()) setWrong(error)
     } finally {
-      setBusy(false)
+      setUnderWay((n) => n - 1)
     }
   }
   const open = (file: File) =>
-    guard(async () => {
+    guard(async (isLatest) => {
       setOpened(null)
+      setChosen(null)
       setName(file.name)
       checkFileSize(file.size, largestWeatherBytes)
       const bytes = await file.arrayBuffer()
       const { opened: found } = await desk.ask('opened', { type: 'open', bytes, place: place(file.name) }, [
         bytes,
       ])
-      setOpened(found)
+      if (isLatest()) setOpened(found)
     })
-  const map = (changed: { mapping?: CsvMapping; shiftMinutes?: number }) =>
-    guard(async () => {
-      const { mapping = null, shiftMinutes = 0 } = { ...opened, ...changed }
+  const map = (changed: Partial<Chosen>) =>
+    guard(async (isLatest) => {
+      const { mapping, shiftMinutes }: Chosen = {
+        mapping: null,
+        shiftMinutes: 0,
+        ...opened,
+        ...chosen,
+        ...changed,
+      }
+      setChosen({ mapping, shiftMinutes })
       const request = {
         type: 'map',
         mapping,
         shiftMinutes,
         place: opened?.reading?.place ?? place(name),
       } as const
-      setOpened((await desk.ask('opened', request)).opened)
+      const { opened: read } = await desk.ask('opened', request)
+      if (isLatest()) setOpened(read)
     })
+  const mapping = chosen?.mapping ?? opened?.mapping
   const take = () =>
     guard(async () => {
       const { csv } = await desk.ask('table', { type: 'table' })
@@ -93,8 +111,7 @@ export function ImportSheet() {
     })
   return (
     <Sheet title="Import weather" onClose={close}>
-      <FileField name={name} onFile={(file) => void open(file)} />
-      {busy && <p className="quiet mt-2">Reading …</p>}
+      <FileField name={name} busy={busy} onFile={(file) => void open(file)} />
       {wrong !== null && (
         <p role="alert" className="mt-2 rounded-md bg-clay-soft p-2 text-clay">
           {name ? `${name}: ` : ''}
@@ -106,8 +123,8 @@ export function ImportSheet() {
           {sayer.fault(opened.fault)}
         </p>
       )}
-      {opened?.mapping && (
-        <MappingTable opened={opened} mapping={opened.mapping} onMap={(mapping) => void map({ mapping })} />
+      {opened && mapping && (
+        <MappingTable opened={opened} mapping={mapping} onMap={(changed) => void map({ mapping: changed })} />
       )}
       {opened?.reading && <Found opened={opened} onShift={(shiftMinutes) => void map({ shiftMinutes })} />}
       {opened && (
@@ -132,7 +149,15 @@ export function ImportSheet() {
   )
 }
 
-function FileField({ name, onFile }: { readonly name: string; readonly onFile: (file: File) => void }) {
+function FileField({
+  name,
+  busy,
+  onFile,
+}: {
+  readonly name: string
+  readonly busy: boolean
+  readonly onFile: (file: File) => void
+}) {
   const drop = (event: DragEvent) => {
     event.preventDefault()
     const file = event.dataTransfer.files[0]
@@ -145,6 +170,8 @@ function FileField({ name, onFile }: { readonly name: string; readonly onFile: (
       onDrop={drop}
     >
       <span className="font-semibold text-verdigris">{name || 'Choose a file'}</span>
+      {/* Beside the name, so that nothing below moves under the pointer while the file is read again. */}
+      {busy && <span className="quiet"> Reading …</span>}
       <span className="quiet block">
         EPW, or a CSV table of hours or shorter intervals; or drop it here. At most{' '}
         {largestWeatherBytes / 1e6} MB.
