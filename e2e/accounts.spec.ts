@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { AxeBuilder } from '@axe-core/playwright'
 import { expect, test, type Browser, type Page } from '@playwright/test'
+import { expectAccessible } from './accessible'
 import { TOTP } from 'otpauth'
 import { startTestServer, type TestServer } from '../scripts/parts/test-server.mjs'
 
@@ -33,11 +33,6 @@ const mailedTo = (mail: string): string[] => {
   })
 }
 
-async function isAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze()
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
-}
-
 async function signIn(page: Page, mail: string, word = password): Promise<void> {
   await page.getByLabel('Mail address').fill(mail)
   await page.getByLabel('Password', { exact: true }).fill(word)
@@ -49,7 +44,7 @@ test('an owner invites, signs in with a second factor, and shows the door', asyn
   // Whoever comes without a link is asked to sign in, and comes back to where they wanted to go.
   await owner.goto('/team')
   await expect(owner).toHaveURL('/sign-in?to=%2Fteam')
-  await isAccessible(owner)
+  await expectAccessible(owner)
 
   await owner.goto(server.ownerLink())
   await owner.getByLabel('Name').fill('Imke Fairweather')
@@ -67,14 +62,14 @@ test('an owner invites, signs in with a second factor, and shows the door', asyn
   await owner.getByRole('button', { name: 'Invite' }).click()
   await expect(owner.getByText('on its way to bo@example.org')).toBeVisible()
   await expect(owner.getByRole('button', { name: 'Withdraw invitation of bo@example.org' })).toBeVisible()
-  await isAccessible(owner)
+  await expectAccessible(owner)
 
   // The mail comes by itself.
   await expect.poll(() => mailedTo('bo@example.org').length, { timeout: 20_000 }).toBe(1)
   const reader = await visitor(browser)
   await reader.goto(mailedTo('bo@example.org')[0] ?? '')
   await expect(reader.getByText('bo@example.org is invited as a reader.')).toBeVisible()
-  await isAccessible(reader)
+  await expectAccessible(reader)
   await reader.getByLabel('Name').fill('Bo Winter')
   await reader.getByLabel('New password').fill('quarry lantern violet nine')
   await reader.getByRole('button', { name: 'Join' }).click()
@@ -101,7 +96,7 @@ test('an owner invites, signs in with a second factor, and shows the door', asyn
     '',
   )
   const code = () => new TOTP({ secret: key, digits: 6, period: 30 }).generate()
-  await isAccessible(owner)
+  await expectAccessible(owner)
   const turnOn = owner.getByRole('form', { name: 'Turn second factor on' })
   await turnOn.getByLabel('Code').fill('000000')
   await turnOn.getByLabel('Your password').fill(password)
@@ -194,7 +189,7 @@ test('a link to one job lets somebody edit it, with its password, until it is wi
   await links.getByRole('button', { name: 'Make link' }).click()
   await expect(links).toContainText('to edit · with a password · until')
   await expect(links).toContainText('not opened yet')
-  await isAccessible(owner)
+  await expectAccessible(owner)
   const address = (await links.getByText(/\/link\//).textContent()) ?? ''
 
   const guest = await visitor(browser)
@@ -202,7 +197,7 @@ test('a link to one job lets somebody edit it, with its password, until it is wi
   await guest.getByLabel('Password of the link').fill('a wrong one')
   await guest.getByRole('button', { name: 'Open' }).click()
   await expect(guest.getByRole('main').getByRole('alert')).toContainText('not the password')
-  await isAccessible(guest)
+  await expectAccessible(guest)
   await guest.getByLabel('Password of the link').fill('thimble harbour cedar')
   await guest.getByRole('button', { name: 'Open' }).click()
   const ledger = guest.getByRole('region', { name: 'Ledger' })
@@ -237,7 +232,7 @@ test('a forgotten password is set anew by the link that is mailed', async ({ bro
   await page.getByLabel('Mail address').fill('imke@example.org')
   await page.getByRole('button', { name: 'Send a link' }).click()
   await expect(page.getByRole('main').getByRole('status')).toContainText('a link is on its way')
-  await isAccessible(page)
+  await expectAccessible(page)
   await expect.poll(() => mailedTo('imke@example.org').length, { timeout: 20_000 }).toBe(1)
   const link = mailedTo('imke@example.org')[0] ?? ''
   await page.goto(link)

@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { expectAccessible } from './accessible'
 import { chapter, figure, openShippedJob, saved, settled } from './bench'
 
 test('batteries side by side, one taken by its figures, run by the tariff, and an hour that says why', async ({
@@ -56,8 +56,7 @@ test('batteries side by side, one taken by its figures, run by the tariff, and a
   // In January it is filled at night for the dear hours.
   await page.getByLabel('Day', { exact: true }).fill('2025-01-15')
   await expect(day.getByText(/^Takes .* from the grid at \$0\.164\/kWh for/).first()).toBeVisible()
-  const found = await new AxeBuilder({ page }).include('main').analyze()
-  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await expectAccessible(page, 'main')
 
   const backup = page.getByRole('region', { name: 'If the grid fails' })
   await expect(backup.getByText(/runs [\d.]+ h in the worst case/)).toBeVisible({ timeout: 30_000 })

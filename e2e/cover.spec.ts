@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { dialogPart, expectAccessible } from './accessible'
 import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
 
 const outline = (page: Page) => page.getByRole('navigation', { name: 'Outline' })
@@ -82,8 +82,7 @@ test('modules are trimmed by the slider and to what is typed: one step to undo, 
   await expect(page.getByText(/^One module is the least/)).toBeVisible()
   await type('Modules', 'many')
   await expect(page.getByText('“many” is not a number.')).toBeVisible()
-  const { violations } = await new AxeBuilder({ page }).include('nav').analyze()
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await expectAccessible(page, 'nav')
   await undo(page, 1)
   await expect.poll(() => figure(page, 'yield')).toBeCloseTo(before, 6)
   await expect(slider).toHaveValue('17')
@@ -127,8 +126,7 @@ test('the table of arrays adds up to the yield, and goes along as a file with th
   expect(Math.abs((await kwh('South')) + (await kwh('West')) - made)).toBeLessThan(1.5)
   await sheet.getByRole('radio', { name: 'each direction' }).click()
   await expect(cells('Together').nth(0)).toHaveText('17')
-  const { violations } = await new AxeBuilder({ page }).include('[role="dialog"]').analyze()
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await expectAccessible(page, dialogPart)
   for (const [button, name] of [
     ['Save as CSV', 'arrays.csv'],
     ['Roof plan (SVG)', 'roof-plan.svg'],

@@ -1,13 +1,9 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { dialogPart, expectAccessible } from './accessible'
 import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
 
 const outline = (page: Page) => page.getByRole('navigation', { name: 'Outline' })
 const sheet = (page: Page) => page.getByRole('dialog')
-const serious = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).include('[role="dialog"]').analyze()
-  return violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')
-}
 const browse = async (page: Page) => {
   await outline(page).getByRole('button', { name: 'All devices' }).click()
   await expect(sheet(page).getByText(/^\d+ inverters$/)).toBeVisible()
@@ -27,7 +23,7 @@ test('devices are searched, sorted and compared by their data sheets', async ({ 
   await sheet(page).getByLabel('Takes').selectOption('strings')
   await sheet(page).getByRole('button', { name: 'AC power', exact: true }).click()
   await expect(names.first()).toHaveText('Solway 8.2')
-  expect(await serious(page)).toEqual([])
+  await expectAccessible(page, dialogPart)
   await sheet(page).getByRole('checkbox', { name: 'Compare Solway 8.2' }).check()
   await sheet(page).getByRole('checkbox', { name: 'Compare Orrin 8 T' }).check()
   await sheet(page).getByRole('button', { name: 'Compare 2' }).click()
@@ -39,7 +35,7 @@ test('devices are searched, sorted and compared by their data sheets', async ({ 
   await expect(row('Suits the module')).toContainText('yes')
   await sheet(page).getByRole('button', { name: 'Batteries' }).click()
   await expect(sheet(page).getByText('11 batteries')).toBeVisible()
-  expect(await serious(page)).toEqual([])
+  await expectAccessible(page, dialogPart)
 })
 
 test('an own inverter is made from another, computed with, kept while it is chosen; a table of batteries comes whole', async ({
@@ -61,7 +57,7 @@ test('an own inverter is made from another, computed with, kept while it is chos
   await sheet(page)
     .getByLabel(/^MPPT window from/)
     .fill('70')
-  expect(await serious(page)).toEqual([])
+  await expectAccessible(page, dialogPart)
   await sheet(page).getByRole('button', { name: 'Save inverter' }).click()
   await expect(sheet(page).getByText('28 inverters')).toBeVisible()
   await sheet(page).getByRole('button', { name: 'Choose Fenwick 3' }).click()

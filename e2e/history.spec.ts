@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './accessible'
 import { chapter, figure, saved, settled } from './bench'
 import { importAs, setDeleted } from './offers'
 
@@ -33,8 +33,7 @@ test('yesterday is shown, named and restored; nothing is edited in the past; und
     /Oak, west fence deleted/,
     /As the job was made/,
   ])
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze()
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await expectAccessible(page)
   // By keys: one edit back, and to the beginning.
   await expect(moment(page)).toBeFocused()
   await page.keyboard.press('ArrowLeft')

@@ -1,5 +1,5 @@
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from '@playwright/test'
+import { expectAccessible } from './accessible'
 import { chapter, figure, openShippedJob, saved, settled, shippedJobId } from './bench'
 
 test('search, copy, delete and undo in the list', async ({ page }) => {
@@ -126,19 +126,15 @@ test('routes ask who, parse, and name the path of a fault', async ({ page, playw
 })
 
 test('axe finds nothing serious on the main views', async ({ page }) => {
-  const serious = async () =>
-    (await new AxeBuilder({ page }).analyze()).violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes[0]?.html}`)
   for (const path of ['/', '/dashboard']) {
     await page.goto(path)
     await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
-    expect(await serious(), path).toEqual([])
+    await expectAccessible(page)
   }
   await openShippedJob(page)
   for (const name of ['Site', 'Shape', 'Cover', 'Wire', 'Match', 'Store', 'Offer']) {
     await chapter(page, name)
     await settled(page)
-    expect(await serious(), name).toEqual([])
+    await expectAccessible(page)
   }
 })

@@ -2,9 +2,9 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { z } from 'zod'
+import { dialogPart, expectAccessible } from './accessible'
 import { chapter, settled } from './bench'
 import { importAs, setDeleted, shareOffer } from './offers'
 
@@ -38,8 +38,7 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   await sheet.getByRole('radio', { name: 'The offer goes by: Loan' }).check()
   await sheet.getByRole('checkbox', { name: /page: Lease/ }).check()
   await settled(page)
-  const axe = await new AxeBuilder({ page }).include('[role="dialog"]').analyze()
-  expect(axe.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await expectAccessible(page, dialogPart)
   await sheet.getByRole('button', { name: 'Close' }).click()
 
   // Columns of the cash flow add up, here as in the file.
@@ -85,8 +84,7 @@ test('an offer with a loan and a credit is shared, accepted on a telephone, and 
   await customer.getByRole('button', { name: 'Loan' }).click()
   // Nothing reaches over the edge of the small screen.
   expect(await customer.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
-  const onPhone = await new AxeBuilder({ page: customer }).analyze()
-  expect(onPhone.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await expectAccessible(customer)
 
   await customer.getByText('Ask a question').click()
   await customer.getByLabel('Your name').last().fill('Ngozi')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { chapter, settled, shippedJobId } from './bench'
+import { chapter, restingBox, settled, shippedJobId } from './bench'
 import { importAs, setDeleted, shareOffer } from './offers'
 
 test('an offer is for whoever has its link, as it was sent, until it is withdrawn', async ({
@@ -49,8 +49,19 @@ test('an offer is for whoever has its link, as it was sent, until it is withdraw
   await expect(page.getByRole('button', { name: 'Share the newer offer' })).toBeVisible()
   await expect(page.getByText('The customer still sees what was sent then')).toBeVisible()
   expect(await price()).toBe(before)
-  // To a customer who reads Spanish.
+  // To a customer who reads Spanish, with the house as the stage shows it.
   await page.getByRole('button', { name: 'Customer’s page' }).click()
+  await expect(page.getByText('Begins as seen from the sunny side')).toBeVisible()
+  await page.getByRole('button', { name: 'Choose the view' }).click()
+  const picture = page.getByRole('dialog').getByLabel('The house with its modules; drag to turn it')
+  const { x, y, width, height } = await restingBox(picture)
+  await page.mouse.move(x + width / 2, y + height / 2)
+  await page.mouse.down()
+  await page.mouse.move(x + width / 2 - 150, y + height / 2, { steps: 4 })
+  await page.mouse.up()
+  await page.getByRole('button', { name: 'Shadows of the stage: May 21, 15:00' }).click()
+  await page.getByRole('button', { name: 'Keep this view' }).click()
+  await expect(page.getByText('Begins as you have kept it, with the shadows of May 21, 15:00.')).toBeVisible()
   await page.getByRole('dialog').getByLabel('Language').selectOption('es')
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
   const sent = page.getByRole('region', { name: 'Offers sent' })
@@ -58,7 +69,7 @@ test('an offer is for whoever has its link, as it was sent, until it is withdraw
   await expect(page.getByLabel('Link to the proposal')).toBeVisible()
   const third = new URL(await page.getByLabel('Link to the proposal').inputValue()).pathname
   const spanish = await (await customer.get(third)).text()
-  for (const said of ['lang="es"', 'En pocas palabras', 'Usted paga'])
+  for (const said of ['lang="es"', 'En pocas palabras', 'Usted paga', 'sombras del 21 de mayo, 15:00'])
     expect([said, spanish.includes(said)]).toEqual([said, true])
   for (const said of ['In short', 'You pay']) expect(spanish.includes(said)).toBe(false)
   await expect(sent.getByRole('listitem')).toHaveCount(3)

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { dialogPart, expectAccessible } from './accessible'
 import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
 import { clickingInPlan } from './plan'
 
@@ -42,8 +42,7 @@ test('a stronger mounting needs fewer attachments; what is too far apart is told
       .or(sheet(page).getByText(/whole number/)),
   ).toBeVisible()
   await every.press('Escape')
-  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
-  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
+  await expectAccessible(page, dialogPart)
   await sheet(page).getByRole('button', { name: 'Close' }).click()
   await settled(page)
   await page.getByRole('button', { name: /checks?$/ }).click()

@@ -1,17 +1,11 @@
 import { readFile } from 'node:fs/promises'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './accessible'
 import { chapter, figure, openShippedJob, saved, settled } from './bench'
+import { closeDialog, dialog } from './dialogs'
 
-const sheet = (page: Page, name: string) => page.getByRole('dialog', { name })
-const close = (page: Page, name: string) => sheet(page, name).getByRole('button', { name: 'Close' }).click()
 const cell = (page: Page, days: string, name: string | RegExp) =>
-  sheet(page, 'Tariff with solar').getByRole('grid', { name: days }).getByRole('gridcell', { name })
-
-async function expectAccessible(page: Page): Promise<void> {
-  const found = await new AxeBuilder({ page }).include('[role=dialog]').analyze()
-  expect(found.violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
-}
+  dialog(page, 'Tariff with solar').getByRole('grid', { name: days }).getByRole('gridcell', { name })
 
 /** Takes back all that was done. */
 async function undoAll(page: Page): Promise<void> {
@@ -28,7 +22,7 @@ test('hours are painted with a price, by hand and by keys, and the bills follow'
   await chapter(page, 'Match')
   const before = await figure(page, 'bill-then')
   await page.getByRole('button', { name: 'Prices and charges: Tariff with solar' }).click()
-  const tariff = sheet(page, 'Tariff with solar')
+  const tariff = dialog(page, 'Tariff with solar')
   await expect(cell(page, 'Weekdays', 'Jul, 15:00 to 16:00: Summer peak, $ 0.438')).toBeVisible()
   await expectAccessible(page)
 
@@ -55,11 +49,11 @@ test('hours are painted with a price, by hand and by keys, and the bills follow'
   for (const key of ['ArrowRight', 'Enter']) await grid.press(key)
   await settled(page)
   expect(await figure(page, 'bill-then')).toBeGreaterThan(before + 300)
-  await close(page, 'Tariff with solar')
+  await closeDialog(page, 'Tariff with solar')
 
   await page.getByRole('button', { name: 'Bills line by line' }).click()
   const row = (name: string) =>
-    sheet(page, 'Bills line by line')
+    dialog(page, 'Bills line by line')
       .getByRole('table', { name: 'Bills with solar' })
       .getByRole('row', { name: new RegExp(`^${name}`) })
   await expect(row('Dinner')).toBeVisible()
@@ -73,7 +67,7 @@ test('hours are painted with a price, by hand and by keys, and the bills follow'
   const year = total.at(-1) ?? NaN
   expect(total.slice(0, 12).reduce((sum, month) => sum + month, 0)).toBeCloseTo(year, 0)
   expect(Math.abs(year - (await figure(page, 'bill-then')))).toBeLessThan(1)
-  await close(page, 'Bills line by line')
+  await closeDialog(page, 'Bills line by line')
   await undoAll(page)
   expect(await figure(page, 'bill-then')).toBe(before)
 })
@@ -83,7 +77,7 @@ test('the tariffs of the place side by side: the cheapest are named, and one is 
   await chapter(page, 'Match')
   const before = await figure(page, 'bill-then')
   await page.getByRole('button', { name: 'Compare tariffs' }).click()
-  const tariffs = sheet(page, 'Tariffs side by side')
+  const tariffs = dialog(page, 'Tariffs side by side')
   const lowest = tariffs.getByRole('region', { name: 'The lowest bill' })
   await expect(lowest).toContainText('Quahaven Municipal Electric: Town home, demand')
   await expect(lowest).toContainText('This option has no battery')
@@ -107,7 +101,7 @@ test('the tariffs of the place side by side: the cheapest are named, and one is 
   // It is the one with solar now, and what it does by itself is said.
   await expect(rows.filter({ hasText: 'the tariff with solar' })).toContainText('Home, in steps')
   await expect(lowest).toContainText('a year more on the tariff with solar')
-  await close(page, 'Tariffs side by side')
+  await closeDialog(page, 'Tariffs side by side')
   await undoAll(page)
   expect(await figure(page, 'bill-then')).toBe(before)
 })
@@ -117,7 +111,7 @@ test('prices of later years are typed, and the years to come have them', async (
   await chapter(page, 'Match')
   const before = { bill: await figure(page, 'bill-now'), npv: await figure(page, 'npv') }
   await page.getByRole('button', { name: 'Prices and charges: Tariff now' }).click()
-  const tariff = sheet(page, 'Tariff now')
+  const tariff = dialog(page, 'Tariff now')
   await tariff.getByRole('button', { name: 'Add a year' }).click()
   await expect(tariff.getByLabel('From year, step 1')).toHaveValue('2026')
   await tariff.getByLabel('Times what is stated, step 1').fill('1,5')
@@ -127,7 +121,7 @@ test('prices of later years are typed, and the years to come have them', async (
   await expect(tariff.getByRole('alert')).toBeVisible()
   await tariff.getByLabel('From year, step 1').press('Escape')
   await settled(page)
-  await close(page, 'Tariff now')
+  await closeDialog(page, 'Tariff now')
   // This year's bill is what it was.
   expect(await figure(page, 'bill-now')).toBe(before.bill)
   expect(await figure(page, 'npv')).toBeGreaterThan(before.npv + 5000)
@@ -142,7 +136,7 @@ test('a tariff of the place is taken, saved as a file and read again; a bad file
   await chapter(page, 'Match')
   const before = await figure(page, 'bill-then')
   await page.getByRole('button', { name: 'Prices and charges: Tariff with solar' }).click()
-  const tariff = sheet(page, 'Tariff with solar')
+  const tariff = dialog(page, 'Tariff with solar')
   await tariff
     .getByLabel('Tariffs of this place')
     .selectOption({ label: 'Aldane Light & Power: Home, in steps' })
@@ -181,14 +175,14 @@ test('a tariff of the place is taken, saved as a file and read again; a bad file
   await tariff.getByLabel('Step 1 up to, kWh').press('Escape')
   await tariff.getByRole('button', { name: 'Add a demand charge' }).click()
   await settled(page)
-  await close(page, 'Tariff with solar')
+  await closeDialog(page, 'Tariff with solar')
   await page.getByRole('button', { name: 'Bills line by line' }).click()
   await expect(
-    sheet(page, 'Bills line by line')
+    dialog(page, 'Bills line by line')
       .getByRole('table', { name: 'Bills with solar' })
       .getByRole('row', { name: /^Demand charge/ }),
   ).toBeVisible()
-  await close(page, 'Bills line by line')
+  await closeDialog(page, 'Bills line by line')
   await undoAll(page)
   expect(await figure(page, 'bill-then')).toBe(before)
 })

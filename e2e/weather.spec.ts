@@ -1,8 +1,8 @@
 import { openSync, closeSync, ftruncateSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
+import { expectAccessible } from './accessible'
 import { chapter, figure, openShippedJob, saved, settled, stage } from './bench'
 
 const folder = mkdtempSync(join(tmpdir(), 'weather-'))
@@ -32,10 +32,6 @@ const openImport = async (page: Page) => {
 }
 const choose = (page: Page, file: string) => page.getByLabel('Weather file').setInputFiles(file)
 const station = (page: Page) => page.getByLabel('Weather', { exact: true })
-const axeClean = async (page: Page) => {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa']).analyze()
-  expect(violations.filter(({ impact }) => impact === 'serious' || impact === 'critical')).toEqual([])
-}
 
 test('a table of weather is shown, mapped, set right by an hour, taken, and undone', async ({ page }) => {
   await openShippedJob(page)
@@ -45,7 +41,7 @@ test('a table of weather is shown, mapped, set right by an hour, taken, and undo
   await expect(page.getByLabel('Content of “Global radiation [kJ/m2]”')).toHaveValue('ghi')
   await expect(page.getByLabel('Unit of “Global radiation [kJ/m2]”')).toHaveValue('kJ/m²')
   await expect(page.getByText(/runs 60 minutes late/)).toBeVisible()
-  await axeClean(page)
+  await expectAccessible(page)
   // A mapping without light says so, and cannot be taken.
   await page.getByLabel('Content of “Global radiation [kJ/m2]”').selectOption('ignore')
   await expect(page.getByRole('dialog').getByRole('alert')).toContainText(
@@ -174,7 +170,7 @@ test('the quick estimate: 120 planes, side by side, and modules for a bill', asy
   await sheet.getByLabel('Price per kWh').fill('0')
   await sheet.getByLabel('Price per kWh').press('Enter')
   await expect(sheet.getByRole('alert')).toContainText('above zero')
-  await axeClean(page)
+  await expectAccessible(page)
   await sheet.getByLabel('Price per kWh').fill('0.3')
   await sheet.getByLabel('Price per kWh').press('Enter')
   await sheet.getByLabel('Monthly bill').fill('10')
@@ -208,7 +204,7 @@ test('the year by month: waterfall, tables in energy and percent, and both files
   )
   await sheet.getByLabel('as percent of the month’s irradiation').check()
   await expect(sheet.getByRole('table', { name: 'Losses by month in percent' })).toContainText('100.0')
-  await axeClean(page)
+  await expectAccessible(page)
   const download = async (name: string) => {
     const [file] = await Promise.all([
       page.waitForEvent('download'),

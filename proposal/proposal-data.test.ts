@@ -7,6 +7,7 @@ import { offerId, type Offer } from '@/core/kinds/offer/offer'
 import { storageId } from '@/core/kinds/storage/storage'
 import { alteration, freshGraph, job, madeUp, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { proposalData } from './proposal-data'
+import { usualMoment } from './usual-moment'
 
 const dataOf = async (objects = option, house: Objects = job.house) => {
   const world = await worldOf(house, objects)
@@ -89,12 +90,14 @@ test('how the battery ages is told as it was reckoned: as typed, or by its sheet
 
 const withSections = (...sections: PageSection[]) => {
   const texts = { letter: 'Dear you', warranty: 'Ten years', terms: 'Half now', next: 'We call' }
-  return dataOf(set(option, offerId, { page: { sections, texts }, alsoShown: ['loan'] }))
+  const view = { eye: [20, -30, 18], target: [0, 0, 3], ...usualMoment }
+  return dataOf(set(option, offerId, { page: { sections, texts, view }, alsoShown: ['loan'] }))
 }
 
 test('what a section shows leaves with that section alone', async () => {
   const all = await withSections(...pageSections)
   expect(all.page.texts.terms).toBe('Half now')
+  expect(all.page.view?.eye).toEqual([20, -30, 18])
   expect(all.ways?.map(({ way }) => way)).toEqual(['cash', 'loan'])
   expect(all.summary.ledger.map(({ id }) => id)).not.toContain('npv')
   expect(Object.keys(all.summary.monthly).sort()).toEqual(
@@ -114,6 +117,7 @@ test('what a section shows leaves with that section alone', async () => {
   const none = await withSections()
   expect([none.losses, none.assumptions, none.environment]).toEqual([null, null, null])
   expect(none.page.texts).toEqual({ letter: '', warranty: '', terms: '', next: '' })
+  expect(none.page.view).toBeNull()
   expect([none.standing.objects, none.standing.arrays, none.equipment, none.paidBack]).toEqual([
     [],
     [],

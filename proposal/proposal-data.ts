@@ -1,7 +1,6 @@
 import { fadeOf, leftAfterYear } from '@/core/battery/fade'
 import { type Money } from '@/core/finance/ways'
 import { type Run } from '@/core/graph/run'
-import { isBesideFigures } from '@/core/kinds/beside-figures'
 import { kindNamed, type AnyObject } from '@/core/kinds/index'
 import { type Part } from '@/core/kinds/kind'
 import { type Offer } from '@/core/kinds/offer/offer'
@@ -30,6 +29,7 @@ import {
   type ProposalData,
   type WayShown,
 } from './shape'
+import { drawable } from './drawable'
 import { shownOnly } from './shown-only'
 
 /** What an option's page shows, by the sections that the designer has chosen. */
@@ -75,11 +75,7 @@ export function proposalData(
     losses: lossesShown(summary),
     assumptions: assumptionsShown(world, summary),
     environment: environmentShown(offer, summary),
-    page: {
-      sections: [...offer.page.sections],
-      texts: { ...offer.page.texts },
-      language: offer.page.language,
-    },
+    page: offer.page,
     // Where nothing is put up there is nothing to pay for.
     ways: summary.price.total === 0 ? [] : waysShown(offer, summary.money),
   })
@@ -162,28 +158,6 @@ function waysShown({ pay, alsoShown }: Offer, { ways }: Money): WayShown[] {
     }
   })
 }
-
-/** What a picture needs: no solids to cast rays at, no rules, no reasons, and nothing that the team has noted or measured. */
-const drawable = (site: StandingSite): StandingSite => ({
-  objects: site.objects
-    .filter((object) => object.kind !== 'reading' && !isBesideFigures(object))
-    .map((object) => ({
-      ...object,
-      geometry: {
-        ...object.geometry,
-        solids: [],
-        keepOuts: [],
-        faces: [],
-        field: null,
-        plan: [],
-        fault: null,
-      },
-    })),
-  arrays: site.arrays.map((array) => ({ ...array, empty: [] })),
-  faces: [],
-  orphaned: [],
-  faults: [],
-})
 
 /** The parts of every object, like ones together. */
 function equipmentOf(world: World, site: StandingSite, inverters: number, optimized: number): Equipment[] {

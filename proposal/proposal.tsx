@@ -17,6 +17,7 @@ import { InShort } from './in-short'
 import { Assumptions, Environment, Losses } from './reasons'
 import { paidBackShown } from './paid-back'
 import { RoofView } from './roof-view'
+import { usualMoment } from './usual-moment'
 import { spokenOffer } from './spoken'
 import { Ways } from './ways'
 
@@ -72,7 +73,17 @@ export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }
   const cumulative = way?.cumulative ?? summary.cash.cumulative
   const parts: Readonly<Record<PageSection, ReactNode>> = {
     letter: <Written text={texts.letter} />,
-    roof: <RoofView data={data} print={print} words={words} />,
+    roof: (
+      <RoofView
+        site={data.site}
+        standing={data.standing}
+        seen={data.page.view}
+        moment={data.page.view ?? usualMoment}
+        print={print}
+        words={words}
+        sayer={sayer}
+      />
+    ),
     summary: (
       <InShort
         sentences={spokenOffer(data, way, sayer)}

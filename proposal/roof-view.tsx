@@ -1,35 +1,61 @@
 'use client'
 
-import { modelYear } from '@/core/model/model-year'
 import { useEffect, useRef, useState } from 'react'
+import { type PageView } from '@/core/kinds/offer/page'
+import { type Site } from '@/core/kinds/site/site'
+import { clockOfHour } from '@/core/model/moment'
+import { modelYear, monthOfDay } from '@/core/model/model-year'
 import { frameOfSite } from '@/core/site/frame'
+import { type Site as StandingSite } from '@/core/site/site'
 import { sunAtClock } from '@/core/sun/local-sun'
 import { sunDirection } from '@/core/sun/position'
 import { lightPalette } from '@/stage/palette'
 import { StageView } from '@/stage/stage-view'
+import { dayName } from '@/words/format'
 import { type ProposalWords } from '@/words/proposal-words'
-import { type ProposalData } from './shape'
+import { type Sayer } from '@/words/sayer'
 
-/** An afternoon in May, when shadows are readable. */
-const day = 135
-const month = 4
-const hour = 14.5
 const nothing = new Set<string>()
+
+/** What the picture is seen from and looks at. */
+export type Seen = Pick<PageView, 'eye' | 'target'>
 
 /** The house with its modules, to be turned with the hand; a still picture on paper. */
 export function RoofView({
-  data,
+  site,
+  standing,
+  seen,
+  moment: { day, hour },
   print,
   words,
+  sayer,
+  tell,
 }: {
-  readonly data: ProposalData
+  readonly site: Pick<Site, 'latitudeDeg' | 'longitudeDeg' | 'elevationM' | 'timeZone'>
+  readonly standing: StandingSite
+  /** How it begins; null: from the sunny side. */
+  readonly seen: Seen | null
+  /** Whose shadows it has. */
+  readonly moment: Pick<PageView, 'day' | 'hour'>
   readonly print: boolean
   readonly words: ProposalWords
+  readonly sayer: Sayer
+  /** Hears how it has been turned. */
+  readonly tell?: (seen: Seen) => void
 }) {
   const canvas = useRef<HTMLCanvasElement>(null)
   const box = useRef<HTMLDivElement>(null)
   const [picture, setPicture] = useState<string | null>(null)
   const [lost, setLost] = useState(false)
+  const live = useRef<StageView | null>(null)
+  const light = useRef<() => void>(undefined)
+  const { locale } = sayer.place
+  // Shadows move without the house being turned back.
+  useEffect(() => {
+    light.current = () =>
+      live.current?.setSun(sunDirection(sunAtClock(site, modelYear, day, hour)), monthOfDay(day))
+    light.current()
+  }, [site, day, hour])
   useEffect(() => {
     const frame = box.current
     if (!canvas.current || !frame) return
@@ -44,7 +70,7 @@ export function RoofView({
     // Before there is anything to draw: on paper all of it is drawn once.
     view.resize(frame.clientWidth, frame.clientHeight)
     view.turnWithLeft()
-    view.show(data.standing, lightPalette, {
+    view.show(standing, lightPalette, {
       selected: nothing,
       lit: nothing,
       broken: nothing,
@@ -55,24 +81,32 @@ export function RoofView({
       panelColour: () => undefined,
       sunMap: null,
     })
-    view.setSun(sunDirection(sunAtClock(data.site, modelYear, day, hour)), month)
-    const around = frameOfSite(data.standing)
+    live.current = view
+    light.current?.()
+    const around = frameOfSite(standing)
     view.sight.lookAt(around?.middle ?? [0, 0], Math.max(8, around?.radiusM ?? 0), 3)
+    if (seen) view.sight.lookThrough([...seen.eye, ...seen.target])
     // From the side the sun comes from: south in the north, north in the south.
-    view.sight.lookFrom(data.site.latitudeDeg < 0 ? 30 : 205, 36)
+    else view.sight.lookFrom(site.latitudeDeg < 0 ? 30 : 205, 36)
     if (print) {
       const drawn = view.picture()
       view.dispose()
       queueMicrotask(() => setPicture(drawn))
       return
     }
+    const stop = view.onDraw(() => {
+      const [x = 0, y = 0, z = 0, tx = 0, ty = 0, tz = 0] = view.sight.eye()
+      tell?.({ eye: [x, y, z], target: [tx, ty, tz] })
+    })
     const observer = new ResizeObserver(() => view.resize(frame.clientWidth, frame.clientHeight))
     observer.observe(frame)
     return () => {
+      stop()
       observer.disconnect()
+      live.current = null
       view.dispose()
     }
-  }, [data, print])
+  }, [site, standing, seen, print, tell])
   return (
     <div
       ref={box}
@@ -90,10 +124,11 @@ export function RoofView({
       ) : (
         <canvas ref={canvas} aria-label={words.turn} className="h-full w-full cursor-grab touch-none" />
       )}
-      {!print && !lost && (
+      {!lost && (
         // The picture is of paper by night too.
-        <p className="pointer-events-none absolute bottom-2 left-3 text-[12px] text-[#5c6871]">
-          {words.dragToTurn}
+        <p className="pointer-events-none absolute inset-x-3 bottom-2 flex justify-between text-[12px] text-[#5c6871]">
+          <span>{!print && words.dragToTurn}</span>
+          <span>{sayer.say(words.shadowsOf, { date: dayName(day, locale), clock: clockOfHour(hour) })}</span>
         </p>
       )}
       {lost && <p className="absolute inset-0 grid place-items-center">{words.noPicture}</p>}

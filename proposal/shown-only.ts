@@ -43,7 +43,7 @@ export function shownOnly(data: ProposalData): ProposalData {
   const { yieldKwh, loadKwh, usedKwh, billBefore, billAfter } = summary.monthly
   return {
     ...data,
-    page: { ...page, texts: textsOf(page) },
+    page: { ...page, texts: textsOf(page), view: shows('roof') ? page.view : null },
     standing: shows('roof') ? standing : { ...standing, objects: [], arrays: [] },
     summary: {
       ledger: summary.ledger.filter(({ id }) => lines.has(id)),

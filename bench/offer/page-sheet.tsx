@@ -14,6 +14,7 @@ import { ChoiceField } from '../fields/fields'
 import { NotesField } from '../fields/notes-field'
 import { Sheet } from '../sheet'
 import { Co2Fields } from './co2-fields'
+import { PictureView } from './picture-view'
 import { useOffer } from './use-offer'
 
 const words = later.page
@@ -68,6 +69,7 @@ export function PageSheet() {
               isLast={k === sections.length - 1}
             />
             {isWritten(section) && <Text section={section} />}
+            {section === 'roof' && <PictureView />}
             {section === 'environment' && <Co2Fields />}
           </li>
         ))}

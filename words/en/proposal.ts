@@ -104,5 +104,6 @@ export const proposal = {
   picture: 'The house with its modules',
   turn: 'The house with its modules; drag to turn it',
   dragToTurn: 'drag to turn',
+  shadowsOf: 'shadows of {date}, {clock}',
   noPicture: 'The picture of the roof needs WebGL.',
 } as const

@@ -105,5 +105,6 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   picture: 'La casa con sus módulos',
   turn: 'La casa con sus módulos; arrastre para girarla',
   dragToTurn: 'arrastre para girar',
+  shadowsOf: 'sombras del {date}, {clock}',
   noPicture: 'La imagen del tejado necesita WebGL.',
 }

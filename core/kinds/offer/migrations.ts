@@ -47,4 +47,6 @@ export const offerMigrations = [
     ...value,
     page: { ...(value['page'] as object), language: null },
   }),
+  // The picture of the house was seen as it is usual.
+  (value: Record<string, unknown>) => ({ ...value, page: { ...(value['page'] as object), view: null } }),
 ]

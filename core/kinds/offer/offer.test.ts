@@ -43,6 +43,32 @@ test('an offer from before equipment had prices keeps its price: all of it is in
   })
 })
 
+test('an offer from before pictures were kept begins with the usual one, its sections as they were', () => {
+  const { language, view, ...page } = defaultOffer.page
+  expect([language, view]).toEqual([null, null])
+  const old = { ...defaultOffer, page: { ...page, sections: ['roof'], language: 'es' } }
+  expect(parseObject(old, 'offer', { offer: offerVersion - 1 })).toMatchObject({
+    page: { sections: ['roof'], language: 'es', view: null },
+  })
+  const kept = (over: object) => ({
+    ...defaultOffer,
+    page: { ...defaultOffer.page, view: { eye: [1, 2, 3], target: [0, 0, 0], day: 3, hour: 9.5, ...over } },
+  })
+  expect(parseObject(kept({}), 'offer', { offer: offerVersion })).toEqual(kept({}))
+  for (const [over, path] of [
+    [{ day: 365 }, 'day'],
+    [{ hour: -1 }, 'hour'],
+    [{ eye: [1, 2] }, 'eye'],
+    [{ target: [1, 2, Infinity] }, 'target.2'],
+  ] as const)
+    expect(() => parseObject(kept(over), 'offer', { offer: offerVersion })).toThrow(
+      expect.objectContaining({
+        code: 'bad-object',
+        path: expect.stringContaining(`view.${path}`) as string,
+      }) as Error,
+    )
+})
+
 test('something else that is replaced says what it costs', () => {
   const with_ = (cost: number | null) => ({
     ...defaultOffer,

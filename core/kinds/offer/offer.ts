@@ -134,6 +134,7 @@ export const defaultOffer: Offer = {
     sections: [...pageSections],
     texts: { letter: '', warranty: '', terms: '', next: '' },
     language: null,
+    view: null,
   },
   gridCo2: null,
   ranges: { yieldModel: 0.04, priceGrowth: 0.01, loadGrowth: 0.01, degradation: 0.002 },

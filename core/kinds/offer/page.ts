@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { type DeepReadonly } from '../../model/object-base'
+import { between, wholeBetween } from '../../model/rules'
 
 /** Parts of the customer's page, in their usual order. */
 export const pageSections = [
@@ -36,6 +38,19 @@ export type PageLanguage = (typeof pageLanguages)[number]
 
 const text = z.string().max(4000)
 
+const metres = between(-2000, 2000, 'm')
+const point = z.tuple([metres, metres, metres])
+
+/** What the picture of the house is seen from and looks at, in the site's frame, and whose shadows it has. */
+export const pageViewSchema = z.strictObject({
+  eye: point,
+  target: point,
+  /** Day of the modelled year, 0..364, and hour of the clock at the address. */
+  day: wholeBetween(0, 364),
+  hour: between(0, 24),
+})
+export type PageView = DeepReadonly<z.infer<typeof pageViewSchema>>
+
 export const pageSchema = z.strictObject({
   /** What is shown, in its order. */
   sections: z.array(z.enum(pageSections)).max(pageSections.length),
@@ -43,5 +58,7 @@ export const pageSchema = z.strictObject({
   texts: z.strictObject({ letter: text, warranty: text, terms: text, next: text }),
   /** What it is read in; null for what is spoken at the address. */
   language: z.enum(pageLanguages).nullable(),
+  /** How the picture of the house begins, and how it is on paper; null for the usual one. */
+  view: pageViewSchema.nullable(),
 })
-export type Page = z.infer<typeof pageSchema>
+export type Page = DeepReadonly<z.infer<typeof pageSchema>>
