@@ -69,7 +69,8 @@ export function RoofView({
     }
     // Before there is anything to draw: on paper all of it is drawn once.
     view.resize(frame.clientWidth, frame.clientHeight)
-    view.turnWithLeft()
+    // Whoever chooses the view comes nearer too; on the page the wheel scrolls.
+    view.turnWithLeft(tell !== undefined)
     view.show(standing, lightPalette, {
       selected: nothing,
       lit: nothing,
@@ -128,7 +129,7 @@ export function RoofView({
         // The picture is of paper by night too.
         <p className="pointer-events-none absolute inset-x-3 bottom-2 flex justify-between text-[12px] text-[#5c6871]">
           <span>{!print && words.dragToTurn}</span>
-          <span>{sayer.say(words.shadowsOf, { date: dayName(day, locale), clock: clockOfHour(hour) })}</span>
+          <span className="rounded-sm bg-[#f7f4ed]/80 px-1">{sayer.say(words.shadowsOf, { date: dayName(day, locale), clock: clockOfHour(hour) })}</span>
         </p>
       )}
       {lost && <p className="absolute inset-0 grid place-items-center">{words.noPicture}</p>}

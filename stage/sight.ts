@@ -171,12 +171,15 @@ export class Sight {
     this.#seeing.moved()
   }
 
-  /** For pages where there is nothing to draw: the left button and one finger turn the house. */
-  turnWithLeft(): void {
+  /**
+   * For pages where there is nothing to draw: the left button and one finger turn the house.
+   * @param zooms the wheel brings it nearer; else it is the page's
+   */
+  turnWithLeft(zooms = false): void {
     const { perspective } = this.#controls
     perspective.mouseButtons = { LEFT: MOUSE.ROTATE, MIDDLE: MOUSE.PAN, RIGHT: MOUSE.PAN }
     perspective.touches = { ONE: TOUCH.ROTATE, TWO: TOUCH.DOLLY_PAN }
-    perspective.enableZoom = false
+    perspective.enableZoom = zooms
   }
 
   /** The ray of sight under a pixel of the canvas. */

@@ -193,8 +193,8 @@ export class StageView {
   }
 
   /** For pages where there is nothing to draw: the left button and one finger turn the house. */
-  turnWithLeft(): void {
-    this.sight.turnWithLeft()
+  turnWithLeft(zooms = false): void {
+    this.sight.turnWithLeft(zooms)
     this.#finer.bePatient()
   }
 

@@ -10,6 +10,7 @@ import { type Sayer } from '@/words/sayer'
 import { useBench, useNumbers, useSayer, useSession } from '../context'
 import { lazyPart } from '../lazy-parts'
 import { type SessionStore } from '../store/session'
+import { differences } from './differences'
 
 const WhyPanel = lazyPart('WhyPanel')
 
@@ -170,15 +171,7 @@ function useDifferences(): Readonly<Record<string, number>> {
   })
   useEffect(() => {
     if (!numbers?.before) return
-    const before = new Map(numbers.before.ledger.map((line) => [line.id, line]))
-    const values: Record<string, number> = {}
-    for (const line of numbers.summary.ledger) {
-      const old = before.get(line.id)?.value
-      if (line.value === null || old === undefined || old === null) continue
-      const difference = line.value - old
-      const small = line.unit === 'share' ? 0.0005 : line.unit === 'years' ? 0.005 : 0.5
-      if (Math.abs(difference) >= small) values[line.id] = difference
-    }
+    const values = differences(numbers.before.ledger, numbers.summary.ledger)
     if (Object.keys(values).length === 0) return
     const arrive = setTimeout(() => setShown({ of: optionId, values }), 0)
     const leave = setTimeout(() => setShown({ of: '', values: {} }), differenceMs)
