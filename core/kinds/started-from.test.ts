@@ -38,7 +38,11 @@ const template = edited((object) => {
       discountRate: 0.061,
       adders: [{ name: 'Scaffold', amount: 900 }],
       incentives: [],
-      page: { ...object.page, texts: { ...object.page.texts, terms: 'Ours' } },
+      page: {
+        ...object.page,
+        texts: { ...object.page.texts, terms: 'Ours' },
+        view: { eye: [20, -30, 18], target: [0, 0, 3], day: 10, hour: 12 },
+      },
     }
   if (object.kind === 'cover')
     return { ...object, setbacksM: { ...object.setbacksM, eave: 0.6 }, footEvery: 2 }
@@ -84,8 +88,10 @@ test('a job started from another has its equipment, prices and texts, and nothin
   }))
   for (const { objects } of startedFrom('New', usual, { ...template, options }).options)
     expect(theOne(objects, 'electrical', 'electrical')).toMatchObject(ofNoHouse)
-  // The same town: what its designer found of its programmes and distances stays.
-  expect(offersOf(made)).toEqual(offersOf(template))
+  // The same town: what its designer found of its programmes and distances stays; the view is of another house.
+  expect(offersOf(made)).toEqual(
+    offersOf(template).map((offer) => ({ ...offer, page: { ...offer.page, view: null } })),
+  )
 })
 
 test('in another town its authority and its programmes hold; prices stay in the same money', () => {

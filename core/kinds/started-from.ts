@@ -79,6 +79,8 @@ export function startedFrom(name: string, usual: Usual, template: Job): Job {
   const usualOffer = theOne(job.options[0]?.objects ?? {}, 'offer', offerId)
   const offerFrom = (offer: Offer): Offer => ({
     ...offer,
+    // A view is of one house.
+    page: { ...offer.page, view: null },
     ...(isSameMoney ? {} : only(usualOffer, amounts)),
     ...(isSameTown ? {} : only(usualOffer, ['incentives', 'gridCo2'])),
   })
