@@ -1,6 +1,6 @@
 import { freshGraph, job, option, set, without, worldOf } from '@/town/testing'
 import { acStage } from '../stages/ac'
-import { financeStage } from '../stages/finance'
+import { financeStage, priceStage } from '../stages/finance'
 import { electricalId } from '../kinds/electrical/electrical'
 import { panelsOf } from '../site/site'
 import { siteStage } from '../stages/site'
@@ -40,6 +40,7 @@ test('each is worth what the chain says when it is chosen; what breaks nothing c
     expect(worth.annualKwh).toBe(run.value(acStage).kwh)
     expect(worth.clippedKwh).toBe(run.value(acStage).clippedKwh)
     expect(worth.npv).toBe(run.value(financeStage).npv)
+    expect(worth.price).toBe(run.value(priceStage).total)
     const watts = panelsOf(run.value(siteStage)).length * 420
     const { acPowerW } = world.catalogue.inverters.find(({ id }) => id === worth.id) ?? { acPowerW: NaN }
     expect(worth.dcAc).toBeCloseTo(watts / (worth.count * acPowerW), 9)

@@ -6,7 +6,7 @@ import { type Patience } from '../graph/run'
 import { electricalId, type Electrical } from '../kinds/electrical/electrical'
 import { type Check } from '../model/ledger'
 import { withFields } from '../kinds/documents'
-import { financeStage } from '../stages/finance'
+import { financeStage, priceStage } from '../stages/finance'
 import { powerStage } from '../stages/power'
 import { stringsStage } from '../stages/strings'
 import { electricAccounts, gravestOf } from './gravest'
@@ -22,12 +22,13 @@ export interface InverterWorth {
   readonly atEach: boolean
   /** How many of them: one, two side by side, or under each of the modules. */
   readonly count: number
-  /** Of all of them; so are ratio and price. */
+  /** Of all of them; so is the ratio. */
   readonly acPowerW: number
   /** Of the modules to the inverter. */
   readonly dcAc: number
   readonly annualKwh: number
   readonly clippedKwh: number
+  /** Of all that is put up, as the offer has it: with parts that follow from the inverter, or none for it in the price. */
   readonly price: number
   /** Null where it is never paid back. */
   readonly paybackYears: number | null
@@ -103,7 +104,7 @@ export async function inverterWorths(
     const { id } = inverter
     const electrical = withFields(electricalIn(world), { inverterId: id, inverterCount })
     const run = graph.open({ ...world, option: { ...world.option, [electricalId]: electrical } })
-    await run.prepare([...electricAccounts, yieldStage, financeStage], patience)
+    await run.prepare([...electricAccounts, yieldStage, priceStage, financeStage], patience)
     const ac = run.value(yieldStage)
     const { inverters, optimized } = run.value(stringsStage)
     const { paybackYears, npv } = run.value(financeStage)
@@ -116,7 +117,7 @@ export async function inverterWorths(
       dcAc: powerW / (inverter.acPowerW * inverters),
       annualKwh: ac.kwh,
       clippedKwh: ac.clippedKwh,
-      price: inverter.price * inverters,
+      price: run.value(priceStage).total,
       paybackYears,
       npv,
       breaks: gravestOf(run),

@@ -27,5 +27,5 @@ export const inverters = {
   chosen: 'chosen',
   take: 'Take',
   takes: 'Take {name}',
-  note: 'Strings, clipping, bills and payback are computed anew with each inverter; those that break a rule come last, with the rule.',
+  note: 'Strings, clipping, the price of the whole, bills and payback are computed anew with each inverter; those that break a rule come last, with the rule.',
 } as const
