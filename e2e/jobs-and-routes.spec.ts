@@ -125,16 +125,18 @@ test('routes ask who, parse, and name the path of a fault', async ({ page, playw
   expect(await file.json()).toMatchObject({ format: 'tall-gable-job', version: 1 })
 })
 
-test('axe finds nothing serious on the main views', async ({ page }) => {
-  for (const path of ['/', '/dashboard']) {
-    await page.goto(path)
-    await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
-    await expectAccessible(page)
-  }
-  await openShippedJob(page)
-  for (const name of ['Site', 'Shape', 'Cover', 'Wire', 'Match', 'Store', 'Offer']) {
-    await chapter(page, name)
-    await settled(page)
-    await expectAccessible(page)
-  }
-})
+for (const colorScheme of ['light', 'dark'] as const)
+  test(`axe finds nothing serious on the main views, ${colorScheme}`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme })
+    for (const path of ['/', '/dashboard']) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+      await expectAccessible(page)
+    }
+    await openShippedJob(page)
+    for (const name of ['Site', 'Shape', 'Cover', 'Wire', 'Match', 'Store', 'Offer']) {
+      await chapter(page, name)
+      await settled(page)
+      await expectAccessible(page)
+    }
+  })

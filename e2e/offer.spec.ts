@@ -69,9 +69,15 @@ test('an offer is for whoever has its link, as it was sent, until it is withdraw
   await expect(page.getByLabel('Link to the proposal')).toBeVisible()
   const third = new URL(await page.getByLabel('Link to the proposal').inputValue()).pathname
   const spanish = await (await customer.get(third)).text()
-  for (const said of ['lang="es"', 'En pocas palabras', 'Usted paga', 'sombras del 21 de mayo, 15:00'])
+  for (const said of [
+    'lang="es"',
+    '<title>Su oferta solar</title>',
+    'En pocas palabras',
+    'Usted paga',
+    'sombras del 21 de mayo, 15:00',
+  ])
     expect([said, spanish.includes(said)]).toEqual([said, true])
-  for (const said of ['In short', 'You pay']) expect(spanish.includes(said)).toBe(false)
+  for (const said of ['In short', 'You pay', 'Your solar offer']) expect(spanish.includes(said)).toBe(false)
   await expect(sent.getByRole('listitem')).toHaveCount(3)
   await expect(sent.getByText(/^seen \d+ times?, last/).first()).toBeVisible()
 

@@ -5,7 +5,7 @@ import { BillChart, EnergyChart, PaybackChart } from '@/charts/figures'
 import { type PageSection } from '@/core/kinds/offer/page'
 import { type LineId } from '@/core/model/ledger'
 import { money, paperOf } from '@/words/format'
-import { languageOf, localeIn } from '@/words/language'
+import { localeIn } from '@/words/language'
 import { speechOf } from '@/words/languages'
 import { proposalWords } from '@/words/proposal-words'
 import { Sayer } from '@/words/sayer'
@@ -16,6 +16,7 @@ import { Head, inItsColour } from './head'
 import { InShort } from './in-short'
 import { Assumptions, Environment, Losses } from './reasons'
 import { paidBackShown } from './paid-back'
+import { pageLanguageOf } from './page-language'
 import { RoofView } from './roof-view'
 import { usualMoment } from './usual-moment'
 import { spokenOffer } from './spoken'
@@ -35,8 +36,7 @@ interface Props {
 /** The customer's page, in the customer's language: the roof, the money, the energy, the equipment. */
 export function Proposal({ data, print, pdfPath, figuresPath, state, mayAnswer }: Props) {
   const { summary } = data
-  // Offers that older builds have sent say nothing of it.
-  const language = data.page.language ?? languageOf(data.site.locale)
+  const language = pageLanguageOf(data)
   const site = useMemo(
     () => ({ ...data.site, locale: localeIn(language, data.site.locale) }),
     [data.site, language],

@@ -129,7 +129,9 @@ export function RoofView({
         // The picture is of paper by night too.
         <p className="pointer-events-none absolute inset-x-3 bottom-2 flex justify-between text-[12px] text-[#5c6871]">
           <span>{!print && words.dragToTurn}</span>
-          <span className="rounded-sm bg-[#f7f4ed]/80 px-1">{sayer.say(words.shadowsOf, { date: dayName(day, locale), clock: clockOfHour(hour) })}</span>
+          <span className="rounded-sm bg-[#f7f4ed]/80 px-1">
+            {sayer.say(words.shadowsOf, { date: dayName(day, locale), clock: clockOfHour(hour) })}
+          </span>
         </p>
       )}
       {lost && <p className="absolute inset-0 grid place-items-center">{words.noPicture}</p>}

@@ -101,6 +101,7 @@ export const proposal = {
   grown: '{name} after {years, plural, one {# year} other {# years}} of growth',
   footer:
     'Computed hour by hour for a typical year with the shade of roof, obstructions, trees and neighbours; the modules degrade every year. A forecast, not a promise: weather and prices vary.',
+  tab: 'Your solar offer',
   picture: 'The house with its modules',
   turn: 'The house with its modules; drag to turn it',
   dragToTurn: 'drag to turn',

@@ -102,6 +102,7 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
   grown: '{name}: {years, plural, one {# año} other {# años}} después de hoy',
   footer:
     'Calculado hora a hora para un año típico con las sombras de tejado, obstáculos, árboles y vecinos; los módulos se degradan cada año. Es una previsión, no una promesa: el tiempo y los precios varían.',
+  tab: 'Su oferta solar',
   picture: 'La casa con sus módulos',
   turn: 'La casa con sus módulos; arrastre para girarla',
   dragToTurn: 'arrastre para girar',

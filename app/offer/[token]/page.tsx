@@ -1,16 +1,33 @@
 import { notFound } from 'next/navigation'
 import { type Metadata } from 'next'
+import { cache } from 'react'
 import { Fault } from '@/core/model/fault'
+import { pageLanguageOf } from '@/proposal/page-language'
 import { Proposal } from '@/proposal/proposal'
 import { Withdrawn } from '@/proposal/withdrawn'
 import { stateOf } from '@/server/answers'
 import { countVisit, offerAt, proposalIn } from '@/server/offers'
 import { openPage } from '@/server/open-page'
 import { designer } from '@/server/session'
+import { proposalWords } from '@/words/proposal-words'
 
 export const dynamic = 'force-dynamic'
 
-export const metadata: Metadata = { title: 'Your solar offer', robots: { index: false, follow: false } }
+/** What was sent with a link; once for the page and its title. */
+const sent = cache(async (token: string) => {
+  const offer = await offerAt(token)
+  return { offer, data: await proposalIn(offer.body) }
+})
+
+/** The tab is in the customer's language as the page is; what is there no more says so in the usual one. */
+export async function generateMetadata({ params }: Props): Promise<Metadata> {
+  const { token } = await params
+  const language = await sent(token).then(
+    ({ data }) => pageLanguageOf(data),
+    () => undefined,
+  )
+  return { title: proposalWords(language ?? 'en').tab, robots: { index: false, follow: false } }
+}
 
 interface Props {
   readonly params: Promise<{ token: string }>
@@ -22,19 +39,20 @@ export default async function OfferPage({ params, searchParams }: Props) {
   await openPage('GET /offer/[token]')
   const { token } = await params
   const print = (await searchParams).print === '1'
-  const offer = await offerAt(token).catch((error: unknown) => {
+  const found = await sent(token).catch((error: unknown) => {
     if (error instanceof Fault && error.code === 'no-such-offer') notFound()
     if (error instanceof Fault && (error.code === 'offer-withdrawn' || error.code === 'offer-expired'))
       return null
     throw error
   })
-  if (!offer) return <Withdrawn />
+  if (!found) return <Withdrawn />
+  const { offer, data } = found
   // Who sent it and who prints it are not counted as visits.
   const isCustomer = !print && !(await designer())
   if (isCustomer) countVisit(offer.id)
   return (
     <Proposal
-      data={await proposalIn(offer.body)}
+      data={data}
       print={print}
       pdfPath={`/offer/${token}/pdf`}
       figuresPath={`/offer/${token}/figures`}
