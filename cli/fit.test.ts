@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { type Vec2 } from '@/core/geometry/vector'
 import { openHeights } from '@/core/heights/open-heights'
 
 const gable = (args: readonly string[], input = '') => {
@@ -101,22 +102,31 @@ test('without an outline: the house in the middle, or at a place that is named, 
   expect(area((JSON.parse(named.stdout) as typeof truth).planes)).toBeCloseTo(area(fitted.planes), 0)
 }, 60_000)
 
-/** The raster as a text, which does not say its system. */
-async function asText(kind: 'ascii' | 'points'): Promise<string> {
+/**
+ * The raster as a text, which does not say its system.
+ * @param heightAt another height at coordinates of the raster, from the one that is there
+ */
+async function asText(
+  kind: 'ascii' | 'points',
+  heightAt: (at: Vec2, height: number) => number = (_, height) => height,
+): Promise<string> {
   const file = await openHeights(readFileSync(heights).slice().buffer, 'heights.tif')
-  const values = await file.read(0, 0, file.columns, file.rows)
+  const there = await file.read(0, 0, file.columns, file.rows)
+  const values = [...there].map((height, k) =>
+    heightAt(file.at(k % file.columns, Math.floor(k / file.columns)), height),
+  )
   const [first, second] = [file.at(0, 0), file.at(1, 1)]
   const side = second[0] - first[0]
   const written = (value: number) => (Number.isNaN(value) ? '-9999' : String(value))
   if (kind === 'points')
-    return [...values]
+    return values
       .map((value, k) =>
         [...file.at(k % file.columns, Math.floor(k / file.columns)), written(value)].join(' '),
       )
       .join('\n')
   const south = first[1] - (file.rows - 1) * side
   const header = [file.columns, file.rows, first[0], south, side, -9999]
-  return `${['ncols', 'nrows', 'xllcenter', 'yllcenter', 'cellsize', 'nodata_value'].map((key, k) => `${key} ${header[k]}\n`).join('')}${[...values].map(written).join(' ')}\n`
+  return `${['ncols', 'nrows', 'xllcenter', 'yllcenter', 'cellsize', 'nodata_value'].map((key, k) => `${key} ${header[k]}\n`).join('')}${values.map(written).join(' ')}\n`
 }
 
 test('the same heights as a text that names no system: the same planes, and what was taken for granted', async () => {
@@ -147,6 +157,31 @@ test('the same heights as a text that names no system: the same planes, and what
     const wrong = gable(['fit', '--heights', text, '--outline', outline, '--epsg', '32601'])
     expect(wrong.stderr).toContain('heights-elsewhere')
   }
+}, 120_000)
+
+test('bare ground from another raster: its own plane wherever the house is measured from, in either order', async () => {
+  const file = await openHeights(readFileSync(heights).slice().buffer, 'heights.tif')
+  const middle = file.at((file.columns - 1) / 2, (file.rows - 1) / 2)
+  const truth = read('truth.json')
+  // It falls by a metre in fifty to the east, half a metre under what the lowest heights say.
+  const groundAt = ([x]: Vec2) => truth.groundM - 0.5 - 0.02 * (x - middle[0])
+  const [surface, ground] = [join(folder, 'surface.txt'), join(folder, 'ground.txt')]
+  writeFileSync(surface, await asText('ascii'))
+  writeFileSync(ground, await asText('ascii', groundAt))
+  const groundOf = (...args: string[]) => {
+    const { status, stdout } = gable(['fit', ...args])
+    expect(status).toBe(0)
+    return (JSON.parse(stdout) as typeof truth).groundM
+  }
+  const alone = groundOf('--heights', heights, '--outline', outline)
+  expect(alone).toBeCloseTo(truth.groundM, 0)
+  const withGround = groundOf('--heights', heights, '--ground', ground, '--outline', outline)
+  expect(alone - withGround).toBeGreaterThan(0.2)
+  expect(alone - withGround).toBeLessThan(0.8)
+  expect(groundOf('--heights', ground, '--ground', heights, '--outline', outline)).toBeCloseTo(withGround, 2)
+  // Without an outline the house is measured from a corner that is found only then: the same ground, though it slopes.
+  expect(groundOf('--heights', heights, '--ground', ground)).toBeCloseTo(withGround, 1)
+  expect(groundOf('--heights', surface, '--ground', ground)).toBeCloseTo(withGround, 1)
 }, 120_000)
 
 describe('what is refused, in words', () => {
@@ -198,6 +233,7 @@ describe('what is refused, in words', () => {
       'heights-elsewhere',
     )
     expect(refusal(['fit', '--heights', heights, '--lat', '-34.7']).message).toContain('given together')
+    expect(refusal(['fit', '--heights', heights, '--ground', heights]).code).toBe('heights-alike')
     expect(
       refusal(['fit', '--heights', heights, '--outline', outline, '--lat', '1', '--lon', '2']).message,
     ).toContain('instead of an outline')

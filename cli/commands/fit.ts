@@ -14,6 +14,10 @@ const texts = {
     placeholder: 'file',
     says: 'height raster: GeoTIFF, ASCII grid, or points on a grid as x, y, height',
   },
+  ground: {
+    placeholder: 'file',
+    says: 'another raster, of the bare ground; the two tell themselves which is which',
+  },
   outline: {
     placeholder: 'file',
     says: 'outline of the house, GeoJSON; left out, it is found in the heights',
@@ -41,6 +45,7 @@ const metresOf = { m: 1, ft: 0.3048 } as const
 
 const fields = z.object({
   heights: z.string().min(1),
+  ground: z.string().min(1).optional(),
   /** A file, or in a line of `--lines` the GeoJSON itself. */
   outline: z.union([z.string().min(1), z.record(z.string(), z.unknown())]).optional(),
   lat: numberField(numbers.lat).optional(),
@@ -61,25 +66,27 @@ const schema = fields
 
 async function answer({
   heights,
+  ground,
   outline,
   lat,
   lon,
   heightUnit,
   epsg,
 }: z.infer<typeof schema>): Promise<object> {
-  const bytes = readBytes(heights)
-  const content = bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer
-  const raster = await openHeights(content, heights, {
-    heightUnitM: heightUnit && metresOf[heightUnit],
-    epsg,
-  })
+  const opened = (file: string) => {
+    const bytes = readBytes(file)
+    const content = bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength) as ArrayBuffer
+    return openHeights(content, file, { heightUnitM: heightUnit && metresOf[heightUnit], epsg })
+  }
+  const [raster, second] = [await opened(heights), ground === undefined ? null : await opened(ground)]
   const { planes, ...fitted } =
     outline === undefined
       ? await fitAtPlace(
           raster,
           lat === undefined || lon === undefined ? null : { latitudeDeg: lat, longitudeDeg: lon },
+          second,
         )
-      : await fitFromFiles(raster, outlineOf(outline))
+      : await fitFromFiles(raster, outlineOf(outline), second)
   return { planes: planes.map((plane) => ({ ...writtenPlane(plane), fit: plane.fit })), ...fitted }
 }
 
