@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { chapter, restingBox, settled, shippedJobId } from './bench'
+import { chapter, restingBox, saved, settled, shippedJobId } from './bench'
 import { importAs, setDeleted, shareOffer } from './offers'
 
 test('an offer is for whoever has its link, as it was sent, until it is withdrawn', async ({
@@ -49,19 +49,32 @@ test('an offer is for whoever has its link, as it was sent, until it is withdraw
   await expect(page.getByRole('button', { name: 'Share the newer offer' })).toBeVisible()
   await expect(page.getByText('The customer still sees what was sent then')).toBeVisible()
   expect(await price()).toBe(before)
-  // To a customer who reads Spanish, with the house as the stage shows it.
+  // To a customer who reads Spanish, with the house turned for it.
   await page.getByRole('button', { name: 'Customer’s page' }).click()
   await expect(page.getByText('Begins as seen from the sunny side')).toBeVisible()
   await page.getByRole('button', { name: 'Choose the view' }).click()
-  const picture = page.getByRole('dialog').getByLabel('The house with its modules; drag to turn it')
+  const picture = page.getByRole('dialog').getByLabel(/^The house with its modules; drag/)
   const { x, y, width, height } = await restingBox(picture)
   await page.mouse.move(x + width / 2, y + height / 2)
   await page.mouse.down()
   await page.mouse.move(x + width / 2 - 150, y + height / 2, { steps: 4 })
   await page.mouse.up()
+  await picture.press('ArrowLeft')
   await page.getByRole('button', { name: 'Shadows of the stage: May 21, 15:00' }).click()
   await page.getByRole('button', { name: 'Keep this view' }).click()
   await expect(page.getByText('Begins as you have kept it, with the shadows of May 21, 15:00.')).toBeVisible()
+  await saved(page)
+  type View = Record<'eye' | 'target', [number, number, number]>
+  const views: View[] = []
+  JSON.parse(await (await page.request.get(`/api/jobs/${id}/export`)).text(), (key, value: View | null) => {
+    if (key === 'view' && value) views.push(value)
+    return value
+  })
+  const [{ eye, target }] = views as [View]
+  // From 205° at first; left by the hand and by a key is to the east.
+  const azimuthDeg = (Math.atan2(eye[0] - target[0], eye[1] - target[1]) * 180) / Math.PI
+  expect(azimuthDeg).toBeGreaterThan(20)
+  expect(azimuthDeg).toBeLessThan(150)
   await page.getByRole('dialog').getByLabel('Language').selectOption('es')
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
   const sent = page.getByRole('region', { name: 'Offers sent' })

@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react'
 import { type PageView } from '@/core/kinds/offer/page'
 import { type Site } from '@/core/kinds/site/site'
 import { clockOfHour } from '@/core/model/moment'
@@ -16,6 +16,14 @@ import { type ProposalWords } from '@/words/proposal-words'
 import { type Sayer } from '@/words/sayer'
 
 const nothing = new Set<string>()
+
+/** Degrees round the house and up, as the eye goes by a key: sideways as the house turns under the hand. */
+const turns: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-15, 0],
+  ArrowRight: [15, 0],
+  ArrowUp: [0, 5],
+  ArrowDown: [0, -5],
+}
 
 /** What the picture is seen from and looks at. */
 export type Seen = Pick<PageView, 'eye' | 'target'>
@@ -108,6 +116,13 @@ export function RoofView({
       view.dispose()
     }
   }, [site, standing, seen, print, tell])
+  const turnByKey = (event: KeyboardEvent) => {
+    const way = turns[event.key]
+    if (!way) return
+    // The page does not scroll by the same key.
+    event.preventDefault()
+    live.current?.sight.turn(...way)
+  }
   return (
     <div
       ref={box}
@@ -123,7 +138,13 @@ export function RoofView({
           style={{ backgroundImage: `url(${picture})` }}
         />
       ) : (
-        <canvas ref={canvas} aria-label={words.turn} className="h-full w-full cursor-grab touch-none" />
+        <canvas
+          ref={canvas}
+          tabIndex={print ? undefined : 0}
+          aria-label={words.turn}
+          onKeyDown={turnByKey}
+          className="h-full w-full cursor-grab touch-none"
+        />
       )}
       {!lost && (
         // The picture is of paper by night too.

@@ -41,6 +41,35 @@ test('the ray under the pixel of a point goes through that point, in perspective
   }
 })
 
+test('turned it goes round what it looks at, as far away as before, and neither under the ground nor over the top', () => {
+  const { sight } = made()
+  sight.lookAt([3, 4], 20, 3)
+  sight.lookFrom(180, 30)
+  const seen = () => {
+    const [x = 0, y = 0, z = 0, tx = 0, ty = 0, tz = 0] = sight.eye()
+    const [dx, dy, dz] = [x - tx, y - ty, z - tz]
+    return {
+      target: [tx, ty, tz],
+      far: Math.hypot(dx, dy, dz),
+      azimuthDeg: ((Math.atan2(dx, dy) * 180) / Math.PI + 360) % 360,
+      elevationDeg: (Math.atan2(dz, Math.hypot(dx, dy)) * 180) / Math.PI,
+    }
+  }
+  const before = seen()
+  sight.turn(15, 10)
+  expect(seen()).toEqual({
+    target: before.target,
+    far: expect.closeTo(before.far, 9) as number,
+    azimuthDeg: expect.closeTo(195, 6) as number,
+    elevationDeg: expect.closeTo(40, 6) as number,
+  })
+  for (let k = 0; k < 20; k++) sight.turn(0, 10)
+  expect(seen().elevationDeg).toBeCloseTo(85, 6)
+  expect(seen().azimuthDeg).toBeCloseTo(195, 6)
+  for (let k = 0; k < 30; k++) sight.turn(0, -10)
+  expect(seen().elevationDeg).toBeCloseTo(5, 6)
+})
+
 test('north is up in plan, and where the eye says in perspective; a pixel’s metres follow the size', () => {
   const { sight, heard } = made()
   sight.lookAt([3, 4], 20, 3)

@@ -171,6 +171,17 @@ export class Sight {
     this.#seeing.moved()
   }
 
+  /** Turns the view on its way round what it looks at, and up or down as far as the hand could. */
+  turn(byAzimuthDeg: number, byElevationDeg: number): void {
+    const { target } = this.#controls.perspective
+    const [x, y, z] = this.#perspective.position.clone().sub(target).toArray()
+    const elevationDeg = (Math.atan2(z, Math.hypot(x, y)) * 180) / Math.PI
+    this.lookFrom(
+      (Math.atan2(x, y) * 180) / Math.PI + byAzimuthDeg,
+      Math.max(5, Math.min(85, elevationDeg + byElevationDeg)),
+    )
+  }
+
   /**
    * For pages where there is nothing to draw: the left button and one finger turn the house.
    * @param zooms the wheel brings it nearer; else it is the page's

@@ -1,6 +1,6 @@
 'use client'
 
-import { useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { type PageView } from '@/core/kinds/offer/page'
 import { clockOfHour } from '@/core/model/moment'
 import { modelYear } from '@/core/model/model-year'
@@ -70,6 +70,9 @@ function Choosing({
   const now = bench.site()
   const standing = useMemo(() => drawable(now), [now])
   const dark = sunAtClock(site, modelYear, day, hour).elevationDeg <= 0
+  const remember = useCallback((turned: Seen) => {
+    seen.current = turned
+  }, [])
   const keep = () => {
     if (seen.current) onKeep({ ...seen.current, day: moment.day, hour: moment.hour })
   }
@@ -83,9 +86,7 @@ function Choosing({
         print={false}
         words={proposal}
         sayer={sayer}
-        tell={(turned) => {
-          seen.current = turned
-        }}
+        tell={remember}
       />
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <p className="quiet min-w-0 flex-1">{dark ? words.viewDark : words.viewTurn}</p>

@@ -103,7 +103,7 @@ export const proposal = {
     'Computed hour by hour for a typical year with the shade of roof, obstructions, trees and neighbours; the modules degrade every year. A forecast, not a promise: weather and prices vary.',
   tab: 'Your solar offer',
   picture: 'The house with its modules',
-  turn: 'The house with its modules; drag to turn it',
+  turn: 'The house with its modules; drag to turn it, or use the arrow keys',
   dragToTurn: 'drag to turn',
   shadowsOf: 'shadows of {date}, {clock}',
   noPicture: 'The picture of the roof needs WebGL.',

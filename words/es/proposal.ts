@@ -104,7 +104,7 @@ export const proposal: Readonly<Record<keyof typeof english, string>> = {
     'Calculado hora a hora para un año típico con las sombras de tejado, obstáculos, árboles y vecinos; los módulos se degradan cada año. Es una previsión, no una promesa: el tiempo y los precios varían.',
   tab: 'Su oferta solar',
   picture: 'La casa con sus módulos',
-  turn: 'La casa con sus módulos; arrastre para girarla',
+  turn: 'La casa con sus módulos; arrastre para girarla o use las flechas',
   dragToTurn: 'arrastre para girar',
   shadowsOf: 'sombras del {date}, {clock}',
   noPicture: 'La imagen del tejado necesita WebGL.',
