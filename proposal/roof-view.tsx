@@ -144,6 +144,8 @@ export function RoofView({
           aria-label={words.turn}
           onKeyDown={turnByKey}
           className="h-full w-full cursor-grab touch-none"
+          // Within the frame, which cuts off what is around it.
+          style={{ outlineOffset: -2 }}
         />
       )}
       {!lost && (

@@ -22,8 +22,11 @@ export function PictureView() {
   const { offer, set } = useOffer()
   const { page } = offer
   const [choosing, setChoosing] = useState(false)
+  const opener = useRef<HTMLButtonElement>(null)
   const keep = (view: PageView | null) => {
     setChoosing(false)
+    // What was pressed goes away: the keyboard goes on from here.
+    opener.current?.focus()
     set(words.sections.roof, { page: { ...page, view } })
   }
   return (
@@ -32,11 +35,9 @@ export function PictureView() {
         <p className="quiet">
           {page.view ? sayer.say(words.viewKept, saidMoment(page.view, sayer.place.locale)) : words.viewUsual}
         </p>
-        {!choosing && (
-          <button type="button" className="button" onClick={() => setChoosing(true)}>
-            {page.view ? words.viewChange : words.viewChoose}
-          </button>
-        )}
+        <button ref={opener} type="button" className="button" onClick={() => setChoosing(!choosing)}>
+          {choosing ? words.viewLeave : page.view ? words.viewChange : words.viewChoose}
+        </button>
         {page.view && (
           <button type="button" className="button" onClick={() => keep(null)}>
             {words.viewForget}

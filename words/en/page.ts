@@ -22,7 +22,9 @@ export const page = {
   viewKept: 'Begins as you have kept it, with the shadows of {date}, {clock}.',
   viewChoose: 'Choose the view',
   viewChange: 'Change the view',
-  viewTurn: 'Drag to turn it, or use the arrow keys; the wheel brings it nearer. The page begins so, and so it is on paper.',
+  viewLeave: 'Leave it as it was',
+  viewTurn:
+    'Drag to turn it, or use the arrow keys; the wheel brings it nearer. The page begins so, and so it is on paper.',
   viewShadows: 'Shadows of the stage: {date}, {clock}',
   viewDark: 'The sun is down at the moment of the stage: its shadows cannot be taken.',
   viewKeep: 'Keep this view',
