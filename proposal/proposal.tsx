@@ -18,8 +18,8 @@ import { Assumptions, Environment, Losses } from './reasons'
 import { paidBackShown } from './paid-back'
 import { pageLanguageOf } from './page-language'
 import { RoofView } from './roof-view'
-import { usualMoment } from './usual-moment'
 import { spokenOffer } from './spoken'
+import { usualMoment } from './usual-moment'
 import { Ways } from './ways'
 
 interface Props {

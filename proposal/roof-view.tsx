@@ -99,14 +99,18 @@ export function RoofView({
     else view.sight.lookFrom(site.latitudeDeg < 0 ? 30 : 205, 36)
     if (print) {
       const drawn = view.picture()
+      live.current = null
       view.dispose()
       queueMicrotask(() => setPicture(drawn))
       return
     }
-    const stop = view.onDraw(() => {
+    const told = () => {
       const [x = 0, y = 0, z = 0, tx = 0, ty = 0, tz = 0] = view.sight.eye()
       tell?.({ eye: [x, y, z], target: [tx, ty, tz] })
-    })
+    }
+    // At once too: it can be kept before it is first drawn.
+    told()
+    const stop = view.onDraw(told)
     const observer = new ResizeObserver(() => view.resize(frame.clientWidth, frame.clientHeight))
     observer.observe(frame)
     return () => {

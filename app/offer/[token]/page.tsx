@@ -24,9 +24,9 @@ export async function generateMetadata({ params }: Props): Promise<Metadata> {
   const { token } = await params
   const language = await sent(token).then(
     ({ data }) => pageLanguageOf(data),
-    () => undefined,
+    () => 'en' as const,
   )
-  return { title: proposalWords(language ?? 'en').tab, robots: { index: false, follow: false } }
+  return { title: proposalWords(language).tab, robots: { index: false, follow: false } }
 }
 
 interface Props {
