@@ -52,7 +52,7 @@ test('nothing leaves the server that the customer’s page does not show', async
 test('what no offer is made from changes nothing on its page', async () => {
   const beside = Object.fromEntries(Object.entries(madeUp).filter(([id]) => !(id in figured(madeUp))))
   expect(new Set(Object.values(beside).map(({ kind }) => kind))).toEqual(
-    new Set(['dimension', 'underlay', 'visit', 'photo', 'permit', 'production']),
+    new Set(['dimension', 'lot', 'underlay', 'visit', 'photo', 'permit', 'production']),
   )
   const house: Objects = { ...job.house, ...beside }
   expect(figured(house)).toEqual(job.house)

@@ -17,6 +17,7 @@ const widths: Readonly<Record<StrokeKind, readonly [number, number]>> = {
   measure: [1.2, 1.2],
   mark: [1.2, 1.2],
   walkway: [1.1, 1.1],
+  lot: [1.5, 1.5],
   hatch: [0.8, 0.8],
 }
 

@@ -5,6 +5,7 @@ import { findAddresses, nearAddresses, type AddressMatch } from './geocoder'
 import { coverOf, siteAt, tariffsOf } from './job-defaults'
 import { stations, stationEpw, stationSpread } from './stations'
 import { heightsAt, outlinesAt } from './heights'
+import { lotsAt } from './lot-lines'
 import { distributorsIn } from './distributors'
 import { profileCsv, profileList } from './profiles'
 import { incentivesIn, usualIncentives } from './incentives'
@@ -99,12 +100,13 @@ function profilesAnswer(name: string, query: URLSearchParams): TownAnswer {
     : { status: 200, type: 'text/csv; charset=utf-8', body: csv, lasting: true }
 }
 
-/** Heights around a place as a GeoTIFF, and outlines of the buildings there. */
-function surveyAnswer(what: 'heights' | 'outlines', query: URLSearchParams): TownAnswer {
+/** Heights around a place as a GeoTIFF, outlines of the buildings there, and the lines of the lots. */
+function surveyAnswer(what: 'heights' | 'outlines' | 'lots', query: URLSearchParams): TownAnswer {
   const town = townAround(query)
   if ('status' in town) return town
   const place = { latitudeDeg: Number(query.get('lat')), longitudeDeg: Number(query.get('lon')) }
   if (what === 'outlines') return json(outlinesAt(town, place), true)
+  if (what === 'lots') return json(lotsAt(town, place), true)
   return { status: 200, type: 'image/tiff', body: heightsAt(town, place), lasting: true }
 }
 
@@ -140,7 +142,7 @@ const longestQuery = 200
 /**
  * The world's answer to a path and a query: `addresses?q=[&near]`, `stations`, `weather/<station>.epw[?year=]`, `catalogue`,
  * `imagery?lat=&lon=`, `tariffs?lat=&lon=`, `incentives?lat=&lon=`, `distributors?lat=&lon=`, `profiles`, `profiles/<household>.csv?lat=`,
- * `heights?lat=&lon=`, `outlines?lat=&lon=`. GeoJSON, JSON, EPW and GeoTIFF.
+ * `heights?lat=&lon=`, `outlines?lat=&lon=`, `lots?lat=&lon=`. GeoJSON, JSON, EPW and GeoTIFF.
  */
 export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   const [what = '', name = ''] = path.split('/')
@@ -151,7 +153,7 @@ export function townAnswer(path: string, query: URLSearchParams): TownAnswer {
   if (what === 'stations') return stationsAnswer()
   if (what === 'imagery') return imageryAnswer(query)
   if (what === 'tariffs') return tariffsAnswer(query)
-  if (what === 'heights' || what === 'outlines') return surveyAnswer(what, query)
+  if (what === 'heights' || what === 'outlines' || what === 'lots') return surveyAnswer(what, query)
   if (what === 'incentives') return incentivesAnswer(query)
   if (what === 'distributors') return distributorsAnswer(query)
   if (what === 'profiles') return profilesAnswer(name, query)

@@ -77,6 +77,18 @@ export const madeUp = {
     background: false,
   },
   'dimension-1': { id: 'dimension-1', kind: 'dimension', name: 'Rafter', from: [0, -4, 3], to: [0, 0, 6] },
+  'lot-1': {
+    id: 'lot-1',
+    kind: 'lot',
+    name: 'Lot',
+    outline: [
+      [-14, -16],
+      [12, -16],
+      [12, 25],
+      [-14, 24],
+    ],
+    source: 'survey',
+  },
   'underlay-1': {
     id: 'underlay-1',
     kind: 'underlay',

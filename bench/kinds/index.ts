@@ -12,6 +12,7 @@ import { dimensionBench } from './dimension/kind'
 import { dormerBench } from './dormer/kind'
 import { fixtureBench } from './fixture/kind'
 import { settings, type BenchKind } from './kind'
+import { lotBench } from './lot/kind'
 import { rackBench } from './rack/kind'
 import { readingBench } from './reading/kind'
 import { skylightBench } from './skylight/kind'
@@ -32,6 +33,7 @@ const benchKinds = {
   tree: treeBench,
   barrier: barrierBench,
   body: bodyBench,
+  lot: lotBench,
   dimension: dimensionBench,
   reading: readingBench,
   underlay: underlayBench,

@@ -56,6 +56,7 @@ export function usePapers(): { facts: PaperFacts; from: Omit<Papered, 'around'>;
       volts,
       as: site,
       paper: paperOf(site.locale),
+      lots: ofKind(house, 'lot').map(({ outline }) => outline),
       drawn: { site: built.site, place: site, holdings: built.holdings, nameOf: (id) => sayer.name(id) },
     },
     fresh,

@@ -1,7 +1,7 @@
 import { Option, type Command } from 'commander'
 import { paperDxf } from '@/core/drawing/paper-dxf'
 import { paperPdf } from '@/core/drawing/paper-pdf'
-import { theOne } from '@/core/kinds/documents'
+import { ofKind, theOne } from '@/core/kinds/documents'
 import { siteId } from '@/core/kinds/site/site'
 import { Fault } from '@/core/model/fault'
 import { handOverSet, permitSet } from '@/core/papers/sets'
@@ -53,6 +53,7 @@ export function addPapers(gable: Command): void {
         volts: facts.volts,
         as: place,
         paper: paperOf(place.locale),
+        lots: ofKind(world.house, 'lot').map(({ outline }) => outline),
         // The vicinity shows what the job has where nobody knows the buildings around.
         around: await buildingsAround(worldAt(service ?? process.env['WORLD_URL']), place).catch(
           (error: unknown) => {

@@ -19,6 +19,7 @@ const layers = {
   MODULES: 5,
   SETBACKS: 6,
   WALKWAYS: 4,
+  'LOT-LINES': 6,
   RAILS: 8,
   ATTACHMENTS: 1,
   DIMENSIONS: 2,
@@ -110,6 +111,7 @@ function layersOf({
 
 function layerOf(is: Stroke['is'], at: ReturnType<typeof layersOf>): Layer {
   if (is === 'walkway' || is === 'hatch') return 'WALKWAYS'
+  if (is === 'lot') return 'LOT-LINES'
   return is === 'corner' || is === 'foot' || is === 'wall' ? at.walls : at.edges
 }
 

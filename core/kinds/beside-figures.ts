@@ -4,6 +4,7 @@ import { type KindName } from './index'
 /** Kinds that no figure is computed from and no customer is shown: they may change while an offer stands. */
 const kinds: ReadonlySet<KindName> = new Set<KindName>([
   'dimension',
+  'lot',
   'underlay',
   'visit',
   'photo',

@@ -12,6 +12,7 @@ import { fixtureKind } from './fixture/kind'
 import { type Kind } from './kind'
 import { loadKind } from './load/kind'
 import { lossesKind } from './losses/kind'
+import { lotKind } from './lot/kind'
 import { offerKind } from './offer/kind'
 import { ownBatteryKind } from './own-battery/kind'
 import { ownInverterKind } from './own-inverter/kind'
@@ -45,6 +46,7 @@ export const kinds = {
   tree: treeKind,
   barrier: barrierKind,
   body: bodyKind,
+  lot: lotKind,
   dimension: dimensionKind,
   reading: readingKind,
   underlay: underlayKind,

@@ -35,7 +35,7 @@ export interface Surface {
 
 /**
  * What a drawn line is: where two faces of a roof meet, a corner or the foot of a wall, another edge, a thin post, a measure,
- * where something was measured (for the team alone, in no drawing), the border of a walkway, hatching.
+ * where something was measured (for the team alone, in no drawing), the border of a walkway, a line of the lot, hatching.
  */
 export type StrokeKind =
   | RoofPlane['edges'][number]['kind']
@@ -46,6 +46,7 @@ export type StrokeKind =
   | 'measure'
   | 'mark'
   | 'walkway'
+  | 'lot'
   | 'hatch'
 
 /** A line that is drawn. */

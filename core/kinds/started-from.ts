@@ -30,6 +30,7 @@ const origins: Readonly<Record<KindName, 'address' | 'team' | 'house'>> = {
   visit: 'house',
   underlay: 'house',
   dimension: 'house',
+  lot: 'house',
   reading: 'house',
   volume: 'house',
   canopy: 'house',

@@ -8,8 +8,9 @@ import { fromFrame } from '../layout/plane-frame'
 import { formatLength, type UnitSystem } from '../model/units'
 import { distinctMargins, isRoofed, panelsOf, type LaidArray, type Panel } from '../site/site'
 import { footOutline, railOutline } from '../structure/outlines'
+import { writtenAlong } from './along'
 import { cableMarks, type CablesDrawn } from './cable-marks'
-import { furnitureAt, letters, roomOn, sheetOf, textMm, type Paper } from './sheet'
+import { furnitureAt, letters, roomOn, sheetOf, type Paper } from './sheet'
 import { furniture, outlined, toScale, type ScaleWords, type ToScale } from './to-scale'
 
 /** What stands on a plan in words. */
@@ -237,30 +238,14 @@ function roofMarks(drawn: Drawn, view: ToScale): Mark[] {
 
 function dimensionMarks(drawn: Drawn, view: ToScale, { units, locale }: Written): Mark[] {
   const rings = roofsOf(drawn).flatMap(({ geometry }) => geometry.faces.map((face) => face.corners))
-  return dimensioned(rings).flatMap(({ from, to }): Mark[] => {
-    const [a, b] = [view.at(from), view.at(to)]
-    const length = Math.hypot(b[0] - a[0], b[1] - a[1])
-    if (length < leastDimensionMm) return []
-    const turn = (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI
-    const upright = turn > 90 ? turn - 180 : turn <= -90 ? turn + 180 : turn
-    // To the right of the way round, which is outside the plane; y runs down on paper.
-    const out: Vec2 = [-(b[1] - a[1]) / length, (b[0] - a[0]) / length]
-    const off = 1 + textMm / 2
-    // Letters stand on their foot line: a third of their height lower they are centred.
-    const down = (upright * Math.PI) / 180
-    const at: Vec2 = [
-      (a[0] + b[0]) / 2 + out[0] * off - (Math.sin(down) * textMm) / 3,
-      (a[1] + b[1]) / 2 + out[1] * off + (Math.cos(down) * textMm) / 3,
-    ]
-    return [
-      letters(formatLength(length3(sub3(to, from)), units, locale), at, {
-        layer: 'DIMENSIONS',
-        anchor: 'middle',
-        halo: true,
-        turnDeg: upright,
-      }),
-    ]
-  })
+  return dimensioned(rings).flatMap(({ from, to }) =>
+    writtenAlong(
+      formatLength(length3(sub3(to, from)), units, locale),
+      [view.at(from), view.at(to)],
+      leastDimensionMm,
+      'DIMENSIONS',
+    ),
+  )
 }
 
 const arrayMarks = ({ site }: Drawn, view: ToScale, labels: PlanLabels): Mark[] =>

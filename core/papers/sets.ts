@@ -2,7 +2,6 @@ import { type DiagramWords, singleLineMarks } from '../diagram/single-line'
 import { placed, type Mark, type PaperDrawing } from '../drawing/paper'
 import { type StringWindow } from '../electrical/stringing'
 import { type Drawn } from '../exports/drawn'
-import { type Vec2 } from '../geometry/vector'
 import { type Built } from '../parts/parts-list'
 import { bound, type Leaf, type Listed } from './binder'
 import { type CablesDrawn } from './cable-marks'
@@ -10,19 +9,17 @@ import { photoSheets, type Photograph } from './photos'
 import { plateSheets, type Plate } from './plates'
 import { moduleMap, roofPlan, type MapSaid, type PlanLabels, type Written } from './roof-plan'
 import { letters, roomOn, sheetOf, signed, type Paper, type Room } from './sheet'
-import { sitePlan, vicinityPlan } from './site-plan'
+import { sitePlan, vicinityPlan, type Surroundings } from './site-plan'
 import { tableSheets, type Table } from './tables'
 import { type ScaleWords } from './to-scale'
 
 /** What both sets are drawn from. */
-export interface Papered {
+export interface Papered extends Surroundings {
   readonly drawn: Drawn
   readonly built: Built
   readonly volts: Pick<StringWindow, 'coldVocV' | 'hotVmpV'>
   readonly as: Written
   readonly paper: Paper
-  /** Outlines of the buildings around, in the site's metres; none where nobody has told. */
-  readonly around: readonly (readonly Vec2[])[]
 }
 
 /** What every set says. */
@@ -76,14 +73,14 @@ const mapShare = 0.58
 
 /** The drawings and lists that an authority asks for, a cover first. */
 export function permitSet(from: Papered, text: PermitText): PaperDrawing[] {
-  const { drawn, as, paper, around } = from
+  const { drawn, as, paper } = from
   const room = roomOn(paper)
   const middle = (room.left + room.right) / 2
   const right: Room = { ...room, left: middle + 4 }
   const map: Room = { ...right, top: room.top + 6, bottom: room.top + (room.bottom - room.top) * mapShare }
   const beside: Mark[] = [
     letters(text.cover.vicinity(vicinityScale), [map.left, room.top + 3], { bold: true }),
-    ...vicinityPlan(drawn, map, vicinityScale, around),
+    ...vicinityPlan(drawn, map, vicinityScale, from),
   ]
   const cover = (list: readonly Listed[]): Leaf[] => {
     const left = tableSheets(text.cover.tables, { ...room, right: middle - 4 })
@@ -113,7 +110,7 @@ export function permitSet(from: Papered, text: PermitText): PaperDrawing[] {
               heading: [...text.heading.slice(0, 2), text.sitePlan.note],
               cables: text.sitePlan.cables,
             },
-            around,
+            from,
             number,
           ),
       },

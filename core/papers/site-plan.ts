@@ -2,8 +2,10 @@ import { type Mark, type PaperDrawing } from '../drawing/paper'
 import { type Drawn } from '../exports/drawn'
 import { type Vec2 } from '../geometry/vector'
 import { type PlanShape } from '../kinds/standing'
+import { isOwnBuilding, ownOutlines } from '../site/own-outlines'
 import { panelsOf, type StandingObject } from '../site/site'
 import { cableMarks, type CablesDrawn } from './cable-marks'
+import { lotMarks } from './lot-marks'
 import { box, furnitureAt, letters, roomOn, sheetOf, textMm, type Paper, type Room } from './sheet'
 import { furniture, outlined, toScale, type ScaleWords, type ToScale } from './to-scale'
 import { type Written } from './roof-plan'
@@ -12,6 +14,14 @@ export interface SitePlanWords extends ScaleWords {
   readonly title: string
   readonly heading: readonly string[]
   readonly cables: CablesDrawn
+}
+
+/** What lies around in the site's metres. */
+export interface Surroundings {
+  /** Outlines of the buildings around; none where nobody has told. */
+  readonly around: readonly (readonly Vec2[])[]
+  /** The job's own lots. */
+  readonly lots: readonly (readonly Vec2[])[]
 }
 
 /** How what stands there is drawn, the lower ones first. */
@@ -33,20 +43,21 @@ const styles: Readonly<
 const isNamed = ({ kind, geometry }: StandingObject): boolean =>
   kind !== 'dormer' && geometry.plan.some(({ tone }) => tone !== 'obstruction' && tone !== 'panel')
 
-/** The house, its neighbours and trees from above to scale, north up, each with its name. */
+/** The house, its neighbours and trees from above to scale, north up, each with its name, and how far from the lot lines. */
 export function sitePlan(
   drawn: Drawn,
   as: Written,
   paper: Paper,
   words: SitePlanWords,
-  around: readonly (readonly Vec2[])[],
+  { around, lots }: Surroundings,
   number: string | null,
 ): PaperDrawing {
   const room = roomOn(paper)
-  const view = toScale(drawn.site.objects.flatMap(reachOf), room, as.units)
+  const view = toScale([...drawn.site.objects.flatMap(reachOf), ...lots.flat()], room, as.units)
   return sheetOf(paper, { title: words.title, lines: words.heading, number }, [
     ...aroundMarks(around, view, room),
     ...siteMarks(drawn, view),
+    ...lotMarks(lots, ownOutlines(drawn.site), view, as),
     ...nameMarks(drawn, view),
     ...cableMarks(words.cables, view),
     ...furniture(view, furnitureAt(paper), as, words),
@@ -58,10 +69,10 @@ export function vicinityPlan(
   drawn: Drawn,
   room: Room,
   scale: number,
-  around: readonly (readonly Vec2[])[],
+  { around, lots }: Surroundings,
 ): Mark[] {
   const perM = 1000 / scale
-  const middle = toScale(drawn.site.objects.filter(isOwn).flatMap(reachOf), room, 'metric').middle
+  const middle = toScale(drawn.site.objects.filter(isOwnBuilding).flatMap(reachOf), room, 'metric').middle
   const [midX, midY] = [(room.left + room.right) / 2, (room.top + room.bottom) / 2]
   const view: ToScale = {
     scale,
@@ -85,11 +96,12 @@ export function vicinityPlan(
           }),
         ),
     ),
+    ...lots
+      .filter((outline) => outline.every((p) => lies(view.at(p), room)))
+      .map((outline) => outlined(view, outline, 'VICINITY', { widthMm: 0.25, dashed: true })),
     box(room, { layer: 'VICINITY' }),
   ]
 }
-
-const isOwn = ({ geometry }: StandingObject) => geometry.faces.length > 0 && !geometry.faded
 
 const shapesOf = ({ geometry }: StandingObject): readonly PlanShape[] => geometry.plan
 
@@ -131,7 +143,7 @@ function nameMarks({ site, nameOf }: Drawn, view: ToScale): Mark[] {
     const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)]
     const x = (Math.min(...xs) + Math.max(...xs)) / 2
     // A house is written on below its modules, anything else in its middle.
-    let y = isOwn(object) ? Math.max(...ys) + textMm * 1.6 : (Math.min(...ys) + Math.max(...ys)) / 2
+    let y = isOwnBuilding(object) ? Math.max(...ys) + textMm * 1.6 : (Math.min(...ys) + Math.max(...ys)) / 2
     // Names that would lie on each other go one under the other.
     while (taken.some(([a, b]) => Math.abs(a - x) < 25 && Math.abs(b - y) < textMm)) y += textMm * 1.2
     taken.push([x, y])

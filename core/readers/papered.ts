@@ -78,6 +78,7 @@ export function permitLines(facts: PaperFacts): PermitLine[] {
     'roof-reserve': Number(site.roofReserveKpa === null),
     heights: built.site.objects.filter(({ geometry }) => geometry.presetM !== null).length,
     photos: Number(ofKind(house, 'photo').length === 0),
+    'lot-lines': Number(ofKind(house, 'lot').length === 0),
     licence: Number((facts.contractor?.licence ?? '') === ''),
   }
   // Rules of the job's own say nothing of what is to be handed in.

@@ -21,10 +21,11 @@ export const permitFacts = [
   'heights',
   'photos',
   'licence',
+  'lot-lines',
 ] as const
 
 /** What no model knows: put in by hand. */
-export const permitByHand = ['lot-lines', 'device-places', 'owner-signature'] as const
+export const permitByHand = ['device-places', 'owner-signature'] as const
 
 /** What an authority may ask for before it lets somebody build. */
 export const permitItems = [...permitSheets, ...permitFacts, ...permitByHand] as const

@@ -1,4 +1,5 @@
 import { rotate2, type Vec2 } from '@/core/geometry/vector'
+import { pavementM, vergeM } from '../lot-lines'
 import { type TownMap } from '../town-map'
 import { grain, grainRow, patch } from './noise'
 import { fillSpans, placeAt, strip, type Grid } from './sheet'
@@ -84,8 +85,6 @@ export function paintArea(
   })
 }
 
-/** From the kerb to the pavement and across it, m. */
-const [vergeM, pavementM] = [1.3, 1.4]
 const kerbM = 0.25
 const dashM = 3
 const flagM = 1.4

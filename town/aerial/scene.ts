@@ -4,6 +4,7 @@ import { seededRandom, seedOf } from '@/core/model/random'
 import { planOf, type RoofPlane } from '@/core/roof/plane'
 import { planesOver } from '../lot-planes'
 import { type Lot, type TownTree } from '../lot'
+import { gardenM, lotHalfM } from '../lot-lines'
 import { type TownMap } from '../town-map'
 
 export interface Car {
@@ -40,10 +41,6 @@ const carColours = [
   [52, 78, 112],
   [168, 170, 168],
 ] as const
-
-/** From the middle of a lot to its sides and to its end away from the street, m. */
-const lotHalfM = 12.5
-const gardenM = 20
 
 function paintedLot(map: TownMap, lot: Lot): PaintedLot {
   const random = seededRandom(seedOf(`painted ${lot.address}`))

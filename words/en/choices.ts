@@ -1,6 +1,7 @@
 import { type ArrayPart } from '@/core/kinds/array/part'
 import { type Underlay } from '@/core/kinds/underlay/underlay'
 import { type BarrierUse } from '@/core/kinds/barrier/barrier'
+import { type LotSource } from '@/core/kinds/lot/lot'
 import { type CanopyUse } from '@/core/kinds/canopy/canopy'
 import { type DormerForm } from '@/core/kinds/dormer/dormer'
 import { type FixtureUse } from '@/core/kinds/fixture/fixture'
@@ -22,6 +23,13 @@ export const barrierUses: Readonly<Record<BarrierUse, string>> = {
   fence: 'fence',
   hedge: 'hedge',
   wall: 'wall',
+}
+
+/** Where the lines of a lot are from. */
+export const lotSources: Readonly<Record<LotSource, string>> = {
+  survey: 'from the survey',
+  file: 'from a file',
+  hand: 'by hand',
 }
 
 /** The roof of a dormer. */

@@ -137,6 +137,7 @@ export const fieldsOf = {
     notes: 'Notes',
   },
   production: { since: 'In use since' },
+  lot: { name: 'Name', outline: 'Lot lines', source: 'From' },
   dimension: { name: 'Name', from: 'Begins', to: 'Ends' },
   reading: { name: 'Name', center: 'Place', heightM: 'Height', heights: 'Horizon' },
   load: {

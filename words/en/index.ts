@@ -3,6 +3,7 @@ import { faults, rules } from './faults'
 import {
   arrayParts,
   barrierUses,
+  lotSources,
   canopyUses,
   compass,
   compassPlaces,
@@ -34,6 +35,7 @@ export const en = {
   canopyUses,
   arrayParts,
   barrierUses,
+  lotSources,
   underlayContents,
   laying,
   dormerForms,

@@ -76,6 +76,11 @@ export const kinds = {
     named: '{n, plural, =1 {Model} other {Model #}}',
     handles: { 'body-top': 'Height' },
   },
+  lot: {
+    one: 'lot',
+    named: '{n, plural, =1 {Lot} other {Lot #}}',
+    handles: { 'lot-corner': 'Corner', 'new-corner': 'New corner', place: 'Place' },
+  },
   underlay: {
     one: 'picture or drawing',
     named: '{n, plural, =1 {Picture} other {Picture #}}',

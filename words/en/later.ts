@@ -28,6 +28,7 @@ import { fileUnits } from './file-units'
 import { fit } from './fit'
 import { farHorizon, readings } from './horizon'
 import { flows } from './flows'
+import { lot } from './lot'
 import { hours } from './hours'
 import { history } from './history'
 import { curves } from './curves'
@@ -122,5 +123,6 @@ export const later = {
   structure,
   tiltedRows,
   trim,
+  lot,
   underlays,
 } as const

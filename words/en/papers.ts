@@ -35,6 +35,7 @@ const missing = {
   'roof-reserve': 'Enter it in Site once an engineer has said it.',
   heights: '{count, plural, one {# height is} other {# heights are}} still assumed.',
   photos: 'None is kept with the job.',
+  'lot-lines': 'Take them from the survey in Site, from a file, or draw them there.',
   licence: 'An owner of the team enters it in “Letterhead”, beside the list of jobs.',
   'single-line': 'No strings yet.',
 } as const

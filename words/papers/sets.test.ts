@@ -15,7 +15,7 @@ import { Sayer } from '../sayer'
 import { dataTables } from './data-tables'
 import { handOverText } from './hand-over-text'
 import { permitText } from './permit-text'
-import { theOne } from '@/core/kinds/documents'
+import { ofKind, theOne } from '@/core/kinds/documents'
 
 const graph = freshGraph()
 
@@ -30,6 +30,7 @@ async function factsOf(house: Objects = job.house, objects: Objects = option) {
     as: place,
     paper: 'Letter',
     around: [],
+    lots: ofKind(house, 'lot').map(({ outline }) => outline),
     drawn: {
       site: facts.built.site,
       place,

@@ -18,6 +18,7 @@ import { number } from '@/words/format'
 import { AddUnderlay } from '../../underlays/add-button'
 import { ObjectList, useListed } from '../object-list'
 import { Aerial } from './aerial'
+import { LotLines } from '../../lots/lot-lines'
 import { Customer } from './customer'
 import { FarHorizon } from './far-horizon'
 import { Structure } from './structure'
@@ -48,7 +49,8 @@ export function SiteChapter() {
       <Customer />
       <Aerial />
       <AddUnderlay />
-      <ObjectList objects={listed.filter(({ kind }) => kind !== 'reading')} />
+      <ObjectList objects={listed.filter(({ kind }) => kind !== 'reading' && kind !== 'lot')} />
+      <LotLines />
       <FarHorizon />
       <Readings />
       <h3 className="quiet mt-2">Units and currency</h3>

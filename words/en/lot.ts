@@ -1,0 +1,21 @@
+/** Lot lines of the site. */
+export const lot = {
+  title: 'Lot lines',
+  none: 'None yet. Site plans show them, and how far everything keeps from each.',
+  survey: 'From survey',
+  surveyHint: 'The lines that the survey of the place has for this address',
+  fetching: 'Fetching …',
+  hand: 'By hand',
+  handHint: 'A rectangle around the house: drag its corners, or type its sides on its card',
+  file: 'From file (GeoJSON)',
+  fileHint: 'A polygon in longitude and latitude; of several the one that the house stands on',
+  label: 'Lot lines',
+  missing: 'The survey has no lot at this address. Take one from a file, or draw it by hand.',
+  there: 'The lines of the survey are there already.',
+  area: 'Area',
+  from: 'Lines',
+  sides: 'Sides, and what is clear to the house',
+  side: 'Side of the lot',
+  clear: '{distance} clear',
+  over: 'What stands here reaches {by} over a line.',
+} as const
