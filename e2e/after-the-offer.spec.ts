@@ -55,7 +55,7 @@ test('the permit set tells what is missing, takes what is entered, and is one PD
   await settled(page)
   let sheet = await opened(page, 'Permit set')
   await expect(sheet.getByText('What Pellworth Fire Marshal asks for')).toBeVisible()
-  await expect(sheet.getByText('3 items are missing.')).toBeVisible()
+  await expect(sheet.getByText('4 items are missing.')).toBeVisible()
   await expect(sheet.getByRole('status')).toHaveText('8 sheets')
   await expectAccessible(page, dialogPart)
   // Sheet by sheet, by the buttons and by the list.
@@ -79,9 +79,23 @@ test('the permit set tells what is missing, takes what is entered, and is one PD
   await chapter(page, 'Site')
   await page.getByLabel('Contact', { exact: true }).fill('Ada Fennimore')
   await page.getByLabel('Contact', { exact: true }).press('Enter')
+  // Nor does anybody draw lot lines that the survey has.
+  await page.getByRole('button', { name: 'From survey' }).click()
+  const card = page.getByRole('complementary', { name: /^Lot/ })
+  await expect(card).toContainText('from the survey')
+  await page.getByRole('button', { name: 'From survey' }).click()
+  await expect(page.getByText('The lines of the survey are there already.')).toBeVisible()
+  // As long as the deed says: by hand from then on.
+  const south = card.getByLabel(/^South/).first()
+  await south.fill('90 ft')
+  await south.press('Enter')
+  await expect(card).toContainText('by hand')
+  await expect(card.getByLabel(/^North/).first()).toHaveValue('90\' 0"')
   sheet = await opened(page, 'Permit set')
   await expect(sheet.getByText('2 items are missing.')).toBeVisible()
   await expect(sheet.getByRole('img', { name: /Ada Fennimore/ })).toBeVisible()
+  await sheet.getByLabel('Sheet shown').selectOption({ label: '3 / 8  Site plan' })
+  await expect(sheet.getByRole('img', { name: /90' 0"/ })).toBeVisible()
   await setDeleted(page, id, true)
 })
 

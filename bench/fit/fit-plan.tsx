@@ -3,16 +3,22 @@
 import { useEffect, useRef } from 'react'
 import { type FoundAround } from '@/core/fit/around'
 import { boxOf } from '@/core/fit/rings'
+import { type Vec2 } from '@/core/geometry/vector'
 import { labelPoint } from '@/core/roof/label-point'
 import { planOf } from '@/core/roof/plane'
 import { later } from '@/words/en/later'
 import { number } from '@/words/format'
 import { useSite } from '../context'
+import { apartFrom } from './apart'
 
 const words = later.fit
 const widthPx = 420
 /** From here on a height over or under its plane has the full colour, m. */
 const fullM = 0.5
+/** Planes smaller than this on the screen have no label, px². */
+const leastPx2 = 900
+/** Room for a label, px. */
+const labelPx = [84, 15] as const
 
 /** The fitted planes from above with how far each height is off, and the trees around. */
 export function FitPlan({ found }: { readonly found: FoundAround }) {
@@ -34,6 +40,14 @@ export function FitPlan({ found }: { readonly found: FoundAround }) {
     }
   }, [residuals, scale, low, high, heightPx])
   const point = ([x, y]: readonly [number, number]) => `${(x - low[0]) * scale},${(high[1] - y) * scale}`
+  const told = house.planes.filter(({ areaM2 }) => areaM2 * scale * scale >= leastPx2)
+  const marks = apartFrom(
+    told.map((plane) => {
+      const [x, y] = labelPoint(plane)
+      return [(x - low[0]) * scale, (high[1] - y) * scale] as const
+    }),
+    labelPx,
+  )
   return (
     <figure style={{ maxWidth: widthPx }}>
       <div
@@ -65,8 +79,8 @@ export function FitPlan({ found }: { readonly found: FoundAround }) {
               strokeWidth={1.2}
             />
           ))}
-          {house.planes.map((plane) => (
-            <PlaneMark key={plane.id} plane={plane} point={point} scale={scale} />
+          {told.map((plane, i) => (
+            <PlaneMark key={plane.id} plane={plane} at={marks[i] ?? [0, 0]} />
           ))}
         </svg>
       </div>
@@ -78,20 +92,16 @@ export function FitPlan({ found }: { readonly found: FoundAround }) {
 /** The way a plane falls and its pitch. */
 function PlaneMark({
   plane,
-  point,
-  scale,
+  at: [cx, cy],
 }: {
   readonly plane: FoundAround['house']['planes'][number]
-  readonly point: (p: readonly [number, number]) => string
-  readonly scale: number
+  /** The middle of its label, px. */
+  readonly at: Vec2
 }) {
   const site = useSite()
-  const { pitchDeg, azimuthDeg, areaM2, fit } = plane
-  const [x, y] = labelPoint(plane)
-  const [cx = 0, cy = 0] = point([x, y]).split(',').map(Number)
+  const { pitchDeg, azimuthDeg, fit } = plane
   const angle = (azimuthDeg * Math.PI) / 180
   const [dx, dy] = [Math.sin(angle), -Math.cos(angle)]
-  if (areaM2 * scale * scale < 900) return null
   return (
     <g>
       {pitchDeg >= 1 && (

@@ -83,7 +83,11 @@ export function Photos() {
 /** What a photo may show: all that stands at the house. */
 const shown = (house: Objects): readonly AnyObject[] =>
   Object.values(house).filter(
-    (object) => kindOf(object).standing !== null && object.kind !== 'underlay' && object.kind !== 'dimension' && object.kind !== 'lot',
+    (object) =>
+      kindOf(object).standing !== null &&
+      object.kind !== 'underlay' &&
+      object.kind !== 'dimension' &&
+      object.kind !== 'lot',
   )
 
 const wholePlace = ''

@@ -127,7 +127,8 @@ export const papers = {
   standing: 'Status',
   todo: 'To do',
   sitePlan: 'Site plan',
-  siteNote: 'Lot lines are not part of the model.',
+  siteNote: 'Lot lines are not drawn.',
+  lotNote: 'Lot lines {sources}, not measured for this plan; distances from edges of roofs and modules.',
 
   structure: 'Structural summary',
   arrays: 'Arrays',

@@ -28,11 +28,18 @@ export function permitText(sayer: Sayer, given: PaperFacts): PermitText {
       vicinity: (scale) => sayer.say(words.vicinity, { scale: String(scale) }),
     },
     checklist: checklist(sayer, given),
-    sitePlan: { title: words.sitePlan, note: words.siteNote, cables: cablesDrawn(given.built) },
+    sitePlan: { title: words.sitePlan, note: lotNote(sayer, given), cables: cablesDrawn(given.built) },
     structure: structural(sayer, given),
     plates: { title: words.labels, all: plates(sayer, given) },
     dataSheets: { title: words.dataSheets, tables: dataTables(sayer, given) },
   }
+}
+
+/** Where the lot lines of the site plan are from. */
+function lotNote(sayer: Sayer, { house }: PaperFacts): string {
+  const lots = ofKind(house, 'lot')
+  const sources = [...new Set(lots.map(({ source }) => sayer.words.lotSources[source]))]
+  return lots.length === 0 ? words.siteNote : sayer.say(words.lotNote, { sources: sources.join(', ') })
 }
 
 /** What an item is called: what is not known here by the authority's own words. */

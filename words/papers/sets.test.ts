@@ -1,23 +1,27 @@
 import { type PaperDrawing } from '@/core/drawing/paper'
 import { paperPdf } from '@/core/drawing/paper-pdf'
 import { winAnsi } from '@/core/drawing/helvetica'
-import { type Objects } from '@/core/kinds/documents'
+import { ofKind, theOne, type Objects } from '@/core/kinds/documents'
+import { lotSides } from '@/core/kinds/lot/sides'
+import { formatLength } from '@/core/model/units'
 import { handOverSet, permitSet, type Papered } from '@/core/papers/sets'
 import { paperFactsOf, permitLines, type PaperFacts } from '@/core/readers/papered'
 import { permitItems } from '@/core/setbacks/permit-items'
+import { ownOutlines } from '@/core/site/own-outlines'
 import { panelsOf } from '@/core/site/site'
 import { electricalId } from '@/core/kinds/electrical/electrical'
 import { storageId } from '@/core/kinds/storage/storage'
-import { freshGraph, job, option, runOf, set, withBattery, worldOf } from '@/town/testing'
+import { freshGraph, job, madeUp, option, runOf, set, withBattery, worldOf } from '@/town/testing'
 import { english } from '../english'
 import { namesIn } from '../names'
 import { Sayer } from '../sayer'
 import { dataTables } from './data-tables'
 import { handOverText } from './hand-over-text'
 import { permitText } from './permit-text'
-import { ofKind, theOne } from '@/core/kinds/documents'
 
 const graph = freshGraph()
+const lot = madeUp['lot-1']
+if (lot?.kind !== 'lot') throw new Error('a lot is made up')
 
 async function factsOf(house: Objects = job.house, objects: Objects = option) {
   const world = await worldOf(house, objects)
@@ -88,13 +92,14 @@ test('labels carry the worst figures of the design: cold voltage of the longest 
 
 test('what is missing is told, and is no longer once it is there', async () => {
   expect(stateOf(facts, 'applicant')).toEqual({ item: 'applicant', state: 'missing', count: 1 })
-  expect(stateOf(facts, 'lot-lines')?.state).toBe('by-hand')
+  expect(stateOf(facts, 'lot-lines')).toEqual({ item: 'lot-lines', state: 'missing', count: 1 })
   expect(stateOf(facts, 'licence')).toEqual({ item: 'licence', state: 'missing', count: 1 })
   expect(stateOf(facts, 'setbacks')?.state).toBe('there')
   // Its authority does not ask for photos.
   expect(stateOf(facts, 'photos')).toBeUndefined()
   const house: Objects = {
     ...set(job.house, 'site', { contactName: 'Ana Okafor', roofReserveKpa: 0.5 }),
+    [lot.id]: lot,
     'permit-1': {
       id: 'permit-1',
       kind: 'permit',
@@ -335,6 +340,34 @@ test('optimizers at single modules: marked on the string map, boxes for their nu
   const whole = handOverText(each.sayer, each.facts, [])
   expect(whole.stringMap.title).toBe('String map')
   expect(panels.some((panel) => whole.stringMap.said(panel).lines.at(-1)?.endsWith('*'))).toBe(false)
+})
+
+test('the site plan has the lot with the length of each side and what is clear to it, the vicinity too', async () => {
+  const at = await factsOf({ ...job.house, [lot.id]: lot })
+  const sheets = permitSet(at.from, permitText(at.sayer, at.facts))
+  const plan = sheets.find(({ title }) => title === 'Site plan')
+  const on = (layer: string) => (plan?.marks ?? []).filter((mark) => mark.layer === layer)
+  const said = (layer: string) => on(layer).flatMap((mark) => (mark.is === 'text' ? [mark.text] : []))
+  // 26, 41, 26 and 40 m as this place writes them.
+  const written = (m: number) => formatLength(m, at.from.as.units, at.from.as.locale)
+  expect(said('LOT-LINES')).toEqual([26, 41, Math.hypot(26, 1), 40].map(written))
+  const sides = lotSides(lot.outline, ownOutlines(at.from.drawn.site))
+  expect(said('DIMENSIONS')).toEqual(sides.map(({ clear }) => written(clear?.distanceM ?? 0)))
+  expect(textOf(plan)).toContain(
+    'Lot lines from the survey, not measured for this plan; distances from edges of roofs and modules.',
+  )
+  for (const mark of on('LOT-LINES'))
+    for (const [x, y] of mark.is === 'line' ? mark.points : []) {
+      expect(x).toBeGreaterThan(10)
+      expect(x).toBeLessThan(plan?.widthMm ?? 0)
+      expect(y).toBeGreaterThan(10)
+      expect(y).toBeLessThan(plan?.heightMm ?? 0)
+    }
+  const dashed = (sheet: PaperDrawing | undefined) =>
+    (sheet?.marks ?? []).filter((mark) => mark.layer === 'VICINITY' && mark.is === 'line' && mark.dashed)
+  const before = permitSet(from, permitText(sayer, facts))
+  expect(dashed(sheets[0]).length).toBe(dashed(before[0]).length + 1)
+  expect(before.flatMap(({ marks }) => marks).some(({ layer }) => layer === 'LOT-LINES')).toBe(false)
 })
 
 test('what has its place stands on the plans with its cables; before that there is nothing', async () => {
