@@ -126,11 +126,15 @@ const views = {
     await openShipped()
     await page.getByText('With battery', { exact: true }).first().click()
     await fresh()
+    await chapter('Site')
+    await page.getByRole('button', { name: 'From survey' }).click()
+    await page.getByRole('complementary', { name: /^Lot/ }).waitFor()
+    await fresh()
     await chapter('Offer')
     await page.getByRole('button', { name: 'Permit set' }).click()
     const sheet = page.getByRole('dialog', { name: 'Permit set' })
     await sheet.getByText(/^\d+ sheets$/).waitFor()
-    await sheet.getByLabel('Sheet shown').selectOption({ label: '4 / 8  Roof plan' })
+    await sheet.getByLabel('Sheet shown').selectOption({ label: '3 / 8  Site plan' })
     await quiet()
   },
   match: () => chapter('Match'),
