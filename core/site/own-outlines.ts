@@ -1,5 +1,5 @@
 import { type Vec2 } from '../geometry/vector'
-import { panelsOf, type Site, type StandingObject } from './site'
+import { type Site, type StandingObject } from './site'
 
 /** The customer's own buildings, as against those around. */
 export const isOwnBuilding = ({ geometry }: Pick<StandingObject, 'geometry'>): boolean =>
@@ -8,5 +8,8 @@ export const isOwnBuilding = ({ geometry }: Pick<StandingObject, 'geometry'>): b
 /** Outlines from above of what of the job's own keeps from the lot lines: houses, carports, modules on racks. */
 export const ownOutlines = (site: Site): (readonly Vec2[])[] => [
   ...site.objects.filter(isOwnBuilding).flatMap(({ geometry }) => geometry.plan.map(({ points }) => points)),
-  ...panelsOf(site).map(({ corners }) => corners.map(([x, y]): Vec2 => [x, y])),
+  // What lies on a roof is within its outline.
+  ...site.arrays
+    .filter(({ margins }) => margins === null)
+    .flatMap(({ panels }) => panels.map(({ corners }) => corners.map(([x, y]): Vec2 => [x, y]))),
 ]

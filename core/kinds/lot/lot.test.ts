@@ -86,6 +86,12 @@ test('what is clear is what walking both borders in small steps finds', () => {
   )
 })
 
+test('nothing is clear to a side that what stands there reaches over', () => {
+  const moved = house.map(([x, y]): Vec2 => [x + 7.5, y])
+  const sides = lotSides(lot.outline, [moved])
+  expect(sides.map(({ clear }) => clear?.distanceM)).toEqual([5, 0, 17, 11.5])
+})
+
 test('what reaches over a line is measured by its farthest corner', () => {
   expect(reachOver(lot.outline, [house])).toBe(0)
   expect(reachOver(lot.outline, [house.map(([x, y]): Vec2 => [x + 7.5, y])])).toBeCloseTo(1.5, 12)

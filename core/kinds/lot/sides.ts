@@ -1,4 +1,4 @@
-import { containsPoint, nearestOnSegment, signedArea } from '../../geometry/polygon'
+import { containsPoint, nearestOnSegment, segmentsMeet, signedArea } from '../../geometry/polygon'
 import { distance2, sub2, type Vec2 } from '../../geometry/vector'
 import { toDegrees } from '../../model/units'
 import { inWorld } from '../place'
@@ -38,7 +38,7 @@ export function lotSides(outline: readonly Vec2[], rings: readonly (readonly Vec
   })
 }
 
-/** The nearest of two borders that do not cross lies at a corner of one of them. */
+/** Of two borders that do not cross the nearest points lie at a corner of one of them; where they cross nothing is clear. */
 function clearOf(a: Vec2, b: Vec2, rings: readonly (readonly Vec2[])[]): Clear | null {
   let best: Clear | null = null
   const take = (from: Vec2, to: Vec2) => {
@@ -49,6 +49,10 @@ function clearOf(a: Vec2, b: Vec2, rings: readonly (readonly Vec2[])[]): Clear |
     ring.forEach((p, i) => {
       take(p, nearestOnSegment(a, b, p).point)
       const q = next(ring, i)
+      if (segmentsMeet(a, b, p, q)) {
+        const { point } = nearestOnSegment(a, b, p)
+        take(point, point)
+      }
       for (const end of [a, b]) take(nearestOnSegment(p, q, end).point, end)
     })
   return best
