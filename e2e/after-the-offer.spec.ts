@@ -55,7 +55,7 @@ test('the permit set tells what is missing, takes what is entered, and is one PD
   await settled(page)
   let sheet = await opened(page, 'Permit set')
   await expect(sheet.getByText('What Pellworth Fire Marshal asks for')).toBeVisible()
-  await expect(sheet.getByText('4 items are missing.')).toBeVisible()
+  await expect(sheet.getByText('5 items are missing.')).toBeVisible()
   await expect(sheet.getByRole('status')).toHaveText('8 sheets')
   await expectAccessible(page, dialogPart)
   // Sheet by sheet, by the buttons and by the list.
@@ -92,7 +92,7 @@ test('the permit set tells what is missing, takes what is entered, and is one PD
   await expect(card).toContainText('by hand')
   await expect(card.getByLabel(/^North/).first()).toHaveValue('90\' 0"')
   sheet = await opened(page, 'Permit set')
-  await expect(sheet.getByText('2 items are missing.')).toBeVisible()
+  await expect(sheet.getByText('3 items are missing.')).toBeVisible()
   await expect(sheet.getByRole('img', { name: /Ada Fennimore/ })).toBeVisible()
   await sheet.getByLabel('Sheet shown').selectOption({ label: '3 / 8  Site plan' })
   await expect(sheet.getByRole('img', { name: /90' 0"/ })).toBeVisible()

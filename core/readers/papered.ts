@@ -1,3 +1,4 @@
+import { type PlaceName } from '../cables/cable-plan'
 import { type Catalogue } from '../electrical/catalogue'
 import { type StringWindow } from '../electrical/stringing'
 import { type Run } from '../graph/run'
@@ -61,6 +62,16 @@ const onSetbacks: ReadonlySet<CheckCode> = new Set([
 ])
 const isSetback = ({ code }: Check) => onSetbacks.has(code)
 
+/** Devices that hang on no wall yet. Disconnects have no place of their own in the model. */
+function unplacedIn({ inverter, battery, cables }: Built): number {
+  const wanted: PlaceName[] = [
+    ...(inverter.micro ? [] : (['inverter'] as const)),
+    ...(battery ? (['battery'] as const) : []),
+    'loadCentre',
+  ]
+  return wanted.filter((name) => !cables.devices.some((device) => device.name === name)).length
+}
+
 /** What the authority asks for, in its order, and how each of it stands. */
 export function permitLines(facts: PaperFacts): PermitLine[] {
   const { house, built, checks } = facts
@@ -86,6 +97,10 @@ export function permitLines(facts: PaperFacts): PermitLine[] {
   return (asks ?? permitItems).map((item): PermitLine => {
     if (item === 'single-line' && built.strings.length === 0) return { item, state: 'missing', count: 0 }
     if (isSheet(item)) return { item, state: 'in-set', count: 0 }
+    if (item === 'device-places') {
+      const count = unplacedIn(built)
+      return { item, state: count === 0 ? 'by-hand' : 'missing', count }
+    }
     if (isByHand(item)) return { item, state: 'by-hand', count: 0 }
     const count = wrong[item as keyof typeof wrong]
     return { item, state: count === 0 ? 'there' : 'missing', count }

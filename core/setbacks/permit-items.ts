@@ -24,9 +24,12 @@ export const permitFacts = [
   'lot-lines',
 ] as const
 
+/** What the model knows a part of, and the rest is added by hand. */
+export const permitInPart = ['device-places'] as const
+
 /** What no model knows: put in by hand. */
-export const permitByHand = ['device-places', 'owner-signature'] as const
+export const permitByHand = ['owner-signature'] as const
 
 /** What an authority may ask for before it lets somebody build. */
-export const permitItems = [...permitSheets, ...permitFacts, ...permitByHand] as const
+export const permitItems = [...permitSheets, ...permitFacts, ...permitInPart, ...permitByHand] as const
 export type PermitItem = (typeof permitItems)[number]

@@ -36,6 +36,8 @@ const missing = {
   heights: '{count, plural, one {# height is} other {# heights are}} still assumed.',
   photos: 'None is kept with the job.',
   'lot-lines': 'Take them from the survey in Site, from a file, or draw them there.',
+  'device-places':
+    'Put {count, plural, one {# device on its wall} other {# devices on their walls}}: “Place devices” in Wire.',
   licence: 'An owner of the team enters it in “Letterhead”, beside the list of jobs.',
   'single-line': 'No strings yet.',
 } as const
@@ -60,6 +62,10 @@ export const papers = {
   items,
   missing,
   state: { 'in-set': 'In this set', there: 'OK', missing: 'Missing', 'by-hand': 'Add by hand' },
+  /** Of what the model knows a part of. */
+  inPart: {
+    'device-places': 'The site plan shows what is placed: add the disconnects.',
+  },
   byHandNote: 'The model does not know it: attach it to the set.',
   outstanding:
     '{count, plural, =0 {Nothing is missing.} one {# item is missing.} other {# items are missing.}}',

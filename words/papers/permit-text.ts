@@ -48,7 +48,9 @@ export const itemName = ({ item }: PermitLine): string =>
 
 /** What is to be done about an item, in words. */
 export const toDo = (sayer: Sayer, { item, state, count }: PermitLine): string => {
-  if (state === 'by-hand') return words.byHandNote
+  const { inPart } = words
+  if (state === 'by-hand')
+    return Object.hasOwn(inPart, item) ? inPart[item as keyof typeof inPart] : words.byHandNote
   if (state !== 'missing') return ''
   const { missing } = words
   return Object.hasOwn(missing, item) ? sayer.say(missing[item as keyof typeof missing], { count }) : ''

@@ -17,11 +17,14 @@ import { namesIn } from '../names'
 import { Sayer } from '../sayer'
 import { dataTables } from './data-tables'
 import { handOverText } from './hand-over-text'
-import { permitText } from './permit-text'
+import { permitText, toDo } from './permit-text'
 
 const graph = freshGraph()
 const lot = madeUp['lot-1']
 if (lot?.kind !== 'lot') throw new Error('a lot is made up')
+
+const loadCentreAt = { at: [3, -3.6] as [number, number], heightM: 1.4 }
+const inverterAt = { at: [7.5, -1.6] as [number, number], heightM: 1.6 }
 
 async function factsOf(house: Objects = job.house, objects: Objects = option) {
   const world = await worldOf(house, objects)
@@ -93,12 +96,13 @@ test('labels carry the worst figures of the design: cold voltage of the longest 
 test('what is missing is told, and is no longer once it is there', async () => {
   expect(stateOf(facts, 'applicant')).toEqual({ item: 'applicant', state: 'missing', count: 1 })
   expect(stateOf(facts, 'lot-lines')).toEqual({ item: 'lot-lines', state: 'missing', count: 1 })
+  expect(stateOf(facts, 'device-places')).toEqual({ item: 'device-places', state: 'missing', count: 2 })
   expect(stateOf(facts, 'licence')).toEqual({ item: 'licence', state: 'missing', count: 1 })
   expect(stateOf(facts, 'setbacks')?.state).toBe('there')
   // Its authority does not ask for photos.
   expect(stateOf(facts, 'photos')).toBeUndefined()
   const house: Objects = {
-    ...set(job.house, 'site', { contactName: 'Ana Okafor', roofReserveKpa: 0.5 }),
+    ...set(job.house, 'site', { contactName: 'Ana Okafor', roofReserveKpa: 0.5, loadCentreAt }),
     [lot.id]: lot,
     'permit-1': {
       id: 'permit-1',
@@ -113,10 +117,16 @@ test('what is missing is told, and is no longer once it is there', async () => {
       notes: '',
     },
   }
-  const found = await factsOf(house)
+  const found = await factsOf(house, set(option, electricalId, { inverterAt }))
   const contractor = { name: 'Gull Lane Solar', licence: 'GL-7', phone: '555 0100' }
   const known = { ...found, facts: { ...found.facts, contractor } }
   expect(permitLines(known.facts).filter(({ state }) => state === 'missing')).toEqual([])
+  // Disconnects have no place in the model.
+  const places = stateOf(known.facts, 'device-places')
+  expect(places?.state).toBe('by-hand')
+  expect(places && toDo(known.sayer, places)).toBe('The site plan shows what is placed: add the disconnects.')
+  const stored = await factsOf(house, set(withBattery, electricalId, { inverterAt }))
+  expect(stateOf(stored.facts, 'device-places')?.count).toBe(1)
   const [cover] = permitSet(known.from, permitText(known.sayer, known.facts))
   expect(textOf(cover)).toEqual(
     expect.arrayContaining([
@@ -380,8 +390,8 @@ test('what has its place stands on the plans with its cables; before that there 
   for (const sheet of plans({ facts, sayer, from }))
     expect([...marks(sheet, 'CABLES'), ...marks(sheet, 'DEVICES')]).toEqual([])
   const placed = await factsOf(
-    set(job.house, 'site', { loadCentreAt: { at: [3, -3.6], heightM: 1.4 } }),
-    set(option, 'electrical', { inverterAt: { at: [7.5, -1.6], heightM: 1.6 } }),
+    set(job.house, 'site', { loadCentreAt }),
+    set(option, electricalId, { inverterAt }),
   )
   for (const sheet of plans(placed)) {
     // Two conductors of each string, and one cable to the load centre.
