@@ -1,5 +1,5 @@
 import { type Mark } from '../drawing/paper'
-import { type Vec2 } from '../geometry/vector'
+import { cross2, sub2, type Vec2 } from '../geometry/vector'
 import { lotSides, type Clear, type LotSide } from '../kinds/lot/sides'
 import { formatLength } from '../model/units'
 import { writtenAlong } from './along'
@@ -26,15 +26,25 @@ export function lotMarks(
       ...sides.flatMap(({ from, to, lengthM }) =>
         writtenAlong(said(lengthM), [view.at(from), view.at(to)], leastMm, 'LOT-LINES'),
       ),
-      ...sides.flatMap((side) => (isSquare(side) ? distanceMarks(side.clear, view, said) : [])),
+      ...sides.flatMap((side) => (isDrawn(side, sides) ? distanceMarks(side.clear, view, said) : [])),
     ]
   })
 }
 
-/** A distance that runs to the side itself: where it ends at a corner, another side is nearer. */
-const isSquare = (side: LotSide): side is LotSide & { readonly clear: Clear } =>
-  side.clear !== null &&
-  ![side.from, side.to].some(([x, y]) => x === side.clear?.to[0] && y === side.clear.to[1])
+/**
+ * Whether the distance to a side is drawn: one that meets it between its ends, or where it begins if the lot turns in
+ * there. At any other corner another side is nearer.
+ */
+function isDrawn(side: LotSide, sides: readonly LotSide[]): side is LotSide & { readonly clear: Clear } {
+  if (!side.clear) return false
+  const { to } = side.clear
+  if (!isSame(to, side.from) && !isSame(to, side.to)) return true
+  const before = sides.find((other) => isSame(other.to, side.from))
+  const turn = before ? cross2(sub2(before.to, before.from), sub2(side.to, side.from)) : 0
+  return isSame(to, side.from) && turn < 0
+}
+
+const isSame = ([ax, ay]: Vec2, [bx, by]: Vec2) => ax === bx && ay === by
 
 function distanceMarks({ from, to, distanceM }: Clear, view: ToScale, said: (m: number) => string): Mark[] {
   const [a, b] = [view.at(from), view.at(to)]

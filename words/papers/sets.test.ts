@@ -378,6 +378,7 @@ test('the site plan has the lot with the length of each side and what is clear t
   const before = permitSet(from, permitText(sayer, facts))
   expect(dashed(sheets[0]).length).toBe(dashed(before[0]).length + 1)
   expect(before.flatMap(({ marks }) => marks).some(({ layer }) => layer === 'LOT-LINES')).toBe(false)
+  expect(textOf(before.find(({ title }) => title === 'Site plan'))).toContain('Lot lines are not drawn.')
 })
 
 test('what has its place stands on the plans with its cables; before that there is nothing', async () => {

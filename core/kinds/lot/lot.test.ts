@@ -1,4 +1,7 @@
 import fc from 'fast-check'
+import { freshGraph, job, option, runOf, worldOf } from '@/town/testing'
+import { dxfOf } from '../../exports/dxf'
+import { siteStage } from '../../stages/site'
 import { signedArea } from '../../geometry/polygon'
 import { distance2, rotate2, type Vec2 } from '../../geometry/vector'
 import { lotAroundOutlines } from './begun'
@@ -158,6 +161,14 @@ test('lines that a hand has moved are by hand; they shade nothing and keep no mo
   const turned = standing.move.mirrored?.(lot, 'east-west').fields.outline ?? []
   expect(signedArea(turned)).toBeCloseTo(600, 9)
   expect(standing.corners?.remove({ ...lot, outline: lot.outline.slice(0, 3) }, 0)).toBeNull()
+})
+
+test('it goes into the drawing of the job on a layer of its own', async () => {
+  const world = await worldOf({ ...job.house, [lot.id]: lot }, option)
+  const site = runOf(world, freshGraph()).value(siteStage)
+  const place = { latitudeDeg: 0, longitudeDeg: 0, elevationM: 0 }
+  const lines = dxfOf({ site, place, nameOf: (id) => id }, 'metric', 'en-IE').split('\r\n')
+  expect(lines.filter((line, k) => line === 'LOT-LINES' && lines[k - 2] === 'LINE')).toHaveLength(4)
 })
 
 test('an outline that crosses itself is told, two corners are none', () => {
