@@ -6,7 +6,7 @@ const test = '\\.test\\.tsx?$'
 
 /** What is there for tests alone. */
 const forTests =
-  '^(town/testing|core/stages/(edits|all-stages)|core/kinds/vary|core/shade/reference|core/energy/series-reference|server/testing|bench/tools/testing|(core/imports/model|core/load/meter|core/battery)/testing|words/refusal)\\.ts$'
+  '^(town/testing|core/stages/(edits|all-stages)|core/kinds/vary|core/shade/reference|core/energy/series-reference|server/testing|bench/tools/testing|(core/imports/model|core/load/meter|core/battery|core/weather)/testing|words/refusal)\\.ts$'
 
 /** Parts that import only what stands before them. */
 const oneWay = (name, from, order) =>

@@ -1,77 +1,19 @@
 import { plainEnglish } from '@/words/plain-english'
 import { Fault } from '../model/fault'
-import { daysInMonth } from '../model/model-year'
-import { seededRandom } from '../model/random'
-import { clearSky } from '../sun/clear-sky'
-import { extraterrestrialWm2 } from '../sun/perez'
-import { sunHours } from '../sun/sun-hours'
 import { writeEpw } from './epw-year'
-import { readWeather, readPlaced } from './read-weather'
+import { readPlaced } from './read-weather'
+import { bytes, good, table, year } from './testing'
 import { textOf } from './text'
 import { writeWeatherCsv } from './write-csv'
-import { type WeatherYear } from './weather-year'
 
 /** Files as they come: broken ones get their clear answer, odd ones are read, and what was noticed is said. */
 
-const place = { name: 'Ridge', latitudeDeg: 41.6, longitudeDeg: -71.4, elevationM: 18, timeZoneHours: -5 }
-
-/** A year of clear and hazy skies whose parts fit together. */
-function year(stepMinutes = 60): WeatherYear {
-  const sun = sunHours(place, place.timeZoneHours, stepMinutes)
-  const random = seededRandom(42)
-  const series = () => new Float64Array(sun.intervals)
-  const out = { ghi: series(), dni: series(), dhi: series(), temperatureC: series(), windMs: series() }
-  const perDay = 1440 / stepMinutes
-  sun.interval.forEach((i, k) => {
-    const zenith = sun.zenithDeg[k] ?? 90
-    const up = sun.upShare[k] ?? 1
-    const clear = clearSky(zenith, 18, 3, extraterrestrialWm2(Math.floor(i / perDay) + 1))
-    const haze = random() < 0.4 ? 0.3 : 1
-    const round = (v: number) => Math.round(v * 10) / 10
-    const dni = round(clear.dni * haze * up)
-    const dhi = round((clear.ghi * up - clear.dni * up * Math.cos((zenith * Math.PI) / 180)) * 1.2)
-    out.dni[i] = dni
-    out.dhi[i] = dhi
-    out.ghi[i] = round(dni * Math.cos((zenith * Math.PI) / 180) + dhi)
-  })
-  out.temperatureC.forEach((_, i) => (out.temperatureC[i] = 10 + Math.round(80 * Math.sin(i / 900)) / 10))
-  out.windMs.fill(2.5)
-  return { ...place, stepMinutes, ...out, albedo: null, snowDepthM: null }
-}
-
-const good = year()
 const epw = writeEpw(good)
 const epwLines = epw.split('\n')
 const csv = writeWeatherCsv(good)
 const csvLines = csv.split('\n')
 
 const here = ['# latitude=41.6, longitude=-71.4']
-
-/** A table of the good year made by hand. */
-function table(
-  options: {
-    separator?: string
-    decimal?: string
-    heading?: string[]
-    stamp?: (at: Date, i: number) => string
-    row?: (i: number) => (number | string)[]
-    from?: number
-    days?: number
-    preamble?: string[]
-  } = {},
-): string {
-  const { separator = ',', decimal = '.', preamble = [] } = options
-  const heading = options.heading ?? ['time', 'GHI (W/m2)', 'T (°C)', 'Wind speed (m/s)']
-  const stamp = options.stamp ?? ((at: Date) => at.toISOString().slice(0, 16))
-  const row =
-    options.row ?? ((i: number) => [good.ghi[i] ?? 0, good.temperatureC[i] ?? 0, good.windMs[i] ?? 0])
-  const start = options.from ?? Date.UTC(2023, 0, 1)
-  const lines = [...preamble, heading.join(separator)]
-  const write = (cell: number | string) => String(cell).replace('.', decimal)
-  for (let i = 0; i < (options.days ?? 365) * 24; i++)
-    lines.push([stamp(new Date(start + i * 3_600_000), i), ...row(i % 8760).map(write)].join(separator))
-  return `${lines.join('\n')}\n`
-}
 
 const with29February = () => {
   const lines = [...epwLines]
@@ -88,7 +30,6 @@ const cell = (text: string, column: number, value: string) =>
     .join(',')
 const everyRecord = (edit: (text: string, i: number) => string) =>
   epwLines.map((text, i) => (i >= 8 && text !== '' ? edit(text, i - 8) : text)).join('\n')
-const bytes = (text: string) => new TextEncoder().encode(text)
 const latin1 = (text: string) => Uint8Array.from(text, (letter) => letter.charCodeAt(0) & 255)
 
 const broken: Readonly<Record<string, readonly [() => Uint8Array | string, string, RegExp]>> = {
@@ -361,107 +302,4 @@ test.each(Object.entries(odd))('odd but read: %s', (_name, [make, codes]) => {
 
 test('that is a corpus of more than forty', () => {
   expect(Object.keys(broken).length + Object.keys(odd).length).toBeGreaterThanOrEqual(40)
-})
-
-const tables: Readonly<Record<string, readonly [() => string, readonly string[]]>> = {
-  'semicolons and decimal commas': [() => table({ separator: ';', decimal: ',' }), ['split']],
-  tabs: [() => table({ separator: '\t' }), ['split']],
-  'day first': [
-    () =>
-      table({
-        stamp: (at) =>
-          `${at.getUTCDate()}.${at.getUTCMonth() + 1}.${at.getUTCFullYear()} ${at.getUTCHours()}:00`,
-      }),
-    ['split'],
-  ],
-  'month first': [
-    () =>
-      table({
-        stamp: (at) =>
-          `${at.getUTCMonth() + 1}/${at.getUTCDate()}/${at.getUTCFullYear()} ${at.getUTCHours() % 12 || 12}:00 ${at.getUTCHours() < 12 ? 'AM' : 'PM'}`,
-      }),
-    ['split'],
-  ],
-  'seconds since 1970': [
-    () =>
-      table({
-        heading: ['Timestamp', 'GHI', 'Temp', 'Wind'],
-        stamp: (at) => String(at.getTime() / 1000 + 5 * 3600),
-      }),
-    ['split'],
-  ],
-  'a zone in every stamp': [
-    () => table({ stamp: (at) => `${new Date(at.getTime() + 5 * 3_600_000).toISOString().slice(0, 19)}Z` }),
-    ['split'],
-  ],
-  'year, month, day, hour in columns, hours 1 to 24': [
-    () =>
-      table({
-        heading: ['Year', 'Month', 'Day', 'Hour', 'GHI', 'DHI', 'Tamb'],
-        stamp: (at) =>
-          [at.getUTCFullYear(), at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours() + 1].join(','),
-        row: (i) => [good.ghi[i] ?? 0, good.dhi[i] ?? 0, good.temperatureC[i] ?? 0],
-      }),
-    ['no-wind'],
-  ],
-  'nothing but values': [
-    () =>
-      table({
-        heading: ['GHI', 'DNI', 'DHI', 'temp', 'wind'],
-        stamp: () => '',
-        row: (i) => [good.ghi[i] ?? 0, good.dni[i] ?? 0, good.dhi[i] ?? 0, 12, 2],
-      }).replaceAll(/^,/gm, ''),
-    [],
-  ],
-  'kilojoules and Fahrenheit': [
-    () =>
-      table({
-        heading: ['time', 'Global radiation [kJ/m2]', 'Air temperature [°F]', 'wind [mph]'],
-        row: (i) => [(good.ghi[i] ?? 0) * 3.6, ((good.temperatureC[i] ?? 0) * 9) / 5 + 32, 5.6],
-      }),
-    ['split'],
-  ],
-  'a leap year with lines before it': [
-    () => table({ preamble: ['Station report', 'Owner: nobody'], from: Date.UTC(2024, 0, 1), days: 366 }),
-    ['leap-day', 'split'],
-  ],
-  'three years': [() => table({ from: Date.UTC(2021, 0, 1), days: 3 * 365 }), ['several-years', 'split']],
-  'from July to the August after next year’s': [
-    () => table({ from: Date.UTC(2022, 6, 1), days: 400 }),
-    ['several-years', 'split'],
-  ],
-  'a leap year whose year is not said': [
-    () =>
-      table({
-        heading: ['Month', 'Day', 'Hour', 'GHI', 'Tamb', 'Wind'],
-        stamp: (at) => [at.getUTCMonth() + 1, at.getUTCDate(), at.getUTCHours()].join(','),
-        from: Date.UTC(2024, 0, 1),
-        days: 366,
-      }),
-    ['leap-day', 'split'],
-  ],
-  'from July to June': [() => table({ from: Date.UTC(2022, 6, 1) }), ['split']],
-  'holes and words for nothing': [
-    () => table({ row: (i) => [i % 100 === 12 ? 'NaN' : (good.ghi[i] ?? 0), i % 50 === 0 ? '-999' : 11, 2] }),
-    ['gap', 'gap-temperature', 'split'],
-  ],
-  'an hour stands twice in autumn': [
-    () => {
-      const lines = table().split('\n')
-      return [...lines.slice(0, 7000), ...lines.slice(6998, 7000), ...lines.slice(7000)].join('\n')
-    },
-    ['twice', 'split'],
-  ],
-}
-
-test.each(Object.entries(tables))('tables of others: %s', (name, [make, codes]) => {
-  const { year: read, problems } = readWeather(textOf(bytes(make())), place)
-  const found = problems.map(({ code }) => code)
-  for (const code of codes) expect(found).toContain(code)
-  const sum = (series: Float64Array) => series.reduce((s, v) => s + v, 0)
-  if (!name.includes('July') && !name.includes('July')) {
-    const i = daysInMonth[0] * 24 + 12
-    if (!codes.includes('several-years')) expect(read.ghi[i]).toBeCloseTo(good.ghi[i] ?? 0, 6)
-  }
-  expect(Math.abs(sum(read.ghi) / sum(good.ghi) - 1)).toBeLessThan(0.02)
 })
