@@ -17,11 +17,11 @@ const widths: Readonly<Record<StrokeKind, readonly [number, number]>> = {
   measure: [1.2, 1.2],
   mark: [1.2, 1.2],
   walkway: [1.1, 1.1],
-  lot: [1.5, 1.5],
+  lot: [1.2, 1.2],
   hatch: [0.8, 0.8],
 }
 
-const fainter: Readonly<Partial<Record<StrokeKind, number>>> = { post: 0.7, hatch: 0.6 }
+const fainter: Readonly<Partial<Record<StrokeKind, number>>> = { post: 0.7, lot: 0.6, hatch: 0.6 }
 
 /** Houses around are drawn finer and fainter. */
 const fadedWidth = 0.62
