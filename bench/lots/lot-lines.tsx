@@ -4,8 +4,9 @@ import { useRef, useState } from 'react'
 import { largestOutlinesBytes, outlinesIn } from '@/core/imports/geojson-outlines'
 import { lotAroundOutlines } from '@/core/kinds/lot/begun'
 import { type LotSource } from '@/core/kinds/lot/lot'
-import { ofKind } from '@/core/kinds/documents'
+import { ofKind, theOne } from '@/core/kinds/documents'
 import { inWorld } from '@/core/kinds/place'
+import { siteId } from '@/core/kinds/site/site'
 import { type Vec2 } from '@/core/geometry/vector'
 import { Fault } from '@/core/model/fault'
 import { checkFileSize } from '@/core/model/file-size'
@@ -68,6 +69,9 @@ export function LotLines() {
   const fromSurvey = async () => {
     const { latitudeDeg, longitudeDeg } = site
     const found = await lotAround(world, { latitudeDeg, longitudeDeg })
+    // The house may be somewhere else by now.
+    const now = theOne(documents.house, 'site', siteId)
+    if (now.latitudeDeg !== latitudeDeg || now.longitudeDeg !== longitudeDeg) return
     if (found) put(found, 'survey')
     else setWrong(words.missing)
   }
