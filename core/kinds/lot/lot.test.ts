@@ -95,6 +95,19 @@ test('nothing is clear to a side that what stands there reaches over', () => {
   expect(sides.map(({ clear }) => clear?.distanceM)).toEqual([5, 0, 17, 11.5])
 })
 
+test('of two lots each has the distances of what stands on it', () => {
+  const garden = house.map(([x, y]): Vec2 => [x + 100, y])
+  expect(lotSides(lot.outline, [garden]).map(({ clear }) => clear)).toEqual([null, null, null, null])
+  expect(lotSides(lot.outline, [house, garden])).toEqual(lotSides(lot.outline, [house]))
+  expect(reachOver(lot.outline, [house, garden])).toBe(0)
+})
+
+test('a side typed longer than the world is refused, not cut', () => {
+  const outline = withSideLength(lot.outline, 0, 5000)
+  expect(outline[1]).toEqual([5000, 0])
+  expect(lotSchema.safeParse({ ...lot, outline }).success).toBe(false)
+})
+
 test('what reaches over a line is measured by its farthest corner', () => {
   expect(reachOver(lot.outline, [house])).toBe(0)
   expect(reachOver(lot.outline, [house.map(([x, y]): Vec2 => [x + 7.5, y])])).toBeCloseTo(1.5, 12)

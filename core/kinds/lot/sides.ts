@@ -1,7 +1,7 @@
 import { containsPoint, nearestOnSegment, segmentsMeet, signedArea } from '../../geometry/polygon'
 import { distance2, sub2, type Vec2 } from '../../geometry/vector'
 import { toDegrees } from '../../model/units'
-import { inWorld } from '../place'
+import { round } from '../place'
 
 /** The shortest way between a side of a lot and what stands on it. */
 export interface Clear {
@@ -18,7 +18,7 @@ export interface LotSide {
   readonly from: Vec2
   readonly to: Vec2
   readonly lengthM: number
-  /** Null where nothing stands there. */
+  /** Null where nothing stands on the lot. */
   readonly clear: Clear | null
 }
 
@@ -31,12 +31,17 @@ const overM = 0.01
  */
 export function lotSides(outline: readonly Vec2[], rings: readonly (readonly Vec2[])[]): LotSide[] {
   const isClockwise = signedArea(outline) < 0
+  const own = standingOn(outline, rings)
   return outline.map((a, index) => {
     const b = next(outline, index)
     const [from, to] = isClockwise ? [b, a] : [a, b]
-    return { index, from, to, lengthM: distance2(a, b), clear: clearOf(from, to, rings) }
+    return { index, from, to, lengthM: distance2(a, b), clear: clearOf(from, to, own) }
   })
 }
+
+/** What has a corner on a lot; the rest stands on another. */
+const standingOn = (outline: readonly Vec2[], rings: readonly (readonly Vec2[])[]) =>
+  rings.filter((ring) => ring.some((p) => containsPoint(outline, p)))
 
 /** Of two borders that do not cross the nearest points lie at a corner of one of them; where they cross nothing is clear. */
 function clearOf(a: Vec2, b: Vec2, rings: readonly (readonly Vec2[])[]): Clear | null {
@@ -64,7 +69,9 @@ export const lookOf = ({ from, to }: Pick<LotSide, 'from' | 'to'>): number =>
 
 /** How far the farthest corner of what stands on a lot reaches over its lines, m; 0 where all of it is within. */
 export function reachOver(outline: readonly Vec2[], rings: readonly (readonly Vec2[])[]): number {
-  const outside = rings.flat().filter((p) => !containsPoint(outline, p))
+  const outside = standingOn(outline, rings)
+    .flat()
+    .filter((p) => !containsPoint(outline, p))
   const far = outside.map((p) =>
     Math.min(...outline.map((a, i) => nearestOnSegment(a, next(outline, i), p).distanceM)),
   )
@@ -74,7 +81,7 @@ export function reachOver(outline: readonly Vec2[], rings: readonly (readonly Ve
 
 /**
  * The outline with one side as long as was typed. Its end moves along it, and the corner after that with it, so that the
- * side between them keeps its direction: a rectangle stays one.
+ * side between them keeps its direction: a rectangle stays one. It may reach beyond the world, which the schema refuses.
  */
 export function withSideLength(outline: readonly Vec2[], side: number, lengthM: number): Vec2[] {
   const n = outline.length
@@ -85,7 +92,7 @@ export function withSideLength(outline: readonly Vec2[], side: number, lengthM: 
   const [dx, dy] = sub2(b, a)
   const k = (lengthM - now) / now
   const moved = new Set([(side + 1) % n, ...(n > 3 ? [(side + 2) % n] : [])])
-  return outline.map(([x, y], i) => (moved.has(i) ? inWorld([x + dx * k, y + dy * k]) : [x, y]))
+  return outline.map(([x, y], i) => (moved.has(i) ? [round(x + dx * k), round(y + dy * k)] : [x, y]))
 }
 
 const next = (ring: readonly Vec2[], i: number): Vec2 => ring[(i + 1) % ring.length] ?? [0, 0]
