@@ -58,8 +58,8 @@ export interface BenchParts {
   readonly underLines: UnderLines
   /** The house and the option on the screen as they stand in space; worked out once for each state. */
   readonly site: () => StandingSite
-  /** The same with another option. */
-  readonly siteWith: (option: Objects) => StandingSite
+  /** The same with another option, and with another house where one is given. */
+  readonly siteWith: (option: Objects, house?: Objects) => StandingSite
   readonly lateStates: ToolContext['lateStates']
   /** Nobody looks at it any more. */
   readonly close: () => void

@@ -172,6 +172,6 @@ export function rememberedSites(
         last = { house, option, site: siteOf(house, option) }
       return last.site
     },
-    siteWith: (option) => siteOf(documents.house, option),
+    siteWith: (option, house = documents.house) => siteOf(house, option),
   }
 }

@@ -33,10 +33,10 @@ export function RulesSheet() {
   const own = rules && 'kind' in rules ? rules : null
   /** Changes the job's own rules and which of them the option keeps to. */
   const inOneStep = (label: string, rulesId: string | null, recipe: (before: Objects) => Objects) => {
-    documents.begin()
-    documents.preview(houseId, recipe)
-    documents.preview(optionId, (before) => ({ ...before, [coverId]: { ...cover, rulesId } }))
-    const { fault } = documents.commit(label)
+    const { fault } = documents.editAll(label, {
+      [houseId]: recipe,
+      [optionId]: (before) => ({ ...before, [coverId]: { ...cover, rulesId } }),
+    })
     if (fault) toast(session, sayer.fault(fault))
   }
   const copy = () => {

@@ -174,8 +174,13 @@ export class DocumentStore {
 
   /** A whole edit at once. */
   edit(label: string, id: string, recipe: (before: Objects) => Objects): Outcome {
+    return this.editAll(label, { [id]: recipe })
+  }
+
+  /** A whole edit of several documents at once, one step. */
+  editAll(label: string, recipes: Readonly<Record<string, (before: Objects) => Objects>>): Outcome {
     this.begin()
-    this.preview(id, recipe)
+    for (const [id, recipe] of Object.entries(recipes)) this.preview(id, recipe)
     return this.commit(label)
   }
 

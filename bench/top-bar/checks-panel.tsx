@@ -8,10 +8,14 @@ import { chapterOf } from '../checks'
 import { saidCheck, saidRemedy } from '@/words/said-check'
 import { useBench, useSayer, useSession } from '../context'
 import { useHeightCosts } from '../shade/height-cost'
+import { useKeepWays } from '../cover/use-keep-ways'
 import { toast } from '../store/session'
 
 /** Of the inverter’s size: what every other one would bring is the answer. */
 const ofInverterSize: ReadonlySet<CheckCode> = new Set(['dc-ac-low', 'dc-ac-high', 'clipping'])
+
+/** Of ways over the roof: walkways in the best places give them. */
+const ofPathways: ReadonlySet<CheckCode> = new Set(['pathway-beside', 'pathways-few'])
 
 const names = { broken: 'Rule broken', warning: 'Warning', note: 'Note' } as const
 
@@ -29,12 +33,25 @@ export function ChecksPanel({
 }) {
   const { session } = useBench()
   const { costs, fresh } = useHeightCosts()
+  const keepWays = useKeepWays()
   const presets = checks.some(isPreset)
   useEffect(() => {
     if (!presets) return
     session.setState({ checking: true })
     return () => session.setState({ checking: false })
   }, [session, presets])
+  const deedFor = (code: CheckCode): Deed | null =>
+    ofPathways.has(code)
+      ? { label: later.layWanted.keepWays, go: keepWays }
+      : ofInverterSize.has(code)
+        ? {
+            label: later.inverters.open,
+            go: () => {
+              session.setState({ dialog: 'inverters' })
+              onGo()
+            },
+          }
+        : null
   const costOf = (check: Check) =>
     isPreset(check) ? costs.find(({ id }) => check.objects.includes(id)) : undefined
   // Of the heights to be checked those first that may cost most.
@@ -57,18 +74,16 @@ export function ChecksPanel({
             session.setState({ chapter: chapterOf(check.code) })
             onGo()
           }}
-          compare={
-            ofInverterSize.has(check.code)
-              ? () => {
-                  session.setState({ dialog: 'inverters' })
-                  onGo()
-                }
-              : null
-          }
+          deed={deedFor(check.code)}
         />
       ))}
     </>
   )
+}
+
+interface Deed {
+  readonly label: string
+  readonly go: () => void
 }
 
 const isPreset = ({ code }: Check) => code === 'preset-height'
@@ -77,14 +92,14 @@ function CheckRow({
   check,
   cost,
   go,
-  compare,
+  deed,
 }: {
   readonly check: Check
   /** What a height that is not checked may cost, once that is known. */
   readonly cost: string | undefined
   readonly go: () => void
-  /** Opens what could stand in its place; null where nothing is compared. */
-  readonly compare: (() => void) | null
+  /** What can be done about it beyond setting a field of an object. */
+  readonly deed: Deed | null
 }) {
   const { session, documents } = useBench()
   const sayer = useSayer()
@@ -126,13 +141,13 @@ function CheckRow({
         >
           Go there
         </button>
-        {compare && (
+        {deed && (
           <button
             type="button"
             className="cursor-pointer text-[12px] text-verdigris hover:underline"
-            onClick={compare}
+            onClick={deed.go}
           >
-            {later.inverters.open}
+            {deed.label}
           </button>
         )}
         {remedy && (

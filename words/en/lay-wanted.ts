@@ -14,5 +14,9 @@ export const layWanted = {
   allShort:
     '{planes, plural, one {# plane with room for {modules, plural, one {# module} other {# modules}} stays} other {# planes with room for {modules} modules stay}} empty: a string takes {fewest} at least.',
   allNone: 'No module fits on the planes that are left.',
+  waysKept:
+    '{walkways, plural, one {A walkway keeps the pathway} other {# walkways keep the pathways}} free that the rules ask for{fewer, plural, =0 {} one {, in the place of # module} other {, in the place of # modules}}.',
+  keepWays: 'Draw missing walkways',
+  noWay: 'No place is left for a walkway there.',
   drawFirst: 'Draw the house first; then they can be laid with one press.',
 } as const

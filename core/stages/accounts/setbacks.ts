@@ -1,5 +1,4 @@
 import { stage, type Stage } from '../../graph/stage'
-import { keepOutsOn } from '../../kinds/below'
 import { coverId, type Cover } from '../../kinds/cover/cover'
 import { ofKind } from '../../kinds/documents'
 import { containsPoint } from '../../geometry/polygon'
@@ -9,8 +8,9 @@ import { planOf, type RoofPlane } from '../../roof/plane'
 import { askedOf, narrowEdges, type Narrow, type Rules } from '../../setbacks/asked'
 import { edgeKeysOf, flatBelowDeg, type Setbacks } from '../../setbacks/edges'
 import { obstructionKinds, type RuleSet } from '../../setbacks/rule-set'
-import { hasPathway, widestPathwayM, type Crossed } from '../../setbacks/pathway'
-import { isRoofed, isSamePlane, type LaidArray, type Site } from '../../site/site'
+import { crossingOf, crossingsIn } from '../../setbacks/crossings'
+import { hasPathway, widestPathwayM } from '../../setbacks/pathway'
+import { isRoofed, type LaidArray, type Site } from '../../site/site'
 import { rulesIn } from '../rules'
 import { siteStage } from '../site'
 import { coverIn, type World } from '../world'
@@ -201,17 +201,17 @@ function pathwayChecks(
   const crossings = crossingsIn(site)
   const checks: Check[] = []
   if (besideArrays)
-    for (const { id, margins } of laid) {
-      const there = margins && crossings.find(({ plane }) => isSamePlane(plane, margins.plane))
+    for (const array of laid) {
+      const there = crossingOf(crossings, array)
       if (!there || hasPathway(there.crossed, widthM) !== false) continue
       const { plane, crossed } = there
       checks.push({
-        id: `pathway-beside-${id}`,
+        id: `pathway-beside-${array.id}`,
         code: 'pathway-beside',
         data: { ...said, azimuth: { value: plane.azimuthDeg, unit: 'deg', digits: 0 }, width },
         severity: 'broken',
         measured: { figure: widestPathwayM(crossed, widthM), limit: widthM, unit: 'm' },
-        objects: [id],
+        objects: [array.id],
       })
     }
   // Without modules nothing is in anybody's way.
@@ -230,31 +230,4 @@ function pathwayChecks(
       objects: laid.map(({ id }) => id),
     })
   return checks
-}
-
-/** The pitched planes of the customer's buildings with what lies and stands on them. */
-function crossingsIn(site: Site): { readonly plane: RoofPlane; readonly crossed: Crossed }[] {
-  const below = {
-    objects: site.objects
-      .filter(({ kind }) => kind !== 'walkway')
-      .map(({ id, whole }) => ({ id, geometry: whole })),
-    module: null,
-    setbacksM: { eave: 0, ridge: 0, rake: 0, hip: 0, valley: 0, wall: 0, flat: null },
-  }
-  return site.objects
-    .filter((object) => object.kind === 'volume' && isRoofed(object))
-    .flatMap(({ id, whole }) =>
-      whole.faces
-        .filter(({ pitchDeg }) => pitchDeg >= flatBelowDeg)
-        .map((plane) => ({
-          plane,
-          crossed: {
-            plane,
-            obstructions: keepOutsOn(below, id, plane).map(({ base }) => base),
-            modules: site.arrays
-              .filter(({ margins }) => margins !== null && isSamePlane(margins.plane, plane))
-              .flatMap(({ panels }) => panels.map(({ corners }) => corners)),
-          },
-        })),
-    )
 }
