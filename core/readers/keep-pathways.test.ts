@@ -1,4 +1,5 @@
 import { freshGraph, job, option, runOf, set, worldOf } from '@/town/testing'
+import { defaultArray } from '../kinds/array/array'
 import { ofKind, type Objects } from '../kinds/documents'
 import { seededRandom } from '../model/random'
 import { crossingsIn } from '../setbacks/crossings'
@@ -75,6 +76,45 @@ test('as many planes have a way as are asked for, and no other place on the plan
   }
   expect(most).toBeGreaterThan(0)
   expect(panelsOf(one.site).length).toBeGreaterThanOrEqual(most)
+})
+
+test('a way that is nearly there in the middle of a plane is made one', () => {
+  const gabled = (lengthM: number): Objects => ({
+    home: {
+      id: 'home',
+      kind: 'volume',
+      name: 'Home',
+      role: 'house',
+      outline: [
+        [0, 0],
+        [lengthM, 0],
+        [lengthM, 9],
+        [0, 9],
+      ],
+      eaveHeightM: 3,
+      edges: [{ pitchDeg: 30 }, { gable: true }, { pitchDeg: 30 }, { gable: true }],
+      flat: null,
+      overhang: { eaveM: 0, rakeM: 0 },
+    },
+  })
+  const array = { ...defaultArray, id: 'only', volumeId: 'home', edgeIndex: 0, removed: [] }
+  const lone = (removed: readonly string[]): Objects => ({
+    ...Object.fromEntries(Object.entries(full).filter(([, { kind }]) => kind !== 'array')),
+    only: { ...array, removed },
+  })
+  const cost = (lengthM: number, removed: readonly string[]) => {
+    const { walkways, site, before } = kept(lone(removed), ask(0, true), gabled(lengthM))
+    expect(walkways).toHaveLength(1)
+    return panelsOf(before).length - panelsOf(site).length
+  }
+  const slots = panelsOf(siteOf(gabled(11.6), lone([]))).map(({ slot }) => slot)
+  const column = slots.filter((slot) => slot.endsWith(':5'))
+  expect(column.length).toBeGreaterThan(1)
+  // A whole column is the price elsewhere.
+  expect(cost(11.6, [])).toBe(column.length)
+  expect(cost(11.6, column.slice(1))).toBe(1)
+  // Eighty-three centimetres to spare are no way.
+  expect(cost(12.36, [])).toBe(column.length)
 })
 
 test('beside every array means on each plane that has modules', () => {

@@ -1,7 +1,7 @@
 import { type Vec2, type Vec3 } from '../geometry/vector'
 import { seededRandom } from '../model/random'
 import { planeThrough } from '../roof/plane'
-import { hasPathway, widestPathwayM } from './pathway'
+import { hasPathway, placesForPathway, widestPathwayM } from './pathway'
 
 /** A plane 10 m wide that rises 4 m over a run of 6 m, facing south. */
 const rise = 4 / 6
@@ -93,4 +93,32 @@ test('as a scan in steps of a centimetre finds it, over random modules', () => {
   }
   expect(free).toBeGreaterThan(30)
   expect(free).toBeLessThan(270)
+})
+
+test('places for a pathway come from the left to the right, each with the modules that lie on it', () => {
+  // Three beside each other with 2 m between the last two, and one over the first.
+  const modules = [module(1, 1), module(2, 1), module(5, 1), module(1, 3)]
+  const places = placesForPathway({ plane, obstructions: [], modules }, 0.9)
+  const along = places.map(({ alongM }) => alongM)
+  expect(along).toEqual([...along].sort((a, b) => a - b))
+  expect(along[0]).toBeCloseTo(0.45, 6)
+  expect(along.at(-1)).toBeCloseTo(9.55, 6)
+  for (const { middle, alongM, modules: count } of places) {
+    expect(middle[0]).toBeCloseTo(alongM, 6)
+    expect(middle[1]).toBeGreaterThan(0)
+    expect(middle[1]).toBeLessThan(6)
+    const on = modules.filter((m) => {
+      const [left, right] = [m[0]?.[0] ?? 0, m[1]?.[0] ?? 0]
+      return left < alongM + 0.45 - 1e-6 && right > alongM - 0.45 + 1e-6
+    })
+    expect(count).toBe(on.length)
+  }
+  expect(places.some(({ modules: count }) => count === 0)).toBe(true)
+  expect(Math.max(...places.map(({ modules: count }) => count))).toBeGreaterThan(1)
+  const small = planeThrough(
+    0,
+    [up([0, 0]), up([2, 0]), up([2, 0.5]), up([0, 0.5])],
+    ['eave', 'rake', 'ridge', 'rake'],
+  )
+  expect(placesForPathway({ plane: small, obstructions: [], modules: [] }, 0.9)).toEqual([])
 })
