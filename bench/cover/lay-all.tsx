@@ -1,13 +1,13 @@
 'use client'
 
-import { tooFewForString } from '@/core/energy/directions'
 import { type PanelArray } from '@/core/kinds/array/array'
 import { type Objects } from '@/core/kinds/documents'
+import { layPlanes } from '@/core/readers/lay-planes'
 import { later } from '@/words/en/later'
 import { useBench, useNumbers, useOption, useSayer, useSession, useSunMap } from '../context'
 import { bySunMap, fewestInString, goodPlanes, leastShare } from '../estimate/good-planes'
 import { ofObjects } from '../store/selection'
-import { editWithWays, houseWithWays, saidWays } from './keep-pathways'
+import { editWithWays, houseWithWays, saidWays, type HouseWithWays } from './keep-pathways'
 import { toast } from '../store/session'
 
 const words = later.layWanted
@@ -31,43 +31,27 @@ export function LayAll() {
       ...option,
       ...Object.fromEntries(some.map((array) => [array.id, array])),
     })
-    const { arrays } = siteWith(withAll(planes))
-    const counts = new Map(arrays.map(({ id, panels }) => [id, panels.length]))
-    const modulesOn = (some: readonly PanelArray[]) =>
-      some.reduce((sum, { id }) => sum + (counts.get(id) ?? 0), 0)
     const fewest = fewestInString(summary)
-    // Planes that no module fits on stay as they are.
-    const withRoom = planes.filter(({ id }) => (counts.get(id) ?? 0) > 0)
-    if (withRoom.length === 0) {
+    const found = layPlanes(
+      planes,
+      (some, ways: HouseWithWays | null) => siteWith(withAll(some), ways?.house),
+      (some) => houseWithWays(bench, sayer, withAll(some)),
+      fewest,
+    )
+    if (!found) {
       toast(session, words.allNone)
       return
     }
-    const inStrings = (some: readonly PanelArray[], house?: Objects) => {
-      const short = tooFewForString(siteWith(withAll(some), house).arrays, fewest)
-      return some.filter(({ id }) => !short.has(id))
-    }
-    const long = inStrings(withRoom)
-    // Where no plane has room for a string the inverter is the wrong one: what it is to be comes later.
-    let laid = long.length > 0 ? long : withRoom
-    let ways = houseWithWays(bench, sayer, withAll(laid))
-    // A pathway may leave a plane less than a string.
-    const still = long.length > 0 ? inStrings(laid, ways.house) : laid
-    if (still.length > 0 && still.length < laid.length) {
-      laid = still
-      ways = houseWithWays(bench, sayer, withAll(laid))
-    }
-    const left = withRoom.filter((plane) => !laid.includes(plane))
-    const leftEmpty =
-      left.length > 0
-        ? sayer.say(words.allShort, { planes: left.length, modules: modulesOn(left), fewest })
-        : ''
+    const { laid, modules, left, modulesLeft, ways } = found
     const { step, fault } = editWithWays(bench, words.step, optionId, withAll(laid), ways)
     if (fault) {
       toast(session, sayer.fault(fault))
       return
     }
     session.setState({ selection: ofObjects(laid.map(({ id }) => id)) })
-    const said = sayer.say(words.allLaid, { laid: modulesOn(laid) - ways.fewer, planes: laid.length })
+    const said = sayer.say(words.allLaid, { laid: modules, planes: laid.length })
+    const leftEmpty =
+      left.length > 0 ? sayer.say(words.allShort, { planes: left.length, modules: modulesLeft, fewest }) : ''
     toast(session, [said, saidWays(sayer, ways), leftEmpty].filter(Boolean).join(' '), step)
   }
   return (
