@@ -86,6 +86,11 @@ interface Deed {
   readonly go: () => void
 }
 
+/** A row goes with what it told of; the keyboard stays in the list. */
+const stay = (button: HTMLButtonElement) => {
+  button.closest('section')?.focus()
+}
+
 const isPreset = ({ code }: Check) => code === 'preset-height'
 
 function CheckRow({
@@ -145,7 +150,10 @@ function CheckRow({
           <button
             type="button"
             className="cursor-pointer text-[12px] text-verdigris hover:underline"
-            onClick={deed.go}
+            onClick={(event) => {
+              stay(event.currentTarget)
+              deed.go()
+            }}
           >
             {deed.label}
           </button>
@@ -155,8 +163,7 @@ function CheckRow({
             type="button"
             className="cursor-pointer text-[12px] text-verdigris hover:underline"
             onClick={(event) => {
-              // The row goes with what it told of; the keyboard stays in the list.
-              event.currentTarget.closest('section')?.focus()
+              stay(event.currentTarget)
               const wrong = documents.mend(remedy, optionId)
               if (wrong) toast(session, `${saidRemedy(remedy)}: ${sayer.fault(wrong)}`)
             }}

@@ -159,10 +159,12 @@ export function placesForPathway(crossed: Crossed, widthM: number): PathwayPlace
     .flatMap((start) => {
       const [low, high] = longestOf(runs(start, start + widthM, grainM))
       if (high - low < enoughM) return []
+      const alongM = start + widthM / 2
+      const [x, y] = fromFrame(frame, [alongM, (low + high) / 2])
       return [
         {
-          middle: fromFrame(frame, [start + widthM / 2, (low + high) / 2]).slice(0, 2) as [number, number],
-          alongM: start + widthM / 2,
+          middle: [x, y] as const,
+          alongM,
           modules: over(modules, start, widthM).filter((m) => m.low < high && m.high > low).length,
         },
       ]
