@@ -42,7 +42,7 @@ export function LayAll() {
       toast(session, words.allNone)
       return
     }
-    const { laid, modules, left, modulesLeft, ways } = found
+    const { laid, modules, left, modulesLeft, emptied, ways } = found
     const { step, fault } = editWithWays(bench, words.step, optionId, withAll(laid), ways)
     if (fault) {
       toast(session, sayer.fault(fault))
@@ -52,7 +52,8 @@ export function LayAll() {
     const said = sayer.say(words.allLaid, { laid: modules, planes: laid.length })
     const leftEmpty =
       left.length > 0 ? sayer.say(words.allShort, { planes: left.length, modules: modulesLeft, fewest }) : ''
-    toast(session, [said, saidWays(sayer, ways), leftEmpty].filter(Boolean).join(' '), step)
+    const asWays = emptied.length > 0 ? sayer.say(words.allEmptied, { planes: emptied.length }) : ''
+    toast(session, [said, saidWays(sayer, ways), asWays, leftEmpty].filter(Boolean).join(' '), step)
   }
   return (
     <button

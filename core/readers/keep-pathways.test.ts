@@ -60,7 +60,7 @@ test('as many planes have a way as are asked for, and no other place on the plan
   expect(walkways).toHaveLength(lacking.length)
   expect(waysOn(site)).toBe(there + lacking.length)
   expect(panelsOf(site).length).toBeLessThanOrEqual(panelsOf(before).length)
-  // One place after the other along the eave of the plane, a hand's breadth apart.
+  // One place after the other on the planes that lack a way, half a metre apart.
   const one = kept(full, ask(there + 1))
   expect(one.walkways).toHaveLength(1)
   const [way] = one.walkways

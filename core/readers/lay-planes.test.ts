@@ -68,3 +68,19 @@ test('a plane that a way leaves less than a string stays empty, and ways are loo
   const both = layPlanes(arrays, siteWith, ways, Math.max(1, rest))
   expect(both?.modules).toBe(south + rest)
 })
+
+test('a plane that a way takes whole is told of by itself, and where ways take all nothing is laid', () => {
+  const way = ofKind(overWest(), 'walkway')[0]
+  if (!way) throw new Error('there is one')
+  const wholeWest = { [way.id]: { ...way, widthM: 5 } }
+  expect(on(siteWith(arrays, wholeWest), 'array-west')).toBe(0)
+  const ways = (some: readonly PanelArray[]) => (some.some(({ id }) => id === 'array-west') ? wholeWest : {})
+  for (const fewest of [1, west, 999]) {
+    const found = layPlanes(arrays, siteWith, ways, fewest)
+    expect(found?.laid.map(({ id }) => id)).toEqual(['array-south'])
+    expect(found?.emptied.map(({ id }) => id)).toEqual(['array-west'])
+    expect([found?.modules, found?.left, found?.ways]).toEqual([south, [], {}])
+  }
+  const westAlone = arrays.filter(({ id }) => id === 'array-west')
+  expect(layPlanes(westAlone, siteWith, ways, 1)).toBeNull()
+})

@@ -13,6 +13,8 @@ export const layWanted = {
     '{laid, plural, one {# module} other {# modules}} laid on {planes, plural, one {# plane} other {# planes}}.',
   allShort:
     '{planes, plural, one {# plane with room for {modules, plural, one {# module} other {# modules}} stays} other {# planes with room for {modules} modules stay}} empty: a string takes {fewest} at least.',
+  allEmptied:
+    '{planes, plural, one {# plane stays empty: a pathway takes} other {# planes stay empty: pathways take}} all of the room.',
   allNone: 'No module fits on the planes that are left.',
   waysKept:
     '{walkways, plural, one {A walkway keeps the pathway} other {# walkways keep the pathways}} free that the rules ask for{fewer, plural, =0 {} one {, in the place of # module} other {, in the place of # modules}}.',
